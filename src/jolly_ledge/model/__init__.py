@@ -1,0 +1,1 @@
+"""Values, geometry and edits: what a plan is and how it changes."""

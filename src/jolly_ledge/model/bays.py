@@ -1,0 +1,187 @@
+"""How a case divides into bays of shelves, and whether a tape agrees with the sum of its parts."""
+
+from msgspec import Struct
+
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.words import plain
+
+SAME_BAY_MM = 15.0
+TAPE_MM = 3.0
+"""How far a careful tape may be off over a whole piece."""
+
+THIN_BOARD_MM = 5.0
+THICK_BOARD_MM = 80.0
+
+
+class Bay(Struct, frozen=True):
+    """One upright row of ledges, lowest first."""
+
+    ledges: tuple[Ledge, ...]
+
+    @property
+    def left(self) -> float:
+        """The left end, from the piece's left end."""
+        return min(ledge.left for ledge in self.ledges)
+
+    @property
+    def right(self) -> float:
+        """The right end, from the piece's left end."""
+        return max(ledge.right for ledge in self.ledges)
+
+    @property
+    def width(self) -> float:
+        """The width between the sides."""
+        return self.right - self.left
+
+
+class TapeFault(Struct, frozen=True):
+    """Something that does not add up, and by how much (mm)."""
+
+    sentence: str
+    ledges: tuple[str, ...]
+    by: float
+
+
+def bays_of(piece: Piece) -> tuple[Bay, ...]:
+    """Return the bays of a piece, left to right; wall ledges belong to none."""
+    groups: list[list[Ledge]] = []
+    for ledge in sorted(piece.ledges, key=lambda ledge: (ledge.left, ledge.floor)):
+        if ledge.is_wall:
+            continue
+        group = next(
+            (g for g in groups if abs(g[0].left - ledge.left) < SAME_BAY_MM and abs(g[0].right - ledge.right) < SAME_BAY_MM),
+            None,
+        )
+        if group is None:
+            groups.append([ledge])
+        else:
+            group.append(ledge)
+    return tuple(Bay(tuple(sorted(group, key=lambda ledge: ledge.floor))) for group in groups)
+
+
+def bay_of(piece: Piece, ledge_id: str) -> Bay:
+    """Return the bay a ledge belongs to; raise KeyError where there is none."""
+    for bay in bays_of(piece):
+        if any(ledge.id == ledge_id for ledge in bay.ledges):
+            return bay
+    raise KeyError(ledge_id)
+
+
+def bay_name(piece: Piece, bay: Bay) -> str:
+    """Return how a bay is called: by side for two or three, by number for more."""
+    bays = bays_of(piece)
+    names = {1: ("The case",), 2: ("Left bay", "Right bay"), 3: ("Left bay", "Middle bay", "Right bay")}
+    index = bays.index(bay)
+    return names[len(bays)][index] if len(bays) in names else f"Bay {index + 1}"
+
+
+def tape_check(piece: Piece) -> tuple[TapeFault, ...]:
+    """Return what a tape would dispute: parts that do not add up to the whole.
+
+    Only parts that close on both sides are checked: a table top with air above has no sum. The
+    sides of a case are taken to be alike, so what is left on the right must match the left.
+    """
+    faults: list[TapeFault] = []
+    for bay in bays_of(piece):
+        faults += _height_faults(piece, bay)
+    for ledge in piece.ledges:
+        if not ledge.is_wall and ledge.depth > piece.depth + TAPE_MM:
+            by = ledge.depth - piece.depth
+            faults.append(
+                TapeFault(
+                    f"{ledge.label} is {round(by)} mm deeper than the whole {plain(piece.kind)}; measure both again.",
+                    (ledge.id,),
+                    by,
+                )
+            )
+    faults += _width_faults(piece)
+    return tuple(faults)
+
+
+def _height_faults(piece: Piece, bay: Bay) -> list[TapeFault]:
+    faults: list[TapeFault] = []
+    name = bay_name(piece, bay)
+    for lower, upper in zip(bay.ledges, bay.ledges[1:], strict=False):
+        if lower.clearance is None:
+            continue
+        board = upper.floor - lower.floor - lower.clearance
+        if board < THIN_BOARD_MM:
+            faults.append(
+                TapeFault(
+                    f"{name}: the opening of {lower.label} reaches {round(THIN_BOARD_MM - board)} mm too far up, "
+                    f"into the board of {upper.label}.",
+                    (lower.id, upper.id),
+                    THIN_BOARD_MM - board,
+                )
+            )
+        elif board > THICK_BOARD_MM and len(bay.ledges) > 1 and piece.kind in ("bookcase", "cabinet", "hutch"):
+            faults.append(
+                TapeFault(
+                    f"{name}: {round(board)} mm between {lower.label} and {upper.label} is much for one board; "
+                    "measure the clearance again.",
+                    (lower.id, upper.id),
+                    board - THICK_BOARD_MM,
+                )
+            )
+    top = bay.ledges[-1]
+    if top.clearance is None:
+        return faults
+    reach = top.floor + top.clearance
+    if reach > piece.height + TAPE_MM:
+        faults.append(
+            TapeFault(
+                f"{name}: shelves and boards add up to {round(reach)} mm, the outer height is "
+                f"{round(piece.height)} mm: {round(reach - piece.height)} mm too much.",
+                tuple(ledge.id for ledge in bay.ledges),
+                reach - piece.height,
+            )
+        )
+    elif piece.kind in ("bookcase", "cabinet", "hutch") and piece.height - reach > THICK_BOARD_MM:
+        faults.append(
+            TapeFault(
+                f"{name}: shelves and boards add up to {round(reach)} mm, the outer height is "
+                f"{round(piece.height)} mm: {round(piece.height - reach)} mm are missing.",
+                tuple(ledge.id for ledge in bay.ledges),
+                piece.height - reach,
+            )
+        )
+    return faults
+
+
+def _width_faults(piece: Piece) -> list[TapeFault]:
+    bays = bays_of(piece)
+    if not bays or piece.kind not in ("bookcase", "cabinet", "hutch"):
+        return []
+    faults: list[TapeFault] = []
+    for first, second in zip(bays, bays[1:], strict=False):
+        if second.left < first.right - TAPE_MM and first.ledges[0].floor < second.ledges[-1].floor + 1:
+            by = first.right - second.left
+            faults.append(
+                TapeFault(
+                    f"{bay_name(piece, first)} and {bay_name(piece, second)} overlap by {round(by)} mm.",
+                    (first.ledges[0].id, second.ledges[0].id),
+                    by,
+                )
+            )
+    left, right = bays[0].left, piece.width - max(bay.right for bay in bays)
+    inside = sum(bay.width for bay in bays)
+    ids = tuple(bay.ledges[0].id for bay in bays)
+    if right < -TAPE_MM:
+        faults.append(
+            TapeFault(
+                f"The bays and boards come to {round(piece.width - right)} mm, the outer width is "
+                f"{round(piece.width)} mm: {round(-right)} mm too much.",
+                ids,
+                -right,
+            )
+        )
+    elif abs(right - left) > TAPE_MM:
+        faults.append(
+            TapeFault(
+                f"The bays come to {round(inside)} mm; that leaves {round(left)} mm on the left and {round(right)} mm "
+                f"on the right: {round(abs(right - left))} mm do not add up.",
+                ids,
+                abs(right - left),
+            )
+        )
+    return faults

@@ -1,0 +1,119 @@
+"""Edits of looks as wholes, and of the manner they are made in."""
+
+from msgspec.structs import replace
+
+from jolly_ledge.model.edits.edit import BaseEdit, change_look, fresh_id
+from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.look import Look, Manner
+from jolly_ledge.model.plan import Household, Plan
+from jolly_ledge.model.value import changed, checked
+
+
+class AddLook(BaseEdit, frozen=True):
+    """Begin an empty look of a piece."""
+
+    piece: str
+    name: str
+    manner: Manner = Manner()
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Begin {self.name}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the look at the end."""
+        plan.piece(self.piece)
+        identifier = fresh_id(self.name, {look.id for look in plan.looks})
+        look = checked(Look(id=identifier, piece=self.piece, name=self.name, manner=self.manner))
+        return replace(plan, looks=(*plan.looks, look))
+
+
+class DuplicateLook(BaseEdit, frozen=True):
+    """Make a second version of a look."""
+
+    look: str
+    name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Duplicate {self.look}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the copy right behind its original."""
+        original = plan.look(self.look)
+        name = self.name or f"{original.label}, again"
+        copy = replace(original, id=fresh_id(name, {look.id for look in plan.looks}), name=name)
+        index = plan.looks.index(original) + 1
+        return replace(plan, looks=(*plan.looks[:index], copy, *plan.looks[index:]))
+
+
+class ChangeLook(BaseEdit, frozen=True):
+    """Change the name, note, date or manner of a look."""
+
+    look: str
+    changes: tuple[tuple[str, object], ...]
+    label: str
+
+    @property
+    def merge_key(self) -> str | None:
+        """Typing in one field is one step."""
+        return f"look {self.look} {'+'.join(field for field, _ in self.changes)}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the look changed."""
+        return change_look(plan, self.look, lambda look: changed(look, **dict(self.changes)))
+
+
+class RemoveLook(BaseEdit, frozen=True):
+    """Take a look out of the plan."""
+
+    look: str
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Remove {self.look}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan without the look; the last look of a piece stays."""
+        gone = plan.look(self.look)
+        if len(plan.looks_of(gone.piece)) < 2:
+            raise EditError(f"“{gone.label}” is the only look of this piece; begin another before removing it.")
+        return replace(plan, looks=tuple(look for look in plan.looks if look.id != self.look))
+
+
+class ChangeHousehold(BaseEdit, frozen=True):
+    """Change who lives with the pieces."""
+
+    household: Household
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return "Change the household"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the household."""
+        return replace(plan, household=checked(self.household))
+
+
+class RenamePlan(BaseEdit, frozen=True):
+    """Give the plan a name."""
+
+    name: str
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return "Rename the plan"
+
+    @property
+    def merge_key(self) -> str | None:
+        """Typing is one step."""
+        return "plan name"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with its name."""
+        return replace(plan, name=self.name)

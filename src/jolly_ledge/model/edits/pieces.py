@@ -1,0 +1,281 @@
+"""Edits of furniture: outer size, bays, shelves, clearances, light, purpose."""
+
+from msgspec.structs import replace
+
+from jolly_ledge.model.bays import Bay, bay_of, bays_of
+from jolly_ledge.model.edits.edit import BaseEdit, change_piece, fresh_id, with_one
+from jolly_ledge.model.edits.placements import without_placements
+from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.value import changed, checked
+
+SMALLEST_OPENING_MM = 40.0
+BOARD_MM = 20.0
+
+
+class AddPiece(BaseEdit, frozen=True):
+    """Add a piece with a first empty look."""
+
+    piece: Piece
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Add {self.piece.label}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the piece and its look."""
+        look = Look(
+            id=fresh_id(f"{self.piece.id} first look", {look.id for look in plan.looks}),
+            piece=self.piece.id,
+            name="First look",
+        )
+        return replace(plan, pieces=(*plan.pieces, checked(self.piece)), looks=(*plan.looks, look))
+
+
+class ChangePiece(BaseEdit, frozen=True):
+    """Change some fields of a piece."""
+
+    piece: str
+    changes: tuple[tuple[str, object], ...]
+    label: str
+
+    @property
+    def merge_key(self) -> str | None:
+        """Typing in one field is one step."""
+        return f"piece {self.piece} {'+'.join(field for field, _ in self.changes)}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the piece changed."""
+        return change_piece(plan, self.piece, lambda piece: changed(piece, **dict(self.changes)))
+
+
+class ChangeLedge(BaseEdit, frozen=True):
+    """Change some fields of one ledge, such as its name, light or load limit."""
+
+    piece: str
+    ledge: str
+    changes: tuple[tuple[str, object], ...]
+    label: str
+
+    @property
+    def merge_key(self) -> str | None:
+        """Typing in one field is one step."""
+        return f"ledge {self.piece} {self.ledge} {'+'.join(field for field, _ in self.changes)}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the ledge changed."""
+
+        def change(piece: Piece) -> Piece:
+            return replace(
+                piece,
+                ledges=with_one(piece.ledges, self.ledge, lambda ledge: changed(ledge, **dict(self.changes))),
+            )
+
+        return change_piece(plan, self.piece, change)
+
+
+class SetClearance(BaseEdit, frozen=True):
+    """Set the free height of a shelf; the shelves above it in its bay move with it."""
+
+    piece: str
+    ledge: str
+    clearance: float
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Set the clearance of {self.ledge}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the shelf's clearance set."""
+
+        def change(piece: Piece) -> Piece:
+            ledge = piece.ledge(self.ledge)
+            if ledge.clearance is None:
+                return replace(
+                    piece, ledges=with_one(piece.ledges, self.ledge, lambda old: changed(old, clearance=self.clearance))
+                )
+            shift = self.clearance - ledge.clearance
+            above = {other.id for other in bay_of(piece, self.ledge).ledges if other.floor > ledge.floor}
+
+            def adjust(old: Ledge) -> Ledge:
+                if old.id == self.ledge:
+                    return changed(old, clearance=self.clearance)
+                return changed(old, floor=old.floor + shift) if old.id in above else old
+
+            return replace(piece, ledges=tuple(adjust(old) for old in piece.ledges))
+
+        return change_piece(plan, self.piece, change)
+
+
+class MoveShelf(BaseEdit, frozen=True):
+    """Raise or lower one shelf between its neighbours; the whole stays as it is."""
+
+    piece: str
+    ledge: str
+    floor: float
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Move shelf {self.ledge}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the shelf moved, at most until a neighbour is reached."""
+
+        def change(piece: Piece) -> Piece:
+            bay = bay_of(piece, self.ledge)
+            index = next(i for i, ledge in enumerate(bay.ledges) if ledge.id == self.ledge)
+            moving = bay.ledges[index]
+            below = bay.ledges[index - 1] if index else None
+            shift = self.floor - moving.floor
+            if below is not None and below.clearance is not None:
+                shift = max(shift, SMALLEST_OPENING_MM - below.clearance)
+            if moving.clearance is not None:
+                shift = min(shift, moving.clearance - SMALLEST_OPENING_MM)
+            ledges = piece.ledges
+            ledges = with_one(
+                ledges,
+                moving.id,
+                lambda old: changed(
+                    old,
+                    floor=old.floor + shift,
+                    clearance=None if old.clearance is None else old.clearance - shift,
+                ),
+            )
+            if below is not None and below.clearance is not None:
+                taller = below.clearance + shift
+                ledges = with_one(ledges, below.id, lambda old: changed(old, clearance=taller))
+            return replace(piece, ledges=ledges)
+
+        return change_piece(plan, self.piece, change)
+
+
+class SetBayWidth(BaseEdit, frozen=True):
+    """Set the width of the bay a shelf belongs to; the bays to its right move along."""
+
+    piece: str
+    ledge: str
+    width: float
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return "Set the width of a bay"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the bay's width set."""
+
+        def change(piece: Piece) -> Piece:
+            bay = bay_of(piece, self.ledge)
+            inside = {ledge.id for ledge in bay.ledges}
+            beyond = {ledge.id for other in bays_of(piece) if other.left > bay.left for ledge in other.ledges}
+            shift = self.width - bay.width
+
+            def adjust(old: Ledge) -> Ledge:
+                if old.id in inside:
+                    return changed(old, width=self.width)
+                return changed(old, left=old.left + shift) if old.id in beyond else old
+
+            return replace(piece, ledges=tuple(adjust(old) for old in piece.ledges))
+
+        return change_piece(plan, self.piece, change)
+
+
+class SetShelfCount(BaseEdit, frozen=True):
+    """Divide a bay anew into a number of equal shelves."""
+
+    piece: str
+    ledge: str
+    count: int
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Divide a bay into {self.count} shelves"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the bay divided; things on shelves that go are put back."""
+        if not 1 <= self.count <= 40:
+            raise EditError("A bay has 1 to 40 shelves; type a number in that range.")
+        piece = plan.piece(self.piece)
+        bay = bay_of(piece, self.ledge)
+        low, top = bay.ledges[0], bay.ledges[-1]
+        reach = top.floor + (top.clearance if top.clearance is not None else 300.0)
+        opening = (reach - low.floor - BOARD_MM * (self.count - 1)) / self.count
+        if opening < SMALLEST_OPENING_MM:
+            raise EditError(f"{self.count} shelves leave less than 4 cm each in this bay; choose fewer.")
+        taken = {ledge.id for ledge in piece.ledges}
+        ledges: list[Ledge] = []
+        for index in range(self.count):
+            base = bay.ledges[index] if index < len(bay.ledges) else None
+            if base is None:
+                identifier = fresh_id(f"{low.id}-{index + 1}", taken)
+                taken.add(identifier)
+                base = replace(low, id=identifier, name=f"{low.name} {index + 1}".strip())
+            ledges.append(changed(base, floor=round(low.floor + index * (opening + BOARD_MM), 1), clearance=round(opening, 1)))
+        return with_bay(plan, piece, bay, tuple(ledges))
+
+
+class SetBayCount(BaseEdit, frozen=True):
+    """Divide the case anew into a number of equal bays, each like the first."""
+
+    piece: str
+    count: int
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Divide the case into {self.count} bays"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the case divided; things in bays that go are put back."""
+        if not 1 <= self.count <= 12:
+            raise EditError("A case has 1 to 12 bays; type a number in that range.")
+        piece = plan.piece(self.piece)
+        bays = bays_of(piece)
+        if not bays:
+            raise EditError("This piece has no shelves to divide; add a ledge first.")
+        left, right = bays[0].left, max(bay.right for bay in bays)
+        width = (right - left - BOARD_MM * (self.count - 1)) / self.count
+        if width < SMALLEST_OPENING_MM:
+            raise EditError(f"{self.count} bays leave less than 4 cm each; choose fewer.")
+        taken = {ledge.id for ledge in piece.ledges}
+        ledges: list[Ledge] = []
+        for index in range(self.count):
+            start = round(left + index * (width + BOARD_MM), 1)
+            for shelf, model in enumerate((bays[index] if index < len(bays) else bays[0]).ledges):
+                if index < len(bays):
+                    ledges.append(changed(model, left=start, width=round(width, 1)))
+                    continue
+                identifier = fresh_id(f"bay {index + 1} {shelf + 1}", taken)
+                taken.add(identifier)
+                ledges.append(
+                    changed(model, id=identifier, name=f"bay {index + 1}, shelf {shelf + 1}", left=start, width=round(width, 1))
+                )
+        walls = tuple(ledge for ledge in piece.ledges if ledge.is_wall)
+        return with_ledges(plan, replace(piece, ledges=tuple(ledges) + walls))
+
+
+def with_bay(plan: Plan, piece: Piece, bay: Bay, ledges: tuple[Ledge, ...]) -> Plan:
+    """Return the plan with the ledges of one bay replaced."""
+    old = {ledge.id for ledge in bay.ledges}
+    first = next(index for index, ledge in enumerate(piece.ledges) if ledge.id in old)
+    kept = [ledge for ledge in piece.ledges if ledge.id not in old]
+    return with_ledges(plan, replace(piece, ledges=(*kept[:first], *ledges, *kept[first:])))
+
+
+def with_ledges(plan: Plan, piece: Piece) -> Plan:
+    """Return the plan with the piece, and without what stood on ledges that are gone."""
+    ids = {ledge.id for ledge in piece.ledges}
+    looks = []
+    for look in plan.looks:
+        if look.piece == piece.id:
+            lost = [placement.id for placement in look.placements if placement.ledge not in ids]
+            looks.append(without_placements(look, lost) if lost else look)
+        else:
+            looks.append(look)
+    return replace(change_piece(plan, piece.id, lambda _: piece), looks=tuple(looks))

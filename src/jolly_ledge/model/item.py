@@ -1,0 +1,123 @@
+"""One physical thing and its stash."""
+
+from typing import Annotated
+
+from msgspec import Meta
+
+from jolly_ledge.model.value import Colour, Identifier, Mass, Price, Size, Value, Words
+from jolly_ledge.model.words import (
+    BOOK_CATEGORIES,
+    ROUND_SILHOUETTES,
+    WALL_CATEGORIES,
+    Category,
+    Finish,
+    Status,
+    Trait,
+)
+
+Share = Annotated[float, Meta(ge=0, le=1)]
+ColourShare = tuple[Colour, Share]
+
+FALLBACK_SILHOUETTES: dict[str, str] = {
+    "book": "book",
+    "book-row": "book-row",
+    "book-stack": "book-stack",
+    "vessel": "vase",
+    "bowl": "bowl",
+    "tray": "tray",
+    "box": "box",
+    "basket": "basket",
+    "frame": "frame",
+    "art": "frame",
+    "mirror": "mirror",
+    "plant": "plant",
+    "stems": "branches",
+    "utensils": "utensils",
+    "candle": "candle",
+    "lamp": "lamp",
+    "sculpture": "figure",
+    "textile": "textile",
+    "tableware": "bowl",
+    "board": "board",
+    "beads": "beads",
+    "appliance": "appliance",
+    "device": "device",
+    "supplies": "box",
+    "hanging": "textile",
+}
+"""What a thing looks like when its silhouette is not told; anything else is an ``object``."""
+
+SILHOUETTE_SYNONYMS: dict[str, str] = {
+    "rock": "stone",
+    "meteorite": "stone",
+    "pitcher": "jug",
+    "ball": "sphere",
+    "pot": "pot",
+    "book": "book",
+    "round": "disc",
+    "bust": "figure",
+    "instrument": "orrery",
+}
+
+
+class Item(Value, rename={"meant_for": "for"}):
+    """One physical thing, in its natural pose (lengths mm, mass kg, colours sRGB).
+
+    A book's width is the thickness of its spine and its depth the width of its cover.
+    """
+
+    id: Identifier
+    category: Category
+    width: Size
+    height: Size
+    depth: Size
+    name: Words = ""
+    silhouette: Words = ""
+    mass: Mass | None = None
+    colours: Annotated[tuple[ColourShare, ...], Meta(max_length=4)] = (("#b9b2a6", 1.0),)
+    finish: Finish = "matt"
+    material: Words = ""
+    traits: tuple[Trait, ...] = ()
+    set: Words = ""
+    room: Words = ""
+    status: Status = "owned"
+    price: Price | None = None
+    mouth: Size | None = None
+    stems: Annotated[int, Meta(ge=0, le=10_000)] | None = None
+    count: Annotated[int, Meta(ge=1, le=10_000)] = 1
+    meant_for: tuple[Identifier, ...] = ()
+    note: Words = ""
+
+    def __post_init__(self) -> None:
+        if not self.colours:
+            raise ValueError("at least one colour is needed")
+
+    @property
+    def label(self) -> str:
+        """The name to show: its own, or its id."""
+        return self.name or self.id
+
+    @property
+    def shape(self) -> str:
+        """The silhouette family that is drawn, never empty."""
+        told = SILHOUETTE_SYNONYMS.get(self.silhouette, self.silhouette)
+        return told or FALLBACK_SILHOUETTES.get(self.category, "object")
+
+    @property
+    def main_colour(self) -> str:
+        """The colour with the largest share."""
+        return max(self.colours, key=lambda colour: colour[1])[0]
+
+    @property
+    def is_round(self) -> bool:
+        """Whether its footprint is a circle or an ellipse."""
+        return self.shape in ROUND_SILHOUETTES and self.category not in WALL_CATEGORIES
+
+    @property
+    def is_book(self) -> bool:
+        """Whether it is a book or a block of books."""
+        return self.category in BOOK_CATEGORIES
+
+    def has(self, trait: Trait) -> bool:
+        """Tell whether the thing bears a trait."""
+        return trait in self.traits

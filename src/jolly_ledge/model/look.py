@@ -1,0 +1,79 @@
+"""One arrangement of one piece, in one manner."""
+
+from typing import Annotated
+
+from msgspec import Meta
+
+from jolly_ledge.model.value import Angle, Colour, Identifier, Position, Value, Words
+from jolly_ledge.model.words import Figure, Fullness, OddRule, Pose
+
+
+class Manner(Value):
+    """The taste in force: how full, in which figure, how strict, in which colours."""
+
+    fullness: Fullness = "layered"
+    figure: Figure = "peaks"
+    odd: OddRule = "loose"
+    palette: Annotated[tuple[Colour, ...], Meta(max_length=12)] = ()
+
+
+class Placement(Value):
+    """An item standing somewhere in a look.
+
+    ``x`` and ``z`` are the centre of the footprint from the ledge's left end and its front edge,
+    ``y`` (hung things only) the height of the lower edge over the wall ledge's floor, all in mm.
+    """
+
+    id: Identifier
+    item: Identifier
+    ledge: Identifier
+    x: Position | None = None
+    z: Position | None = None
+    y: Position | None = None
+    pose: Pose = "upright"
+    turn: Angle = 0.0
+    on: Identifier | None = None
+    inside: Identifier | None = None
+    vignette: Words | None = None
+    locked: bool = False
+
+    def __post_init__(self) -> None:
+        if self.on is not None and self.inside is not None:
+            raise ValueError("a thing stands on another or inside it, not both")
+        if self.pose == "hung":
+            if self.y is None or self.x is None:
+                raise ValueError("a hung thing needs x and y")
+        elif self.pose == "draped":
+            if self.on is None:
+                raise ValueError("a draped thing needs the placement it lies on")
+        elif self.inside is None and (self.x is None or self.z is None):
+            raise ValueError("x and z are needed for a thing that stands")
+
+    @property
+    def host(self) -> str | None:
+        """The id of the placement it stands on or in."""
+        return self.on or self.inside
+
+
+class Look(Value):
+    """One arrangement of one piece."""
+
+    id: Identifier
+    piece: Identifier
+    name: Words = ""
+    manner: Manner = Manner()
+    placements: Annotated[tuple[Placement, ...], Meta(max_length=5_000)] = ()
+    note: Words = ""
+    date: Words = ""
+
+    @property
+    def label(self) -> str:
+        """The name to show: its own, or its id."""
+        return self.name or self.id
+
+    def placement(self, placement_id: str) -> Placement:
+        """Return a placement by its id; raise KeyError where there is none."""
+        for placement in self.placements:
+            if placement.id == placement_id:
+                return placement
+        raise KeyError(placement_id)

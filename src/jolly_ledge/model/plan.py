@@ -1,0 +1,127 @@
+"""The whole document: pieces, stash and looks."""
+
+from typing import Annotated, Literal, TypeVar
+
+from msgspec import Meta
+
+from jolly_ledge.model.errors import EditError, InvalidPlanError
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.piece import Piece
+from jolly_ledge.model.value import Value, Words
+
+FORMAT = "jolly-ledge/plan"
+VERSION = 1
+
+
+class Household(Value):
+    """Who lives with the pieces."""
+
+    toddler: bool = False
+    pets: tuple[Words, ...] = ()
+    notes: Words = ""
+
+
+class Plan(Value, omit_defaults=False):
+    """A document: everything that is planned together."""
+
+    format: Literal["jolly-ledge/plan"] = "jolly-ledge/plan"
+    version: Literal[1] = 1
+    name: Words = ""
+    household: Household = Household()
+    pieces: Annotated[tuple[Piece, ...], Meta(max_length=1_000)] = ()
+    stash: Annotated[tuple[Item, ...], Meta(max_length=50_000)] = ()
+    looks: Annotated[tuple[Look, ...], Meta(max_length=5_000)] = ()
+
+    def piece(self, piece_id: str) -> Piece:
+        """Return a piece by its id; raise EditError where there is none."""
+        return _find(self.pieces, piece_id, "piece")
+
+    def item(self, item_id: str) -> Item:
+        """Return an item of the stash by its id; raise EditError where there is none."""
+        return _find(self.stash, item_id, "item")
+
+    def look(self, look_id: str) -> Look:
+        """Return a look by its id; raise EditError where there is none."""
+        return _find(self.looks, look_id, "look")
+
+    def looks_of(self, piece_id: str) -> tuple[Look, ...]:
+        """Return the looks of one piece, in the order of the file."""
+        return tuple(look for look in self.looks if look.piece == piece_id)
+
+
+Record = TypeVar("Record", Piece, Item, Look)
+
+
+def _find(records: tuple[Record, ...], identifier: str, word: str) -> Record:
+    for record in records:
+        if record.id == identifier:
+            return record
+    known = ", ".join(record.id for record in records[:6]) or "none"
+    raise EditError(f"There is no {word} “{identifier}” in the plan; it holds {known}.")
+
+
+def check_references(plan: Plan) -> None:
+    """Check that ids are unique and that every reference is met.
+
+    Raises
+    ------
+    InvalidPlanError
+        With the path to the first fault.
+    """
+    _check_unique("pieces", [piece.id for piece in plan.pieces])
+    _check_unique("stash", [item.id for item in plan.stash])
+    _check_unique("looks", [look.id for look in plan.looks])
+    pieces = {piece.id: piece for piece in plan.pieces}
+    items = {item.id for item in plan.stash}
+    for index, piece in enumerate(plan.pieces):
+        _check_unique(f"pieces[{index}].ledges", [ledge.id for ledge in piece.ledges])
+    for index, look in enumerate(plan.looks):
+        path = f"looks[{index}]"
+        if look.piece not in pieces:
+            raise InvalidPlanError(f"{path}.piece", f"no piece “{look.piece}” in the plan")
+        check_look(look, pieces[look.piece], items, path)
+
+
+def check_look(look: Look, piece: Piece, items: set[str], path: str) -> None:
+    """Check one look against its piece and the ids of the stash; raise InvalidPlanError."""
+    _check_unique(f"{path}.placements", [placement.id for placement in look.placements])
+    hosts = {placement.id: placement.host for placement in look.placements}
+    ledges = {ledge.id for ledge in piece.ledges}
+    seen: set[str] = set()
+    for index, placement in enumerate(look.placements):
+        where = f"{path}.placements[{index}]"
+        if placement.item not in items:
+            raise InvalidPlanError(f"{where}.item", f"no item “{placement.item}” in the stash")
+        if placement.item in seen:
+            raise InvalidPlanError(f"{where}.item", f"“{placement.item}” stands twice in this look")
+        seen.add(placement.item)
+        if placement.ledge not in ledges:
+            raise InvalidPlanError(f"{where}.ledge", f"no ledge “{placement.ledge}” on “{piece.id}”")
+        if placement.host is not None and placement.host not in hosts:
+            word = "on" if placement.on else "inside"
+            raise InvalidPlanError(f"{where}.{word}", f"no placement “{placement.host}” in this look")
+    _check_hosts(hosts, path)
+
+
+def _check_hosts(hosts: dict[str, str | None], path: str) -> None:
+    settled: set[str] = set()
+    for start in hosts:
+        trail: set[str] = set()
+        step: str | None = start
+        while step is not None and step not in settled:
+            if step in trail:
+                raise InvalidPlanError(f"{path}.placements", f"“{step}” stands on itself")
+            trail.add(step)
+            step = hosts[step]
+        settled |= trail
+
+
+def _check_unique(path: str, ids: list[str]) -> None:
+    if len(set(ids)) == len(ids):
+        return
+    seen: set[str] = set()
+    for index, identifier in enumerate(ids):
+        if identifier in seen:
+            raise InvalidPlanError(f"{path}[{index}].id", f"“{identifier}” is used twice")
+        seen.add(identifier)

@@ -1,0 +1,90 @@
+"""Sorting, searching and fitting the stash."""
+
+from collections.abc import Callable, Iterable
+from typing import Literal, get_args
+
+from msgspec import Struct
+
+from jolly_ledge.model.colour import families_of, family_name, nearest_family
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.words import WALL_CATEGORIES, plain
+
+Sorting = Literal["height", "kind", "family", "room"]
+SORTINGS: tuple[Sorting, ...] = get_args(Sorting)
+
+
+class Shelf(Struct, frozen=True):
+    """A group of things that stand together in the line-up."""
+
+    title: str
+    items: tuple[Item, ...]
+
+
+def lines_of(stash: Iterable[Item], sorting: Sorting) -> tuple[Shelf, ...]:
+    """Return the stash in titled groups, tallest first within each."""
+    items = sorted(stash, key=lambda item: (-item.height, item.label))
+    if sorting == "height":
+        bands = ((400.0, "Over 40 cm high"), (200.0, "20 to 40 cm high"), (0.0, "Under 20 cm high"))
+        return _grouped(items, lambda item: next(title for limit, title in bands if item.height > limit), [t for _, t in bands])
+    if sorting == "kind":
+        return _grouped(items, lambda item: plain(item.category).capitalize())
+    if sorting == "room":
+        return _grouped(items, lambda item: item.room or "No room told")
+    leaders = tuple(colour for colour, _ in stash_families(items))
+
+    def family(item: Item) -> str:
+        leader = nearest_family(item.main_colour, leaders) or item.main_colour
+        return family_name(leader).capitalize()
+
+    return _grouped(items, family)
+
+
+def _grouped(items: list[Item], title_of: Callable[[Item], str], order: list[str] | None = None) -> tuple[Shelf, ...]:
+    groups: dict[str, list[Item]] = {}
+    for item in items:
+        groups.setdefault(title_of(item), []).append(item)
+    titles = [title for title in order if title in groups] if order else sorted(groups)
+    return tuple(Shelf(title, tuple(groups[title])) for title in titles)
+
+
+def stash_families(stash: Iterable[Item]) -> list[tuple[str, float]]:
+    """Return the colour families of a stash with their seen areas, largest first."""
+    return families_of(
+        [(colour, share * item.width * item.height) for item in stash for colour, share in item.colours]
+    )
+
+
+def matches(item: Item, search: str) -> bool:
+    """Tell whether every word of a search is found in what is known of a thing."""
+    known = " ".join(
+        (item.id, item.name, item.category, item.shape, item.finish, item.material, item.room, item.set, *item.traits)
+    ).lower()
+    return all(word in known for word in search.lower().split())
+
+
+def fits(item: Item, ledge: Ledge) -> bool:
+    """Tell whether a thing can stand on (or hang at) a ledge in some pose."""
+    if ledge.is_wall:
+        return item.category in WALL_CATEGORIES or item.category == "hanging"
+    deep_enough = min(item.depth, item.width if item.is_book else item.depth) <= ledge.depth
+    if item.width > ledge.width and item.depth > ledge.width:
+        return False
+    if ledge.clearance is None:
+        return deep_enough
+    lowest = min(item.height, item.width) if item.category == "book" else item.height
+    return deep_enough and lowest <= ledge.clearance
+
+
+def free_over(item: Item, ledge: Ledge) -> float | None:
+    """Return how much height stays free over a standing thing (below 0: too tall), None when open."""
+    return None if ledge.clearance is None else ledge.clearance - item.height
+
+
+def clearances_of(piece: Piece) -> list[tuple[float, tuple[str, ...]]]:
+    """Return the distinct clearances of a piece, tallest first, with the names of their ledges."""
+    found: dict[float, list[str]] = {}
+    for ledge in piece.ledges:
+        if ledge.clearance is not None and not ledge.is_wall:
+            found.setdefault(round(ledge.clearance), []).append(ledge.label)
+    return [(clearance, tuple(names)) for clearance, names in sorted(found.items(), reverse=True)]

@@ -1,0 +1,68 @@
+"""The base of all model values, with the number ranges they share."""
+
+import re
+from typing import Annotated, TypeVar
+
+import msgspec
+from msgspec import Meta, Struct
+
+from jolly_ledge.model.errors import InvalidPlanError
+
+Size = Annotated[float, Meta(gt=0, le=50_000)]
+"""A length that must be there: over 0, at most 50 m, in mm."""
+
+Position = Annotated[float, Meta(ge=-50_000, le=50_000)]
+"""A coordinate in mm."""
+
+Distance = Annotated[float, Meta(ge=0, le=50_000)]
+"""A length that may be nought, in mm."""
+
+Mass = Annotated[float, Meta(ge=0, le=5_000)]
+"""A mass in kg."""
+
+Price = Annotated[float, Meta(ge=0, le=10_000_000)]
+
+Angle = Annotated[float, Meta(ge=-360, le=360)]
+"""An angle in degrees."""
+
+Colour = Annotated[str, Meta(pattern=r"^#[0-9a-fA-F]{6}$")]
+"""An sRGB colour such as ``#c87d4f``."""
+
+Identifier = Annotated[str, Meta(min_length=1, max_length=200)]
+
+Words = Annotated[str, Meta(max_length=20_000)]
+"""Free text."""
+
+
+class Value(
+    Struct, frozen=True, kw_only=True, forbid_unknown_fields=True, omit_defaults=True, cache_hash=True
+):
+    """An immutable, hashable record that is checked when read and when changed."""
+
+
+ValueType = TypeVar("ValueType", bound=Struct)
+
+
+def readable_path(path: str) -> str:
+    """Turn a decoder's ``$.looks[0].name`` into ``looks[0].name``."""
+    return re.sub(r"^\$\.?", "", path).replace("[...]", "[]")
+
+
+def checked(value: ValueType) -> ValueType:
+    """Return the value after checking every field against its type and range.
+
+    Raises
+    ------
+    InvalidPlanError
+        A field has a wrong type, is not finite or is out of range.
+    """
+    try:
+        return msgspec.convert(msgspec.to_builtins(value), type(value), strict=True)
+    except msgspec.ValidationError as error:
+        problem, _, path = str(error).partition(" - at `")
+        raise InvalidPlanError(readable_path(path.rstrip("`")), problem) from error
+
+
+def changed(value: ValueType, **changes: object) -> ValueType:
+    """Return a checked copy of the value with some fields changed."""
+    return checked(msgspec.structs.replace(value, **changes))

@@ -1,0 +1,139 @@
+"""The words of the trade that a plan may use, and how they read on screen."""
+
+from typing import Literal, get_args
+
+PieceKind = Literal[
+    "bookcase",
+    "wall-shelves",
+    "hutch",
+    "cabinet",
+    "console",
+    "mantel",
+    "coffee-table",
+    "nightstand",
+    "counter",
+    "dining-table",
+    "other",
+]
+TABLE_KINDS = frozenset({"coffee-table", "dining-table", "nightstand"})
+
+LedgeShape = Literal["rectangle", "rounded-rectangle", "ellipse"]
+Surface = Literal["top", "wall"]
+Light = Literal["bright", "medium", "low"]
+Doors = Literal["none", "glazed", "solid"]
+ViewedFrom = Literal["front", "around"]
+FixtureKind = Literal[
+    "mirror",
+    "art",
+    "tv",
+    "bar",
+    "brace",
+    "light",
+    "socket",
+    "firebox",
+    "cooktop",
+    "headboard",
+    "window",
+]
+WishKind = Literal["together", "apart", "only-on", "never-on", "mirrored", "centred", "out-of-sight"]
+
+Category = Literal[
+    "book",
+    "book-row",
+    "book-stack",
+    "vessel",
+    "bowl",
+    "tray",
+    "box",
+    "basket",
+    "frame",
+    "art",
+    "mirror",
+    "plant",
+    "stems",
+    "utensils",
+    "candle",
+    "lamp",
+    "sculpture",
+    "object",
+    "textile",
+    "tableware",
+    "board",
+    "beads",
+    "appliance",
+    "device",
+    "supplies",
+    "hanging",
+]
+Finish = Literal["rough", "woven", "matt", "satin", "gloss", "metal", "clear"]
+Trait = Literal[
+    "fragile",
+    "sharp",
+    "rolls",
+    "flame",
+    "corded",
+    "hide",
+    "daily-use",
+    "grab",
+    "lidded",
+    "must-keep",
+    "sentimental",
+    "one-faced",
+    "airy",
+    "base",
+    "real-plant",
+    "needs-bright-light",
+    "tolerates-low-light",
+    "toxic",
+    "small-parts",
+]
+Status = Literal["owned", "borrowed", "to-buy", "wanted", "stored"]
+Pose = Literal["upright", "flat", "leaning", "spine-in", "hung", "draped"]
+Fullness = Literal["airy", "layered", "abundant"]
+Figure = Literal["peaks", "weave", "mirrored"]
+OddRule = Literal["strict", "loose"]
+
+CATEGORIES: tuple[str, ...] = get_args(Category)
+FINISHES: tuple[str, ...] = get_args(Finish)
+TRAITS: tuple[str, ...] = get_args(Trait)
+STATUSES: tuple[str, ...] = get_args(Status)
+FULLNESSES: tuple[str, ...] = get_args(Fullness)
+FIGURES: tuple[str, ...] = get_args(Figure)
+ODD_RULES: tuple[str, ...] = get_args(OddRule)
+
+BOOK_CATEGORIES = frozenset({"book", "book-row", "book-stack"})
+WALL_CATEGORIES = frozenset({"frame", "art", "mirror", "board"})
+GREENERY = frozenset({"plant", "stems"})
+CONTAINERS = frozenset({"vessel", "bowl", "basket", "tray", "box"})
+
+ROUND_SILHOUETTES = frozenset(
+    {
+        "vase",
+        "urn",
+        "cylinder",
+        "bowl",
+        "footed-bowl",
+        "sphere",
+        "globe",
+        "jug",
+        "bottle",
+        "candlestick",
+        "lamp",
+        "orrery",
+        "plant",
+        "trailing-plant",
+        "bouquet",
+        "branches",
+        "pot",
+    }
+)
+"""Silhouettes of turned or round things, whose footprint is a circle (or an ellipse)."""
+
+
+def plain(word: str) -> str:
+    """Return a format word as it reads on screen.
+
+    >>> plain("book-row")
+    'book row'
+    """
+    return word.replace("-", " ")

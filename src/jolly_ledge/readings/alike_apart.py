@@ -1,0 +1,164 @@
+"""Alike apart: look-alikes side by side dull each other, far apart they tie a piece together."""
+
+from functools import lru_cache
+
+from jolly_ledge.model.arrangement import Arrangement, Unit
+from jolly_ledge.model.colour import family_distance
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.words import BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import ramp
+from jolly_ledge.readings.words import capital
+
+ID = "alike-apart"
+CLOSE_PAIR = 0.75
+CATEGORY_PART, COLOUR_PART, FINISH_PART, SHAPE_PART, SIZE_PART = 0.20, 0.30, 0.15, 0.20, 0.15
+COLOUR_REACH = 0.22
+NEIGHBOUR_MM = 120.0
+FAR_MM = 420.0
+TWIN = 0.93
+TWIN_PENALTY = 0.35
+GREEN_PENALTY = 0.3
+UNTWINNED_FLANK_SCORE = 0.8
+MIRRORED_OFFSET = 0.06
+_KIN = (BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES, frozenset({"vessel", "bowl", "tableware"}), frozenset({"box", "basket"}))
+
+
+@lru_cache(maxsize=65_536)
+def likeness(first: Item, second: Item) -> float:
+    """Return how alike two things look: 0 nothing in common, 1 twins.
+
+    Category, colour (OKLab), finish, silhouette and size, weighted 20, 30, 15, 20 and 15 parts.
+    """
+    kin = any(first.category in group and second.category in group for group in _KIN)
+    category = 1.0 if first.category == second.category else (0.6 if kin else 0.0)
+    colour = 1 - ramp(family_distance(first.main_colour, second.main_colour), 0.0, COLOUR_REACH)
+    finish = 1.0 if first.finish == second.finish else 0.0
+    shape = 1.0 if first.shape == second.shape else (0.4 if first.is_round and second.is_round else 0.0)
+    larger = max(first.width * first.height, second.width * second.height)
+    size = min(first.width * first.height, second.width * second.height) / larger
+    return (
+        CATEGORY_PART * category + COLOUR_PART * colour + FINISH_PART * finish + SHAPE_PART * shape + SIZE_PART * size
+    )
+
+
+def nearness(first: Unit, second: Unit) -> float:
+    """Return how near two units are to the eye: 1 touching, 0 far apart.
+
+    On one ledge by the gap between them, on neighbouring levels by how much they overlap sideways.
+    """
+    one, two = first.lead, second.lead
+    gap = max(first.left - second.right, second.left - first.right, 0.0)
+    if one.ledge.id == two.ledge.id:
+        deep = max(one.front - two.back, two.front - one.back, 0.0)
+        return ramp((gap * gap + deep * deep) ** 0.5, FAR_MM, NEIGHBOUR_MM)
+    upper, lower = (first, second) if first.bottom > second.bottom else (second, first)
+    rise = upper.lead.ledge.floor - lower.lead.ledge.floor
+    reach = (lower.lead.ledge.clearance or 400.0) + 60.0
+    if rise <= 0 or rise > reach:
+        return 0.0
+    return 0.9 * ramp(gap, NEIGHBOUR_MM, 0.0)
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read likeness × nearness of all pairs of units; no close pair should pass 0.75.
+
+    A twin is dull within one body and welcome once on each side of a flanking pair. Greenery wants
+    a shelf between. The value is the strongest close pair.
+    """
+    units = arrangement.units
+    if len(units) < 2:
+        return None
+    pairs = [(first, second) for index, first in enumerate(units) for second in units[index + 1 :]]
+    penalty, twinned, worst = 0.0, False, 0.0
+    findings: list[Finding] = []
+    contributions: dict[str, float] = {}
+    for first, second in pairs:
+        one, two = first.lead.item, second.lead.item
+        alike = likeness(one, two)
+        greens = one.category in GREENERY and two.category in GREENERY
+        if alike < 0.6 and not greens:
+            continue
+        near = nearness(first, second)
+        close = alike * near
+        flanking = first.lead.ledge.body != second.lead.ledge.body
+        if alike >= TWIN and flanking:
+            twinned = True
+            continue
+        if manner.figure == "mirrored" and _mirrors(arrangement, first, second):
+            continue
+        worst = max(worst, close)
+        for unit in (first, second):
+            contributions[unit.lead.id] = max(contributions.get(unit.lead.id, 0.0), close)
+        if close > CLOSE_PAIR:
+            penalty += ramp(close, 0.5, 1.0)
+            findings.append(_pair(first, second, alike, close))
+        elif greens and near > 0.5:
+            penalty += GREEN_PENALTY
+            findings.append(_greens(first, second, near))
+        elif alike >= TWIN and not one.is_book:
+            penalty += TWIN_PENALTY * (1 + near) / 2
+            findings.append(_twins(first, second))
+        else:
+            penalty += 0.3 * ramp(close, 0.5, CLOSE_PAIR)
+    score = 1 / (1 + penalty)
+    bodies = {ledge.body for ledge in arrangement.standing_ledges}
+    if len(bodies) > 1 and not twinned:
+        score *= UNTWINNED_FLANK_SCORE
+    close_pairs = len(findings)
+    return Reading(
+        id=ID,
+        value=worst,
+        band=(0.0, CLOSE_PAIR),
+        limits=(0.0, 1.0),
+        score=score,
+        shown="apart" if not close_pairs else f"{close_pairs} pair{'s' if close_pairs > 1 else ''}",
+        sentence=(
+            "No look-alikes stand near each other."
+            if not close_pairs
+            else f"{close_pairs} {'pair of look-alikes is' if close_pairs == 1 else 'pairs of look-alikes are'} too near or too plainly twins."
+        ),
+        contributions=tuple(contributions.items()),
+        findings=tuple(sorted(findings, key=lambda finding: -finding.gravity)),
+    )
+
+
+def _mirrors(arrangement: Arrangement, first: Unit, second: Unit) -> bool:
+    middle = arrangement.piece.width / 2
+    offset = (first.left + first.right + second.left + second.right) / 4 - middle
+    return first.lead.ledge.id == second.lead.ledge.id and abs(offset) <= MIRRORED_OFFSET * arrangement.piece.width
+
+
+def _where(first: Unit, second: Unit) -> str:
+    if first.lead.ledge.id == second.lead.ledge.id:
+        return f"beside each other on {first.lead.ledge.label}"
+    return f"one above the other on {first.lead.ledge.label} and {second.lead.ledge.label}"
+
+
+def _pair(first: Unit, second: Unit, alike: float, close: float) -> Finding:
+    return Finding(
+        ID,
+        (*first.ids, *second.ids),
+        f"{capital(first.label)} and {second.label} are look-alikes ({round(alike * 100)} % alike) {_where(first, second)}; "
+        "carry one to another level and side.",
+        close,
+    )
+
+
+def _greens(first: Unit, second: Unit, near: float) -> Finding:
+    return Finding(
+        ID,
+        (*first.ids, *second.ids),
+        f"{capital(first.label)} and {second.label} are greenery {_where(first, second)}; leave a shelf between them.",
+        0.4 + 0.3 * near,
+    )
+
+
+def _twins(first: Unit, second: Unit) -> Finding:
+    return Finding(
+        ID,
+        (*first.ids, *second.ids),
+        f"{capital(first.label)} and {second.label} are twins within one piece; one of them would say more alone.",
+        0.4,
+    )

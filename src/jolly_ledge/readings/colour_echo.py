@@ -1,0 +1,108 @@
+"""Colour echo: whether each accent is answered elsewhere."""
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.colour import family_name, lightness_chroma_hue
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.words import Finish
+from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_leaf
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import ramp, weighted_mean
+from jolly_ledge.readings.words import capital, counted, listed
+
+ID = "colour-echo"
+FAR_MM = 260.0
+"""Things of one colour nearer than this on one ledge are one place."""
+
+LARGE_PIECE_LEDGES = 6
+METAL: Finish = "metal"
+SHINE = 1.5
+"""A metal accent is seen from further than its area tells."""
+
+PLACES_SHARE, LEVELS_SHARE, SIDES_SHARE = 0.55, 0.25, 0.20
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read at how many places, on how many levels and sides each accent family returns.
+
+    Whites, greys, blacks and the green of plants are no accents. The value is the share of accents
+    (by strength) that return as often as wanted: twice, three times on large pieces.
+    """
+    leaders = accent_leaders(arrangement)
+    places: dict[str, list[Standing]] = {leader: [] for leader in leaders}
+    strength: dict[str, float] = dict.fromkeys(leaders, 0.0)
+    for standing, colour, area in colour_areas(arrangement):
+        if is_leaf(standing, colour) or area < 0.12 * standing.area:
+            continue
+        leader = family_among(colour, leaders)
+        if leader is None or lightness_chroma_hue(colour).chroma < 0.03:
+            continue
+        places[leader].append(standing)
+        shine = SHINE if standing.item.finish == METAL else 1.0
+        strength[leader] += area**0.5 * lightness_chroma_hue(colour).chroma * shine
+    if not any(places.values()):
+        return None
+    wanted = 3 if len(arrangement.standing_ledges) >= LARGE_PIECE_LEDGES else 2
+    possible_levels = len({round(ledge.floor / 50) for ledge in arrangement.standing_ledges})
+    scored: list[tuple[float, float]] = []
+    answered: list[tuple[float, float]] = []
+    findings: list[Finding] = []
+    contributions: list[tuple[str, float]] = []
+    for leader in leaders:
+        things = places[leader]
+        if not things:
+            continue
+        spots = _spots(things)
+        score = _score(arrangement, spots, wanted, possible_levels)
+        scored.append((score, strength[leader]))
+        answered.append((1.0 if len(spots) >= wanted else 0.0, strength[leader]))
+        contributions += [(thing.id, strength[leader] / len(things)) for thing in things]
+        if score < 0.6:
+            findings.append(_lonely(leader, things, len(spots), wanted, score))
+    value = weighted_mean(answered)
+    echoed = sum(1 for share, _ in answered if share)
+    return Reading(
+        id=ID,
+        value=value,
+        band=(0.6, 1.0),
+        limits=(0.0, 1.0),
+        score=weighted_mean(scored),
+        shown=f"{echoed} of {len(answered)}",
+        sentence=(
+            f"{capital(counted(echoed, 'accent'))} of {len(answered)} {'returns' if echoed == 1 else 'return'} at "
+            f"{wanted} or more places; the strongest is {family_name(max(strength, key=lambda leader: strength[leader]))}."
+        ),
+        contributions=tuple(contributions),
+        findings=tuple(findings),
+    )
+
+
+def _spots(things: list[Standing]) -> list[Standing]:
+    """Return one thing for each place a colour is seen at."""
+    spots: list[Standing] = []
+    for thing in sorted(things, key=lambda thing: (thing.ledge.floor, thing.x)):
+        near = any(thing.ledge.id == spot.ledge.id and abs(thing.x - spot.x) < FAR_MM for spot in spots)
+        if not near:
+            spots.append(thing)
+    return spots
+
+
+def _score(arrangement: Arrangement, spots: list[Standing], wanted: int, possible_levels: int) -> float:
+    levels = len({round(spot.ledge.floor / 50) for spot in spots})
+    middle = arrangement.piece.width / 2
+    sides = {spot.x > middle for spot in spots if abs(spot.x - middle) > 0.04 * arrangement.piece.width}
+    centred = len(spots) > 1 and not sides
+    level_score = ramp(levels, 0, min(2, possible_levels)) if len(spots) > 1 else 0.3
+    side_score = 1.0 if len(sides) == 2 else (0.5 if centred or len(spots) > 1 else 0.2)
+    return PLACES_SHARE * ramp(len(spots), 0, wanted) ** 1.5 + LEVELS_SHARE * level_score + SIDES_SHARE * side_score
+
+
+def _lonely(leader: str, things: list[Standing], spots: int, wanted: int, score: float) -> Finding:
+    names = listed([f"the {thing.item.label}" for thing in things])
+    word = "once" if spots == 1 else f"at {counted(spots, 'place')}"
+    return Finding(
+        ID,
+        tuple(thing.id for thing in things),
+        f"{capital(family_name(leader))} is seen {word} only ({names}); let it return at {counted(wanted, 'place')}, "
+        "on another level and the other side.",
+        1 - score,
+    )

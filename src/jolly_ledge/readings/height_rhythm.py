@@ -1,0 +1,102 @@
+"""Height rhythm: whether neighbours differ in height and the skyline moves."""
+
+from jolly_ledge.model.arrangement import Arrangement, Column
+from jolly_ledge.model.look import Manner
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import mean, ramp, weighted_mean
+from jolly_ledge.readings.words import capital
+
+ID = "height-rhythm"
+GOOD_STEP = 0.20
+SAME_STEP = 0.12
+SEPARATOR = 0.6
+BAND = (GOOD_STEP, 0.75)
+SKYLINE_SHARE = 0.15
+"""How much a skyline that is the same on every ledge weighs against the steps."""
+
+
+def step(first: float, second: float) -> float:
+    """Return the relative height step between two heights.
+
+    >>> step(250, 200)
+    0.2
+    """
+    return abs(first - second) / max(first, second, 1.0)
+
+
+def neighbours(columns: tuple[Column, ...]) -> list[tuple[Column, Column]]:
+    """Return the pairs the eye compares: next to each other from left to right."""
+    ordered = sorted(columns, key=lambda column: (column.left + column.right) / 2)
+    return list(zip(ordered, ordered[1:], strict=False))
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read the height steps between neighbours on each ledge.
+
+    A step of ``GOOD_STEP`` or more is right, below ``SAME_STEP`` the two are of one height. In the
+    mirrored figure equal heights left and right of the middle are meant, so only steps between
+    neighbours that are not a pair about the axis count.
+    """
+    scored: list[tuple[float, float]] = []
+    steps: list[float] = []
+    findings: list[Finding] = []
+    contributions: list[tuple[str, float]] = []
+    for ledge, columns in arrangement.columns.items():
+        if arrangement.piece.ledge(ledge).is_wall:
+            continue
+        for first, second in neighbours(columns):
+            if manner.figure == "mirrored" and _is_pair(first, second):
+                continue
+            size = step(first.height, second.height)
+            steps.append(size)
+            scored.append((ramp(size, 0.02, GOOD_STEP), 1.0))
+            contributions += [(identifier, size) for identifier in (*first.ids, *second.ids)]
+            if size < SAME_STEP:
+                findings.append(_same(first, second, size))
+    if not steps:
+        return None
+    skyline = _skyline(arrangement)
+    score = (1 - SKYLINE_SHARE) * weighted_mean(scored) + SKYLINE_SHARE * skyline
+    value = mean(steps)
+    poor = sum(1 for size in steps if size < SAME_STEP)
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=score,
+        shown=f"{round(value * 100)} % step",
+        sentence=(
+            f"Neighbours differ by {round(value * 100)} % in height on average; "
+            + (f"{poor} of {len(steps)} pairs are of one height." if poor else "no two beside each other are of one height.")
+        ),
+        contributions=tuple(contributions),
+        findings=tuple(findings),
+    )
+
+
+def _same(first: Column, second: Column, size: float) -> Finding:
+    return Finding(
+        ID,
+        (*first.ids, *second.ids),
+        f"{capital(first.label)} ({round(first.height)} mm) and {second.label} ({round(second.height)} mm) are of one "
+        f"height beside each other on {first.ledge.label}; set something at most "
+        f"{round(SEPARATOR * min(first.height, second.height))} mm high between them, or raise one.",
+        1 - size / GOOD_STEP,
+    )
+
+
+def _is_pair(first: Column, second: Column) -> bool:
+    middle = first.ledge.left + first.ledge.width / 2
+    offset = abs((first.left + first.right + second.left + second.right) / 4 - middle)
+    return offset <= 0.05 * first.ledge.width
+
+
+def _skyline(arrangement: Arrangement) -> float:
+    """Score how the tallest heights vary from ledge to ledge; 1 with fewer than three ledges."""
+    tops = [max(column.height for column in columns) for columns in arrangement.columns.values()]
+    if len(tops) < 3:
+        return 1.0
+    average = mean(tops)
+    spread = mean([abs(top - average) for top in tops]) / max(average, 1.0)
+    return ramp(spread, 0.0, 0.12)

@@ -1,0 +1,41 @@
+"""Which colour families a look shows, and how much of each."""
+
+from functools import lru_cache
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.colour import families_of, is_green, is_neutral, nearest_family
+from jolly_ledge.model.words import GREENERY
+
+
+def colour_areas(arrangement: Arrangement) -> list[tuple[Standing, str, float]]:
+    """Return every visible colour with the area it shows (mm²)."""
+    areas = []
+    for standing in arrangement.visible:
+        colours = standing.colours
+        whole = sum(share for _, share in colours) or 1.0
+        areas += [(standing, colour, standing.area * share / whole) for colour, share in colours]
+    return areas
+
+
+def is_leaf(standing: Standing, colour: str) -> bool:
+    """Tell whether a colour is the green of a plant, which belongs to no family."""
+    return standing.item.category in GREENERY and is_green(colour)
+
+
+@lru_cache(maxsize=256)
+def _families(colours: tuple[tuple[str, float], ...]) -> tuple[str, ...]:
+    return tuple(colour for colour, _ in families_of(list(colours)))
+
+
+def accent_leaders(arrangement: Arrangement) -> tuple[str, ...]:
+    """Return the leading colours of all chromatic families in a look, strongest first."""
+    totals: dict[str, float] = {}
+    for standing, colour, area in colour_areas(arrangement):
+        if not is_neutral(colour) and not is_leaf(standing, colour):
+            totals[colour] = totals.get(colour, 0.0) + area
+    return _families(tuple(sorted((colour, round(area)) for colour, area in totals.items())))
+
+
+def family_among(colour: str, leaders: tuple[str, ...]) -> str | None:
+    """Return the leader whose family a colour belongs to."""
+    return nearest_family(colour, leaders)

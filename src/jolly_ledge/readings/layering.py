@@ -1,0 +1,112 @@
+"""Layering: whether the depth of a ledge is used, and nothing is lost behind."""
+
+from jolly_ledge.model.arrangement import Arrangement, Column
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.readings.cover import hidden_share, in_front_of
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import mean, ramp, weighted_mean
+from jolly_ledge.readings.words import capital, percent
+
+ID = "layering"
+BAND = (2.0, 3.0)
+BANDS_SCORES = {1: 0.35, 2: 0.9, 3: 1.0}
+SHALLOW_PLAY_MM = 50.0
+"""With less free depth than this nothing can stand before another."""
+
+DEPTH_STEP = 0.12
+MOST_HIDDEN = 0.55
+ALL_BACK = 0.6
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read how many depth bands each ledge uses, what is hidden, and whether all clings to the back.
+
+    Ledges with one column only, or too shallow for two, are left out. The value is the mean count
+    of depth bands.
+    """
+    counted: list[tuple[int, float, Ledge]] = []
+    findings: list[Finding] = []
+    for identifier, columns in arrangement.columns.items():
+        ledge = arrangement.piece.ledge(identifier)
+        if ledge.is_wall or len(columns) < 2 or _play(columns, ledge) < SHALLOW_PLAY_MM:
+            continue
+        bands = depth_bands(columns, ledge)
+        counted.append((bands, float(len(columns)), ledge))
+        if bands == 1:
+            findings.append(
+                Finding(
+                    ID,
+                    tuple(i for column in columns for i in column.ids),
+                    f"All on {ledge.label} stands in one row; lean or set the tallest at the back and bring a small thing forward.",
+                    0.5,
+                )
+            )
+    if not counted:
+        return None
+    lost, contributions = _hidden(arrangement)
+    findings += lost
+    hidden_score = 1 - ramp(max((share for _, share in contributions), default=0.0), MOST_HIDDEN, 1.0)
+    back_score = 1.0 - 0.5 * ramp(_backness(arrangement), ALL_BACK, 0.95)
+    bands_score = weighted_mean([(BANDS_SCORES[min(bands, 3)], weight) for bands, weight, _ in counted])
+    value = weighted_mean([(float(bands), weight) for bands, weight, _ in counted])
+    flat = sum(1 for bands, _, _ in counted if bands == 1)
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 4.0),
+        score=bands_score * (0.6 + 0.4 * hidden_score) * back_score,
+        shown=f"{flat} in a row" if flat else f"{value:.1f} deep",
+        sentence=(
+            f"Things stand {value:.1f} deep on average"
+            + (f"; {flat} of {len(counted)} ledges {'is a single row' if flat == 1 else 'are single rows'}." if flat else "; the depth is used.")
+        ),
+        contributions=tuple(contributions),
+        findings=tuple(findings),
+    )
+
+
+def depth_bands(columns: tuple[Column, ...], ledge: Ledge) -> int:
+    """Count the distinct depths on a ledge: middles further apart than an eighth of its depth."""
+    middles = sorted((column.front + column.back) / 2 for column in columns)
+    bands, start = 1, middles[0]
+    for middle in middles[1:]:
+        if middle - start > DEPTH_STEP * ledge.depth:
+            bands += 1
+            start = middle
+    return bands
+
+
+def _play(columns: tuple[Column, ...], ledge: Ledge) -> float:
+    depths = sorted(column.back - column.front for column in columns)
+    return ledge.depth - depths[0] - 0.5 * depths[1]
+
+
+def _backness(arrangement: Arrangement) -> float:
+    """Return how near the wall all stands: 0 in front, 0.5 in the middle, 1 against the back."""
+    places = []
+    for columns in arrangement.columns.values():
+        for column in columns:
+            play = column.ledge.depth - (column.back - column.front)
+            if play > SHALLOW_PLAY_MM and not column.ledge.is_wall:
+                places.append(min(max(column.front / play, 0.0), 1.0))
+    return mean(places, empty=0.5)
+
+
+def _hidden(arrangement: Arrangement) -> tuple[list[Finding], list[tuple[str, float]]]:
+    findings, shares = [], []
+    for standing in arrangement.visible:
+        share = hidden_share(standing, in_front_of(standing, arrangement.visible))
+        shares.append((standing.id, share))
+        if share > MOST_HIDDEN:
+            findings.append(
+                Finding(
+                    ID,
+                    (standing.id,),
+                    f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; "
+                    "move it sideways or raise it.",
+                    share,
+                )
+            )
+    return findings, shares

@@ -1,0 +1,103 @@
+"""Negative space: how much of every opening, and of the whole piece, things cover."""
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import TABLE_KINDS, Fullness
+from jolly_ledge.readings.cover import covered_area
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import in_band, weighted_mean
+from jolly_ledge.readings.words import percent
+
+ID = "negative-space"
+BANDS: dict[Fullness, tuple[float, float]] = {
+    "airy": (0.20, 0.40),
+    "layered": (0.35, 0.60),
+    "abundant": (0.55, 0.85),
+}
+TABLE_BANDS: dict[Fullness, tuple[float, float]] = {
+    "airy": (0.08, 0.25),
+    "layered": (0.12, 0.36),
+    "abundant": (0.22, 0.50),
+}
+"""A table top is lived on: much less of it is to be covered."""
+
+OPEN_HEIGHT_MM = 420.0
+"""The height that is read over a ledge open above."""
+
+BELOW, ABOVE = 0.35, 0.30
+WHOLE_SHARE = 0.6
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read the covered share of the piece and of each ledge in use against the fullness."""
+    ledges = arrangement.standing_ledges
+    if not ledges or not arrangement.visible:
+        return None
+    table = arrangement.piece.kind in TABLE_KINDS
+    band = (TABLE_BANDS if table else BANDS)[manner.fullness]
+    covers: list[tuple[Ledge, float, float, tuple[Standing, ...]]] = []
+    for ledge in ledges:
+        things = tuple(s for s in arrangement.visible if s.ledge.id == ledge.id and s.placement.pose != "draped")
+        room = ledge.width * (ledge.depth if table else (ledge.clearance or OPEN_HEIGHT_MM))
+        covers.append((ledge, _footprints(things) if table else covered_area(things), room, things))
+    room = sum(cover[2] for cover in covers)
+    value = sum(cover[1] for cover in covers) / room
+    used = [cover for cover in covers if cover[3]]
+    # A single ledge may rest or be full while the whole is right, so its band is wider.
+    loose = (max(band[0] - 0.12, 0.0), min(band[1] + 0.12, 1.0))
+    each = [(in_band(area / free, loose, BELOW, ABOVE), free) for _, area, free, _ in used]
+    score = WHOLE_SHARE * in_band(value, band, BELOW, ABOVE) + (1 - WHOLE_SHARE) * weighted_mean(each)
+    findings = [_crowded(cover, band) for cover in used if cover[1] / cover[2] > loose[1]]
+    if not band[0] <= value <= band[1]:
+        findings.append(_whole(value, band, manner, used))
+    return Reading(
+        id=ID,
+        value=value,
+        band=band,
+        limits=(0.0, 1.0),
+        score=score,
+        shown=percent(value),
+        sentence=f"{percent(value)} of the {'top' if table else 'openings'} is covered; {manner.fullness} wants {percent(band[0])} to {percent(band[1])}.",
+        contributions=tuple(
+            (s.id, (s.width * (s.back - s.front) if table else s.area) / room) for cover in used for s in cover[3]
+        ),
+        findings=tuple(findings),
+    )
+
+
+def _footprints(things: tuple[Standing, ...]) -> float:
+    return sum(s.width * (s.back - s.front) for s in things if s.placement.host is None)
+
+
+def _crowded(cover: tuple[Ledge, float, float, tuple[Standing, ...]], band: tuple[float, float]) -> Finding:
+    ledge, area, free, things = cover
+    return Finding(
+        ID,
+        tuple(s.id for s in things),
+        f"{ledge.label[:1].upper()}{ledge.label[1:]} is crowded: {percent(area / free)} of it is covered, about "
+        f"{percent(sum(band) / 2)} is wanted; take something away.",
+        min((area / free - band[1]) / 0.3, 1.0),
+    )
+
+
+def _whole(
+    value: float,
+    band: tuple[float, float],
+    manner: Manner,
+    used: list[tuple[Ledge, float, float, tuple[Standing, ...]]],
+) -> Finding:
+    ids = tuple(s.id for cover in used for s in cover[3])
+    if value < band[0]:
+        return Finding(
+            ID,
+            ids,
+            f"The whole is bare for {manner.fullness}: {percent(value)} is covered, {percent(band[0])} or more is wanted.",
+            min((band[0] - value) / BELOW, 1.0),
+        )
+    return Finding(
+        ID,
+        ids,
+        f"The whole is full for {manner.fullness}: {percent(value)} is covered, at most {percent(band[1])} is wanted.",
+        min((value - band[1]) / ABOVE, 1.0),
+    )

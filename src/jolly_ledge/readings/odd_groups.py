@@ -1,0 +1,108 @@
+"""Odd groups: how many units stand together, and whether any stands lonely."""
+
+from jolly_ledge.model.arrangement import Arrangement, Column, Vignette
+from jolly_ledge.model.look import Manner
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import weighted_mean
+from jolly_ledge.readings.words import capital, counted, listed
+
+ID = "odd-groups"
+BAND = (0.75, 1.0)
+
+ANCHOR_HEIGHT_SHARE = 0.5
+ANCHOR_WIDTH_SHARE = 0.22
+OPEN_ANCHOR_MM = 240.0
+"""What holds a spot alone: this share of the opening, or this height where it is open above."""
+
+LONELY_SCORE = 0.45
+LOOSE_PAIR_SCORE = 0.4
+STACKED_PAIR_SCORE = 0.75
+LARGE_ODD_SCORE = 0.85
+EVEN_SCORES = {"strict": {4: 0.45, 6: 0.55}, "loose": {4: 0.65, 6: 0.8}}
+"""Four things are easily seen as two and two; six are nearly too many to count."""
+
+COUNTABLE = 7
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read how the vignettes count: 1 (if anchor-sized), 3, 5 and 7 are right.
+
+    The value is the share of vignettes whose count is right.
+    """
+    vignettes = arrangement.vignettes
+    if not vignettes:
+        return None
+    scored: list[tuple[float, float]] = []
+    findings: list[Finding] = []
+    contributions: list[tuple[str, float]] = []
+    right = 0
+    for vignette in vignettes:
+        score, problem = score_of(vignette, manner)
+        scored.append((score, len(vignette.units) ** 0.5))
+        contributions += [(identifier, score) for identifier in vignette.ids]
+        if problem:
+            findings.append(Finding(ID, vignette.ids, problem, 1 - score))
+        else:
+            right += 1
+    value = right / len(vignettes)
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=weighted_mean(scored),
+        shown=f"{right} of {len(vignettes)}",
+        sentence=(
+            f"{capital(counted(right, 'group'))} of {len(vignettes)} "
+            f"{'counts' if right == 1 else 'count'} as an odd group or a worthy single."
+        ),
+        contributions=tuple(contributions),
+        findings=tuple(findings),
+    )
+
+
+def score_of(vignette: Vignette, manner: Manner) -> tuple[float, str]:
+    """Return the score of one vignette and what is wrong with it (empty when nothing is)."""
+    count = len(vignette.units)
+    labels = listed([unit.label for unit in vignette.units])
+    if count == 1:
+        column = vignette.columns[0]
+        if is_anchor_sized(column):
+            return 1.0, ""
+        return LONELY_SCORE, (
+            f"{capital(column.label)} stands alone on {column.ledge.label} and is too small to hold it; "
+            "give it two companions or something larger."
+        )
+    if count % 2:
+        return (1.0 if count <= COUNTABLE else LARGE_ODD_SCORE), ""
+    if manner.figure == "mirrored" and _is_mirrored(vignette):
+        return 1.0, ""
+    if count == 2:
+        if len(vignette.columns) == 1:
+            return STACKED_PAIR_SCORE, ""
+        return LOOSE_PAIR_SCORE, f"{capital(labels)} make a loose two on {vignette.ledge.label}; a third would gather them."
+    score = EVEN_SCORES[manner.odd].get(count, LARGE_ODD_SCORE)
+    if score >= BAND[0]:
+        return score, ""
+    return score, f"{capital(counted(count, 'thing'))} on {vignette.ledge.label} ({labels}) count even; add one or take one away."
+
+
+def is_anchor_sized(column: Column) -> bool:
+    """Tell whether a column is large enough to hold its ledge alone."""
+    ledge = column.ledge
+    wide = column.width >= ANCHOR_WIDTH_SHARE * ledge.width
+    if ledge.clearance:
+        tall = column.height >= ANCHOR_HEIGHT_SHARE * ledge.clearance
+    else:
+        tall = column.height >= OPEN_ANCHOR_MM
+    bulky = column.width * column.height >= 0.12 * ledge.width * (ledge.clearance or 2 * OPEN_ANCHOR_MM)
+    return tall or bulky or (wide and column.width >= 2 * OPEN_ANCHOR_MM)
+
+
+def _is_mirrored(vignette: Vignette) -> bool:
+    """Tell whether the heights of a vignette read the same from both ends."""
+    heights = [column.height for column in sorted(vignette.columns, key=lambda column: column.left)]
+    return all(
+        abs(first - second) <= 0.12 * max(first, second)
+        for first, second in zip(heights, reversed(heights), strict=True)
+    )

@@ -1,0 +1,75 @@
+"""Palette: whether what is seen keeps to the chosen families."""
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.colour import family_name, is_neutral
+from jolly_ledge.model.look import Manner
+from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_leaf
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import ramp
+from jolly_ledge.readings.words import counted, listed, percent
+
+ID = "palette"
+BAND = (0.9, 1.0)
+MOST_FAMILIES = 3
+"""Without a chosen palette, so many colour families may stand beside whites, greys and green."""
+
+THINGS_FOR_EACH_FAMILY = 2
+"""A few things carry fewer families: one for every two things."""
+
+NOUGHT = 0.45
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read the share of visible area within the palette; the green of plants is always welcome.
+
+    Without a chosen palette the largest families are taken for it, and whites, creams, greys and
+    blacks are welcome too.
+    """
+    areas = colour_areas(arrangement)
+    whole = sum(area for _, _, area in areas)
+    if whole <= 0:
+        return None
+    families = manner.palette or _found_families(arrangement)
+    outside: dict[str, float] = {}
+    strangers: dict[str, list[Standing]] = {}
+    for standing, colour, area in areas:
+        if is_leaf(standing, colour) or (not manner.palette and is_neutral(colour)):
+            continue
+        if family_among(colour, families) is None:
+            outside[standing.id] = outside.get(standing.id, 0.0) + area
+            strangers.setdefault(family_name(colour), []).append(standing)
+    value = 1 - sum(outside.values()) / whole
+    names = [family_name(colour) for colour in families]
+    findings = ()
+    if value < BAND[0]:
+        ids = tuple(sorted(outside, key=lambda identifier: -outside[identifier]))
+        things = [f"the {arrangement.by_id[identifier].item.label}" for identifier in ids]
+        findings = (
+            Finding(
+                ID,
+                ids,
+                f"{listed(list(strangers))} ({listed(things)}) {'is' if len(strangers) == 1 else 'are'} outside the "
+                f"{'palette' if manner.palette else 'leading families'}; turn them, cover them or leave them out.",
+                ramp(value, BAND[0], NOUGHT),
+            ),
+        )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=ramp(value, NOUGHT, BAND[0]),
+        shown=percent(value),
+        sentence=(
+            f"{percent(value)} of what is seen keeps to {listed(names, 4) or 'whites and greys'}"
+            + ("." if manner.palette else f": {counted(len(families), 'family', 'families')} found here, none chosen yet.")
+        ),
+        contributions=tuple((standing.id, 1 - outside.get(standing.id, 0.0) / max(standing.area, 1.0)) for standing in arrangement.visible),
+        findings=findings,
+    )
+
+
+def _found_families(arrangement: Arrangement) -> tuple[str, ...]:
+    things = sum(1 for standing in arrangement.visible if standing.placement.pose != "draped")
+    most = min(MOST_FAMILIES, max(1, -(-things // THINGS_FOR_EACH_FAMILY)))
+    return accent_leaders(arrangement)[:most]

@@ -1,0 +1,43 @@
+"""What a reading says."""
+
+from msgspec import Struct
+
+
+class Finding(Struct, frozen=True):
+    """A reading that falls outside its band, at named placements, with the reason."""
+
+    reading: str
+    placements: tuple[str, ...]
+    sentence: str
+    gravity: float = 0.5
+    """0 hardly worth a word, 1 the first thing one sees."""
+
+
+class Reading(Struct, frozen=True):
+    """One measured quality of a look.
+
+    ``value`` is what was measured, ``band`` where it should lie and ``limits`` the ends of the
+    scale it is shown on; ``score`` runs from 0 to 1. ``contributions`` tells what each placement
+    adds to the value, in the reading's own measure.
+    """
+
+    id: str
+    value: float
+    band: tuple[float, float]
+    limits: tuple[float, float]
+    score: float
+    shown: str
+    sentence: str
+    contributions: tuple[tuple[str, float], ...] = ()
+    findings: tuple[Finding, ...] = ()
+
+    @property
+    def within(self) -> bool:
+        """Whether the value lies in its band."""
+        return self.band[0] - 1e-9 <= self.value <= self.band[1] + 1e-9
+
+    @property
+    def placements(self) -> tuple[str, ...]:
+        """The placements it speaks of: those of its findings, else all that contribute."""
+        named = [identifier for finding in self.findings for identifier in finding.placements]
+        return tuple(dict.fromkeys(named or [identifier for identifier, _ in self.contributions]))

@@ -1,0 +1,107 @@
+"""All readings in one list, with the questions they answer and how much each counts."""
+
+from collections.abc import Callable
+
+from msgspec import Struct
+
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.words import Figure
+from jolly_ledge.readings import (
+    alike_apart,
+    colour_echo,
+    contrast,
+    height_rhythm,
+    layering,
+    negative_space,
+    odd_groups,
+    palette,
+    scale,
+    side_balance,
+    weight_low,
+)
+from jolly_ledge.readings.reading import Finding, Reading
+
+Read = Callable[[Arrangement, Manner], Reading | None]
+
+
+class Entry(Struct, frozen=True):
+    """One reading: how it is called, which question it answers, what it counts."""
+
+    id: str
+    name: str
+    question: str
+    read: Read
+    weight: float
+    mirrored_weight: float | None = None
+
+    def weight_for(self, figure: Figure) -> float:
+        """Return what the reading counts in a figure."""
+        if figure == "mirrored" and self.mirrored_weight is not None:
+            return self.mirrored_weight
+        return self.weight
+
+
+HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS = "How many?", "How tall?", "How heavy to the eye?", "Which colours?"
+
+# Weights calibrated on the judgement cases: groups, rhythm and scale carry a look, colour ties it
+# together; contrast and layering refine it. In the mirrored figure balance is the point, and equal
+# heights are meant.
+REGISTER: tuple[Entry, ...] = (
+    Entry(odd_groups.ID, "Odd groups", HOW_MANY, odd_groups.read, 1.0, 0.6),
+    Entry(negative_space.ID, "Negative space", HOW_MANY, negative_space.read, 1.0),
+    Entry(height_rhythm.ID, "Height rhythm", HOW_TALL, height_rhythm.read, 1.2, 0.6),
+    Entry(scale.ID, "Scale", HOW_TALL, scale.read, 1.2),
+    Entry(layering.ID, "Layering", HOW_TALL, layering.read, 0.9),
+    Entry(side_balance.ID, "Side balance", HOW_HEAVY, side_balance.read, 1.0, 1.6),
+    Entry(weight_low.ID, "Weight low", HOW_HEAVY, weight_low.read, 0.9),
+    Entry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 1.0),
+    Entry(colour_echo.ID, "Colour echo", WHICH_COLOURS, colour_echo.read, 1.1),
+    Entry(contrast.ID, "Contrast", WHICH_COLOURS, contrast.read, 0.8),
+    Entry(alike_apart.ID, "Alike apart", WHICH_COLOURS, alike_apart.read, 1.2),
+)
+QUESTIONS: tuple[str, ...] = (HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS)
+NAMES: dict[str, str] = {entry.id: entry.name for entry in REGISTER}
+
+
+class Assessment(Struct, frozen=True):
+    """All readings of a look and the weighted mean of their scores (0 to 1)."""
+
+    score: float
+    readings: tuple[Reading, ...]
+
+    @property
+    def findings(self) -> tuple[Finding, ...]:
+        """All findings, gravest first."""
+        found = [finding for reading in self.readings for finding in reading.findings]
+        return tuple(sorted(found, key=lambda finding: -finding.gravity))
+
+    def reading(self, reading_id: str) -> Reading | None:
+        """Return a reading by its id, None where it does not apply."""
+        return next((reading for reading in self.readings if reading.id == reading_id), None)
+
+
+def assess(arrangement: Arrangement) -> Assessment:
+    """Read a look: every reading that applies, and their weighted mean for its manner."""
+    manner = arrangement.manner
+    readings: list[Reading] = []
+    total = weight = 0.0
+    for entry in REGISTER:
+        reading = entry.read(arrangement, manner)
+        if reading is None:
+            continue
+        readings.append(reading)
+        total += entry.weight_for(manner.figure) * reading.score
+        weight += entry.weight_for(manner.figure)
+    return Assessment(total / weight if weight else 0.0, tuple(readings))
+
+
+EVEN = 0.004
+"""Two scores nearer than this are even."""
+
+
+def better_of(first: float, second: float) -> int:
+    """Return -1 when the first score is better, 1 when the second is, 0 when they are even."""
+    if abs(first - second) < EVEN:
+        return 0
+    return -1 if first > second else 1

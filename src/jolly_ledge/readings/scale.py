@@ -1,0 +1,149 @@
+"""Scale: things against the opening they stand in, and wall pieces against the furniture."""
+
+from msgspec import Struct
+
+from jolly_ledge.model.arrangement import Arrangement, Column, Standing
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.piece import Fixture, Ledge
+from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import in_band, weighted_mean
+from jolly_ledge.readings.words import capital, counted, percent
+
+ID = "scale"
+FILL_BAND = (0.55, 0.90)
+FILL_BELOW, FILL_ABOVE = 0.40, 0.12
+WALL_BAND = (0.50, 0.80)
+TABLE_BAND = (0.08, 0.40)
+STEMS_BAND = (0.15, 0.85)
+"""How much of a vessel's mouth the stems should take."""
+
+STEM_MM = 8.0
+LOST_WIDTH_SHARE = 0.25
+
+
+class Measured(Struct, frozen=True):
+    """One thing measured against its frame."""
+
+    share: float
+    band: tuple[float, float]
+    score: float
+    weight: float
+    placements: tuple[str, ...]
+    problem: str
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read the scale of the tallest thing on every ledge, of wall pieces and of table decor.
+
+    The value is the mean share of the clearance that the tallest things fill (or of the width,
+    where only wall pieces and open tops are there to measure).
+    """
+    measured = [found for ledge in arrangement.standing_ledges for found in _ledge(arrangement, ledge)]
+    measured += _wall_pieces(arrangement)
+    measured += _stems(arrangement)
+    if not measured:
+        return None
+    fills = [found for found in measured if found.band == FILL_BAND] or measured
+    value = weighted_mean([(found.share, found.weight) for found in fills])
+    band = fills[0].band
+    wrong = [found for found in measured if found.problem]
+    return Reading(
+        id=ID,
+        value=value,
+        band=band,
+        limits=(0.0, 1.2),
+        score=weighted_mean([(found.score, found.weight) for found in measured]),
+        shown=f"{len(wrong)} off" if wrong else percent(value),
+        sentence=(
+            f"The tallest things fill {percent(value)} of their openings; {percent(band[0])} to {percent(band[1])} is wanted."
+            if band == FILL_BAND
+            else f"{capital(counted(len(measured), 'thing'))} measured against the furniture: {percent(value)} on average; "
+            f"{percent(band[0])} to {percent(band[1])} is wanted."
+        ),
+        contributions=tuple((identifier, found.share) for found in measured for identifier in found.placements),
+        findings=tuple(Finding(ID, found.placements, found.problem, 1 - found.score) for found in wrong),
+    )
+
+
+def _ledge(arrangement: Arrangement, ledge: Ledge) -> list[Measured]:
+    columns = arrangement.columns.get(ledge.id, ())
+    if not columns:
+        return []
+    if ledge.clearance:
+        return [_fill(columns, ledge, ledge.clearance)]
+    if arrangement.piece.kind in TABLE_KINDS:
+        return [_table_share(columns, ledge)]
+    return []
+
+
+def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measured:
+    tallest = max(columns, key=lambda column: column.height)
+    share = tallest.height / clearance
+    score = in_band(share, FILL_BAND, FILL_BELOW, FILL_ABOVE)
+    problem = ""
+    if share < FILL_BAND[0]:
+        lift = FILL_BAND[0] * clearance - tallest.height
+        lone = len(columns) == 1 and tallest.width < LOST_WIDTH_SHARE * ledge.width
+        score *= 0.8 if lone else 1.0
+        problem = (
+            f"{capital(tallest.label)} {'is lost in' if lone else 'is the tallest on'} {ledge.label}: it fills "
+            f"{percent(share)} of the height, {percent(FILL_BAND[0])} or more is wanted; raise it {round(lift / 5) * 5} mm "
+            "or bring something taller."
+        )
+    elif share > FILL_BAND[1] and share <= 1:
+        problem = (
+            f"{capital(tallest.label)} nearly touches the board over {ledge.label}: it fills {percent(share)} of the "
+            f"height, at most {percent(FILL_BAND[1])} is wanted."
+        )
+    return Measured(share, FILL_BAND, score, 1.0, tallest.ids, problem if score < 0.95 else "")
+
+
+def _table_share(columns: tuple[Column, ...], ledge: Ledge) -> Measured:
+    area = sum((column.right - column.left) * (column.back - column.front) for column in columns)
+    share = area / (ledge.width * ledge.depth)
+    score = in_band(share, TABLE_BAND, 0.08, 0.3)
+    ids = tuple(identifier for column in columns for identifier in column.ids)
+    problem = ""
+    if score < 0.6:
+        word = "too little for" if share < TABLE_BAND[0] else "too much for"
+        problem = f"What stands on {ledge.label} covers {percent(share)} of it, {word} a top of this size."
+    return Measured(share, TABLE_BAND, score, 0.6, ids, problem)
+
+
+def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
+    """Measure what hangs above against the width of the furniture: two thirds is the usual wish."""
+    piece = arrangement.piece
+    hung = [s for s in arrangement.visible if s.placement.pose == "hung" and s.item.category in WALL_CATEGORIES]
+    fixtures = [fixture for fixture in piece.fixtures if fixture.kind in ("mirror", "art")]
+    if not (hung or fixtures) or piece.kind == "bookcase":
+        return []
+    edges: list[Standing | Fixture] = [*hung, *fixtures]
+    left, right = min(edge.left for edge in edges), max(edge.right for edge in edges)
+    share = (right - left) / piece.width
+    score = in_band(share, WALL_BAND, 0.35, 0.35)
+    names = hung[0].item.label if hung else (fixtures[0].name or fixtures[0].kind)
+    problem = ""
+    if score < 0.95:
+        word = "small" if share < WALL_BAND[0] else "wide"
+        problem = (
+            f"The {names} is {word} over the {piece.label}: {percent(share)} of its width, about two thirds is the usual wish."
+        )
+    return [Measured(share, WALL_BAND, score, 1.5, tuple(s.id for s in hung), problem)]
+
+
+def _stems(arrangement: Arrangement) -> list[Measured]:
+    """Measure bunches against the mouth of their vessel, where both are known."""
+    found = []
+    for standing in arrangement.visible:
+        host = arrangement.by_id.get(standing.placement.inside or "")
+        if host is None or not standing.item.stems or not host.item.mouth:
+            continue
+        share = standing.item.stems * STEM_MM**2 / host.item.mouth**2
+        score = in_band(share, STEMS_BAND, 0.15, 0.6)
+        problem = ""
+        if score < 0.9:
+            word = "too few for" if share < STEMS_BAND[0] else "too many for"
+            problem = f"{counted(standing.item.stems, 'stem').capitalize()} are {word} the mouth of the {host.item.label} ({round(host.item.mouth)} mm)."
+        found.append(Measured(share, STEMS_BAND, score, 0.5, (standing.id, host.id), problem))
+    return found

@@ -1,0 +1,41 @@
+"""From a measure to a score between 0 and 1."""
+
+from collections.abc import Sequence
+
+
+def ramp(value: float, nought: float, full: float) -> float:
+    """Rise from 0 at ``nought`` to 1 at ``full`` (which may be the smaller one).
+
+    >>> ramp(0.15, 0.1, 0.2), ramp(5, 3, 1), ramp(2, 3, 1)
+    (0.5, 0.0, 0.5)
+    """
+    return min(max((value - nought) / (full - nought), 0.0), 1.0)
+
+
+def in_band(value: float, band: tuple[float, float], below: float, above: float) -> float:
+    """Score 1 within the band, falling to 0 over ``below`` under it and ``above`` over it.
+
+    >>> in_band(0.4, (0.5, 0.9), 0.2, 0.2)
+    0.5
+    """
+    low, high = band
+    if value < low:
+        return ramp(value, low - below, low)
+    if value > high:
+        return ramp(value, high + above, high)
+    return 1.0
+
+
+def weighted_mean(pairs: Sequence[tuple[float, float]], empty: float = 1.0) -> float:
+    """Return the mean of (value, weight) pairs, or ``empty`` without any weight.
+
+    >>> weighted_mean([(1.0, 3.0), (0.0, 1.0)])
+    0.75
+    """
+    whole = sum(weight for _, weight in pairs)
+    return sum(value * weight for value, weight in pairs) / whole if whole > 0 else empty
+
+
+def mean(values: Sequence[float], empty: float = 1.0) -> float:
+    """Return the plain mean, or ``empty`` without values."""
+    return sum(values) / len(values) if values else empty

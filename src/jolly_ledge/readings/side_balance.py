@@ -1,0 +1,74 @@
+"""Side balance: the moment of visual weight about the upright axis."""
+
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.look import Manner
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import ramp
+from jolly_ledge.readings.weight import weights
+from jolly_ledge.readings.words import listed
+
+ID = "side-balance"
+BAND = (-0.06, 0.06)
+FAIR = 0.12
+LIMIT = 0.5
+FAIR_SCORE = 0.75
+
+
+def moment(arrangement: Arrangement) -> tuple[float, dict[str, float]]:
+    """Return the balance point as a share of the half width (left is below 0) and each placement's part.
+
+    The sum of weight × distance from the axis, over the whole weight × half the width.
+    """
+    by_id = weights(arrangement)
+    whole = sum(by_id.values())
+    half = arrangement.piece.width / 2
+    if whole <= 0:
+        return 0.0, {}
+    parts = {
+        standing.id: by_id[standing.id] * (standing.x - half) / (whole * half) for standing in arrangement.visible
+    }
+    return sum(parts.values()), parts
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read how far the visual weight lies to one side: ±0.06 is level, ±0.12 fair."""
+    if not arrangement.visible:
+        return None
+    value, parts = moment(arrangement)
+    size = abs(value)
+    if size <= BAND[1]:
+        score = 1.0
+    elif size <= FAIR:
+        score = 1 - (1 - FAIR_SCORE) * ramp(size, BAND[1], FAIR)
+    else:
+        score = FAIR_SCORE * ramp(size, LIMIT + 0.15, FAIR)
+    side = "left" if value < 0 else "right"
+    shown = "level" if size <= BAND[1] else f"{round(size * 100)} % {side}"
+    findings = ()
+    if size > BAND[1]:
+        heavy = sorted(parts, key=lambda identifier: parts[identifier], reverse=value > 0)[:2]
+        names = listed([f"the {arrangement.by_id[identifier].item.label}" for identifier in heavy])
+        findings = (
+            Finding(
+                ID,
+                tuple(heavy),
+                f"The whole leans {round(size * 100)} % to the {side}, mostly by {names}; "
+                f"move weight to the {'right' if value < 0 else 'left'} or bring some there.",
+                min(size / LIMIT, 1.0),
+            ),
+        )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(-LIMIT, LIMIT),
+        score=score,
+        shown=shown,
+        sentence=(
+            "Left and right weigh the same to the eye."
+            if size <= BAND[1]
+            else f"The balance point lies {round(size * 100)} % of the half width to the {side}; 12 % is still fair."
+        ),
+        contributions=tuple(parts.items()),
+        findings=findings,
+    )

@@ -1,0 +1,65 @@
+"""Visual weight: how heavy a thing is to the eye, apart from its mass."""
+
+from functools import lru_cache
+
+from jolly_ledge.model.arrangement import Arrangement, Standing, Unit
+from jolly_ledge.model.colour import difference
+from jolly_ledge.model.words import Finish
+
+FINISH_FACTORS: dict[Finish, float] = {
+    "clear": 0.45,  # the back shows through
+    "gloss": 1.1,  # catches the light
+    "metal": 1.1,
+    "rough": 1.1,  # holds shade
+    "woven": 1.1,
+    "matt": 1.0,
+    "satin": 1.0,
+}
+
+DETAIL_FACTOR = 1.15
+"""Faces, pattern and lettering hold the eye longer than plain surfaces."""
+
+DETAILED_CATEGORIES = frozenset({"art", "book-row", "mirror"})
+DETAILED_SHAPES = frozenset({"figure", "orrery", "globe"})
+PATTERN_COLOURS = 3
+
+TONE_FLOOR, TONE_SLOPE, TONE_CEILING = 0.5, 1 / 50, 2.0
+
+
+@lru_cache(maxsize=65_536)
+def tone(colour: str, backdrop: str) -> float:
+    """Return how strongly a colour stands out from what is behind it.
+
+    0.5 + ΔE/50 with CIEDE2000, held to 0.5 to 2.
+    """
+    return min(TONE_FLOOR + difference(colour, backdrop) * TONE_SLOPE, TONE_CEILING)
+
+
+def visual_weight(standing: Standing, backdrop: str) -> float:
+    """Return the visual weight of one thing, in mm² of middling surface.
+
+    Visible area × tone × finish × detail; nought when hidden.
+    """
+    if standing.hidden:
+        return 0.0
+    colours = standing.colours
+    whole = sum(share for _, share in colours) or 1.0
+    tones = sum(tone(colour, backdrop) * share for colour, share in colours) / whole
+    item = standing.item
+    detailed = (
+        item.category in DETAILED_CATEGORIES or item.shape in DETAILED_SHAPES or len(colours) >= PATTERN_COLOURS
+    )
+    return standing.area * tones * FINISH_FACTORS[item.finish] * (DETAIL_FACTOR if detailed else 1.0)
+
+
+def weights(arrangement: Arrangement) -> dict[str, float]:
+    """Return the visual weight of every visible placement."""
+    piece = arrangement.piece
+    return {
+        standing.id: visual_weight(standing, piece.backdrop_of(standing.ledge)) for standing in arrangement.visible
+    }
+
+
+def unit_weight(unit: Unit, by_id: dict[str, float]) -> float:
+    """Return the visual weight of a unit."""
+    return sum(by_id[identifier] for identifier in unit.ids)

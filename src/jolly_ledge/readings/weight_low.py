@@ -1,0 +1,63 @@
+"""Weight low: whether what is heavy to the eye stands low."""
+
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.look import Manner
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import ramp
+from jolly_ledge.readings.weight import weights
+from jolly_ledge.readings.words import percent
+
+ID = "weight-low"
+BAND = (0.0, 0.52)
+OPEN_TOP_MM = 400.0
+TOP_SHARE = 0.4
+"""How much an overweight top ledge counts against the height of the whole."""
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read the height of the centre of visual weight between the lowest and the highest ledge.
+
+    Left out for pieces with ledges on one level only.
+    """
+    ledges = arrangement.standing_ledges
+    if not arrangement.visible or not ledges:
+        return None
+    low, highest = min(ledge.floor for ledge in ledges), max(ledge.floor for ledge in ledges)
+    if highest - low < 150:
+        return None
+    reach = max(ledge.floor + (ledge.clearance or OPEN_TOP_MM) for ledge in ledges)
+    by_id = weights(arrangement)
+    whole = sum(by_id.values()) or 1.0
+    parts = {
+        standing.id: by_id[standing.id] / whole * ((standing.bottom + standing.top) / 2 - low) / (reach - low)
+        for standing in arrangement.visible
+    }
+    value = sum(parts.values())
+    on_top = [s for s in arrangement.visible if s.ledge.floor > highest - 50]
+    top_share = sum(by_id[s.id] for s in on_top) / whole
+    levels = len({round(ledge.floor / 50) for ledge in ledges})
+    fair_share = 1 / levels
+    score = (1 - TOP_SHARE) * ramp(value, 0.85, BAND[1]) + TOP_SHARE * ramp(top_share, min(3 * fair_share, 1.0), fair_share)
+    findings = ()
+    if score < 0.8 and on_top:
+        heaviest = max(on_top, key=lambda standing: by_id[standing.id])
+        findings = (
+            Finding(
+                ID,
+                (heaviest.id,),
+                f"The top carries {percent(top_share)} of the visual weight, most of it the {heaviest.item.label}; "
+                "let it change places with something light from below.",
+                1 - score,
+            ),
+        )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=score,
+        shown="low" if value <= BAND[1] else f"{percent(value)} up",
+        sentence=f"The centre of visual weight lies at {percent(value)} of the height; the top ledge carries {percent(top_share)}.",
+        contributions=tuple(parts.items()),
+        findings=findings,
+    )

@@ -1,0 +1,43 @@
+"""How readings speak of things and figures."""
+
+from collections.abc import Sequence
+
+NUMBERS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve")
+
+
+def counted(count: int, one: str, many: str = "") -> str:
+    """Return a count in words.
+
+    >>> counted(2, "unit"), counted(1, "shelf", "shelves"), counted(13, "thing")
+    ('two units', 'one shelf', '13 things')
+    """
+    number = NUMBERS[count] if 0 <= count < len(NUMBERS) else str(count)
+    return f"{number} {one if count == 1 else many or one + 's'}"
+
+
+def listed(labels: Sequence[str], most: int = 3) -> str:
+    """Return names in a row.
+
+    >>> listed(["the urn", "the bowl"]), listed(["a", "b", "c", "d", "e"])
+    ('the urn and the bowl', 'a, b, c and two more')
+    """
+    names = list(dict.fromkeys(labels))
+    if len(names) > most + 1:
+        return f"{', '.join(names[:most])} and {counted(len(names) - most, 'more', 'more')}"
+    if len(names) < 2:
+        return "".join(names)
+    return f"{', '.join(names[:-1])} and {names[-1]}"
+
+
+def capital(sentence: str) -> str:
+    """Return the sentence with a capital first letter, the rest untouched."""
+    return sentence[:1].upper() + sentence[1:]
+
+
+def percent(share: float) -> str:
+    """Return a share in whole per cent.
+
+    >>> percent(0.457)
+    '46 %'
+    """
+    return f"{round(share * 100)} %"
