@@ -6,7 +6,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.words import Finish
 from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_leaf
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, weighted_mean
+from jolly_ledge.readings.score import evidence_of, ramp, weighted_mean
 from jolly_ledge.readings.words import capital, counted, listed
 
 ID = "colour-echo"
@@ -73,6 +73,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),
+        evidence=evidence_of(max(len(arrangement.units), 2 * len(arrangement.columns)), 6),
     )
 
 

@@ -3,6 +3,7 @@
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.look import Manner
+from jolly_ledge.readings.background import lies_on_seen_surface, seen_against
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp, weighted_mean
 from jolly_ledge.readings.words import capital, listed
@@ -11,12 +12,8 @@ ID = "contrast"
 BAND = (12.0, 70.0)
 SHOUT_END = 110.0
 SHOUT_FLOOR = 0.7
-LOW_SHARE = 0.35
-"""A thing lower than this share of its ledge's depth is seen against the surface under it."""
-
-EYE_LEVEL_MM = 1300.0
-FRONT_VIEW_SHARE = 0.35
-"""Even a low thing is partly seen against the back."""
+FAINT = 0.6
+"""Below this share of the band's lower end a thing can hardly be seen."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -29,13 +26,14 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     contributions: list[tuple[str, float]] = []
     faint: list[Standing] = []
     for standing in seen:
-        size = contrast_of(standing, arrangement)
-        score = size / BAND[0] if size < BAND[0] else 1 - (1 - SHOUT_FLOOR) * ramp(size, BAND[1], SHOUT_END)
+        against = _against(standing, arrangement)
+        size = sum(_differs(standing, back) * part for back, part in against)
+        score = sum(_plain_to_see(_differs(standing, back)) * part for back, part in against)
         weight = standing.area**0.5
         scored.append((score, weight))
         values.append((size, weight))
         contributions.append((standing.id, size))
-        if size < 0.6 * BAND[0]:
+        if _differs(standing, against[0][0]) < FAINT * BAND[0]:
             faint.append(standing)
     value = weighted_mean(values)
     findings = tuple(
@@ -44,7 +42,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             (standing.id,),
             f"{capital(f'the {standing.item.label}')} vanishes against {_behind_words(standing, arrangement)}; "
             "swap it with something lighter or darker, or set something between.",
-            1 - contrast_of(standing, arrangement) / BAND[0],
+            1 - _differs(standing, _against(standing, arrangement)[0][0]) / BAND[0],
         )
         for standing in faint
     )
@@ -64,40 +62,22 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def contrast_of(standing: Standing, arrangement: Arrangement) -> float:
-    """Return the colour difference of a thing to what it is seen against.
-
-    Low things on a surface below eye level whose colour is known are seen mostly against that
-    surface. Things that stand wholly before a taller one are seen against it.
-    """
-    behind = _backdrop(standing, arrangement)
-    size = _differs(standing, behind)
-    if _lies_on_seen_surface(standing):
-        under = _differs(standing, standing.ledge.colour or behind)
-        return FRONT_VIEW_SHARE * min(size, BAND[1]) + (1 - FRONT_VIEW_SHARE) * under
-    return size
+def _against(standing: Standing, arrangement: Arrangement) -> tuple[tuple[str, float], ...]:
+    """Return what a thing is seen against: a taller thing wholly behind it, the surface, the back."""
+    other = _covered_by(standing, arrangement)
+    return ((other.item.main_colour, 1.0),) if other is not None else seen_against(standing, arrangement.piece)
 
 
-def _lies_on_seen_surface(standing: Standing) -> bool:
-    ledge = standing.ledge
-    return (
-        ledge.colour is not None
-        and ledge.clearance is None
-        and ledge.floor < EYE_LEVEL_MM
-        and standing.depth_order == 0
-        and standing.height < LOW_SHARE * ledge.depth
-    )
+def _plain_to_see(size: float) -> float:
+    if size < BAND[0]:
+        return (size / BAND[0]) ** 1.5
+    return 1 - (1 - SHOUT_FLOOR) * ramp(size, BAND[1], SHOUT_END)
 
 
 def _differs(standing: Standing, behind: str) -> float:
     colours = standing.colours
     whole = sum(share for _, share in colours) or 1.0
     return sum(difference(colour, behind) * share for colour, share in colours) / whole
-
-
-def _backdrop(standing: Standing, arrangement: Arrangement) -> str:
-    other = _covered_by(standing, arrangement)
-    return other.item.main_colour if other is not None else arrangement.piece.backdrop_of(standing.ledge)
 
 
 def _covered_by(standing: Standing, arrangement: Arrangement) -> Standing | None:
@@ -120,4 +100,4 @@ def _behind_words(standing: Standing, arrangement: Arrangement) -> str:
     other = _covered_by(standing, arrangement)
     if other is not None:
         return f"the {other.item.label} behind it"
-    return f"the {'top' if _lies_on_seen_surface(standing) else 'back'} of {standing.ledge.label}"
+    return f"the {'top' if lies_on_seen_surface(standing) else 'back'} of {standing.ledge.label}"

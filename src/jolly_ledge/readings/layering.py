@@ -5,7 +5,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.cover import hidden_share, in_front_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean, ramp, weighted_mean
+from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
 from jolly_ledge.readings.words import capital, percent
 
 ID = "layering"
@@ -64,6 +64,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),
+        evidence=evidence_of(sum(int(weight) for _, weight, _ in counted), 5),
     )
 
 

@@ -25,8 +25,9 @@ TABLE_BANDS: dict[Fullness, tuple[float, float]] = {
 OPEN_HEIGHT_MM = 420.0
 """The height that is read over a ledge open above."""
 
-BELOW, ABOVE = 0.35, 0.30
+BELOW, ABOVE = 0.35, 0.20
 WHOLE_SHARE = 0.6
+LEDGE_MARGIN = 0.08
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -45,7 +46,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     value = sum(cover[1] for cover in covers) / room
     used = [cover for cover in covers if cover[3]]
     # A single ledge may rest or be full while the whole is right, so its band is wider.
-    loose = (max(band[0] - 0.12, 0.0), min(band[1] + 0.12, 1.0))
+    loose = (max(band[0] - LEDGE_MARGIN, 0.0), min(band[1] + LEDGE_MARGIN, 1.0))
     each = [(in_band(area / free, loose, BELOW, ABOVE), free) for _, area, free, _ in used]
     score = WHOLE_SHARE * in_band(value, band, BELOW, ABOVE) + (1 - WHOLE_SHARE) * weighted_mean(each)
     findings = [_crowded(cover, band) for cover in used if cover[1] / cover[2] > loose[1]]

@@ -3,7 +3,7 @@
 from jolly_ledge.model.arrangement import Arrangement, Column, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import weighted_mean
+from jolly_ledge.readings.score import mean, weighted_mean
 from jolly_ledge.readings.words import capital, counted, listed
 
 ID = "odd-groups"
@@ -15,6 +15,13 @@ OPEN_ANCHOR_MM = 240.0
 """What holds a spot alone: this share of the opening, or this height where it is open above."""
 
 LONELY_SCORE = 0.45
+COUNTERWEIGHT_SCORE = 0.75
+"""A small single that answers a group on the same ledge is not lonely."""
+
+LEDGE_SHARE = 0.35
+"""How much the count of a whole ledge weighs beside the counts of its groups."""
+
+EVEN_LEDGE_SCORE = 0.6
 LOOSE_PAIR_SCORE = 0.4
 STACKED_PAIR_SCORE = 0.75
 LARGE_ODD_SCORE = 0.85
@@ -37,7 +44,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     contributions: list[tuple[str, float]] = []
     right = 0
     for vignette in vignettes:
-        score, problem = score_of(vignette, manner)
+        alone = len(arrangement.columns[vignette.ledge.id]) == 1
+        score, problem = score_of(vignette, manner, alone=alone)
         scored.append((score, len(vignette.units) ** 0.5))
         contributions += [(identifier, score) for identifier in vignette.ids]
         if problem:
@@ -50,7 +58,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=weighted_mean(scored),
+        score=(1 - LEDGE_SHARE) * weighted_mean(scored) + LEDGE_SHARE * _ledges_score(arrangement, manner),
         shown=f"{right} of {len(vignettes)}",
         sentence=(
             f"{capital(counted(right, 'group'))} of {len(vignettes)} "
@@ -61,7 +69,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def score_of(vignette: Vignette, manner: Manner) -> tuple[float, str]:
+def _ledges_score(arrangement: Arrangement, manner: Manner) -> float:
+    scores = []
+    for columns in arrangement.columns.values():
+        count = sum(len(column.units) for column in columns)
+        even = count % 2 == 0 and count < COUNTABLE and manner.figure != "mirrored"
+        scores.append(EVEN_LEDGE_SCORE if even else 1.0)
+    return mean(scores)
+
+
+def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple[float, str]:
     """Return the score of one vignette and what is wrong with it (empty when nothing is)."""
     count = len(vignette.units)
     labels = listed([unit.label for unit in vignette.units])
@@ -69,6 +86,8 @@ def score_of(vignette: Vignette, manner: Manner) -> tuple[float, str]:
         column = vignette.columns[0]
         if is_anchor_sized(column):
             return 1.0, ""
+        if not alone:
+            return COUNTERWEIGHT_SCORE, ""
         return LONELY_SCORE, (
             f"{capital(column.label)} stands alone on {column.ledge.label} and is too small to hold it; "
             "give it two companions or something larger."

@@ -30,6 +30,8 @@ class Reading(Struct, frozen=True):
     sentence: str
     contributions: tuple[tuple[str, float], ...] = ()
     findings: tuple[Finding, ...] = ()
+    evidence: float = 1.0
+    """How much the look gives to go on, 0 to 1: three things tell little about a balance."""
 
     @property
     def within(self) -> bool:

@@ -6,7 +6,6 @@ from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.words import Figure
 from jolly_ledge.readings import (
     alike_apart,
     colour_echo,
@@ -33,27 +32,32 @@ class Entry(Struct, frozen=True):
     question: str
     read: Read
     weight: float
-    mirrored_weight: float | None = None
+    mirrored: float = 1.0
+    airy: float = 1.0
+    """What the weight is multiplied by in the mirrored figure and in the airy fullness."""
 
-    def weight_for(self, figure: Figure) -> float:
-        """Return what the reading counts in a figure."""
-        if figure == "mirrored" and self.mirrored_weight is not None:
-            return self.mirrored_weight
-        return self.weight
+    def weight_for(self, manner: Manner) -> float:
+        """Return what the reading counts in a manner."""
+        weight = self.weight
+        if manner.figure == "mirrored":
+            weight *= self.mirrored
+        if manner.fullness == "airy":
+            weight *= self.airy
+        return weight
 
 
 HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS = "How many?", "How tall?", "How heavy to the eye?", "Which colours?"
 
 # Weights calibrated on the judgement cases: groups, rhythm and scale carry a look, colour ties it
 # together; contrast and layering refine it. In the mirrored figure balance is the point, and equal
-# heights are meant.
+# heights are meant; in the airy fullness the rest is the point, and few things stand before others.
 REGISTER: tuple[Entry, ...] = (
-    Entry(odd_groups.ID, "Odd groups", HOW_MANY, odd_groups.read, 1.0, 0.6),
-    Entry(negative_space.ID, "Negative space", HOW_MANY, negative_space.read, 1.0),
-    Entry(height_rhythm.ID, "Height rhythm", HOW_TALL, height_rhythm.read, 1.2, 0.6),
+    Entry(odd_groups.ID, "Odd groups", HOW_MANY, odd_groups.read, 1.0, mirrored=0.6),
+    Entry(negative_space.ID, "Negative space", HOW_MANY, negative_space.read, 1.3, airy=1.5),
+    Entry(height_rhythm.ID, "Height rhythm", HOW_TALL, height_rhythm.read, 1.2, mirrored=0.5),
     Entry(scale.ID, "Scale", HOW_TALL, scale.read, 1.2),
-    Entry(layering.ID, "Layering", HOW_TALL, layering.read, 0.9),
-    Entry(side_balance.ID, "Side balance", HOW_HEAVY, side_balance.read, 1.0, 1.6),
+    Entry(layering.ID, "Layering", HOW_TALL, layering.read, 0.9, airy=0.6),
+    Entry(side_balance.ID, "Side balance", HOW_HEAVY, side_balance.read, 1.0, mirrored=1.6),
     Entry(weight_low.ID, "Weight low", HOW_HEAVY, weight_low.read, 0.9),
     Entry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 1.0),
     Entry(colour_echo.ID, "Colour echo", WHICH_COLOURS, colour_echo.read, 1.1),
@@ -91,8 +95,9 @@ def assess(arrangement: Arrangement) -> Assessment:
         if reading is None:
             continue
         readings.append(reading)
-        total += entry.weight_for(manner.figure) * reading.score
-        weight += entry.weight_for(manner.figure)
+        counts = entry.weight_for(manner) * reading.evidence
+        total += counts * reading.score
+        weight += counts
     return Assessment(total / weight if weight else 0.0, tuple(readings))
 
 

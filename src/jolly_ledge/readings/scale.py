@@ -20,6 +20,8 @@ STEMS_BAND = (0.15, 0.85)
 
 STEM_MM = 8.0
 LOST_WIDTH_SHARE = 0.25
+BREADTH, BREADTH_FROM = 0.5, 0.15
+"""A broad low thing is less lost than a narrow one: half of its width share beyond 0.15 is added."""
 
 
 class Measured(Struct, frozen=True):
@@ -80,7 +82,10 @@ def _ledge(arrangement: Arrangement, ledge: Ledge) -> list[Measured]:
 def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measured:
     tallest = max(columns, key=lambda column: column.height)
     share = tallest.height / clearance
-    score = in_band(share, FILL_BAND, FILL_BELOW, FILL_ABOVE)
+    presence = share
+    if share < FILL_BAND[0]:
+        presence = min(share + BREADTH * max(tallest.width / ledge.width - BREADTH_FROM, 0.0), FILL_BAND[0])
+    score = in_band(presence, FILL_BAND, FILL_BELOW, FILL_ABOVE)
     problem = ""
     if share < FILL_BAND[0]:
         lift = FILL_BAND[0] * clearance - tallest.height

@@ -3,7 +3,7 @@
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp
+from jolly_ledge.readings.score import evidence_of, ramp
 from jolly_ledge.readings.weight import weights
 from jolly_ledge.readings.words import listed
 
@@ -71,4 +71,5 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         contributions=tuple(parts.items()),
         findings=findings,
+        evidence=evidence_of(len(arrangement.units), 6),
     )

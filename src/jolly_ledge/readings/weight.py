@@ -4,7 +4,9 @@ from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing, Unit
 from jolly_ledge.model.colour import difference
+from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import Finish
+from jolly_ledge.readings.background import seen_against
 
 FINISH_FACTORS: dict[Finish, float] = {
     "clear": 0.45,  # the back shows through
@@ -35,7 +37,7 @@ def tone(colour: str, backdrop: str) -> float:
     return min(TONE_FLOOR + difference(colour, backdrop) * TONE_SLOPE, TONE_CEILING)
 
 
-def visual_weight(standing: Standing, backdrop: str) -> float:
+def visual_weight(standing: Standing, piece: Piece) -> float:
     """Return the visual weight of one thing, in mm² of middling surface.
 
     Visible area × tone × finish × detail; nought when hidden.
@@ -44,7 +46,8 @@ def visual_weight(standing: Standing, backdrop: str) -> float:
         return 0.0
     colours = standing.colours
     whole = sum(share for _, share in colours) or 1.0
-    tones = sum(tone(colour, backdrop) * share for colour, share in colours) / whole
+    against = seen_against(standing, piece)
+    tones = sum(tone(colour, back) * share * part for colour, share in colours for back, part in against) / whole
     item = standing.item
     detailed = (
         item.category in DETAILED_CATEGORIES or item.shape in DETAILED_SHAPES or len(colours) >= PATTERN_COLOURS
@@ -56,7 +59,7 @@ def weights(arrangement: Arrangement) -> dict[str, float]:
     """Return the visual weight of every visible placement."""
     piece = arrangement.piece
     return {
-        standing.id: visual_weight(standing, piece.backdrop_of(standing.ledge)) for standing in arrangement.visible
+        standing.id: visual_weight(standing, piece) for standing in arrangement.visible
     }
 
 

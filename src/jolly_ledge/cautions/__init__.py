@@ -1,0 +1,1 @@
+"""Cautions: physical and household facts to heed, kept apart from every score."""

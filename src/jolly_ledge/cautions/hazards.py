@@ -1,0 +1,85 @@
+"""Heavy things high up and things that roll."""
+
+from collections.abc import Iterable
+
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.model.arrangement import Arrangement, Standing
+
+HIGH_MM = 1400.0
+"""About the shoulder of an adult: above it a thing is lifted with stretched arms."""
+
+HEAVY_KG = 4.0
+VERY_HEAVY_KG = 9.0
+DENSE_MATERIALS = ("stone", "iron", "steel", "bronze", "brass", "marble", "concrete", "meteorite", "lead", "metal")
+DENSE_VOLUME_MM3 = 1.2e6
+"""A solid of dense stuff larger than this (about 3 kg of stone) is likely heavy."""
+
+BOOKEND_GAP_MM = 15.0
+SHOULDER_SHARE = 0.35
+
+
+def heavy_high(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report heavy or breakable things above shoulder height, and unweighed ones likely heavy."""
+    for standing in arrangement.standings:
+        if standing.bottom < HIGH_MM or standing.placement.pose == "hung":
+            continue
+        item = standing.item
+        where = f"on {standing.ledge.label}, {round(standing.bottom / 10)} cm up"
+        if item.mass is not None and item.mass >= HEAVY_KG:
+            yield Caution(
+                "heavy-high",
+                "stop" if item.mass >= VERY_HEAVY_KG else "heed",
+                (standing.id,),
+                f"The {item.label} ({item.mass:g} kg) stands {where}; set it lower, or check that the shelf and its fixing "
+                "are rated for it and that nobody must lift it overhead.",
+            )
+        elif item.mass is None and _likely_heavy(standing):
+            yield Caution(
+                "heavy-high",
+                "unknown",
+                (standing.id,),
+                f"The {item.label} stands {where} and its mass is unknown; weigh it before it goes up.",
+            )
+
+
+def _likely_heavy(standing: Standing) -> bool:
+    item = standing.item
+    dense = any(word in item.material.lower() for word in DENSE_MATERIALS)
+    return (dense or item.is_book or item.shape == "stone") and item.width * item.height * item.depth >= DENSE_VOLUME_MM3
+
+
+def rolls(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report things that roll and that nothing holds: no tray, no bowl, no neighbour on both sides."""
+    for standing in arrangement.visible:
+        if "rolls" not in standing.item.traits or standing.placement.inside:
+            continue
+        host = arrangement.by_id.get(standing.placement.on or "")
+        if host is not None and host.item.category in ("tray", "bowl", "basket"):
+            continue
+        held = sum(_holds(side, standing, arrangement) for side in ("left", "right"))
+        if held == 2:
+            continue
+        height = standing.bottom
+        yield Caution(
+            "rolls",
+            "heed",
+            (standing.id,),
+            f"The {standing.item.label} rolls and nothing stops it on {standing.ledge.label}, {round(height / 10)} cm up; give it a "
+            "ring, a bowl or a tray.",
+        )
+
+
+def _holds(side: str, standing: Standing, arrangement: Arrangement) -> bool:
+    ledge = standing.ledge
+    if standing.depth_order == 0 and ledge.clearance is not None:
+        gap = standing.left - ledge.left if side == "left" else ledge.right - standing.right
+        if gap <= BOOKEND_GAP_MM:
+            return True
+    for other in arrangement.visible:
+        if other.id == standing.id or other.ledge.id != ledge.id or abs(other.bottom - standing.bottom) > 1:
+            continue
+        gap = standing.left - other.right if side == "left" else other.left - standing.right
+        crosses = other.front < standing.z < other.back
+        if crosses and -1 <= gap <= BOOKEND_GAP_MM and other.height >= SHOULDER_SHARE * standing.height:
+            return True
+    return False

@@ -1,0 +1,167 @@
+"""Fit, collision and overhang: whether things can stand where they are drawn."""
+
+import math
+from collections.abc import Iterable
+
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.model.arrangement import Arrangement, Standing
+
+TOLERANCE_MM = 1.0
+JUT_MM = 25.0
+"""So far a thing may jut out over its support."""
+
+
+def fit(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report things too tall, too wide or too deep for where they stand."""
+    for standing in arrangement.visible:
+        ledge, name = standing.ledge, standing.item.label
+        if ledge.is_wall and standing.placement.pose != "hung":
+            yield Caution("fit", "stop", (standing.id,), f"The {name} stands where there is only a wall; hang it or move it to a ledge.")
+            continue
+        over = standing.top - ledge.floor - ledge.clearance if ledge.clearance is not None else 0.0
+        if over > TOLERANCE_MM:
+            what = "is too tall for" if standing.placement.host is None else "reaches too high on"
+            yield Caution(
+                "fit",
+                "stop",
+                (standing.id,),
+                f"The {name} {what} {ledge.label}: {_mm(over)} more than the clearance of {_mm(ledge.clearance or 0)}.",
+            )
+        if standing.depth_order == 0 and standing.width > ledge.width + TOLERANCE_MM:
+            yield Caution(
+                "fit", "stop", (standing.id,), f"The {name} is {_mm(standing.width - ledge.width)} wider than {ledge.label}."
+            )
+        deep = standing.back - standing.front
+        if standing.depth_order == 0 and deep > ledge.depth + JUT_MM:
+            yield Caution("fit", "stop", (standing.id,), f"The {name} is {_mm(deep - ledge.depth)} deeper than {ledge.label}.")
+    yield from _inside(arrangement)
+
+
+def _inside(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report hidden things that are larger than what is said to hold them."""
+    for standing in arrangement.standings:
+        host = arrangement.by_id.get(standing.placement.inside or "")
+        if host is None or not standing.hidden or host.item.category == "tray":
+            continue
+        sizes = sorted((standing.item.width, standing.item.height, standing.item.depth))
+        room = sorted((host.item.width, host.item.height, host.item.depth))
+        if any(size > free + TOLERANCE_MM for size, free in zip(sizes, room, strict=True)):
+            yield Caution(
+                "fit", "stop", (standing.id, host.id), f"The {standing.item.label} does not go into the {host.item.label}: it is larger."
+            )
+
+
+def collision(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report things that would be in one place: footprints and heights overlap."""
+    solid = [s for s in arrangement.visible if s.placement.pose != "draped"]
+    for index, first in enumerate(solid):
+        for second in solid[index + 1 :]:
+            if first.ledge.id == second.ledge.id and _collide(first, second, arrangement):
+                yield Caution(
+                    "collision",
+                    "stop",
+                    (first.id, second.id),
+                    f"The {first.item.label} and the {second.item.label} are in one place on {first.ledge.label}; "
+                    "move one aside, forward or back.",
+                )
+
+
+def _collide(first: Standing, second: Standing, arrangement: Arrangement) -> bool:
+    width = min(first.right, second.right) - max(first.left, second.left)
+    deep = min(first.back, second.back) - max(first.front, second.front)
+    high = min(first.top, second.top) - max(first.bottom, second.bottom)
+    if min(width, deep, high) <= TOLERANCE_MM:
+        return False
+    if _carries(first, second, arrangement) or _carries(second, first, arrangement):
+        return False
+    if first.item.is_round and second.item.is_round and _is_circle(first) and _is_circle(second):
+        away = math.hypot(first.x - second.x, first.z - second.z)
+        return away < (first.width + second.width) / 2 - TOLERANCE_MM
+    return True
+
+
+def _is_circle(standing: Standing) -> bool:
+    deep = standing.back - standing.front
+    return standing.placement.pose == "upright" and abs(standing.width - deep) <= 0.25 * max(standing.width, deep)
+
+
+def _carries(host: Standing, guest: Standing, arrangement: Arrangement) -> bool:
+    """Tell whether a thing carries or holds another, at any remove."""
+    step = guest.placement.host
+    while step is not None:
+        if step == host.id:
+            return True
+        step = arrangement.by_id[step].placement.host
+    # Two stems in one vase may cross.
+    return guest.placement.inside is not None and guest.placement.inside == host.placement.inside and host.item.category == "stems"
+
+
+def overhang(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report things that stick out over the edge of what carries them."""
+    for standing in arrangement.visible:
+        if standing.placement.pose in ("hung", "draped") or standing.placement.inside:
+            continue
+        host = arrangement.by_id.get(standing.placement.on or "")
+        if host is None:
+            yield from _over_ledge(standing)
+        else:
+            yield from _over_host(standing, host)
+
+
+def _over_ledge(standing: Standing) -> Iterable[Caution]:
+    ledge = standing.ledge
+    if ledge.is_wall:
+        return
+    sides = {
+        "left end": ledge.left - standing.left,
+        "right end": standing.right - ledge.right,
+        "front edge": -standing.front,
+        "back": standing.back - ledge.depth,
+    }
+    if ledge.shape == "ellipse":
+        beyond = _beyond_ellipse(standing)
+        sides = {"edge": beyond} if beyond > 0 else {}
+    for side, out in sides.items():
+        limit = JUT_MM if side in ("front edge", "edge") or ledge.clearance is None else TOLERANCE_MM
+        if out > limit:
+            yield Caution(
+                "overhang",
+                "stop",
+                (standing.id,),
+                f"The {standing.item.label} passes the {side} of {ledge.label} by {_mm(out)}; move it inward.",
+            )
+
+
+def _beyond_ellipse(standing: Standing) -> float:
+    ledge = standing.ledge
+    half_width, half_depth = ledge.width / 2, ledge.depth / 2
+    x, z = standing.x - ledge.left - half_width, standing.z - half_depth
+    angle = math.atan2(z / half_depth, x / half_width)
+    edge = math.hypot(half_width * math.cos(angle), half_depth * math.sin(angle))
+    reach = math.hypot(x, z) + min(standing.width, standing.back - standing.front) / 2
+    return reach - edge
+
+
+def _over_host(standing: Standing, host: Standing) -> Iterable[Caution]:
+    centre_out = max(host.left - standing.x, standing.x - host.right, host.front - standing.z, standing.z - host.back)
+    if centre_out > TOLERANCE_MM:
+        yield Caution(
+            "overhang",
+            "stop",
+            (standing.id, host.id),
+            f"The middle of the {standing.item.label} is {_mm(centre_out)} beside the {host.item.label} that should carry it; "
+            "it would fall.",
+        )
+        return
+    out = max(host.left - standing.left, standing.right - host.right, host.front - standing.front, standing.back - host.back)
+    if out > JUT_MM:
+        yield Caution(
+            "overhang",
+            "heed",
+            (standing.id, host.id),
+            f"The {standing.item.label} juts {_mm(out)} over the {host.item.label}; {_mm(JUT_MM)} is as much as it should.",
+        )
+
+
+def _mm(length: float) -> str:
+    return f"{round(length)} mm"

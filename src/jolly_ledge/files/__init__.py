@@ -1,0 +1,1 @@
+"""Files: the plan format, its archive, atomic saving, recovery and CSV."""

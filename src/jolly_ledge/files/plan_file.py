@@ -1,0 +1,79 @@
+"""A plan on disk: opened, saved, and watched for changes by others."""
+
+import hashlib
+from pathlib import Path
+
+from msgspec import Struct
+
+from jolly_ledge.files.archive import is_archive, pack, unpack
+from jolly_ledge.files.atomic import write_atomically
+from jolly_ledge.files.codec import LARGEST_PLAN, plan_from_json, plan_to_json
+from jolly_ledge.files.errors import ChangedOnDiskError, PlanFileError, reading_error
+from jolly_ledge.model.plan import Plan
+
+ARCHIVE_SUFFIX = ".ledge"
+_LARGEST_FILE = 4 * LARGEST_PLAN
+
+
+class PlanFile(Struct, frozen=True):
+    """Where a plan lives, and what the file looked like when it was last read or written."""
+
+    path: Path
+    digest: str = ""
+    photos: dict[str, bytes] = {}
+
+    @property
+    def changed_on_disk(self) -> bool:
+        """Whether somebody else changed or made the file since."""
+        try:
+            return hashlib.sha256(self.path.read_bytes()).hexdigest() != self.digest
+        except FileNotFoundError:
+            return False
+        except OSError as error:
+            raise reading_error(self.path, error) from error
+
+
+def open_plan(path: Path) -> tuple[Plan, PlanFile]:
+    """Open a plan as JSON or as a ``.ledge`` archive, told apart by content.
+
+    Raises
+    ------
+    FileError
+        In one sentence: what, where, what to do.
+    """
+    try:
+        if path.stat().st_size > _LARGEST_FILE:
+            raise PlanFileError(f"“{path}” is larger than any plan; it is not opened.")
+        content = path.read_bytes()
+    except OSError as error:
+        raise reading_error(path, error) from error
+    photos: dict[str, bytes] = {}
+    text = content
+    try:
+        if is_archive(content):
+            text, photos = unpack(content)
+        plan = plan_from_json(text)
+    except PlanFileError as error:
+        raise PlanFileError(f"“{path.name}” cannot be opened. {error}") from error
+    return plan, PlanFile(path, hashlib.sha256(content).hexdigest(), photos)
+
+
+def save_plan(plan: Plan, file: PlanFile, *, overwrite_changes: bool = False) -> PlanFile:
+    """Save a plan whole or not at all; return the file as it now is.
+
+    Raises
+    ------
+    ChangedOnDiskError
+        The file was changed by somebody else, and ``overwrite_changes`` is not set.
+    FileError
+        It cannot be written.
+    """
+    if not overwrite_changes and file.changed_on_disk:
+        raise ChangedOnDiskError(
+            f"“{file.path.name}” was changed by somebody else since you opened it; save under another name, or overwrite it knowingly."
+        )
+    content = plan_to_json(plan)
+    if file.path.suffix.lower() == ARCHIVE_SUFFIX:
+        content = pack(content, file.photos)
+    write_atomically(file.path, content)
+    return PlanFile(file.path, hashlib.sha256(content).hexdigest(), file.photos)

@@ -1,0 +1,93 @@
+"""Work that was not saved, kept beside the program so that a crash loses nothing.
+
+Each open plan has one recovery file. It holds the plan, where it belongs and a hash over both; a
+file whose hash does not match was cut in mid-write and is passed over.
+"""
+
+import contextlib
+import hashlib
+import os
+from pathlib import Path
+
+import msgspec
+from msgspec import Struct
+
+from jolly_ledge.files.atomic import write_atomically
+from jolly_ledge.files.codec import plan_from_json, plan_to_json
+from jolly_ledge.files.errors import FileError
+from jolly_ledge.model.plan import Plan
+
+SUFFIX = ".recovery"
+
+
+class _Kept(Struct):
+    digest: str
+    path: str
+    process: int
+    plan: str
+
+
+class Recovered(Struct, frozen=True):
+    """Unsaved work of a session that ended without saying goodbye."""
+
+    plan: Plan
+    path: Path | None
+    kept_in: Path
+
+
+class RecoveryLog:
+    """Keeps the plan in hand in a folder until it is saved or closed.
+
+    Parameters
+    ----------
+    folder : Path
+        Where recovery files live; made if needed.
+    """
+
+    def __init__(self, folder: Path) -> None:
+        self._folder = folder
+        self._file = folder / f"{os.getpid()}{SUFFIX}"
+
+    def keep(self, plan: Plan, path: Path | None) -> None:
+        """Keep the plan in hand; raise FileError where that is not possible."""
+        try:
+            self._folder.mkdir(parents=True, exist_ok=True)
+        except OSError as error:
+            raise FileError(f"Unsaved work cannot be kept in “{self._folder}”: {(error.strerror or 'refused').lower()}.") from error
+        text = plan_to_json(plan).decode()
+        where = str(path) if path else ""
+        kept = _Kept(_digest(text, where), where, os.getpid(), text)
+        write_atomically(self._file, msgspec.json.encode(kept))
+
+    def forget(self) -> None:
+        """Drop what was kept: the plan is saved, or let go knowingly."""
+        with contextlib.suppress(OSError):
+            self._file.unlink(missing_ok=True)
+
+    def find(self) -> tuple[Recovered, ...]:
+        """Return the unsaved work of sessions that are no longer running, newest first."""
+        if not self._folder.is_dir():
+            return ()
+        files = sorted(self._folder.glob(f"*{SUFFIX}"), key=lambda file: -file.stat().st_mtime)
+        return tuple(found for file in files if (found := self._read(file)) is not None)
+
+    def _read(self, file: Path) -> Recovered | None:
+        try:
+            kept = msgspec.json.decode(file.read_bytes(), type=_Kept)
+            if kept.digest != _digest(kept.plan, kept.path) or self._is_running(kept.process):
+                return None
+            plan = plan_from_json(kept.plan.encode())
+        except (OSError, msgspec.DecodeError, FileError):
+            return None
+        return Recovered(plan, Path(kept.path) if kept.path else None, file)
+
+    def _is_running(self, process: int) -> bool:
+        if process == os.getpid():
+            return self._file.exists()
+        with contextlib.suppress(OSError):
+            return b"jolly" in Path(f"/proc/{process}/cmdline").read_bytes()
+        return False
+
+
+def _digest(text: str, path: str) -> str:
+    return hashlib.sha256(f"{path}\n{text}".encode()).hexdigest()

@@ -1,0 +1,1 @@
+"""Older plan versions and the steps that lift them, one module for each step."""

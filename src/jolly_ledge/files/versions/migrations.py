@@ -1,0 +1,29 @@
+"""The chain of steps from any older version to the newest."""
+
+from collections.abc import Callable
+from typing import Any
+
+from jolly_ledge.files.errors import PlanFileError
+from jolly_ledge.files.versions import v0_to_v1
+from jolly_ledge.model.plan import VERSION
+
+STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {0: v0_to_v1.lift}
+"""From a version to the next."""
+
+
+def migrated(plan: dict[str, Any]) -> dict[str, Any]:
+    """Lift a decoded plan of an older version to the newest.
+
+    Raises
+    ------
+    PlanFileError
+        The plan does not have the shape its version tells.
+    """
+    version = plan["version"]
+    while version < VERSION:
+        try:
+            plan = STEPS[version](plan)
+        except (KeyError, TypeError, AttributeError) as error:
+            raise PlanFileError(f"The plan tells version {version} but does not have its shape; it is damaged.") from error
+        version += 1
+    return plan
