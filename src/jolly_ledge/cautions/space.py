@@ -20,12 +20,11 @@ def fit(arrangement: Arrangement) -> Iterable[Caution]:
             continue
         over = standing.top - ledge.floor - ledge.clearance if ledge.clearance is not None else 0.0
         if over > TOLERANCE_MM:
-            what = "is too tall for" if standing.placement.host is None else "reaches too high on"
             yield Caution(
                 "fit",
                 "stop",
                 (standing.id,),
-                f"The {name} {what} {ledge.label}: {_mm(over)} more than the clearance of {_mm(ledge.clearance or 0)}.",
+                f"{_capital(name)}: no room on {ledge.label}; the top is {_mm(over)} over the clearance of {_mm(ledge.clearance or 0)}.",
             )
         if standing.depth_order == 0 and standing.width > ledge.width + TOLERANCE_MM:
             yield Caution(
@@ -161,6 +160,10 @@ def _over_host(standing: Standing, host: Standing) -> Iterable[Caution]:
             (standing.id, host.id),
             f"The {standing.item.label} juts {_mm(out)} over the {host.item.label}; {_mm(JUT_MM)} is as much as it should.",
         )
+
+
+def _capital(name: str) -> str:
+    return f"{name[:1].upper()}{name[1:]}"
 
 
 def _mm(length: float) -> str:

@@ -3,12 +3,15 @@
 import csv
 import io
 from collections.abc import Iterable
+from pathlib import Path
 
 import msgspec
+from msgspec.structs import replace
 
-from jolly_ledge.files.errors import FileError
+from jolly_ledge.files.errors import FileError, reading_error
 from jolly_ledge.model.errors import InvalidPlanError
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.plan import Plan, check_references
 from jolly_ledge.model.value import checked
 
 COLUMNS = (
@@ -108,3 +111,31 @@ def _value(number: int, column: str, text: str) -> object:
     except ValueError as error:
         raise FileError(f"Row {number}, {column}: “{text}” is not a number.") from error
     return text.split() if column in _LISTS else text
+
+
+def read_table(path: Path) -> tuple[Item, ...]:
+    """Read a stash from a CSV file in UTF-8; raise FileError with what is wrong."""
+    try:
+        text = path.read_bytes().decode("utf-8-sig")
+    except OSError as error:
+        raise reading_error(path, error) from error
+    except UnicodeDecodeError as error:
+        raise FileError(f"“{path.name}” is not UTF-8 text; save the table as UTF-8 CSV.") from error
+    return stash_from_csv(text)
+
+
+def merged_stash(plan: Plan, items: tuple[Item, ...]) -> tuple[Plan, int, int]:
+    """Return the plan with things replaced by id or added at the end, and how many of each.
+
+    Returns
+    -------
+    plan, added, replaced
+    """
+    incoming = {item.id: item for item in items}
+    known = {item.id for item in plan.stash}
+    kept = tuple(incoming.get(item.id, item) for item in plan.stash)
+    new = tuple(item for item in items if item.id not in known)
+    replaced = sum(1 for old, item in zip(plan.stash, kept, strict=True) if old != item)
+    merged = replace(plan, stash=kept + new)
+    check_references(merged)
+    return merged, len(new), replaced

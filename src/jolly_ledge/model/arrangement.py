@@ -385,7 +385,7 @@ def _label(unit: list[Standing]) -> str:
     first = unit[0]
     if len(unit) > 1 and all(member.item.is_book for member in unit):
         flat = first.placement.pose == "flat" or first.item.category == "book-stack"
-        return f"the {'stack' if flat else 'row'} of {len(unit)} books"
+        return f"the {'stack' if flat else 'row'} of {sum(member.item.count for member in unit)} books"
     return f"the {first.item.label}"
 
 

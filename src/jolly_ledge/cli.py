@@ -1,0 +1,179 @@
+"""The command line: the same core without a window."""
+
+import argparse
+import json
+import sys
+from collections.abc import Callable, Sequence
+from pathlib import Path
+
+from jolly_ledge import __version__
+from jolly_ledge.model.errors import JollyLedgeError
+
+BAD_INPUT = 2
+COMMANDS = ("review", "compare", "sheet", "draw", "stash", "demo")
+OpenWindow = Callable[[Path | None, bool], int]
+
+
+class _Parser(argparse.ArgumentParser):
+    """Says one clear line on bad input instead of a usage text."""
+
+    def error(self, message: str) -> "None":  # type: ignore[override]
+        raise SystemExit(_fail(f"{message}; see “jolly-ledge --help”."))
+
+
+def parser() -> argparse.ArgumentParser:
+    """Return the parser of all commands."""
+    top = _Parser(
+        prog="jolly-ledge",
+        description="Plan the arrangement of shelves, mantels and tables before anything is carried.",
+        epilog="Without a command the window opens, with PLAN if one is given: jolly-ledge [PLAN].",
+    )
+    top.add_argument("--version", action="version", version=f"jolly-ledge {__version__}")
+    commands = top.add_subparsers(dest="command", metavar="COMMAND", parser_class=_Parser)
+
+    command = commands.add_parser("review", help="read a look: readings, findings, cautions")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("--look", metavar="ID", help="the look to read; all looks without it")
+    command.add_argument("--json", action="store_true", help="print JSON")
+
+    command = commands.add_parser("compare", help="tell which of two looks reads better, and by what")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("first", metavar="LOOK_A")
+    command.add_argument("second", metavar="LOOK_B")
+    command.add_argument("--json", action="store_true", help="print JSON")
+
+    command = commands.add_parser("sheet", help="write the placing sheet as PDF or CSV")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("--look", metavar="ID", required=True)
+    command.add_argument("--unit", choices=("cm", "mm", "in"), default="cm")
+    command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.pdf|.csv")
+
+    command = commands.add_parser("draw", help="draw a look as PNG or SVG")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("--look", metavar="ID", required=True)
+    command.add_argument("--size", type=int, default=2000, metavar="PIXELS", help="the longer side (16 to 12000)")
+    command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.png|.svg")
+
+    command = commands.add_parser("stash", help="export or import the stash as CSV")
+    command.add_argument("direction", choices=("export", "import"))
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("table", type=Path, metavar="FILE.csv")
+
+    commands.add_parser("demo", help="open the demo, Vesper Row")
+    return top
+
+
+def run(arguments: Sequence[str], open_window: OpenWindow) -> int:
+    """Run one command; return the exit status: 0 for success, 2 for bad input.
+
+    Parameters
+    ----------
+    arguments : sequence of str
+        The words after the program's name.
+    open_window : callable
+        Opens the window with a path or with the demo; returns its exit status.
+    """
+    try:
+        if not arguments or (arguments[0] not in COMMANDS and not arguments[0].startswith("-")):
+            if len(arguments) > 1:
+                return _fail(f"“{arguments[0]}” is no command; the commands are {', '.join(COMMANDS)}.")
+            return open_window(Path(arguments[0]) if arguments else None, False)
+        chosen = parser().parse_args(arguments)
+        if chosen.command == "demo":
+            return open_window(None, True)
+        _ACTIONS[chosen.command](chosen)
+    except JollyLedgeError as error:
+        return _fail(str(error))
+    except BrokenPipeError:
+        # Whoever read the output has seen enough; nothing is wrong.
+        sys.stderr.close()
+    return 0
+
+
+def _fail(sentence: str) -> int:
+    print(f"jolly-ledge: {' '.join(sentence.split())}", file=sys.stderr)
+    return BAD_INPUT
+
+
+def _review(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.report import review, review_text
+
+    plan, _ = open_plan(chosen.plan)
+    looks = [plan.look(chosen.look)] if chosen.look else list(plan.looks)
+    if not looks:
+        raise JollyLedgeError(f"“{chosen.plan}” holds no look to review; begin one in the window first.")
+    found = [review(plan, look) for look in looks]
+    if chosen.json:
+        print(json.dumps(found[0] if chosen.look or len(found) == 1 else found, ensure_ascii=False, indent=1))
+    else:
+        print("\n\n".join(review_text(one, look.label) for one, look in zip(found, looks, strict=True)))
+
+
+def _compare(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.report import compare, compare_text
+
+    plan, _ = open_plan(chosen.plan)
+    found = compare(plan, plan.look(chosen.first), plan.look(chosen.second))
+    print(json.dumps(found, ensure_ascii=False, indent=1) if chosen.json else compare_text(found, plan))
+
+
+def _sheet(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.model.arrangement import arrange
+
+    plan, _ = open_plan(chosen.plan)
+    arrangement = arrange(plan, plan.look(chosen.look))
+    if chosen.out.suffix.lower() == ".csv":
+        from jolly_ledge.files.atomic import write_atomically
+        from jolly_ledge.files.sheet_csv import sheet_to_csv
+        from jolly_ledge.model.working_order import working_order
+
+        write_atomically(chosen.out, sheet_to_csv(working_order(arrangement)).encode())
+    else:
+        from jolly_ledge.drawing.sheet import sheet_pages
+        from jolly_ledge.render.export import ready_to_render, save_sheet
+
+        ready_to_render()
+        save_sheet(sheet_pages(arrangement, plan.name, chosen.unit), plan.name or "Placing sheet", chosen.out)
+    print(f"Wrote {chosen.out}")
+
+
+def _draw(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.drawing.look import look_picture
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.model.arrangement import arrange
+    from jolly_ledge.render.export import ready_to_render, save_picture
+
+    if not 16 <= chosen.size <= 12_000:
+        raise JollyLedgeError("The size runs from 16 to 12000 pixels; choose one in that range.")
+    plan, _ = open_plan(chosen.plan)
+    picture = look_picture(arrange(plan, plan.look(chosen.look)))
+    ready_to_render()
+    save_picture(picture, chosen.out, chosen.size)
+    print(f"Wrote {chosen.out}")
+
+
+def _stash(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.atomic import write_atomically
+    from jolly_ledge.files.plan_file import open_plan, save_plan
+    from jolly_ledge.files.stash_csv import merged_stash, read_table, stash_to_csv
+
+    plan, file = open_plan(chosen.plan)
+    if chosen.direction == "export":
+        write_atomically(chosen.table, stash_to_csv(plan.stash).encode())
+        print(f"Wrote {len(plan.stash)} things to {chosen.table}")
+        return
+    changed, added, replaced = merged_stash(plan, read_table(chosen.table))
+    save_plan(changed, file)
+    print(f"Added {added} and changed {replaced} things in {chosen.plan}")
+
+
+_ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
+    "review": _review,
+    "compare": _compare,
+    "sheet": _sheet,
+    "draw": _draw,
+    "stash": _stash,
+}

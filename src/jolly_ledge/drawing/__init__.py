@@ -1,0 +1,1 @@
+"""Drawing: what is to be seen, as lists of shapes and texts without any toolkit."""

@@ -1,0 +1,110 @@
+"""A thing as it is drawn: its silhouette, shaded, standing on the origin."""
+
+from collections.abc import Callable
+from functools import lru_cache
+
+from jolly_ledge.drawing.picture import Gradient, Picture, Shape, ellipse
+from jolly_ledge.drawing.silhouettes import books, greenery, planes, turned
+from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
+from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.pose import extent, seen_shape
+from jolly_ledge.model.words import Pose
+
+Draw = Callable[[Subject], list[Shape]]
+
+SILHOUETTES: dict[str, Draw] = {
+    "book": books.draw_upright_book,
+    "book-row": books.draw_row,
+    "book-stack": books.draw_stack,
+    "jug": turned.draw_jug,
+    "bottle": turned.draw_bottle,
+    "globe": turned.draw_globe,
+    "sphere": turned.draw_sphere,
+    "orrery": turned.draw_orrery,
+    "candlestick": turned.draw_candlestick,
+    "candle": turned.draw_candle,
+    "lamp": turned.draw_lamp,
+    "hourglass": turned.draw_hourglass,
+    "bell": turned.draw_bell,
+    "figure": turned.draw_figure,
+    "frame": planes.draw_frame,
+    "mirror": planes.draw_mirror,
+    "disc": planes.draw_disc,
+    "box": planes.draw_box,
+    "basket": planes.draw_basket,
+    "tray": planes.draw_tray,
+    "slab": planes.draw_slab,
+    "stone": planes.draw_stone,
+    "textile": planes.draw_textile,
+    "device": planes.draw_device,
+    "appliance": planes.draw_appliance,
+    "board": planes.draw_board,
+    "beads": planes.draw_beads,
+    "utensils": planes.draw_utensils,
+    "plant": greenery.draw_plant,
+    "trailing-plant": greenery.draw_trailing,
+    "branches": greenery.draw_branches,
+    "bouquet": greenery.draw_bouquet,
+}
+"""How each silhouette family is drawn; other turned shapes by their profile, the rest as an object."""
+
+
+@lru_cache(maxsize=4096)
+def item_shapes(item: Item, pose: Pose = "upright", width: float = 0.0, height: float = 0.0) -> tuple[Shape, ...]:
+    """Return the shapes of a thing in a pose, at its seen size in mm.
+
+    Parameters
+    ----------
+    item : Item
+    pose : str
+    width, height : float
+        The seen size; 0 takes it from the pose.
+    """
+    size = extent(item, pose)
+    shape = seen_shape(item, pose)
+    subject = Subject(
+        shape,
+        width or size.width,
+        height or size.height,
+        tuple(colour for colour, _ in item.colours),
+        item.finish,
+        item.category,
+        item.id,
+        pages_out=pose == "spine-in",
+        lidded="lidded" in item.traits,
+        count=item.count,
+        material=item.material,
+    )
+    if shape == "book" and pose == "flat":
+        return tuple(books.draw_flat_book(subject))
+    draw = SILHOUETTES.get(shape) or (turned.draw_turned if is_turned(shape) else planes.draw_object)
+    return tuple(draw(subject))
+
+
+def standing_shapes(standing: Standing) -> tuple[Shape, ...]:
+    """Return the shapes of a placed thing, its foot on the origin."""
+    return item_shapes(standing.item, standing.placement.pose, round(standing.width, 1), round(standing.height, 1))
+
+
+@lru_cache(maxsize=1024)
+def contact_shadow(width: float) -> Shape:
+    """Return the soft shadow a thing casts where it stands, a little to the right."""
+    half = width * 0.56
+    shade = Gradient(
+        (width * 0.03, 1.0), (width * 0.03, 1.0), ((0.0, "#120e0a", 0.5), (0.7, "#120e0a", 0.22), (1.0, "#120e0a", 0.0)), half,
+    )  # fmt: skip
+    return Shape(ellipse(width * 0.03, 0.5, half, max(min(width * 0.045, 9.0), 3.0)), shade)
+
+
+def item_picture(item: Item, pose: Pose = "upright") -> Picture:
+    """Return a thing by itself, with room about it."""
+    size = extent(item, pose)
+    room = max(size.width, size.height) * 0.06
+    return Picture(
+        (contact_shadow(round(size.width, 1)), *item_shapes(item, pose)),
+        -size.width / 2 - room,
+        -size.height - room,
+        size.width / 2 + room,
+        room,
+    )

@@ -1,0 +1,45 @@
+"""One ledge seen from above, for depth: the wall at the top, the front edge below."""
+
+from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, ellipse, polyline, rectangle
+from jolly_ledge.drawing.theme import CASE
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.piece import Ledge
+
+
+def ledge_from_above(ledge: Ledge) -> Picture:
+    """Return the empty ledge from above: mm, x from its left end, y down from the wall."""
+    surface = ledge.colour or CASE
+    shade = Gradient((0, 0), (0, ledge.depth), ((0.0, darker(surface, 0.16), 1.0), (0.5, surface, 1.0), (1.0, lighter(surface, 0.3), 1.0)))
+    if ledge.shape == "ellipse":
+        path = ellipse(ledge.width / 2, ledge.depth / 2, ledge.width / 2, ledge.depth / 2)
+    else:
+        path = rectangle(0, 0, ledge.width, ledge.depth)
+    shapes: list[Primitive] = [
+        Shape(path, shade, 1.0, darker(surface, 0.35), 1.5),
+        Shape(polyline([(0, ledge.depth), (ledge.width, ledge.depth)]), None, 1.0, darker(surface, 0.5), 4.0),
+    ]
+    return Picture(tuple(shapes), -10, -10, ledge.width + 10, ledge.depth + 14)
+
+
+def footprint_shapes(standing: Standing) -> tuple[Shape, ...]:
+    """Return a thing's footprint about its middle."""
+    width, depth = standing.width, standing.back - standing.front
+    colour = standing.colours[0][0]
+    lift = min(standing.depth_order * 0.12, 0.36)
+    fill = Gradient(
+        (-width / 2, -depth / 2), (width / 2, depth / 2), ((0.0, lighter(colour, 0.25 + lift), 1.0), (1.0, darker(colour, 0.2), 1.0))
+    )
+    if standing.item.is_round and standing.placement.pose == "upright":
+        path = ellipse(0, 0, width / 2, depth / 2)
+    else:
+        path = rectangle(-width / 2, -depth / 2, width, depth)
+    return (Shape(path, fill, 0.94, darker(colour, 0.5), 2.0, 0.8),)
+
+
+def on_ledge(arrangement: Arrangement, ledge_id: str) -> list[Standing]:
+    """Return the visible things on a ledge, carriers before what they carry."""
+    found = [s for s in arrangement.visible if s.ledge.id == ledge_id and s.placement.pose not in ("hung", "draped")]
+    return sorted(found, key=lambda standing: standing.depth_order)
+
+

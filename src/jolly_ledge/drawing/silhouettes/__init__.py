@@ -1,0 +1,1 @@
+"""How each family of things is drawn: profile curves, shades and details."""

@@ -1,0 +1,115 @@
+"""What a silhouette draws, and the light it stands in (one light, from the upper left)."""
+
+import random
+import zlib
+
+from msgspec import Struct
+
+from jolly_ledge.drawing.picture import Gradient, Path, Shape, Stop, polygon
+from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.silhouette import PROFILES, half_widths
+from jolly_ledge.model.words import Finish
+
+
+class Subject(Struct, frozen=True):
+    """One thing to draw: its seen size (mm), colours and stuff.
+
+    It stands with the middle of its foot at the origin and reaches up to ``-height``.
+    """
+
+    shape: str
+    width: float
+    height: float
+    colours: tuple[str, ...]
+    finish: Finish
+    category: str
+    key: str
+    pages_out: bool = False
+    lidded: bool = False
+    count: int = 1
+    material: str = ""
+
+    @property
+    def colour(self) -> str:
+        """The main colour."""
+        return self.colours[0]
+
+    @property
+    def second(self) -> str:
+        """The second colour, or a shade of the first."""
+        return self.colours[1] if len(self.colours) > 1 else darker(self.colours[0], 0.3)
+
+    def chance(self) -> random.Random:
+        """Return a source of variety that is the same for the same thing every time."""
+        return random.Random(zlib.crc32(self.key.encode()))
+
+
+def round_shade(colour: str, finish: Finish, left: float, right: float) -> Gradient:
+    """Return the shade of a turned surface lit from the upper left."""
+    return Gradient((left, 0.0), (right, 0.0), _round_stops(colour, finish))
+
+
+def _round_stops(colour: str, finish: Finish) -> tuple[Stop, ...]:
+    if finish == "metal":
+        return (
+            (0.0, darker(colour, 0.38), 1.0),
+            (0.2, lighter(colour, 0.15), 1.0),
+            (0.28, lighter(colour, 0.6), 1.0),
+            (0.36, lighter(colour, 0.1), 1.0),
+            (0.62, darker(colour, 0.2), 1.0),
+            (0.86, darker(colour, 0.45), 1.0),
+            (1.0, darker(colour, 0.3), 1.0),
+        )
+    if finish == "clear":
+        return (
+            (0.0, lighter(colour, 0.1), 0.75),
+            (0.14, lighter(colour, 0.55), 0.35),
+            (0.5, lighter(colour, 0.35), 0.22),
+            (0.84, lighter(colour, 0.2), 0.35),
+            (1.0, darker(colour, 0.2), 0.75),
+        )
+    lit = {"gloss": 0.42, "satin": 0.34, "matt": 0.22}.get(finish, 0.16)
+    return (
+        (0.0, darker(colour, 0.16), 1.0),
+        (0.27, lighter(colour, lit), 1.0),
+        (0.5, colour, 1.0),
+        (0.82, darker(colour, 0.26), 1.0),
+        (1.0, darker(colour, 0.42), 1.0),
+    )
+
+
+def flat_shade(colour: str, top: float, bottom: float) -> Gradient:
+    """Return the shade of an upright plane: a little lighter above."""
+    return Gradient((0.0, top), (0.0, bottom), ((0.0, lighter(colour, 0.12), 1.0), (1.0, darker(colour, 0.12), 1.0)))
+
+
+def side_shade(colour: str, left: float, right: float) -> Gradient:
+    """Return the shade of an upright plane lit from the left."""
+    return Gradient((left, 0.0), (right, 0.0), ((0.0, lighter(colour, 0.14), 1.0), (0.55, colour, 1.0), (1.0, darker(colour, 0.22), 1.0)))
+
+
+def profile_path(shape: str, width: float, height: float, *, low: float = 0.0, high: float = 1.0) -> Path:
+    """Return the outline of a turned shape, or the part of it between two heights (0 to 1)."""
+    profile = [(at, half) for at, half in half_widths(shape).tolist() if low <= at <= high]
+    right = [(half * width / 2, -at * height) for at, half in profile]
+    left = [(-x, y) for x, y in reversed(right)]
+    return polygon([*right, *left])
+
+
+def half_width_at(shape: str, at: float) -> float:
+    """Return the half width (0 to 1) of a turned shape at a height (0 to 1)."""
+    profile = half_widths(shape)
+    index = int(abs(profile[:, 0] - at).argmin())
+    return float(profile[index, 1])
+
+
+def outlined(path: Path, fill: str | Gradient, colour: str, finish: Finish = "matt", opacity: float = 1.0) -> Shape:
+    """Return a filled shape with its thin edge."""
+    return Shape(
+        path, fill, opacity, darker(colour, 0.45), 1.2, 0.75 if finish == "clear" else 0.4
+    )
+
+
+def is_turned(shape: str) -> bool:
+    """Tell whether a silhouette has a profile."""
+    return shape in PROFILES

@@ -1,0 +1,1 @@
+"""Render: display lists played with QtGui, the same for screen, PNG, PDF and SVG."""

@@ -1,0 +1,122 @@
+"""Pictures and sheets as files: PNG, SVG and PDF."""
+
+import os
+from pathlib import Path
+
+from PySide6.QtCore import QBuffer, QByteArray, QIODevice, QMarginsF, QRectF, QSize, QSizeF
+from PySide6.QtGui import QColor, QGuiApplication, QImage, QPageSize, QPainter, QPdfWriter
+from PySide6.QtSvg import QSvgGenerator
+
+from jolly_ledge.drawing.picture import Picture
+from jolly_ledge.drawing.sheet import PAGE_HEIGHT, PAGE_WIDTH
+from jolly_ledge.drawing.theme import SHEET
+from jolly_ledge.files.atomic import write_atomically
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.render.fonts import load_fonts
+from jolly_ledge.render.player import play, play_fitted
+
+LONGEST_SIDE = 2000
+POINTS_PER_INCH = 72
+
+
+class ExportError(JollyLedgeError):
+    """A picture or a sheet cannot be made as asked."""
+
+
+def ready_to_render() -> QGuiApplication:
+    """Return the running application, or begin one that needs no display."""
+    running = QGuiApplication.instance()
+    if isinstance(running, QGuiApplication):
+        return running
+    os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+    application = QGuiApplication(["jolly-ledge"])
+    load_fonts()
+    return application
+
+
+def save_picture(picture: Picture, path: Path, longest_side: int = LONGEST_SIDE) -> None:
+    """Save a picture as PNG or SVG, by the ending of the path.
+
+    Raises
+    ------
+    ExportError
+        The ending is neither.
+    FileError
+        The file cannot be written.
+    """
+    suffix = path.suffix.lower()
+    if suffix == ".png":
+        write_atomically(path, png_bytes(picture, longest_side))
+    elif suffix == ".svg":
+        write_atomically(path, svg_bytes(picture, longest_side))
+    else:
+        raise ExportError(f"“{path.name}” ends in neither .png nor .svg; name the drawing with one of them.")
+
+
+def image_of(picture: Picture, longest_side: int = LONGEST_SIDE, ground: str | None = SHEET) -> QImage:
+    """Return a picture as pixels."""
+    scale = longest_side / max(picture.width, picture.height, 1e-6)
+    size = QSize(max(round(picture.width * scale), 1), max(round(picture.height * scale), 1))
+    image = QImage(size, QImage.Format.Format_ARGB32_Premultiplied)
+    image.fill(QColor(ground) if ground else QColor(0, 0, 0, 0))
+    painter = QPainter(image)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    play_fitted(painter, picture, QRectF(0, 0, size.width(), size.height()))
+    painter.end()
+    return image
+
+
+def png_bytes(picture: Picture, longest_side: int = LONGEST_SIDE) -> bytes:
+    """Return a picture as PNG."""
+    buffer = QBuffer()
+    buffer.open(QIODevice.OpenModeFlag.WriteOnly)
+    image_of(picture, longest_side).save(buffer, "PNG")
+    return bytes(buffer.data().data())
+
+
+def svg_bytes(picture: Picture, longest_side: int = LONGEST_SIDE) -> bytes:
+    """Return a picture as SVG."""
+    scale = longest_side / max(picture.width, picture.height, 1e-6)
+    content = QByteArray()
+    buffer = QBuffer(content)
+    buffer.open(QIODevice.OpenModeFlag.WriteOnly)
+    generator = QSvgGenerator()
+    generator.setOutputDevice(buffer)
+    width, height = picture.width * scale, picture.height * scale
+    generator.setSize(QSize(round(width), round(height)))
+    generator.setViewBox(QRectF(0, 0, width, height))
+    generator.setTitle("Jolly Ledge")
+    painter = QPainter(generator)
+    play_fitted(painter, picture, QRectF(0, 0, width, height))
+    painter.end()
+    buffer.close()
+    return bytes(content.data())
+
+
+def pdf_bytes(pages: tuple[Picture, ...], title: str) -> bytes:
+    """Return pages (in points, A4 upright) as PDF with text that can be searched."""
+    content = QByteArray()
+    buffer = QBuffer(content)
+    buffer.open(QIODevice.OpenModeFlag.WriteOnly)
+    writer = QPdfWriter(buffer)
+    writer.setTitle(title)
+    writer.setCreator("Jolly Ledge")
+    writer.setPageSize(QPageSize(QSizeF(PAGE_WIDTH, PAGE_HEIGHT), QPageSize.Unit.Point))
+    writer.setPageMargins(QMarginsF(0, 0, 0, 0))
+    writer.setResolution(POINTS_PER_INCH * 10)
+    painter = QPainter(writer)
+    painter.scale(10, 10)
+    for number, page in enumerate(pages):
+        if number:
+            writer.newPage()
+        play(painter, page.primitives)
+    painter.end()
+    buffer.close()
+    return bytes(content.data())
+
+
+def save_sheet(pages: tuple[Picture, ...], title: str, path: Path) -> None:
+    """Save pages as a PDF file; raise ExportError or FileError where that is not possible."""
+    if path.suffix.lower() != ".pdf":
+        raise ExportError(f"“{path.name}” does not end in .pdf; name the sheet with it.")
+    write_atomically(path, pdf_bytes(pages, title))

@@ -1,0 +1,120 @@
+"""Plays a display list on a painter."""
+
+from collections.abc import Iterable
+from functools import lru_cache
+
+from PySide6.QtCore import QPointF, QRectF, Qt
+from PySide6.QtGui import (
+    QBrush,
+    QColor,
+    QFontMetricsF,
+    QLinearGradient,
+    QPainter,
+    QPainterPath,
+    QPen,
+    QRadialGradient,
+    QTransform,
+)
+
+from jolly_ledge.drawing.picture import Gradient, Label, Path, Picture, Primitive, Shape
+from jolly_ledge.render.fonts import font
+
+_TEXT_UNIT = 100.0
+"""Text is laid out at this size and scaled, so that it is the same at every zoom."""
+
+
+def play(painter: QPainter, primitives: Iterable[Primitive]) -> None:
+    """Paint primitives in the painter's own coordinates."""
+    for primitive in primitives:
+        if isinstance(primitive, Label):
+            _play_label(painter, primitive)
+        else:
+            _play_shape(painter, primitive)
+
+
+def play_fitted(painter: QPainter, picture: Picture, target: QRectF) -> None:
+    """Paint a picture as large as it goes into a rectangle, in its middle."""
+    painter.save()
+    painter.setTransform(fitting(picture, target), True)
+    play(painter, picture.primitives)
+    painter.restore()
+
+
+def fitting(picture: Picture, target: QRectF) -> QTransform:
+    """Return how a picture is scaled and moved to fill a rectangle."""
+    scale = min(target.width() / max(picture.width, 1e-6), target.height() / max(picture.height, 1e-6))
+    x = target.center().x() - (picture.left + picture.right) / 2 * scale
+    y = target.center().y() - (picture.top + picture.bottom) / 2 * scale
+    return QTransform(scale, 0, 0, scale, x, y)
+
+
+def _play_shape(painter: QPainter, shape: Shape) -> None:
+    path = painter_path(shape.path)
+    painter.setPen(Qt.PenStyle.NoPen)
+    if shape.fill is not None:
+        painter.setOpacity(shape.opacity)
+        painter.setBrush(brush(shape.fill))
+        painter.drawPath(path)
+    if shape.stroke is not None:
+        painter.setOpacity(shape.stroke_opacity)
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.setPen(_pen(shape.stroke, shape.stroke_width, shape.dash))
+        painter.drawPath(path)
+    painter.setOpacity(1.0)
+
+
+@lru_cache(maxsize=256)
+def _pen(colour: str, width: float, dash: tuple[float, ...]) -> QPen:
+    pen = QPen(QColor(colour), width, Qt.PenStyle.SolidLine, Qt.PenCapStyle.RoundCap, Qt.PenJoinStyle.RoundJoin)
+    if dash:
+        pen.setDashPattern([length / max(width, 0.1) for length in dash])
+    return pen
+
+
+@lru_cache(maxsize=8192)
+def painter_path(path: Path) -> QPainterPath:
+    """Return the toolkit's form of a path, made once."""
+    made = QPainterPath()
+    for word, values in path:
+        if word == "M":
+            made.moveTo(*values)
+        elif word == "L":
+            made.lineTo(*values)
+        elif word == "C":
+            made.cubicTo(*values)
+        else:
+            made.closeSubpath()
+    return made
+
+
+@lru_cache(maxsize=4096)
+def brush(fill: str | Gradient) -> QBrush:
+    """Return the toolkit's form of a fill, made once."""
+    if isinstance(fill, str):
+        return QBrush(QColor(fill))
+    start, end = QPointF(*fill.start), QPointF(*fill.end)
+    gradient = QLinearGradient(start, end) if fill.radius is None else QRadialGradient(end, fill.radius, start)
+    for at, colour, opacity in fill.stops:
+        shade = QColor(colour)
+        shade.setAlphaF(opacity)
+        gradient.setColorAt(at, shade)
+    return QBrush(gradient)
+
+
+def _play_label(painter: QPainter, label: Label) -> None:
+    painter.save()
+    face = font(_TEXT_UNIT, label.family, label.weight, italic=label.italic)
+    scale = label.size / _TEXT_UNIT
+    painter.translate(label.x, label.y)
+    painter.scale(scale, scale)
+    painter.setFont(face)
+    painter.setPen(QColor(label.colour))
+    width = QFontMetricsF(face).horizontalAdvance(label.text)
+    x = {"left": 0.0, "middle": -width / 2, "right": -width}[label.anchor]
+    painter.drawText(QPointF(x, 0), label.text)
+    painter.restore()
+
+
+def text_width(text: str, size: float, weight: int = 400) -> float:
+    """Return how wide a line of text is at a size."""
+    return QFontMetricsF(font(_TEXT_UNIT, "sans", weight)).horizontalAdvance(text) * size / _TEXT_UNIT

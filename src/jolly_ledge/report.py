@@ -1,0 +1,105 @@
+"""What the command line says about a look, for people and as JSON."""
+
+from typing import Any
+
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.register import CLOSING, NAMES, cautions_of
+from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.readings.register import NAMES as READING_NAMES
+from jolly_ledge.readings.register import Assessment, assess, better_of
+from jolly_ledge.readings.words import capital
+
+
+def review(plan: Plan, look: Look) -> dict[str, Any]:
+    """Return the readings, findings and cautions of a look as plain values."""
+    arrangement = arrange(plan, look)
+    assessment = assess(arrangement)
+    return {
+        "look": look.id,
+        "score": round(assessment.score, 4),
+        "readings": [
+            {
+                "id": reading.id,
+                "score": round(reading.score, 4),
+                "value": round(reading.value, 4),
+                "band": [round(edge, 4) for edge in reading.band],
+                "sentence": reading.sentence,
+                "items": _items(arrangement, reading.placements),
+            }
+            for reading in assessment.readings
+        ],
+        "findings": [
+            {
+                "reading": finding.reading,
+                "items": _items(arrangement, finding.placements),
+                "sentence": capital(finding.sentence),
+            }
+            for finding in assessment.findings
+        ],
+        "cautions": [_caution(arrangement, caution) for caution in cautions_of(arrangement)],
+    }
+
+
+def _caution(arrangement: Arrangement, caution: Caution) -> dict[str, Any]:
+    return {
+        "id": caution.id,
+        "level": caution.level,
+        "items": _items(arrangement, caution.placements),
+        "sentence": caution.sentence,
+    }
+
+
+def _items(arrangement: Arrangement, placements: tuple[str, ...]) -> list[str]:
+    return [arrangement.by_id[identifier].item.id for identifier in placements]
+
+
+def review_text(found: dict[str, Any], name: str) -> str:
+    """Return a review as lines to read."""
+    lines = [f"{name}: reads {round(found['score'] * 100)} of 100", ""]
+    for reading in found["readings"]:
+        lines.append(f"  {READING_NAMES[reading['id']]:<16}{round(reading['score'] * 100):>4}   {reading['sentence']}")
+    if found["findings"]:
+        lines += ["", "Findings"]
+        lines += [f"  - {finding['sentence']}" for finding in found["findings"]]
+    if found["cautions"]:
+        lines += ["", "Cautions"]
+        lines += [f"  - {NAMES[caution['id']]} ({caution['level']}): {caution['sentence']}" for caution in found["cautions"]]
+        lines.append(f"  {CLOSING}")
+    return "\n".join(lines)
+
+
+def compare(plan: Plan, first: Look, second: Look) -> dict[str, Any]:
+    """Return which of two looks reads better and what makes the difference, largest first."""
+    one, two = assess(arrange(plan, first)), assess(arrange(plan, second))
+    better = {-1: first.id, 0: "even", 1: second.id}[better_of(one.score, two.score)]
+    ids = list(dict.fromkeys(reading.id for reading in (*one.readings, *two.readings)))
+    rows = [
+        {"reading": identifier, "scores": {first.id: _score(one, identifier), second.id: _score(two, identifier)}}
+        for identifier in ids
+    ]
+    rows.sort(key=lambda row: -_difference(list(row["scores"].values())))  # type: ignore[attr-defined]
+    return {"better": better, "scores": {first.id: round(one.score, 4), second.id: round(two.score, 4)}, "by": rows}
+
+
+def _score(assessment: Assessment, identifier: str) -> float | None:
+    reading = assessment.reading(identifier)
+    return None if reading is None else round(reading.score, 4)
+
+
+def _difference(scores: list[float | None]) -> float:
+    first, second = scores
+    return 0.0 if first is None or second is None else abs(first - second)
+
+
+def compare_text(found: dict[str, Any], plan: Plan) -> str:
+    """Return a comparison as lines to read."""
+    scores = found["scores"]
+    names = {identifier: plan.look(identifier).label for identifier in scores}
+    lines = [", ".join(f"{names[identifier]} reads {round(score * 100)}" for identifier, score in scores.items()) + "."]
+    lines.append("They read even." if found["better"] == "even" else f"{names[found['better']]} reads better.")
+    for row in found["by"]:
+        figures = "  ".join(f"{'–' if score is None else round(score * 100):>4}" for score in row["scores"].values())
+        lines.append(f"  {READING_NAMES[row['reading']]:<16}{figures}")
+    return "\n".join(lines)
