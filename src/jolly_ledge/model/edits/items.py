@@ -4,7 +4,6 @@ from msgspec.structs import replace
 
 from jolly_ledge.model.edits.edit import BaseEdit, fresh_id, with_one
 from jolly_ledge.model.edits.placements import without_placements
-from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import changed, checked
@@ -87,9 +86,3 @@ class RemoveItem(BaseEdit, frozen=True):
             looks.append(without_placements(look, ids) if ids else look)
         stash = tuple(item for item in plan.stash if item.id != self.item)
         return replace(plan, stash=stash, looks=tuple(looks))
-
-
-def check_new_id(plan: Plan, identifier: str) -> None:
-    """Raise EditError when an id is taken in the stash."""
-    if any(item.id == identifier for item in plan.stash):
-        raise EditError(f"There is already a thing “{identifier}” in the stash; choose another name.")

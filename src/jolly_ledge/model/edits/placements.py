@@ -2,20 +2,18 @@
 
 from collections.abc import Iterable
 
+from msgspec import Struct
 from msgspec.structs import replace
 
-from jolly_ledge.model.arrangement import Standing, arrange, stash_index
 from jolly_ledge.model.edits.edit import BaseEdit, change_look, fresh_id, with_one
 from jolly_ledge.model.errors import EditError
-from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.pose import extent
 from jolly_ledge.model.value import checked
 from jolly_ledge.model.words import Pose
 
 
-class Spot(BaseEdit, frozen=True):
+class Spot(Struct, frozen=True, kw_only=True):
     """Where something is put: a ledge, a point of it, and what it stands on (mm)."""
 
     ledge: str
@@ -227,25 +225,3 @@ class PutInside(BaseEdit, frozen=True):
             return replace(look, placements=(*look.placements, inside))
 
         return change_look(plan, self.look, put)
-
-
-def resting_depth(plan: Plan, item: Item, look_id: str, ledge_id: str, pose: Pose, on: str | None) -> float:
-    """Return a sensible z for a thing that arrives on a ledge.
-
-    Frames and leaning things stand at the back, things on others in the middle of their support,
-    all else in the middle of the depth.
-    """
-    look = plan.look(look_id)
-    ledge = plan.piece(look.piece).ledge(ledge_id)
-    depth = extent(item, pose).depth
-    if on is not None:
-        support: Standing = arrange(plan, look).by_id[on]
-        return support.z
-    if pose == "leaning" or item.category in ("frame", "art", "mirror"):
-        return ledge.depth - depth / 2
-    return max(ledge.depth / 2, depth / 2)
-
-
-def item_of(plan: Plan, look: Look, placement_id: str) -> Item:
-    """Return the item of a placement."""
-    return stash_index(plan.stash)[look.placement(placement_id).item]

@@ -1,0 +1,1 @@
+"""The window: widgets, gestures and actions over the core."""

@@ -1,0 +1,1 @@
+"""What a person can do, apart from the buttons and keys that do it."""

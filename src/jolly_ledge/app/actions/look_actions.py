@@ -1,0 +1,159 @@
+"""Actions on the chosen things of the look in hand."""
+
+from jolly_ledge.app.scene.drag_gesture import natural_pose
+from jolly_ledge.app.session import Session
+from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.edits.placements import (
+    ChangePlacement,
+    MovePlacement,
+    PlaceItem,
+    PutInside,
+    ReturnToStash,
+    Spot,
+)
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.spots import free_spot
+from jolly_ledge.model.words import CONTAINERS, Pose
+
+POSE_VERBS: dict[Pose, str] = {
+    "upright": "Stand {} upright",
+    "flat": "Lay {} flat",
+    "leaning": "Lean {}",
+    "spine-in": "Turn the pages of {} out",
+}
+
+
+class LookActions:
+    """Does things to what is chosen, one undo step each."""
+
+    def __init__(self, session: Session) -> None:
+        self._session = session
+
+    def _chosen(self) -> tuple[Standing, ...]:
+        chosen = self._session.chosen_standings
+        if not chosen:
+            self._session.refused.emit("Nothing is chosen; click a thing on the drawing first.")
+        return chosen
+
+    def _names(self, chosen: tuple[Standing, ...]) -> str:
+        return chosen[0].item.label if len(chosen) == 1 else f"{len(chosen)} things"
+
+    def nudge(self, along: float, deep: float) -> None:
+        """Move what is chosen by mm to the right and toward the wall (up, when it hangs)."""
+        session = self._session
+        for standing in self._chosen():
+            placement = standing.placement
+            if placement.inside or placement.pose == "draped":
+                session.refused.emit(f"The {standing.item.label} goes with what holds it; move that instead.")
+                continue
+            hangs = placement.pose == "hung"
+            spot = Spot(
+                ledge=placement.ledge,
+                x=(placement.x or 0.0) + along,
+                z=(placement.z or 0.0) + (0.0 if hangs else deep),
+                on=placement.on,
+                y=(placement.y or 0.0) + deep if hangs else None,
+            )
+            session.commit(
+                MovePlacement(look=session.look_id, placement=placement.id, spot=spot, name=standing.item.label, merges=True)
+            )
+
+    def set_from_left(self, length: float) -> None:
+        """Set the left edge of the chosen thing so far from the left end of its ledge."""
+        for standing in self._chosen()[:1]:
+            self.nudge(length - (standing.left - standing.ledge.left), 0.0)
+
+    def set_from_front(self, length: float) -> None:
+        """Set the front of the chosen thing so far from the front edge of its ledge."""
+        for standing in self._chosen()[:1]:
+            self.nudge(0.0, length - standing.front)
+
+    def pose(self, pose: Pose) -> None:
+        """Set the pose of what is chosen."""
+        chosen = tuple(s for s in self._chosen() if s.placement.inside is None)
+        if chosen:
+            self._change(chosen, (("pose", pose), ("y", None)), POSE_VERBS[pose].format(self._names(chosen)))
+
+    def turn(self) -> None:
+        """Turn what is chosen by a quarter."""
+        chosen = self._chosen()
+        if chosen:
+            turned = (chosen[0].placement.turn + 90) % 360
+            self._change(chosen, (("turn", turned),), f"Turn {self._names(chosen)}")
+
+    def lock(self) -> None:
+        """Lock what is chosen, or unlock it when all of it is locked."""
+        chosen = self._chosen()
+        if chosen:
+            locks = not all(standing.placement.locked for standing in chosen)
+            self._change(chosen, (("locked", locks),), f"{'Lock' if locks else 'Unlock'} {self._names(chosen)}")
+
+    def group(self, name: str | None) -> None:
+        """Read what is chosen as one vignette of that name; None leaves it to nearness."""
+        chosen = self._chosen()
+        if chosen:
+            label = f"Group {self._names(chosen)} as “{name}”" if name else f"Ungroup {self._names(chosen)}"
+            self._change(chosen, (("vignette", name or None),), label)
+
+    def put_back(self) -> None:
+        """Take what is chosen back to the stash."""
+        session, chosen = self._session, self._chosen()
+        locked = [standing for standing in chosen if standing.placement.locked]
+        if locked:
+            session.refused.emit(f"The {locked[0].item.label} is locked; unlock it to put it back.")
+        elif chosen:
+            ids = tuple(standing.id for standing in chosen)
+            session.commit(ReturnToStash(look=session.look_id, placements=ids, name=self._names(chosen)))
+
+    def put_inside(self) -> None:
+        """Put the chosen thing inside the nearest container on its ledge."""
+        session = self._session
+        for standing in self._chosen()[:1]:
+            hosts = [
+                other
+                for other in session.arrangement.visible
+                if other.ledge.id == standing.ledge.id and other.id != standing.id and other.item.category in CONTAINERS
+            ]
+            if not hosts:
+                session.refused.emit(f"No box, basket, bowl or tray stands on {standing.ledge.label} to take the {standing.item.label}.")
+                return
+            host = min(hosts, key=lambda other: abs(other.x - standing.x))
+            session.commit(PutInside(look=session.look_id, item=standing.item.id, host=host.id, name=standing.item.label))
+
+    def place(self, item: Item) -> None:
+        """Place a thing of the stash in the widest gap of the ledge in hand."""
+        session = self._session
+        ledge = session.ledge
+        if ledge is None:
+            session.refused.emit("No ledge is in hand; click one on the drawing first.")
+            return
+        pose: Pose = "hung" if ledge.is_wall else natural_pose(item)
+        spot = free_spot(session.arrangement, item, pose, ledge)
+        before = {placement.id for placement in session.look.placements}
+        if session.commit(PlaceItem(look=session.look_id, item=item.id, spot=spot, pose=pose, name=item.label)):
+            session.choose(*[p.id for p in session.look.placements if p.id not in before])
+
+    def choose_next(self, step: int) -> None:
+        """Choose the next thing from left to right, ledge by ledge from the top."""
+        session = self._session
+        ordered = sorted(session.arrangement.visible, key=lambda s: (-s.ledge.floor, s.ledge.left, s.x, s.bottom))
+        ids = [standing.id for standing in ordered]
+        if not ids:
+            return
+        current = session.selection[0] if session.selection and session.selection[0] in ids else None
+        index = (ids.index(current) + step) % len(ids) if current else 0
+        session.choose(ids[index])
+
+    def choose_ledge(self, step: int) -> None:
+        """Take the next ledge in hand, from the top down."""
+        session = self._session
+        ledges = sorted(session.piece.ledges, key=lambda ledge: (-ledge.floor, ledge.left))
+        ids = [ledge.id for ledge in ledges]
+        if ids:
+            index = (ids.index(session.ledge_id) + step) % len(ids) if session.ledge_id in ids else 0
+            session.choose_ledge(ids[index])
+
+    def _change(self, chosen: tuple[Standing, ...], changes: tuple[tuple[str, object], ...], label: str) -> None:
+        session = self._session
+        ids = tuple(standing.id for standing in chosen)
+        session.commit(ChangePlacement(look=session.look_id, placements=ids, changes=changes, label=label))

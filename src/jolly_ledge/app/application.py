@@ -1,0 +1,65 @@
+"""Starts the window."""
+
+import os
+import sys
+from pathlib import Path
+
+from PySide6.QtCore import QStandardPaths, QTimer
+from PySide6.QtWidgets import QApplication
+
+from jolly_ledge.app.dialogs import Dialogs, FileDialogs
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.new_plan import new_plan
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.style import STYLE
+from jolly_ledge.demo import demo_bytes
+from jolly_ledge.files.codec import plan_from_json
+from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.render.fonts import font, load_fonts
+
+DRAG_DISTANCE_PX = 4
+
+
+def recovery_folder() -> Path:
+    """Return where unsaved work is kept."""
+    own = os.environ.get("JOLLY_LEDGE_STATE")
+    if own:
+        return Path(own)
+    data = QStandardPaths.writableLocation(QStandardPaths.StandardLocation.GenericDataLocation)
+    return Path(data) / "jolly-ledge" / "recovery"
+
+
+def ready_application(arguments: list[str]) -> QApplication:
+    """Return the application with its fonts and style."""
+    application = QApplication.instance() or QApplication(arguments)
+    assert isinstance(application, QApplication)
+    application.setApplicationName("jolly-ledge")
+    application.setApplicationDisplayName("Jolly Ledge")
+    application.setStyle("Fusion")
+    load_fonts()
+    application.setFont(font(14))
+    application.setStyleSheet(STYLE)
+    application.setStartDragDistance(DRAG_DISTANCE_PX)
+    return application
+
+
+def make_window(plan: Plan, dialogs: Dialogs | None = None, log: RecoveryLog | None = None) -> MainWindow:
+    """Return a window on a plan."""
+    session = Session(plan, log or RecoveryLog(recovery_folder()))
+    asked = dialogs or FileDialogs()
+    window = MainWindow(session, asked)
+    if isinstance(asked, FileDialogs):
+        asked.parent = window
+    return window
+
+
+def run(path: Path | None, *, demo: bool = False) -> int:
+    """Open the window and stay until it is closed; return the exit status."""
+    application = ready_application(sys.argv[:1])
+    window = make_window(plan_from_json(demo_bytes()) if demo else new_plan())
+    if path is not None:
+        window.open_first(path)
+    window.show()
+    QTimer.singleShot(0, window.offer_recovery)
+    return application.exec()

@@ -1,0 +1,241 @@
+"""The one window: the path of steps, the page in hand, and the strip that says things."""
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PySide6.QtCore import Qt, QTimer
+from PySide6.QtGui import QAction, QActionGroup, QCloseEvent, QKeySequence
+from PySide6.QtWidgets import QHBoxLayout, QMainWindow, QMenu, QStackedWidget, QVBoxLayout, QWidget
+
+from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.new_plan import new_plan
+from jolly_ledge.app.path_panel import STEPS, PathPanel
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.step import Step
+from jolly_ledge.app.widgets.notice import Notice, Offer
+from jolly_ledge.demo import demo_bytes
+from jolly_ledge.files.codec import plan_from_json
+from jolly_ledge.model.units import LENGTH_UNITS
+
+OPEN_KINDS = "Plans (*.ledge *.json);;All files (*)"
+
+
+class MainWindow(QMainWindow):
+    """Joins the parts; what they do is theirs."""
+
+    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+        super().__init__()
+        self.session = session
+        self._dialogs = dialogs
+        self._closes = False
+        self.setWindowTitle("Jolly Ledge")
+        self.setMinimumSize(1100, 700)
+        self.resize(1280, 800)
+        self.notice = Notice()
+        self.pages = QStackedWidget()
+        self._steps: dict[str, Step] = {}
+        self.path = PathPanel(session, self.show_step, self._menu())
+        self._build()
+        session.refused.connect(lambda sentence: self.notice.say(sentence))
+        session.changed_on_disk.connect(self._tell_changed)
+        session.changed.connect(self._name_window)
+        session.saved.connect(self._name_window)
+        self._name_window()
+        self.show_step("Arrange" if session.look_id else "Brief")
+
+    def _build(self) -> None:
+        whole = QWidget()
+        whole.setObjectName("window")
+        row = QHBoxLayout(whole)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(0)
+        row.addWidget(self.path)
+        column = QVBoxLayout()
+        column.setSpacing(0)
+        column.addWidget(self.notice)
+        column.addWidget(self.pages, 1)
+        row.addLayout(column, 1)
+        self.setCentralWidget(whole)
+
+    # Steps, each made when it is first shown
+
+    def _makers(self) -> dict[str, Callable[[], Step]]:
+        session = self.session
+
+        def brief() -> Step:
+            from jolly_ledge.app.steps.brief import BriefStep
+
+            return BriefStep(session)
+
+        def measure() -> Step:
+            from jolly_ledge.app.steps.measure import MeasureStep
+
+            return MeasureStep(session)
+
+        def gather() -> Step:
+            from jolly_ledge.app.steps.gather import GatherStep
+
+            return GatherStep(session)
+
+        def place() -> Step:
+            from jolly_ledge.app.steps.place import PlaceStep
+
+            return PlaceStep(session, self._dialogs)
+
+        def keep() -> Step:
+            from jolly_ledge.app.steps.keep import KeepStep
+
+            return KeepStep(session)
+
+        makers: tuple[Callable[[], Step], ...] = (brief, measure, gather, lambda: ArrangeStep(session), place, keep)
+        return dict(zip(STEPS, makers, strict=True))
+
+    def step(self, name: str) -> Step:
+        """Return the page of a step, made when first asked for."""
+        if name not in self._steps:
+            page = self._makers()[name]()
+            self._steps[name] = page
+            self.pages.addWidget(page)
+        return self._steps[name]
+
+    def show_step(self, name: str) -> None:
+        """Show the page of a step."""
+        page = self.step(name)
+        self.pages.setCurrentWidget(page)
+        self.path.show_step(name)
+        page.setFocus(Qt.FocusReason.OtherFocusReason)
+        if isinstance(page, ArrangeStep):
+            page.view.setFocus(Qt.FocusReason.OtherFocusReason)
+
+    # The menu behind the plan's name
+
+    def _menu(self) -> QMenu:
+        menu = QMenu(self)
+        session = self.session
+        for text, keys, action in (
+            ("New plan", "Ctrl+Shift+N", self.begin_new),
+            ("Open a plan", QKeySequence.StandardKey.Open, self.ask_open),
+            ("Open the demo, Vesper Row", "", self.open_demo),
+            ("Save", QKeySequence.StandardKey.Save, self.save),
+            ("Save under another name", QKeySequence.StandardKey.SaveAs, self.save_as),
+            ("Undo", QKeySequence.StandardKey.Undo, session.undo),
+            ("Redo", "Ctrl+Shift+Z", session.redo),
+        ):
+            self._add(menu, text, keys, action)
+        menu.addSeparator()
+        units = QActionGroup(self)
+        for unit in LENGTH_UNITS:
+            made = QAction(f"Lengths in {unit}", self)
+            made.setCheckable(True)
+            made.setChecked(unit == session.unit)
+            made.triggered.connect(lambda _=False, unit=unit: session.set_unit(unit))
+            units.addAction(made)
+            menu.addAction(made)
+        menu.addSeparator()
+        for number, name in enumerate(STEPS, start=1):
+            self._add(menu, f"Go to {name}", f"Ctrl+{number}", lambda name=name: self.show_step(name))
+        return menu
+
+    def _add(self, menu: QMenu, text: str, keys: str | QKeySequence.StandardKey, action: Callable[[], object]) -> None:
+        made = QAction(text, self)
+        if keys != "":
+            made.setShortcut(QKeySequence(keys))
+        made.triggered.connect(lambda _=False: action())
+        self.addAction(made)
+        menu.addAction(made)
+
+    # Files
+
+    def begin_new(self) -> None:
+        """Begin a new plan, after asking about unsaved work."""
+        self._after_saving(lambda: self.session.start(new_plan(), None))
+
+    def open_demo(self) -> None:
+        """Open the demo, after asking about unsaved work."""
+        self._after_saving(lambda: self.session.start(plan_from_json(demo_bytes()), None))
+
+    def ask_open(self) -> None:
+        """Open a plan a person points at, after asking about unsaved work."""
+
+        def open_it() -> None:
+            path = self._dialogs.ask_open("Open a plan", OPEN_KINDS)
+            if path is not None:
+                self.session.open(path)
+
+        self._after_saving(open_it)
+
+    def save(self) -> bool:
+        """Save the plan; ask where when it has no file yet."""
+        return self.session.save() if self.session.file else self.save_as()
+
+    def save_as(self) -> bool:
+        """Save the plan where a person says."""
+        name = f"{self.session.plan.name or 'plan'}.ledge"
+        path = self._dialogs.ask_save("Save the plan", name)
+        if path is None:
+            return False
+        return self.session.save(path if path.suffix else path.with_suffix(".ledge"))
+
+    def _after_saving(self, action: Callable[[], object]) -> None:
+        """Do something that lets the plan in hand go; ask first when work is not saved."""
+        if not self.session.is_dirty:
+            action()
+            return
+
+        def save_first() -> None:
+            if self.save():
+                action()
+
+        offers: tuple[Offer, ...] = (("Save first", save_first), ("Go on without saving", action))
+        self.notice.say(f"“{self.session.plan.name or 'The plan'}” has changes that are not saved.", offers)
+
+    def _tell_changed(self, sentence: str) -> None:
+        self.notice.say(
+            sentence,
+            (
+                ("Save under another name", self.save_as),
+                ("Overwrite it", lambda: self.session.save(overwrite_changes=True)),
+                ("Open what is on disk", self._open_again),
+            ),
+        )
+
+    def _open_again(self) -> None:
+        if self.session.file is not None:
+            self.session.open(self.session.file.path)
+
+    def offer_recovery(self) -> None:
+        """Offer unsaved work of a session that ended without saying goodbye."""
+        found = self.session.recoverable()
+        if not found:
+            return
+        latest = found[0]
+        where = f" of “{latest.path.name}”" if latest.path else ""
+        self.notice.say(
+            f"Unsaved work{where} ({latest.plan.name or 'a plan without a name'}) was kept when the program ended last time.",
+            (("Take it in hand", lambda: self.session.recover(latest)), ("Let it go", lambda: self.session.drop(latest))),
+        )
+
+    def open_first(self, path: Path) -> None:
+        """Open the plan named at the start; a refusal is said in the window."""
+        self.session.open(path)
+
+    def _name_window(self) -> None:
+        session = self.session
+        name = session.file.path.name if session.file else session.plan.name or "New plan"
+        self.setWindowTitle(f"{'• ' if session.is_dirty else ''}{name} – Jolly Ledge")
+
+    def closeEvent(self, event: QCloseEvent) -> None:
+        """Close at once when all is saved; else ask first, without a dialog."""
+        if not self.session.is_dirty or self._closes:
+            self.session.let_go()
+            event.accept()
+            return
+        event.ignore()
+
+        def close_now() -> None:
+            self._closes = True
+            # The notice must finish its own event before the window goes.
+            QTimer.singleShot(0, self.close)
+
+        self._after_saving(close_now)

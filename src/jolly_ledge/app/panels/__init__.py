@@ -1,0 +1,1 @@
+"""What stands beside the drawing."""

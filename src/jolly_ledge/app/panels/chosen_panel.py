@@ -1,0 +1,125 @@
+"""What is chosen on the drawing: its pose, its tape figures, its vignette."""
+
+from PySide6.QtWidgets import QGridLayout, QLineEdit, QVBoxLayout, QWidget
+
+from jolly_ledge.app.actions.look_actions import LookActions
+from jolly_ledge.app.scene.depth_view import DepthView
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.app.widgets.texts import Board, heading, words
+from jolly_ledge.model.words import Pose
+
+PANEL_WIDTH = 204
+POSES: tuple[tuple[Pose, str, str], ...] = (
+    ("upright", "Stand", "Stand it upright (U)"),
+    ("flat", "Lay flat", "Lay it flat (F)"),
+    ("leaning", "Lean", "Lean it against the back (L)"),
+    ("spine-in", "Pages out", "Turn the pages of a book out (P)"),
+)
+
+
+class ChosenPanel(QWidget):
+    """Shows and changes the thing in hand, with its ledge from above."""
+
+    def __init__(self, session: Session, actions: LookActions) -> None:
+        super().__init__()
+        self._session = session
+        self._actions = actions
+        self.setFixedWidth(PANEL_WIDTH)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 4, 0)
+        column.setSpacing(5)
+        self.title = heading("", 16)
+        self.title.setWordWrap(True)
+        self.where = words("", "small")
+        column.addWidget(self.title)
+        column.addWidget(Board())
+        column.addWidget(self.where)
+        column.addWidget(self._tools())
+        self.depth = DepthView(session)
+        column.addWidget(self.depth)
+        column.addStretch(1)
+        for signal in (session.changed, session.chosen, session.previewed):
+            signal.connect(self.refresh)
+        self.refresh()
+
+    def _tools(self) -> QWidget:
+        self.tools = QWidget()
+        grid = QGridLayout(self.tools)
+        grid.setContentsMargins(0, 0, 0, 0)
+        grid.setSpacing(5)
+        self.pose_chips = {}
+        for index, (pose, text, tip) in enumerate(POSES):
+            button = chip(text, tip)
+            button.clicked.connect(lambda _=False, pose=pose: self._actions.pose(pose))
+            self.pose_chips[pose] = button
+            grid.addWidget(button, index // 2, index % 2)
+        self.turn_chip = chip("Turn", "Turn it by a quarter (T)", checkable=False)
+        self.turn_chip.clicked.connect(self._actions.turn)
+        self.lock_chip = chip("Lock", "Lock it where it stands (K)")
+        self.lock_chip.clicked.connect(self._actions.lock)
+        self.inside_chip = chip("Put inside", "Put it inside the nearest container (I)", checkable=False)
+        self.inside_chip.clicked.connect(self._actions.put_inside)
+        self.back_chip = chip("Put back", "Take it back to the stash (Delete)", checkable=False)
+        self.back_chip.clicked.connect(self._actions.put_back)
+        for index, button in enumerate((self.turn_chip, self.lock_chip, self.inside_chip, self.back_chip)):
+            grid.addWidget(button, 2 + index // 2, index % 2)
+        self.left_field = LengthField(self._session, self._actions.set_from_left, "From the left end")
+        self.front_field = LengthField(self._session, self._actions.set_from_front, "From the front edge")
+        self.group_field = QLineEdit()
+        self.group_field.setAccessibleName("Vignette")
+        self.group_field.setPlaceholderText("by nearness")
+        self.group_field.setFixedWidth(96)
+        self.group_field.editingFinished.connect(self._regroup)
+        for row, (text, field) in enumerate(
+            (("From left", self.left_field), ("From front", self.front_field), ("Vignette", self.group_field)), start=4
+        ):
+            grid.addWidget(words(text, "soft", wrap=False), row, 0)
+            grid.addWidget(field, row, 1)
+        return self.tools
+
+    def _regroup(self) -> None:
+        chosen = self._session.chosen_standings
+        name = self.group_field.text().strip() or None
+        if chosen and any((standing.placement.vignette or None) != name for standing in chosen):
+            self._actions.group(name)
+
+    def refresh(self) -> None:
+        """Show what is chosen."""
+        session = self._session
+        chosen = session.chosen_standings
+        self.tools.setEnabled(bool(chosen))
+        ledge = session.ledge
+        if not chosen:
+            self.title.setText(f"{ledge.label[:1].upper()}{ledge.label[1:]}" if ledge else "No ledge yet")
+            if ledge is not None:
+                free = "open above" if ledge.clearance is None else f"{session.length(ledge.clearance)} clear"
+                self.where.setText(f"{session.length(ledge.width)} wide, {session.length(ledge.depth)} deep, {free}. Click a thing to take it in hand.")
+            for field in (self.left_field, self.front_field):
+                field.show_length(None)
+            return
+        first = chosen[0]
+        self.title.setText(first.item.label if len(chosen) == 1 else f"{len(chosen)} things")
+        self.where.setText(self._where())
+        for pose, button in self.pose_chips.items():
+            button.setChecked(all(standing.placement.pose == pose for standing in chosen))
+        self.pose_chips["spine-in"].setEnabled(all(standing.item.is_book for standing in chosen))
+        self.lock_chip.setChecked(all(standing.placement.locked for standing in chosen))
+        self.lock_chip.setText("Locked" if self.lock_chip.isChecked() else "Lock")
+        if not self.left_field.hasFocus():
+            self.left_field.show_length(max(first.left - first.ledge.left, 0.0))
+        if not self.front_field.hasFocus():
+            self.front_field.show_length(None if first.placement.pose == "hung" else max(first.front, 0.0))
+        if not self.group_field.hasFocus():
+            self.group_field.setText(first.placement.vignette or "")
+
+    def _where(self) -> str:
+        chosen = self._session.chosen_standings
+        first = chosen[0]
+        if len(chosen) > 1:
+            return "Shift-click adds and takes away."
+        host = self._session.arrangement.by_id.get(first.placement.host or "")
+        place = f"{'inside' if first.placement.inside else 'on'} the {host.item.label}, " if host else ""
+        mass = "mass unknown" if first.item.mass is None else f"{first.item.mass:g} kg"
+        return f"{place}{first.ledge.label}; {mass}"

@@ -1,0 +1,326 @@
+"""One thing of the stash: its drawing, its sizes and all that is known of it."""
+
+
+from PySide6.QtCore import QRectF, Qt
+from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPen
+from PySide6.QtWidgets import (
+    QComboBox,
+    QFormLayout,
+    QFrame,
+    QGridLayout,
+    QHBoxLayout,
+    QLineEdit,
+    QPushButton,
+    QScrollArea,
+    QVBoxLayout,
+    QWidget,
+)
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.colour_button import ColourButton
+from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.app.widgets.texts import Board, heading, paint_board, question, words
+from jolly_ledge.drawing.items import SILHOUETTES, item_picture
+from jolly_ledge.drawing.theme import BOARD, SOFT_INK
+from jolly_ledge.model.edits.items import ChangeItem, DuplicateItem, RemoveItem
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.silhouette import PROFILES
+from jolly_ledge.model.stash_order import free_over
+from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, TRAITS, plain
+from jolly_ledge.render.fonts import font
+from jolly_ledge.render.player import play_fitted
+
+PANEL_WIDTH = 344
+SHAPES = tuple(sorted({*SILHOUETTES, *PROFILES} - {"slab"}))
+MOST_COLOURS = 4
+
+
+class ItemDrawing(QWidget):
+    """The thing on a board with its height and width."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self.setFixedHeight(176)
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        """Paint the thing and its two figures."""
+        item = self._session.item
+        if item is None:
+            return
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        area = QRectF(20, 4, self.width() - 120, 134)
+        picture = item_picture(item)
+        play_fitted(painter, picture, area)
+        scale = min(area.width() / picture.width, area.height() / picture.height)
+        foot = area.center().y() + (picture.top + picture.bottom) / -2 * scale
+        paint_board(painter, QRectF(10, foot, self.width() - 110, 6), BOARD)
+        half, tall = item.width * scale / 2, item.height * scale
+        middle = area.center().x()
+        x = middle + half + 16
+        painter.setPen(QPen(QColor(SOFT_INK), 1.2))
+        painter.drawLine(int(x), int(foot - tall), int(x), int(foot))
+        painter.drawLine(int(middle - half), int(foot + 15), int(middle + half), int(foot + 15))
+        for y in (foot - tall, foot):
+            painter.drawLine(int(x - 4), int(y), int(x + 4), int(y))
+        for end in (middle - half, middle + half):
+            painter.drawLine(int(end), int(foot + 11), int(end), int(foot + 19))
+        painter.setFont(font(13, "sans", 600))
+        painter.setPen(QColor("#26282b"))
+        painter.drawText(QRectF(x + 8, foot - tall / 2 - 12, 90, 24), Qt.AlignmentFlag.AlignVCenter, self._session.length(item.height))
+        painter.drawText(QRectF(middle - 60, foot + 18, 120, 20), Qt.AlignmentFlag.AlignCenter, self._session.length(item.width))
+
+
+class ItemPanel(QScrollArea):
+    """Shows and changes the thing of the stash in hand."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self.setObjectName("sidePanel")
+        self.setFixedWidth(PANEL_WIDTH)
+        self.setWidgetResizable(True)
+        self.setFrameShape(QFrame.Shape.NoFrame)
+        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        inside = QWidget()
+        self._inside = inside
+        column = QVBoxLayout(inside)
+        column.setContentsMargins(16, 14, 14, 12)
+        column.setSpacing(6)
+        self.title = heading("", 21)
+        self.title.setWordWrap(True)
+        self.drawing = ItemDrawing(session)
+        column.addWidget(self.title)
+        column.addWidget(self.drawing)
+        column.addLayout(self._form())
+        column.addWidget(question("Mind", 14))
+        column.addLayout(self._traits())
+        column.addWidget(Board())
+        self.fits_heading = heading("", 14)
+        column.addWidget(self.fits_heading)
+        self.fits = words("")
+        column.addWidget(self.fits)
+        column.addLayout(self._buttons())
+        column.addStretch(1)
+        self.setWidget(inside)
+        for signal in (session.changed, session.chosen):
+            signal.connect(self.refresh)
+        self.refresh()
+
+    def _form(self) -> QFormLayout:
+        form = QFormLayout()
+        form.setSpacing(5)
+        form.setLabelAlignment(Qt.AlignmentFlag.AlignLeft)
+        self.name_field = self._text("name", "Name")
+        form.addRow("Name", self.name_field)
+        self.category_field = self._choice("category", CATEGORIES)
+        form.addRow("Kind", self.category_field)
+        self.shape_field = self._choice("silhouette", ("", *SHAPES))
+        self.shape_field.setItemText(0, "as its kind")
+        form.addRow("Looks like", self.shape_field)
+        self.size_fields = {
+            name: LengthField(self._session, lambda length, name=name: self._change(name, length), name)
+            for name in ("width", "height", "depth")
+        }
+        sizes = QHBoxLayout()
+        sizes.setSpacing(4)
+        for name, field in self.size_fields.items():
+            field.setFixedWidth(70)
+            field.setToolTip(name)
+            sizes.addWidget(field)
+        sizes.addStretch(1)
+        form.addRow("W, H, D", sizes)
+        self.mass_field = QLineEdit()
+        self.mass_field.setPlaceholderText("unknown")
+        self.mass_field.setFixedWidth(96)
+        self.mass_field.editingFinished.connect(self._set_mass)
+        form.addRow("Weighs, kg", self.mass_field)
+        self.finish_field = self._choice("finish", FINISHES)
+        form.addRow("Finish", self.finish_field)
+        self.material_field = self._text("material", "Made of")
+        form.addRow("Made of", self.material_field)
+        self.room_field = self._text("room", "Lives")
+        form.addRow("Lives", self.room_field)
+        self.status_field = self._choice("status", STATUSES)
+        form.addRow("It is", self.status_field)
+        form.addRow("Colours", self._colours())
+        return form
+
+    def _text(self, field: str, name: str) -> QLineEdit:
+        line = QLineEdit()
+        line.setAccessibleName(name)
+        line.editingFinished.connect(lambda: self._change(field, line.text().strip()))
+        return line
+
+    def _choice(self, field: str, choices: tuple[str, ...]) -> QComboBox:
+        box = QComboBox()
+        box.setAccessibleName(field)
+        for value in choices:
+            box.addItem(plain(value), value)
+        box.activated.connect(lambda _: self._change(field, box.currentData()))
+        return box
+
+    def _colours(self) -> QWidget:
+        holder = QWidget()
+        column = QVBoxLayout(holder)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(3)
+        self.colour_buttons: list[ColourButton] = []
+        for index in range(MOST_COLOURS):
+            button = ColourButton(lambda colour, index=index: self._set_colour(index, colour), f"Colour {index + 1}")
+            self.colour_buttons.append(button)
+            column.addWidget(button)
+        row = QHBoxLayout()
+        self.more_colours = chip("Add a colour", checkable=False)
+        self.more_colours.clicked.connect(self._add_colour)
+        self.fewer_colours = chip("Take one out", checkable=False)
+        self.fewer_colours.clicked.connect(self._drop_colour)
+        row.addWidget(self.more_colours)
+        row.addWidget(self.fewer_colours)
+        row.addStretch(1)
+        column.addLayout(row)
+        return holder
+
+    def _traits(self) -> QGridLayout:
+        grid = QGridLayout()
+        grid.setSpacing(5)
+        self.trait_chips: dict[str, QPushButton] = {}
+        for index, trait in enumerate(TRAITS):
+            button = chip(plain(trait))
+            button.setStyleSheet("padding: 3px 6px; font-size: 12px;")
+            button.clicked.connect(lambda _=False, trait=trait: self._toggle_trait(trait))
+            self.trait_chips[trait] = button
+            grid.addWidget(button, index // 2, index % 2)
+        return grid
+
+    def _buttons(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        self.duplicate_button = chip("Duplicate", "Add one more like it (Ctrl+D)", checkable=False)
+        self.duplicate_button.clicked.connect(self.duplicate)
+        self.remove_button = chip("Remove", "Take it out of the stash (Delete)", checkable=False)
+        self.remove_button.clicked.connect(self.remove)
+        row.addWidget(self.duplicate_button)
+        row.addWidget(self.remove_button)
+        row.addStretch(1)
+        return row
+
+    def refresh(self) -> None:
+        """Show the thing in hand."""
+        item = self._session.item
+        self._inside.setEnabled(item is not None)
+        if item is None:
+            self.title.setText("Nothing gathered yet")
+            return
+        self.title.setText(item.label)
+        self.drawing.update()
+        for field, text in (
+            (self.name_field, item.name),
+            (self.material_field, item.material),
+            (self.room_field, item.room),
+            (self.mass_field, "" if item.mass is None else f"{item.mass:g}"),
+        ):
+            if not field.hasFocus():
+                field.setText(text)
+        for name, size_field in self.size_fields.items():
+            size_field.show_length(getattr(item, name))
+        for box, value in (
+            (self.category_field, item.category),
+            (self.shape_field, item.silhouette),
+            (self.finish_field, item.finish),
+            (self.status_field, item.status),
+        ):
+            box.setCurrentIndex(max(box.findData(value), 0))
+        for index, button in enumerate(self.colour_buttons):
+            button.setVisible(index < len(item.colours))
+            if index < len(item.colours):
+                button.show_colour(item.colours[index][0])
+        self.more_colours.setEnabled(len(item.colours) < MOST_COLOURS)
+        self.fewer_colours.setEnabled(len(item.colours) > 1)
+        for trait, trait_chip in self.trait_chips.items():
+            trait_chip.setChecked(trait in item.traits)
+        self._show_fits(item)
+
+    def _show_fits(self, item: Item) -> None:
+        session = self._session
+        if not session.piece_id:
+            self.fits_heading.setText("")
+            self.fits.setText("")
+            return
+        ledges = [ledge for ledge in session.piece.ledges if not ledge.is_wall]
+        lines, count = [], 0
+        for ledge in ledges:
+            free = free_over(item, ledge)
+            wide = item.width <= ledge.width and item.depth <= ledge.depth
+            fits = wide and (free is None or free >= 0)
+            count += fits
+            if not wide:
+                said = "too wide or deep"
+            elif free is None:
+                said = "open above"
+            else:
+                said = f"{session.length(free)} free" if free >= 0 else f"{session.length(-free)} too tall"
+            colour = "#1f6a6d" if fits else "#963a20"
+            lines.append(f"<tr><td style='padding-right:14px'>{ledge.label}</td><td style='color:{colour}'>{said}</td></tr>")
+        self.fits_heading.setText(f"Stands upright on {count} of {len(ledges)} ledges")
+        self.fits.setText(f"<table>{''.join(lines)}</table>")
+
+    # Changing
+
+    def _change(self, field: str, value: object) -> None:
+        item = self._session.item
+        if item is not None and getattr(item, field) != value:
+            self._session.commit(ChangeItem(item=item.id, changes=((field, value),)))
+
+    def _set_mass(self) -> None:
+        text = self.mass_field.text().strip().lower().replace(",", ".").removesuffix("kg").strip()
+        try:
+            self._change("mass", float(text) if text else None)
+        except ValueError:
+            self._session.refused.emit(f"“{text}” is no mass in kg; type a number such as 2.1, or leave it empty for unknown.")
+            self.mass_field.clearFocus()
+            self.refresh()
+
+    def _set_colour(self, index: int, colour: str) -> None:
+        item = self._session.item
+        if item is not None:
+            colours = list(item.colours)
+            colours[index] = (colour, colours[index][1])
+            self._change("colours", tuple(colours))
+
+    def _add_colour(self) -> None:
+        item = self._session.item
+        if item is not None:
+            share = round(1 / (len(item.colours) + 1), 2)
+            kept = tuple((colour, round(part * (1 - share), 2)) for colour, part in item.colours)
+            self._change("colours", (*kept, ("#c9b28c", share)))
+
+    def _drop_colour(self) -> None:
+        item = self._session.item
+        if item is not None:
+            kept = item.colours[:-1]
+            whole = sum(part for _, part in kept) or 1.0
+            self._change("colours", tuple((colour, round(part / whole, 2)) for colour, part in kept))
+
+    def _toggle_trait(self, trait: str) -> None:
+        item = self._session.item
+        if item is not None:
+            traits = set(item.traits) ^ {trait}
+            self._change("traits", tuple(known for known in TRAITS if known in traits))
+
+    def duplicate(self) -> None:
+        """Add one more thing like the one in hand, and take it in hand."""
+        item = self._session.item
+        if item is not None and self._session.commit(DuplicateItem(item=item.id)):
+            stash = self._session.plan.stash
+            index = next(i for i, known in enumerate(stash) if known.id == item.id)
+            self._session.choose_item(stash[index + 1].id)
+
+    def remove(self) -> None:
+        """Take the thing in hand out of the stash."""
+        item = self._session.item
+        if item is not None:
+            self._session.commit(RemoveItem(item=item.id))
+
+

@@ -1,0 +1,172 @@
+"""The readings beside the drawing, what they found, and the cautions apart from them."""
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
+
+from jolly_ledge.app.panels.reading_row import ReadingRow
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.card import Card
+from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.cautions.register import CLOSING
+from jolly_ledge.cautions.register import NAMES as CAUTION_NAMES
+from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, assess
+from jolly_ledge.readings.words import capital
+
+PANEL_WIDTH = 344
+MOST_FINDINGS = 8
+MOST_CAUTIONS = 8
+LEVEL_WORDS = {"stop": "Stop", "heed": "Heed", "unknown": "Unknown"}
+
+
+class ReadingPanel(QWidget):
+    """Shows the readings of the look in hand; they move while a thing is carried."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self._since: tuple[str, float] | None = None
+        self.setObjectName("sidePanel")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.setFixedWidth(PANEL_WIDTH)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(12, 12, 8, 8)
+        column.setSpacing(0)
+        column.addLayout(self._head())
+        self.rows: dict[str, ReadingRow] = {}
+        for asked in QUESTIONS:
+            column.addWidget(question(asked, 13))
+            for entry in REGISTER:
+                if entry.question == asked:
+                    row = ReadingRow(entry, self._point_at_row)
+                    self.rows[entry.id] = row
+                    column.addWidget(row)
+        self.sentence = words("", "soft")
+        self.sentence.setFixedHeight(40)
+        self.sentence.setAlignment(Qt.AlignmentFlag.AlignTop)
+        column.addWidget(self.sentence)
+        column.addWidget(Board())
+        column.addWidget(self._notes(), 1)
+        session.changed.connect(self._after_change)
+        session.previewed.connect(self.refresh)
+        self._after_change()
+
+    def _head(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        self.score = heading("", 21)
+        self.since = words("", "good", wrap=False)
+        row.addWidget(self.score)
+        row.addSpacing(8)
+        row.addWidget(self.since, 1, Qt.AlignmentFlag.AlignBottom)
+        return row
+
+    def _notes(self) -> QScrollArea:
+        area = QScrollArea()
+        area.setWidgetResizable(True)
+        area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        inside = QWidget()
+        column = QVBoxLayout(inside)
+        column.setContentsMargins(0, 6, 6, 6)
+        column.setSpacing(6)
+        self._safe_heading = question("Is it safe?", 14)
+        self.caution_cards = [Card("caution", self._point_at) for _ in range(MOST_CAUTIONS)]
+        self._closing = words(CLOSING, "small")
+        self._more_cautions = words("", "small")
+        self._found_heading = question("What is found", 14)
+        self.finding_cards = [Card("finding", self._point_at) for _ in range(MOST_FINDINGS)]
+        self._more = words("", "small")
+        for widget in (self._safe_heading, *self.caution_cards, self._more_cautions, self._closing,
+                       self._found_heading, *self.finding_cards, self._more):  # fmt: skip
+            column.addWidget(widget)
+        column.addStretch(1)
+        area.setWidget(inside)
+        return area
+
+    def _after_change(self) -> None:
+        self._since = self._earlier()
+        self.refresh()
+
+    def _earlier(self) -> tuple[str, float] | None:
+        """Return the look before this one in the list, and how it reads."""
+        session = self._session
+        if not session.look_id:
+            return None
+        looks = session.plan.looks_of(session.piece_id)
+        index = [look.id for look in looks].index(session.look_id)
+        if index == 0:
+            return None
+        earlier = looks[index - 1]
+        return earlier.label, assess(arrange(session.plan, earlier)).score
+
+    def refresh(self) -> None:
+        """Show the readings, findings and cautions of the look in hand."""
+        session = self._session
+        if not session.look_id:
+            return
+        if not session.look.placements:
+            self._show_empty()
+            return
+        assessment = session.assessment
+        self.score.setText(f"Reads {round(assessment.score * 100)}")
+        self._show_since(assessment.score)
+        for identifier, row in self.rows.items():
+            row.show_reading(assessment.reading(identifier))
+        self._show_cautions()
+        findings = assessment.findings
+        for card, finding in zip(self.finding_cards, findings, strict=False):
+            card.say(NAMES[finding.reading], capital(finding.sentence), finding.placements)
+        for index, card in enumerate(self.finding_cards):
+            card.setVisible(index < len(findings))
+        self._found_heading.setText("What is found" if findings else "Nothing to find fault with")
+        hidden = len(findings) - MOST_FINDINGS
+        self._more.setText(f"and {hidden} lesser ones" if hidden > 0 else "")
+        self._more.setVisible(hidden > 0)
+        pointed = next((row for row in self.rows.values() if row.underMouse() and row.reading), None)
+        self._say_sentence(pointed)
+
+    def _show_since(self, score: float) -> None:
+        if self._since is None:
+            self.since.setText("")
+            return
+        name, earlier = self._since
+        difference = round(score * 100) - round(earlier * 100)
+        sign = "+" if difference > 0 else "−" if difference < 0 else "±"
+        self.since.setText(f"{sign}{abs(difference)} since {name}"[:34])
+        self.since.setStyleSheet(f"color: {'#1f6a6d' if difference >= 0 else '#7d5410'}; font-size: 13px;")
+
+    def _show_cautions(self) -> None:
+        cautions = self._session.cautions
+        for card, caution in zip(self.caution_cards, cautions, strict=False):
+            card.say(f"{LEVEL_WORDS[caution.level]} · {CAUTION_NAMES[caution.id]}", caution.sentence, caution.placements)
+        for index, card in enumerate(self.caution_cards):
+            card.setVisible(index < len(cautions))
+        self._safe_heading.setText(f"Is it safe? {len(cautions)} to heed" if cautions else "Is it safe? Nothing found of what is checked")
+        hidden = len(cautions) - MOST_CAUTIONS
+        self._more_cautions.setText(f"and {hidden} more cautions" if hidden > 0 else "")
+        self._more_cautions.setVisible(hidden > 0)
+
+    def _show_empty(self) -> None:
+        self.score.setText("Nothing to read")
+        self.since.setText("")
+        for row in self.rows.values():
+            row.show_reading(None)
+        for card in (*self.caution_cards, *self.finding_cards):
+            card.hide()
+        self._more.hide()
+        self._more_cautions.hide()
+        self._safe_heading.setText("Is it safe?")
+        self._found_heading.setText("What is found")
+        self.sentence.setText("This look is empty: carry a thing from the board below to a ledge.")
+
+    def _point_at_row(self, row: ReadingRow | None) -> None:
+        self._point_at(row.reading.placements if row and row.reading else ())
+        self._say_sentence(row)
+
+    def _say_sentence(self, row: ReadingRow | None) -> None:
+        readings = self._session.assessment.readings
+        reading = row.reading if row else min(readings, key=lambda reading: reading.score, default=None)
+        self.sentence.setText(reading.sentence if reading else "")
+
+    def _point_at(self, placements: tuple[str, ...]) -> None:
+        self._session.point_at(*placements)

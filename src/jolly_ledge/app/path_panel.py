@@ -1,0 +1,160 @@
+"""The six steps in working order, standing on small boards along the left edge."""
+
+from collections.abc import Callable
+
+from PySide6.QtCore import QRectF, QSize, Qt
+from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent
+from PySide6.QtWidgets import QAbstractButton, QMenu, QPushButton, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.texts import heading, paint_board, words
+from jolly_ledge.drawing.theme import BOARD, INK, PLUM, SHEET, SOFT_INK
+from jolly_ledge.model.bays import tape_check
+from jolly_ledge.readings.words import counted
+from jolly_ledge.render.fonts import font
+
+PATH_WIDTH = 148
+STEPS = ("Brief", "Measure", "Gather", "Arrange", "Place", "Keep")
+
+
+class StepButton(QAbstractButton):
+    """One step: its name, its state, and the board it stands on."""
+
+    def __init__(self, name: str) -> None:
+        super().__init__()
+        self._state = ""
+        self.setText(name)
+        self.setCheckable(True)
+        self.setAutoExclusive(True)
+        self.setFixedHeight(66)
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+        self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
+
+    def sizeHint(self) -> QSize:
+        """Return the wished size."""
+        return QSize(PATH_WIDTH, 66)
+
+    @property
+    def state(self) -> str:
+        """What it says of the step."""
+        return self._state
+
+    def show_state(self, state: str) -> None:
+        """Show the state of the step."""
+        if state != self._state:
+            self._state = state
+            self.setAccessibleName(f"{self.text()}: {state}")
+            self.update()
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        """Paint name, state and board."""
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        if self.isChecked():
+            painter.fillRect(self.rect(), QColor(SHEET))
+        elif self.underMouse():
+            painter.fillRect(self.rect(), QColor("#f0ebe0"))
+        painter.setFont(font(16, "sans", 700))
+        painter.setPen(QColor(PLUM if self.isChecked() else INK))
+        painter.drawText(20, 27, self.text())
+        painter.setFont(font(12))
+        painter.setPen(QColor(SOFT_INK))
+        metrics = QFontMetricsF(painter.font())
+        painter.drawText(20, 44, metrics.elidedText(self._state, Qt.TextElideMode.ElideRight, PATH_WIDTH - 26))
+        paint_board(painter, QRectF(20, 52, PATH_WIDTH - 44, 4), PLUM if self.isChecked() else BOARD)
+        if self.hasFocus():
+            painter.setPen(QColor(PLUM))
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.drawRect(self.rect().adjusted(3, 3, -4, -4))
+
+
+class PathPanel(QWidget):
+    """Leads through the steps and names the plan in hand."""
+
+    def __init__(self, session: Session, on_step: Callable[[str], object], menu: QMenu) -> None:
+        super().__init__()
+        self._session = session
+        self.setObjectName("path")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.setFixedWidth(PATH_WIDTH)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 16, 0, 10)
+        column.setSpacing(4)
+        title = heading("Jolly Ledge", 21)
+        title.setContentsMargins(18, 0, 0, 8)
+        column.addWidget(title)
+        self.buttons: dict[str, StepButton] = {}
+        for name in STEPS:
+            button = StepButton(name)
+            button.clicked.connect(lambda _=False, name=name: on_step(name))
+            self.buttons[name] = button
+            column.addWidget(button)
+        column.addStretch(1)
+        self.undo_button = self._quiet("Undo", session.undo)
+        self.redo_button = self._quiet("Redo", session.redo)
+        column.addWidget(self.undo_button)
+        column.addWidget(self.redo_button)
+        self.plan_button = QPushButton("Plan")
+        self.plan_button.setObjectName("quiet")
+        self.plan_button.setMinimumHeight(28)
+        self.plan_button.setMenu(menu)
+        self.plan_button.setStyleSheet("QPushButton { margin-left: 14px; font-weight: 700; } QPushButton::menu-indicator { width: 0; }")
+        column.addWidget(self.plan_button)
+        self.saved = words("", "small", wrap=False)
+        self.saved.setContentsMargins(20, 0, 4, 0)
+        column.addWidget(self.saved)
+        session.changed.connect(self.refresh)
+        session.saved.connect(self.refresh)
+        self.refresh()
+
+    def _quiet(self, text: str, action: Callable[[], object]) -> QPushButton:
+        button = QPushButton(text)
+        button.setObjectName("quiet")
+        button.setMinimumHeight(28)
+        button.setStyleSheet("QPushButton { margin-left: 14px; }")
+        button.clicked.connect(lambda: action())
+        return button
+
+    def show_step(self, name: str) -> None:
+        """Show which step is in hand."""
+        self.buttons[name].setChecked(True)
+
+    def refresh(self) -> None:
+        """Show the state of every step and of the file."""
+        session = self._session
+        plan = session.plan
+        if session.look_id:
+            manner = session.look.manner
+            placed = len(session.look.placements)
+            faults = tape_check(session.piece)
+            states = {
+                "Brief": f"{manner.fullness} · {manner.figure}",
+                "Measure": counted(len(faults), "doubt") if faults else f"{len(session.piece.ledges)} ledges",
+                "Gather": f"{len(plan.stash)} things",
+                "Arrange": f"{placed} placed" if placed else "empty so far",
+                "Place": f"{placed} to place" if placed else "–",
+                "Keep": counted(len(plan.looks_of(session.piece_id)), "look"),
+            }
+        else:
+            states = dict.fromkeys(STEPS, "–")
+        for name, state in states.items():
+            self.buttons[name].show_state(state)
+        self._show_history()
+        name = plan.name or (session.file.path.stem if session.file else "New plan")
+        metrics = self.plan_button.fontMetrics()
+        self.plan_button.setText(metrics.elidedText(f"{name} ▾", Qt.TextElideMode.ElideMiddle, PATH_WIDTH - 30))
+        if session.is_dirty:
+            self.saved.setText("not saved yet" if session.file is None else "changed since saving")
+        else:
+            self.saved.setText(f"saved {session.saved_at}" if session.saved_at else "as opened")
+
+    def _show_history(self) -> None:
+        history = self._session.history
+        for button, word, label in (
+            (self.undo_button, "Undo", history.undo_label),
+            (self.redo_button, "Redo", history.redo_label),
+        ):
+            button.setEnabled(label is not None)
+            button.setToolTip(f"{word}: {label}" if label else f"Nothing to {word.lower()}")
+            text = f"{word}: {label[:1].lower()}{label[1:]}" if label else word
+            button.setText(button.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, PATH_WIDTH - 30))

@@ -1,0 +1,1 @@
+"""The look on the screen: what can be picked, dragged and pointed at."""

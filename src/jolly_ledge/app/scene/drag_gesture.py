@@ -1,0 +1,132 @@
+"""Carrying a thing with the pointer: one gesture previews, and commits one edit at most."""
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.edits.placements import (
+    MovePlacement,
+    PlaceItem,
+    PutInside,
+    ReturnToStash,
+    carried_by,
+)
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.history import Edit
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Placement
+from jolly_ledge.model.spots import Held, Landing, find_landing
+from jolly_ledge.model.words import WALL_CATEGORIES, Pose
+
+
+def natural_pose(item: Item) -> Pose:
+    """Return how a thing is first set down: frames lean, the rest stands."""
+    return "leaning" if item.category in WALL_CATEGORIES - {"board"} else "upright"
+
+
+class DragGesture:
+    """Carries a thing from the stash or from where it stands.
+
+    Parameters
+    ----------
+    session : Session
+    item : Item
+    placement : Placement or None
+        Where it stands now; None when it comes from the stash.
+    grab : (float, float)
+        From the pointer to the middle of the thing's foot, in piece mm.
+    """
+
+    def __init__(
+        self, session: Session, item: Item, placement: Placement | None = None, grab: tuple[float, float] = (0.0, 0.0)
+    ) -> None:
+        self._session = session
+        self._grab = grab
+        self.item = item
+        self.placement = placement
+        self.pose: Pose = placement.pose if placement else natural_pose(item)
+        if self.pose in ("hung", "draped"):
+            self.pose = natural_pose(item)
+        self._turn = placement.turn if placement else 0.0
+        look = session.look
+        self._carried = frozenset(p.id for p in carried_by(look, placement.id)) if placement else frozenset()
+        self._ignored = self._carried | ({placement.id} if placement else set())
+        self._arrangement: Arrangement = session.arrangement
+        self._edit: Edit | None = None
+        self.landing: Landing | None = None
+        self.at = (0.0, 0.0)
+
+    def move(self, x: float, y: float) -> None:
+        """Follow the pointer (piece mm, y up) and show what would be."""
+        self.at = (x + self._grab[0], y + self._grab[1])
+        held = Held(
+            self.item, self.pose, self._turn, self.at[0], self.at[1], self.placement.z if self.placement else None, self._ignored
+        )
+        self.landing = find_landing(self._arrangement, held)
+        self._edit = self._edit_for(self.landing)
+        session = self._session
+        if self._edit is None:
+            session.preview(None)
+            return
+        try:
+            session.preview(self._edit.apply(session.plan).look(session.look_id))
+        except JollyLedgeError:
+            self._edit = None
+            session.preview(None)
+
+    def finish(self) -> bool:
+        """Let go; return whether the plan changed."""
+        session, edit = self._session, self._edit
+        if edit is None:
+            session.preview(None)
+            return False
+        before = {placement.id for placement in session.plan.look(session.look_id).placements}
+        changed = session.commit(edit)
+        if changed:
+            fresh = [p.id for p in session.look.placements if p.id not in before]
+            present = [self.placement.id] if self.placement and self._is_there(self.placement.id) else []
+            session.choose(*(fresh or present))
+        return changed
+
+    def cancel(self) -> None:
+        """Put it back where it was."""
+        self._edit = None
+        self._session.preview(None)
+
+    def figures(self) -> str:
+        """Return where it would stand, in tape figures."""
+        if self.landing is None:
+            return "back to the stash" if self.placement else ""
+        session, spot = self._session, self.landing.spot
+        if self.landing.inside:
+            return f"inside the {self._name_of(self.landing.inside)}"
+        half = self._half_width()
+        words = [f"{session.length(max(spot.x - half, 0))} from the left end"]
+        if spot.y is not None:
+            words.append(f"{session.length(spot.y)} up the wall")
+        else:
+            words.append(f"{session.length(max(spot.z - self._half_depth(), 0))} from the front")
+        if spot.on:
+            words.append(f"on the {self._name_of(spot.on)}")
+        return " · ".join(words)
+
+    def _is_there(self, identifier: str) -> bool:
+        return any(placement.id == identifier for placement in self._session.look.placements)
+
+    def _name_of(self, identifier: str) -> str:
+        return self._arrangement.by_id[identifier].item.label
+
+    def _half_width(self) -> float:
+        return Held(self.item, self.pose, self._turn, 0, 0).size.width / 2
+
+    def _half_depth(self) -> float:
+        return Held(self.item, self.pose, self._turn, 0, 0).size.depth / 2
+
+    def _edit_for(self, landing: Landing | None) -> Edit | None:
+        look, name = self._session.look_id, self.item.label
+        if landing is None:
+            return ReturnToStash(look=look, placements=(self.placement.id,), name=name) if self.placement else None
+        if landing.inside:
+            return PutInside(look=look, item=self.item.id, host=landing.inside, name=name)
+        if self.placement:
+            return MovePlacement(look=look, placement=self.placement.id, spot=landing.spot, name=name)
+        pose: Pose = "hung" if landing.spot.y is not None else self.pose
+        return PlaceItem(look=look, item=self.item.id, spot=landing.spot, pose=pose, name=name)

@@ -1,0 +1,350 @@
+"""The elevation: the look in hand at true scale, to be picked, carried and read."""
+
+from PySide6.QtCore import QPoint, QPointF, QRect, QRectF, Qt
+from PySide6.QtGui import (
+    QColor,
+    QFontMetricsF,
+    QImage,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QResizeEvent,
+    QTransform,
+)
+from PySide6.QtWidgets import QApplication, QGraphicsScene, QGraphicsView
+
+from jolly_ledge.app.scene import overlays
+from jolly_ledge.app.scene.drag_gesture import DragGesture
+from jolly_ledge.app.scene.picture_item import PictureItem, PlacementItem
+from jolly_ledge.app.session import Session
+from jolly_ledge.drawing.case import case_picture, front_shapes
+from jolly_ledge.drawing.items import item_shapes
+from jolly_ledge.drawing.look import painting_order
+from jolly_ledge.drawing.theme import INK, PLUM, SHEET, SOFT_INK
+from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.piece import Piece
+from jolly_ledge.render.fonts import font
+from jolly_ledge.render.player import play
+
+DIMMED = 0.32
+SQUINT_SHARE = 1 / 16
+BEAM_HEIGHT = 40
+MARGIN = 10
+OVERLAYS = ("balance", "skyline", "colour path", "cautions")
+
+
+class LookView(QGraphicsView):
+    """Shows the look in hand and carries its things."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self._scene = QGraphicsScene(self)
+        self._scene.setItemIndexMethod(QGraphicsScene.ItemIndexMethod.NoIndex)
+        self.setScene(self._scene)
+        self._piece: Piece | None = None
+        self._case: PictureItem | None = None
+        self._front: PictureItem | None = None
+        self.items_by_id: dict[str, PlacementItem] = {}
+        self._pressed: tuple[QPoint, PlacementItem] | None = None
+        self.gesture: DragGesture | None = None
+        self.overlays: set[str] = {"balance", "cautions"}
+        self.squints = False
+        self.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
+        self.setFrameShape(QGraphicsView.Shape.NoFrame)
+        self.setBackgroundBrush(Qt.BrushStyle.NoBrush)
+        self.setStyleSheet("background: transparent;")
+        self.setVerticalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.setViewportUpdateMode(QGraphicsView.ViewportUpdateMode.FullViewportUpdate)
+        self.setOptimizationFlag(QGraphicsView.OptimizationFlag.DontAdjustForAntialiasing)
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setMouseTracking(True)
+        self.setAccessibleName("The look, drawn to scale")
+        session.changed.connect(self.refresh)
+        session.previewed.connect(self.refresh)
+        session.chosen.connect(self.viewport().update)
+        session.pointed.connect(self._show_pointed)
+        self.refresh()
+
+    # Showing
+
+    def refresh(self) -> None:
+        """Bring the scene in line with the session; what did not change stays."""
+        session = self._session
+        if not session.piece_id or not session.look_id:
+            return
+        if session.piece is not self._piece:
+            self._show_piece(session.piece)
+        order = painting_order(session.arrangement.standings)
+        present = {standing.id for standing in order}
+        for identifier in [identifier for identifier in self.items_by_id if identifier not in present]:
+            self._scene.removeItem(self.items_by_id.pop(identifier))
+        for rank, standing in enumerate(order):
+            self._show_standing(standing, rank)
+        self._show_pointed()
+        self.viewport().update()
+
+    def _show_piece(self, piece: Piece) -> None:
+        for old in (self._case, self._front):
+            if old is not None:
+                self._scene.removeItem(old)
+        picture = case_picture(piece)
+        self._piece = piece
+        self._case = PictureItem.of(picture)
+        self._case.setZValue(-1)
+        self._scene.addItem(self._case)
+        self._front = PictureItem(front_shapes(piece), self._case.boundingRect())
+        self._front.setZValue(100_000)
+        self._scene.addItem(self._front)
+        self._scene.setSceneRect(self._case.boundingRect())
+        self._fit()
+
+    def _show_standing(self, standing: Standing, rank: int) -> None:
+        shown = self.items_by_id.get(standing.id)
+        if shown is not None and shown.standing is not standing:
+            if shown.can_show(standing):
+                shown.move_to(standing)
+            else:
+                self._scene.removeItem(shown)
+                shown = None
+        if shown is None:
+            shown = PlacementItem(standing)
+            self.items_by_id[standing.id] = shown
+            self._scene.addItem(shown)
+        if shown.zValue() != rank:
+            shown.setZValue(rank)
+
+    def _show_pointed(self) -> None:
+        pointed = set(self._session.pointed_at) & set(self.items_by_id)
+        for identifier, item in self.items_by_id.items():
+            opacity = DIMMED if pointed and identifier not in pointed else 1.0
+            if item.opacity() != opacity:
+                item.setOpacity(opacity)
+        self.viewport().update()
+
+    def show_overlay(self, name: str, shown: bool) -> None:
+        """Show or hide an overlay."""
+        (self.overlays.add if shown else self.overlays.discard)(name)
+        self.viewport().update()
+
+    def squint(self, on: bool) -> None:
+        """Show the look blurred and grey, as through half-shut eyes."""
+        self.squints = on
+        self.viewport().update()
+
+    def _fit(self) -> None:
+        area = QRectF(self.viewport().rect()).adjusted(MARGIN, MARGIN, -MARGIN, -MARGIN - BEAM_HEIGHT)
+        whole = self._scene.sceneRect()
+        if area.width() < 10 or area.height() < 10 or whole.isEmpty():
+            return
+        scale = min(area.width() / whole.width(), area.height() / whole.height())
+        # The beam keeps the foot of the view, so the picture is set a little higher than the middle.
+        self.setTransform(QTransform.fromScale(scale, scale))
+        self.centerOn(whole.center() + QPointF(0, BEAM_HEIGHT / 2 / scale))
+
+    @property
+    def scale_factor(self) -> float:
+        """Pixels for one mm."""
+        return float(self.transform().m11())
+
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        """Keep the whole piece in sight."""
+        super().resizeEvent(event)
+        whole = self._scene.sceneRect()
+        self._scene.setSceneRect(whole)
+        self._fit()
+
+    # Painting over the scene
+
+    def drawForeground(self, painter: QPainter, rect: QRectF | QRect) -> None:
+        """Paint the overlays that are on."""
+        session = self._session
+        if not session.look_id:
+            return
+        arrangement, scale = session.arrangement, self.scale_factor
+        if self.squints:
+            self._paint_squint(painter)
+        if session.ledge is not None and self.gesture is None:
+            ledge = session.ledge
+            overlays.paint_ledge(painter, QRectF(ledge.left, -ledge.floor - 10, ledge.width, 10))
+        if "skyline" in self.overlays:
+            overlays.paint_skyline(painter, arrangement)
+        if "colour path" in self.overlays:
+            overlays.paint_colour_path(painter, arrangement, scale)
+        for standing in arrangement.visible:
+            if standing.placement.locked:
+                overlays.paint_lock(painter, standing, scale)
+        for standing in session.chosen_standings:
+            overlays.paint_outline(painter, standing)
+        for identifier in session.pointed_at:
+            if identifier in arrangement.by_id and not arrangement.by_id[identifier].hidden:
+                overlays.paint_outline(painter, arrangement.by_id[identifier], PLUM)
+        if "cautions" in self.overlays:
+            overlays.paint_cautions(painter, arrangement, session.cautions, scale)
+        if self.gesture is not None:
+            self._paint_ghost(painter, self.gesture)
+        painter.save()
+        painter.resetTransform()
+        if "balance" in self.overlays:
+            foot = self.mapFromScene(QPointF(session.piece.width / 2, 30))
+            width = session.piece.width * scale
+            overlays.paint_beam(painter, arrangement, QRectF(foot.x() - width / 2, foot.y() + 4, width, BEAM_HEIGHT))
+        self._paint_scale_bar(painter, scale)
+        if self.gesture is not None:
+            self._paint_figures(painter, self.gesture)
+        painter.restore()
+
+    def _paint_scale_bar(self, painter: QPainter, scale: float) -> None:
+        length, text = (500, "50 cm") if self._session.unit != "in" else (508, "20 in")
+        if self._session.unit == "mm":
+            text = "500 mm"
+        y = self.viewport().height() - 10
+        painter.setPen(QColor(SOFT_INK))
+        painter.drawLine(12, y, round(12 + length * scale), y)
+        for x in (12, round(12 + length * scale)):
+            painter.drawLine(x, y - 4, x, y)
+        painter.setFont(font(12))
+        painter.drawText(QPointF(18 + length * scale, y + 3), text)
+
+    def _paint_squint(self, painter: QPainter) -> None:
+        size = self.viewport().size()
+        small = QImage(max(round(size.width() * SQUINT_SHARE), 1), max(round(size.height() * SQUINT_SHARE), 1), QImage.Format.Format_RGB32)
+        small.fill(QColor("#efece4"))
+        brush = QPainter(small)
+        brush.setRenderHint(QPainter.RenderHint.Antialiasing)
+        brush.scale(SQUINT_SHARE, SQUINT_SHARE)
+        brush.setTransform(self.viewportTransform(), True)
+        for item in sorted(self._scene.items(), key=lambda item: item.zValue()):
+            if isinstance(item, PictureItem):
+                brush.save()
+                brush.translate(item.pos())
+                play(brush, item.primitives)
+                brush.restore()
+        brush.end()
+        grey = small.convertToFormat(QImage.Format.Format_Grayscale8)
+        painter.save()
+        painter.resetTransform()
+        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+        painter.drawImage(QRectF(0, 0, size.width(), size.height()), grey.scaled(size / 4, Qt.AspectRatioMode.IgnoreAspectRatio, Qt.TransformationMode.SmoothTransformation))
+        painter.restore()
+
+    def _paint_ghost(self, painter: QPainter, gesture: DragGesture) -> None:
+        if gesture.landing is not None:
+            return
+        painter.save()
+        painter.translate(gesture.at[0], -gesture.at[1])
+        painter.setOpacity(0.6)
+        play(painter, item_shapes(gesture.item, gesture.pose))
+        painter.restore()
+
+    def _paint_figures(self, painter: QPainter, gesture: DragGesture) -> None:
+        text = gesture.figures()
+        if not text:
+            return
+        painter.setFont(font(13, "sans", 600))
+        metrics = QFontMetricsF(painter.font())
+        at = self.mapFromScene(QPointF(gesture.at[0], -gesture.at[1]))
+        width = metrics.horizontalAdvance(text) + 18
+        x = min(max(at.x() + 18.0, 6.0), self.viewport().width() - width - 6)
+        y = min(max(at.y() + 16.0, 6.0), self.viewport().height() - 34.0)
+        painter.setPen(QColor(PLUM))
+        painter.setBrush(QColor(SHEET))
+        painter.drawRoundedRect(QRectF(x, y, width, 26), 6, 6)
+        painter.setPen(QColor(INK))
+        painter.drawText(QPointF(x + 9, y + 18), text)
+
+    # Carrying
+
+    def placement_at(self, position: QPoint) -> PlacementItem | None:
+        """Return the nearest-painted thing under a point of the viewport."""
+        return next((item for item in self.items(position) if isinstance(item, PlacementItem)), None)
+
+    def mousePressEvent(self, event: QMouseEvent) -> None:
+        """Choose what is pressed and be ready to carry it."""
+        position = event.position().toPoint()
+        self.setFocus()
+        if event.button() != Qt.MouseButton.LeftButton:
+            return
+        item = self.placement_at(position)
+        if item is None:
+            self._session.choose()
+            self._choose_ledge_at(position)
+            return
+        adds = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
+        chosen = self._session.selection
+        if adds:
+            self._session.choose(*[i for i in chosen if i != item.placement_id], item.placement_id)
+        elif item.placement_id not in chosen or len(chosen) > 1:
+            self._session.choose(item.placement_id)
+        self._pressed = (position, item)
+
+    def mouseMoveEvent(self, event: QMouseEvent) -> None:
+        """Carry what was pressed once the pointer has moved far enough."""
+        position = event.position().toPoint()
+        if self.gesture is None and self._pressed is not None:
+            start, item = self._pressed
+            if (position - start).manhattanLength() < QApplication.startDragDistance():
+                return
+            standing = item.standing
+            if standing.placement.locked:
+                self._pressed = None
+                self._session.refused.emit(f"The {standing.item.label} is locked; unlock it to move it.")
+                return
+            at = self.mapToScene(start)
+            self.gesture = DragGesture(
+                self._session, standing.item, standing.placement, (standing.x - at.x(), standing.bottom + at.y())
+            )
+        if self.gesture is not None:
+            self.carry_to(position)
+
+    def mouseReleaseEvent(self, event: QMouseEvent) -> None:
+        """Let go of what is carried."""
+        self._pressed = None
+        self.let_go()
+
+    def begin_from_stash(self, item: Item) -> None:
+        """Begin to carry a thing from the stash; the strip forwards the pointer."""
+        self.gesture = DragGesture(self._session, item)
+        self._session.choose()
+
+    def carry_to(self, position: QPoint) -> None:
+        """Carry what is in the hand to a point of the viewport."""
+        if self.gesture is not None:
+            at = self.mapToScene(position)
+            self.gesture.move(at.x(), -at.y())
+            self.viewport().update()
+
+    def let_go(self) -> None:
+        """Finish the gesture in hand."""
+        gesture, self.gesture = self.gesture, None
+        if gesture is not None:
+            gesture.finish()
+            self.viewport().update()
+
+    def put_back(self) -> None:
+        """Cancel the gesture in hand."""
+        gesture, self.gesture = self.gesture, None
+        self._pressed = None
+        if gesture is not None:
+            gesture.cancel()
+            self.viewport().update()
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Esc puts back what is carried; other keys belong to the step's actions."""
+        if event.key() == Qt.Key.Key_Escape:
+            if self.gesture is not None:
+                self.put_back()
+            else:
+                self._session.choose()
+            return
+        event.ignore()
+
+    def _choose_ledge_at(self, position: QPoint) -> None:
+        at = self.mapToScene(position)
+        for ledge in self._session.piece.ledges:
+            top = ledge.floor + (ledge.clearance if ledge.clearance is not None else 400)
+            if ledge.left <= at.x() <= ledge.right and ledge.floor - 30 <= -at.y() <= top:
+                self._session.choose_ledge(ledge.id)
+                return

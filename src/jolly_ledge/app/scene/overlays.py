@@ -1,0 +1,155 @@
+"""Thin lines over the drawing that show what the readings see."""
+
+from PySide6.QtCore import QPointF, QRectF, Qt
+from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPainterPath, QPen, QPolygonF
+
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.drawing.theme import INK, OCHRE, PAPER, PLUM, RUST, SHEET, TEAL
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.colour import lighter
+from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among
+from jolly_ledge.readings.side_balance import BAND, FAIR, moment
+from jolly_ledge.render.fonts import font
+
+PATHS_SHOWN = 2
+
+
+def _pen(colour: str, width: float, style: Qt.PenStyle = Qt.PenStyle.SolidLine) -> QPen:
+    pen = QPen(QColor(colour), width, style, Qt.PenCapStyle.RoundCap, Qt.PenJoinStyle.RoundJoin)
+    pen.setCosmetic(True)
+    return pen
+
+
+def area_of(standing: Standing) -> QRectF:
+    """Return a thing's extent in scene coordinates."""
+    return QRectF(standing.left, -standing.top, standing.width, standing.height)
+
+
+def paint_outline(painter: QPainter, standing: Standing, colour: str = OCHRE) -> None:
+    """Paint a dashed outline about a thing, seen on light and dark grounds."""
+    area = area_of(standing).adjusted(-8, -8, 8, 8)
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    painter.setPen(_pen("#1d1a17", 3.0))
+    painter.setOpacity(0.45)
+    painter.drawRoundedRect(area, 8, 8)
+    painter.setOpacity(1.0)
+    painter.setPen(_pen(lighter(colour, 0.25), 1.8, Qt.PenStyle.DashLine))
+    painter.drawRoundedRect(area, 8, 8)
+
+
+def paint_lock(painter: QPainter, standing: Standing, scale: float) -> None:
+    """Paint a small padlock at a locked thing."""
+    size = 9 / scale
+    x, y = standing.right - size, -standing.top + size * 0.4
+    painter.setPen(_pen(PAPER, 1.6))
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    painter.drawArc(QRectF(x - size * 0.3, y - size * 0.6, size * 0.6, size * 0.9), 0, 180 * 16)
+    painter.setBrush(QColor(PLUM))
+    painter.drawRect(QRectF(x - size * 0.5, y - size * 0.15, size, size * 0.75))
+
+
+def paint_ledge(painter: QPainter, area: QRectF) -> None:
+    """Paint where the ledge in hand is: a thin plum line along its board."""
+    painter.setPen(_pen(PLUM, 3.0))
+    painter.drawLine(QPointF(area.left() + 2, area.bottom() + 11), QPointF(area.right() - 2, area.bottom() + 11))
+
+
+def paint_skyline(painter: QPainter, arrangement: Arrangement) -> None:
+    """Paint the line of the tops on every ledge."""
+    for columns in arrangement.columns.values():
+        if columns[0].ledge.is_wall:
+            continue
+        path = QPainterPath()
+        floor = -columns[0].ledge.floor
+        path.moveTo(columns[0].ledge.left, floor)
+        for column in columns:
+            path.lineTo(column.left, floor)
+            path.lineTo(column.left, -column.top)
+            path.lineTo(column.right, -column.top)
+            path.lineTo(column.right, floor)
+        path.lineTo(columns[0].ledge.right, floor)
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.setPen(_pen("#1d1a17", 3.4))
+        painter.setOpacity(0.35)
+        painter.drawPath(path)
+        painter.setOpacity(1.0)
+        painter.setPen(_pen("#f3d9a0", 1.8))
+        painter.drawPath(path)
+
+
+def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+    """Paint how the strongest accents travel from place to place, top down."""
+    leaders = accent_leaders(arrangement)
+    for leader in leaders[:PATHS_SHOWN]:
+        things = [
+            standing
+            for standing, colour, area in colour_areas(arrangement)
+            if family_among(colour, leaders) == leader and area > 0.12 * standing.area
+        ]
+        points = [QPointF(s.x, -(s.bottom + s.top) / 2) for s in sorted(things, key=lambda s: (-s.ledge.floor, s.x))]
+        if not points:
+            continue
+        path = QPainterPath(points[0])
+        for before, after in zip(points, points[1:], strict=False):
+            reach = (after.y() - before.y()) * 0.5
+            path.cubicTo(QPointF(before.x(), before.y() + reach), QPointF(after.x(), after.y() - reach), after)
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.setPen(_pen("#1d1a17", 3.2))
+        painter.setOpacity(0.4)
+        painter.drawPath(path)
+        painter.setOpacity(1.0)
+        painter.setPen(_pen(lighter(leader, 0.3), 1.9, Qt.PenStyle.DashLine))
+        painter.drawPath(path)
+        painter.setPen(_pen("#fffaf0", 1.8))
+        painter.setBrush(QColor(leader))
+        for point in points:
+            painter.drawEllipse(point, 5 / scale, 5 / scale)
+
+
+def paint_cautions(painter: QPainter, arrangement: Arrangement, cautions: tuple[Caution, ...], scale: float) -> None:
+    """Paint a small marked triangle at every thing that wants care."""
+    marked: dict[str, str] = {}
+    for caution in reversed(cautions):
+        for identifier in caution.placements[:1]:
+            marked[identifier] = caution.level
+    size = 9 / scale
+    for identifier, level in marked.items():
+        standing = arrangement.by_id[identifier]
+        x, y = standing.x, -standing.top - size * 0.6
+        colour = RUST if level == "stop" else OCHRE
+        triangle = QPolygonF([QPointF(x - size, y + size * 0.8), QPointF(x + size, y + size * 0.8), QPointF(x, y - size)])
+        painter.setPen(_pen("#fffaf0", 1.4))
+        painter.setBrush(QColor(colour))
+        painter.drawPolygon(triangle)
+        painter.setFont(font(1.2 * size, "sans", 700))
+        painter.setPen(QColor("#ffffff"))
+        sign = "?" if level == "unknown" else "!"
+        width = QFontMetricsF(painter.font()).horizontalAdvance(sign)
+        painter.drawText(QPointF(x - width / 2, y + size * 0.62), sign)
+
+
+def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> None:
+    """Paint the beam on its fulcrum under the piece; it tilts with the balance (widget pixels)."""
+    value, _ = moment(arrangement)
+    middle = QPointF(area.center().x(), area.top() + 14)
+    half = min(area.width() / 2 - 20, 240)
+    tilt = max(min(value, 0.5), -0.5) * 22
+    painter.setPen(Qt.PenStyle.NoPen)
+    painter.setBrush(QColor("#55524c"))
+    painter.drawPolygon(
+        QPolygonF([middle + QPointF(0, 2), middle + QPointF(-9, 16), middle + QPointF(9, 16)])
+    )
+    ends = (middle + QPointF(-half, -tilt), middle + QPointF(half, tilt))
+    painter.setPen(QPen(QColor("#55524c"), 3.0, Qt.PenStyle.SolidLine, Qt.PenCapStyle.RoundCap))
+    painter.drawLine(*ends)
+    place = max(min(value, 1.0), -1.0)
+    good = abs(value) <= BAND[1]
+    painter.setPen(QPen(QColor(SHEET), 1.5))
+    painter.setBrush(QColor(TEAL if good else PLUM))
+    painter.drawEllipse(middle + QPointF(half * place, tilt * place), 6, 6)
+    side = "left" if value < 0 else "right"
+    text = "level" if good else f"{abs(round(value * 100))} % {side}"
+    fair = "" if good else (" · fair" if abs(value) <= FAIR else " · more than fair")
+    painter.setFont(font(12, "sans", 600))
+    painter.setPen(QColor(INK))
+    painter.drawText(QPointF(middle.x() + 16, middle.y() + 18), f"balance {text}{fair}")

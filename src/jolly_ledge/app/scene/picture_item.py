@@ -1,0 +1,87 @@
+"""Graphics items that play cached display lists."""
+
+from collections.abc import Sequence
+
+from PySide6.QtCore import QRectF
+from PySide6.QtGui import QPainter, QPainterPath
+from PySide6.QtWidgets import QGraphicsItem, QStyleOptionGraphicsItem, QWidget
+
+from jolly_ledge.drawing.items import contact_shadow, standing_shapes
+from jolly_ledge.drawing.picture import Picture, Primitive
+from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.render.player import play
+
+
+class PictureItem(QGraphicsItem):
+    """A still picture, such as the case."""
+
+    def __init__(self, primitives: Sequence[Primitive], bounds: QRectF) -> None:
+        super().__init__()
+        self._primitives = tuple(primitives)
+        self._bounds = bounds
+        self.setCacheMode(QGraphicsItem.CacheMode.DeviceCoordinateCache)
+
+    @classmethod
+    def of(cls, picture: Picture) -> "PictureItem":
+        """Return an item for a whole picture."""
+        return cls(picture.primitives, QRectF(picture.left, picture.top, picture.width, picture.height))
+
+    @property
+    def primitives(self) -> tuple[Primitive, ...]:
+        """What it plays."""
+        return self._primitives
+
+    def boundingRect(self) -> QRectF:
+        """Return what it covers."""
+        return self._bounds
+
+    def paint(self, painter: QPainter, option: QStyleOptionGraphicsItem, widget: QWidget | None = None) -> None:
+        """Play the picture."""
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        play(painter, self._primitives)
+
+
+class PlacementItem(PictureItem):
+    """One placed thing: it can be picked, dragged and pointed at."""
+
+    def __init__(self, standing: Standing) -> None:
+        self.standing = standing
+        shapes = list(standing_shapes(standing))
+        if standing.placement.pose != "hung" and standing.placement.host is None:
+            shapes.insert(0, contact_shadow(round(standing.width, 1)))
+        self._area = QRectF(-standing.width / 2, -standing.height, standing.width, standing.height)
+        margin = 14 + 0.12 * standing.width
+        super().__init__(shapes, self._area.adjusted(-margin, -14 - 0.06 * standing.height, margin, 14))
+        self.setPos(standing.x, -standing.bottom)
+
+    @property
+    def placement_id(self) -> str:
+        """The id of the placement it shows."""
+        return self.standing.id
+
+    @property
+    def area(self) -> QRectF:
+        """The thing's own extent about its foot."""
+        return self._area
+
+    def shape(self) -> QPainterPath:
+        """Return where it can be picked: its whole extent, easy to hit."""
+        path = QPainterPath()
+        path.addRect(self._area)
+        return path
+
+    def can_show(self, standing: Standing) -> bool:
+        """Tell whether a standing looks the same apart from where it is."""
+        mine = self.standing
+        return (
+            mine.item is standing.item
+            and mine.placement.pose == standing.placement.pose
+            and (mine.placement.host is None) == (standing.placement.host is None)
+            and abs(mine.width - standing.width) < 0.05
+            and abs(mine.height - standing.height) < 0.05
+        )
+
+    def move_to(self, standing: Standing) -> None:
+        """Show the thing where it now stands."""
+        self.standing = standing
+        self.setPos(standing.x, -standing.bottom)

@@ -1,0 +1,328 @@
+"""The plan in hand: what is shown, chosen, changed and saved."""
+
+import contextlib
+from pathlib import Path
+
+from PySide6.QtCore import QDateTime, QObject, QTimer, Signal
+
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.register import cautions_of
+from jolly_ledge.files.errors import ChangedOnDiskError, FileError
+from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
+from jolly_ledge.files.recovery import Recovered, RecoveryLog
+from jolly_ledge.model.arrangement import Arrangement, Standing, arrange
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.history import Edit, History
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.units import LengthUnit, format_length
+from jolly_ledge.readings.register import Assessment, assess
+
+KEEP_AFTER_MS = 700
+"""Unsaved work is kept for recovery this long after the last change."""
+
+
+class Session(QObject):
+    """One plan with its history, its file and what is chosen in it.
+
+    Every change goes through :meth:`commit`; whoever shows something listens to the signals.
+    """
+
+    changed = Signal()
+    """The plan, the piece or the look in hand is another."""
+
+    previewed = Signal()
+    """A gesture shows what would be; nothing is committed."""
+
+    chosen = Signal()
+    """Other things or another ledge are chosen."""
+
+    pointed = Signal()
+    """Other placements are pointed at."""
+
+    saved = Signal()
+    unit_changed = Signal()
+    refused = Signal(str)
+    """Something could not be done; one sentence for people."""
+
+    changed_on_disk = Signal(str)
+
+    def __init__(self, plan: Plan, log: RecoveryLog, unit: LengthUnit = "cm") -> None:
+        super().__init__()
+        self.history = History(plan)
+        self.file: PlanFile | None = None
+        self.unit: LengthUnit = unit
+        self.is_dirty = False
+        self.saved_at = ""
+        self.selection: tuple[str, ...] = ()
+        self.pointed_at: tuple[str, ...] = ()
+        self.item_id = plan.stash[0].id if plan.stash else ""
+        self._log = log
+        self._preview: Look | None = None
+        self._arrangement: Arrangement | None = None
+        self._assessment: Assessment | None = None
+        self._cautions: tuple[Caution, ...] | None = None
+        self._keeper = QTimer(self)
+        self._keeper.setSingleShot(True)
+        self._keeper.setInterval(KEEP_AFTER_MS)
+        self._keeper.timeout.connect(self.keep_now)
+        self._settle_in_hand()
+
+    # What is in hand
+
+    @property
+    def plan(self) -> Plan:
+        """The plan in hand."""
+        return self.history.plan
+
+    @property
+    def piece(self) -> Piece:
+        """The piece in hand."""
+        return self.plan.piece(self.piece_id)
+
+    @property
+    def look(self) -> Look:
+        """The look in hand, or what a gesture would make of it."""
+        return self._preview if self._preview is not None else self.plan.look(self.look_id)
+
+    @property
+    def ledge(self) -> Ledge | None:
+        """The ledge in hand."""
+        return next((ledge for ledge in self.piece.ledges if ledge.id == self.ledge_id), None)
+
+    @property
+    def item(self) -> Item | None:
+        """The thing of the stash in hand."""
+        return next((item for item in self.plan.stash if item.id == self.item_id), None)
+
+    @property
+    def arrangement(self) -> Arrangement:
+        """The look in hand, resolved."""
+        if self._arrangement is None:
+            self._arrangement = arrange(self.plan, self.look)
+        return self._arrangement
+
+    @property
+    def assessment(self) -> Assessment:
+        """The readings of the look in hand."""
+        if self._assessment is None:
+            self._assessment = assess(self.arrangement)
+        return self._assessment
+
+    @property
+    def cautions(self) -> tuple[Caution, ...]:
+        """The cautions of the look in hand."""
+        if self._cautions is None:
+            self._cautions = cautions_of(self.arrangement)
+        return self._cautions
+
+    @property
+    def chosen_standings(self) -> tuple[Standing, ...]:
+        """The chosen things where they stand."""
+        by_id = self.arrangement.by_id
+        return tuple(by_id[identifier] for identifier in self.selection if identifier in by_id)
+
+    def free_items(self) -> tuple[Item, ...]:
+        """Return the things of the stash that do not stand in the look in hand."""
+        placed = {placement.item for placement in self.look.placements}
+        return tuple(item for item in self.plan.stash if item.id not in placed)
+
+    def length(self, length: float) -> str:
+        """Write a length in the unit in force."""
+        return format_length(length, self.unit)
+
+    # Choosing
+
+    def choose(self, *placements: str) -> None:
+        """Choose placed things; the ledge of the first comes to hand."""
+        self.selection = placements
+        by_id = self.arrangement.by_id
+        if placements and placements[0] in by_id:
+            self.ledge_id = by_id[placements[0]].ledge.id
+        self.chosen.emit()
+
+    def choose_ledge(self, ledge_id: str) -> None:
+        """Take a ledge in hand."""
+        if ledge_id != self.ledge_id:
+            self.ledge_id = ledge_id
+            self.chosen.emit()
+
+    def choose_item(self, item_id: str) -> None:
+        """Take a thing of the stash in hand."""
+        if item_id != self.item_id:
+            self.item_id = item_id
+            self.chosen.emit()
+
+    def choose_look(self, look_id: str) -> None:
+        """Take a look, and its piece, in hand."""
+        self.look_id = look_id
+        self.piece_id = self.plan.look(look_id).piece
+        self.selection = ()
+        self._settle_in_hand()
+        self._forget_readings()
+        self.changed.emit()
+
+    def choose_piece(self, piece_id: str) -> None:
+        """Take a piece and its first look in hand."""
+        looks = self.plan.looks_of(piece_id)
+        if looks:
+            self.choose_look(looks[0].id)
+
+    def point_at(self, *placements: str) -> None:
+        """Show some placements on the drawing."""
+        if placements != self.pointed_at:
+            self.pointed_at = placements
+            self.pointed.emit()
+
+    def set_unit(self, unit: LengthUnit) -> None:
+        """Show lengths in another unit."""
+        self.unit = unit
+        self.unit_changed.emit()
+        self.changed.emit()
+
+    # Changing
+
+    def commit(self, edit: Edit) -> bool:
+        """Apply an edit as one step; a refusal is told, not raised. Return whether it changed."""
+        self._preview = None
+        try:
+            changed = self.history.commit(edit)
+        except (JollyLedgeError, KeyError) as error:
+            self._forget_readings()
+            self.refused.emit(str(error))
+            self.changed.emit()
+            return False
+        self._after_change(changed)
+        return changed
+
+    def preview(self, look: Look | None) -> None:
+        """Show what a gesture would make of the look; None ends the preview."""
+        self._preview = look
+        self._forget_readings()
+        self.previewed.emit()
+
+    def undo(self) -> None:
+        """Take the last step back."""
+        self._preview = None
+        self._after_change(self.history.undo())
+
+    def redo(self) -> None:
+        """Bring the last undone step again."""
+        self._preview = None
+        self._after_change(self.history.redo())
+
+    def _after_change(self, changed: bool) -> None:
+        if changed:
+            self.is_dirty = True
+            self._keeper.start()
+            self._settle_in_hand()
+        self._forget_readings()
+        self.changed.emit()
+
+    def _forget_readings(self) -> None:
+        self._arrangement = self._assessment = self._cautions = None
+
+    def _settle_in_hand(self) -> None:
+        """Keep what is in hand where it still exists, else take the nearest."""
+        plan = self.plan
+        looks = {look.id: look for look in plan.looks}
+        look_id = getattr(self, "look_id", "")
+        if look_id not in looks:
+            look_id = plan.looks[-1].id if plan.looks else ""
+        self.look_id: str = look_id
+        self.piece_id: str = looks[look_id].piece if look_id else (plan.pieces[0].id if plan.pieces else "")
+        ledges = [ledge.id for ledge in self.piece.ledges] if self.piece_id else []
+        ledge_id = getattr(self, "ledge_id", "")
+        self.ledge_id: str = ledge_id if ledge_id in ledges else (ledges[0] if ledges else "")
+        present = {placement.id for placement in looks[look_id].placements} if look_id else set()
+        self.selection = tuple(identifier for identifier in self.selection if identifier in present)
+        self.pointed_at = ()
+        if plan.stash and self.item is None:
+            self.item_id = plan.stash[0].id
+
+    # Files
+
+    def start(self, plan: Plan, file: PlanFile | None, *, dirty: bool = False) -> None:
+        """Begin with another plan."""
+        self._log.forget()
+        self.history = History(plan)
+        self.file = file
+        self.is_dirty = dirty
+        self.saved_at = ""
+        self._preview = None
+        self.selection = ()
+        self.look_id = self.ledge_id = self.item_id = ""
+        self._settle_in_hand()
+        self._forget_readings()
+        if dirty:
+            self._keeper.start()
+        self.changed.emit()
+        self.chosen.emit()
+
+    def open(self, path: Path) -> bool:
+        """Open a plan; a refusal is told, not raised."""
+        try:
+            plan, file = open_plan(path)
+        except FileError as error:
+            self.refused.emit(str(error))
+            return False
+        self.start(plan, file)
+        return True
+
+    def save(self, path: Path | None = None, *, overwrite_changes: bool = False) -> bool:
+        """Save the plan, under another name when a path is given; return whether it is saved."""
+        file = self.file if path is None else PlanFile(path, photos=self.file.photos if self.file else {})
+        if file is None:
+            return False
+        self.history.settle()
+        try:
+            self.file = save_plan(self.plan, file, overwrite_changes=overwrite_changes or path is not None)
+        except ChangedOnDiskError as error:
+            self.changed_on_disk.emit(str(error))
+            return False
+        except FileError as error:
+            self.refused.emit(str(error))
+            return False
+        self.is_dirty = False
+        self.saved_at = QDateTime.currentDateTime().toString("HH:mm")
+        self._keeper.stop()
+        self._log.forget()
+        self.saved.emit()
+        return True
+
+    def keep_now(self) -> None:
+        """Keep unsaved work for recovery."""
+        if not self.is_dirty:
+            return
+        try:
+            self._log.keep(self.plan, self.file.path if self.file else None)
+        except FileError as error:
+            self.refused.emit(str(error))
+
+    def recoverable(self) -> tuple[Recovered, ...]:
+        """Return unsaved work of sessions that ended without saying goodbye."""
+        return self._log.find()
+
+    def recover(self, found: Recovered) -> None:
+        """Take unsaved work in hand again."""
+        file = None
+        if found.path is not None and found.path.exists():
+            with contextlib.suppress(FileError):
+                _, file = open_plan(found.path)
+        if file is None and found.path is not None:
+            file = PlanFile(found.path)
+        self.start(found.plan, file, dirty=True)
+        self.keep_now()
+        self.drop(found)
+
+    def drop(self, found: Recovered) -> None:
+        """Let unsaved work of an ended session go."""
+        with contextlib.suppress(OSError):
+            found.kept_in.unlink(missing_ok=True)
+
+    def let_go(self) -> None:
+        """End the session knowingly: nothing is left to recover."""
+        self._keeper.stop()
+        self._log.forget()

@@ -1,0 +1,1 @@
+"""The six steps of the work, one page each."""

@@ -1,0 +1,126 @@
+"""Arrange: the look drawn to scale, the stash on its board, the readings beside it."""
+
+from PySide6.QtCore import QPoint, Qt
+from PySide6.QtWidgets import QHBoxLayout, QPushButton
+
+from jolly_ledge.app.actions.look_actions import LookActions
+from jolly_ledge.app.panels.chosen_panel import ChosenPanel
+from jolly_ledge.app.panels.reading_panel import ReadingPanel
+from jolly_ledge.app.scene.look_view import OVERLAYS, LookView
+from jolly_ledge.app.scene.stash_strip import StashStrip
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.step import Step
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.stash_order import fits
+
+STEP_MM, FINE_MM = 10.0, 1.0
+
+
+class ArrangeStep(Step):
+    """The page on which most of the work is done."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.actions_on_look = LookActions(session)
+        self.view = LookView(session)
+        self.chosen = ChosenPanel(session, self.actions_on_look)
+        self.readings = ReadingPanel(session)
+        self.strip = StashStrip(session, self.actions_on_look.place)
+        self.column.addLayout(self._chips())
+        middle = QHBoxLayout()
+        middle.setSpacing(6)
+        middle.addWidget(self.view, 1)
+        middle.addWidget(self.chosen)
+        self.column.addLayout(middle, 1)
+        self.column.addLayout(self._strip_head())
+        self.column.addWidget(self.strip)
+        self.row.addWidget(self.readings)
+        self._connect_strip()
+        self._bind_keys()
+        for signal in (session.changed, session.chosen):
+            signal.connect(self._show_strip)
+        self._show_strip()
+
+    def _chips(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        row.setSpacing(6)
+        self.squint_chip = chip("Squint", "See it blurred and grey (Q)")
+        self.squint_chip.toggled.connect(self.view.squint)
+        row.addWidget(self.squint_chip)
+        row.addSpacing(14)
+        self.overlay_chips: dict[str, QPushButton] = {}
+        for name in OVERLAYS:
+            button = chip(name.capitalize(), checked=name in self.view.overlays)
+            button.toggled.connect(lambda on, name=name: self.view.show_overlay(name, on))
+            self.overlay_chips[name] = button
+            row.addWidget(button)
+        row.addStretch(1)
+        return row
+
+    def _strip_head(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        row.setSpacing(6)
+        self.strip_label = words("", "soft", wrap=False)
+        self.fits_chip = chip("Only what fits", "Show only what fits the ledge in hand", checked=True)
+        self.fits_chip.toggled.connect(lambda _: self._show_strip())
+        self.place_button = chip("Place it here", "Place the chosen thing on the ledge in hand (Return)", checkable=False)
+        self.place_button.clicked.connect(self._place_chosen)
+        row.addWidget(self.strip_label, 1)
+        row.addWidget(self.fits_chip)
+        row.addWidget(self.place_button)
+        return row
+
+    def _place_chosen(self) -> None:
+        item = self.session.item
+        if item is not None and item in self.strip.things:
+            self.actions_on_look.place(item)
+        else:
+            self.session.refused.emit("Choose a thing on the board below first; what stands in the look is not on it.")
+
+    def _show_strip(self) -> None:
+        session = self.session
+        free = session.free_items() if session.look_id else ()
+        ledge = session.ledge
+        things: tuple[Item, ...] = free
+        if ledge is not None and self.fits_chip.isChecked():
+            things = tuple(item for item in free if fits(item, ledge))
+            self.strip_label.setText(f"From the stash, fits <b>{ledge.label}</b> · {len(things)} of {len(free)} things")
+        else:
+            self.strip_label.setText(f"From the stash · {len(free)} things")
+        self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))))
+
+    def _connect_strip(self) -> None:
+        self.strip.carry_began.connect(self.view.begin_from_stash)
+        self.strip.carried.connect(self._carry)
+        self.strip.let_go.connect(self.view.let_go)
+        self.strip.put_back.connect(self.view.put_back)
+
+    def _carry(self, position: QPoint) -> None:
+        self.view.carry_to(self.view.viewport().mapFromGlobal(position))
+
+    def _bind_keys(self) -> None:
+        view, do = self.view, self.actions_on_look
+        for keys, along, deep in (("Left", -1, 0), ("Right", 1, 0), ("Up", 0, 1), ("Down", 0, -1)):
+            self.shortcut(keys, lambda a=along, d=deep: do.nudge(a * STEP_MM, d * STEP_MM), view)
+            self.shortcut(f"Shift+{keys}", lambda a=along, d=deep: do.nudge(a * FINE_MM, d * FINE_MM), view)
+        for keys, action in (
+            ("U", lambda: do.pose("upright")),
+            ("F", lambda: do.pose("flat")),
+            ("L", lambda: do.pose("leaning")),
+            ("P", lambda: do.pose("spine-in")),
+            ("T", do.turn),
+            ("K", do.lock),
+            ("I", do.put_inside),
+            ("G", self.chosen.group_field.setFocus),
+            ("Delete", do.put_back),
+            ("Backspace", do.put_back),
+            ("N", lambda: do.choose_next(1)),
+            ("B", lambda: do.choose_next(-1)),
+            ("PgDown", lambda: do.choose_ledge(1)),
+            ("PgUp", lambda: do.choose_ledge(-1)),
+            ("Q", self.squint_chip.toggle),
+            ("S", lambda: self.strip.setFocus(Qt.FocusReason.ShortcutFocusReason)),
+        ):
+            self.shortcut(keys, action, view)  # type: ignore[arg-type]

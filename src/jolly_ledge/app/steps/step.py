@@ -1,0 +1,50 @@
+"""What the pages of all steps share: the head that names piece and look."""
+
+from collections.abc import Callable
+
+from PySide6.QtGui import QKeySequence, QShortcut
+from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.texts import heading, question
+
+
+class Step(QWidget):
+    """A page with a head; the piece and the look in hand are always named there."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.column = QVBoxLayout()
+        self.column.setContentsMargins(22, 14, 18, 10)
+        self.column.setSpacing(8)
+        self.piece_name = heading("", 24)
+        self.look_name = question("", 16)
+        self.head = QHBoxLayout()
+        self.head.setSpacing(10)
+        self.head.addWidget(self.piece_name)
+        self.head.addWidget(self.look_name)
+        self.head.addStretch(1)
+        self.column.addLayout(self.head)
+        self.row = QHBoxLayout(self)
+        self.row.setContentsMargins(0, 0, 0, 0)
+        self.row.setSpacing(0)
+        self.row.addLayout(self.column, 1)
+        session.changed.connect(self._show_names)
+        self._show_names()
+
+    def _show_names(self) -> None:
+        session = self.session
+        self.piece_name.setText(session.piece.label if session.piece_id else "No piece yet")
+        self.look_name.setText(session.look.label if session.look_id else "")
+
+    def shortcut(self, keys: str | QKeySequence.StandardKey, action: Callable[[], object], owner: QWidget | None = None) -> QShortcut:
+        """Bind keys to an action while the page, or one widget of it, is in hand."""
+        from PySide6.QtCore import Qt
+
+        made = QShortcut(QKeySequence(keys), owner or self)
+        made.setContext(
+            Qt.ShortcutContext.WidgetShortcut if owner else Qt.ShortcutContext.WidgetWithChildrenShortcut
+        )
+        made.activated.connect(lambda: action())
+        return made

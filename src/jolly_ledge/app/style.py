@@ -1,0 +1,78 @@
+"""The window's style sheet, made of the shared theme."""
+
+from jolly_ledge.drawing.theme import (
+    BOARD,
+    INK,
+    OCHRE,
+    OCHRE_TINT,
+    PAPER,
+    PATH,
+    PLUM,
+    PLUM_TINT,
+    RULE,
+    RUST,
+    RUST_TINT,
+    SHEET,
+    SOFT_INK,
+    TEAL,
+)
+
+STYLE = f"""
+* {{ color: {INK}; font-size: 14px; }}
+QMainWindow, QWidget#window {{ background: {PAPER}; }}
+QWidget#sidePanel, QScrollArea#sidePanel {{ background: {SHEET}; border-left: 1px solid {RULE}; }}
+QWidget#path {{ background: {PATH}; }}
+QToolTip {{ background: {SHEET}; color: {INK}; border: 1px solid {RULE}; padding: 4px; font-size: 13px; }}
+QScrollArea {{ border: none; background: transparent; }}
+QScrollArea > QWidget > QWidget {{ background: transparent; }}
+QLabel#soft {{ color: {SOFT_INK}; font-size: 13px; }}
+QLabel#small {{ color: {SOFT_INK}; font-size: 12px; }}
+QLabel#good {{ color: {TEAL}; font-weight: 600; }}
+
+QPushButton {{
+  background: {SHEET}; border: 1px solid {RULE}; border-radius: 14px; padding: 3px 12px; min-height: 20px; font-size: 13px;
+}}
+QPushButton:hover {{ border-color: {PLUM}; }}
+QPushButton:focus {{ border: 2px solid {PLUM}; padding: 2px 11px; }}
+QPushButton:checked {{ background: {PLUM_TINT}; border-color: {PLUM}; color: {PLUM}; font-weight: 600; }}
+QPushButton:disabled {{ color: #a39e94; border-color: {RULE}; }}
+QPushButton#primary {{ background: {PLUM}; color: #ffffff; border-color: {PLUM}; font-weight: 600; }}
+QPushButton#primary:hover {{ background: #8f4868; }}
+QPushButton#primary:disabled {{ background: #cbb8bf; border-color: #cbb8bf; }}
+QPushButton#quiet {{ background: transparent; border: none; color: {PLUM}; font-weight: 600; padding: 3px 6px; text-align: left; }}
+QPushButton#quiet:hover {{ text-decoration: underline; }}
+QPushButton#quiet:focus {{ border: 1px solid {PLUM}; }}
+QPushButton#quiet:disabled {{ color: #9a958b; }}
+
+QLineEdit, QPlainTextEdit, QComboBox, QSpinBox, QDateEdit {{
+  background: {SHEET}; border: 1px solid {RULE}; border-radius: 5px; padding: 3px 7px; min-height: 20px;
+  selection-background-color: {PLUM}; selection-color: #ffffff;
+}}
+QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus, QSpinBox:focus {{ border: 1px solid {PLUM}; }}
+QLineEdit[wrong="true"] {{ border: 2px solid {RUST}; background: {RUST_TINT}; }}
+QComboBox::drop-down {{ border: none; width: 18px; }}
+QComboBox QAbstractItemView {{ background: {SHEET}; border: 1px solid {RULE}; selection-background-color: {PLUM_TINT}; selection-color: {INK}; }}
+QCheckBox {{ spacing: 8px; min-height: 28px; }}
+
+QFrame#finding {{ background: {OCHRE_TINT}; border: none; border-left: 4px solid {OCHRE}; }}
+QFrame#caution {{ background: {RUST_TINT}; border: none; border-left: 4px solid {RUST}; }}
+QFrame#notice {{ background: {OCHRE_TINT}; border: none; border-bottom: 3px solid {BOARD}; }}
+QFrame#card {{ background: {SHEET}; border: 1px solid {RULE}; border-radius: 8px; }}
+QFrame#card[chosen="true"] {{ border: 2px solid {PLUM}; }}
+
+QTableWidget {{ background: {SHEET}; border: 1px solid {RULE}; gridline-color: transparent; alternate-background-color: {PAPER}; }}
+QHeaderView::section {{ background: {SHEET}; color: {SOFT_INK}; border: none; border-bottom: 3px solid {BOARD}; padding: 5px; font-size: 13px; }}
+QTableWidget::item {{ padding: 3px 5px; border-bottom: 1px solid {RULE}; }}
+QTableWidget::item:selected {{ background: {PLUM_TINT}; color: {INK}; }}
+
+QScrollBar:vertical {{ background: transparent; width: 10px; margin: 2px; }}
+QScrollBar:horizontal {{ background: transparent; height: 10px; margin: 2px; }}
+QScrollBar::handle {{ background: #cfc6b4; border-radius: 3px; min-height: 28px; min-width: 28px; }}
+QScrollBar::handle:hover {{ background: {BOARD}; }}
+QScrollBar::add-line, QScrollBar::sub-line, QScrollBar::add-page, QScrollBar::sub-page {{ background: none; border: none; width: 0; height: 0; }}
+QMenu {{ background: {SHEET}; border: 1px solid {RULE}; padding: 4px; }}
+QMenu::item {{ padding: 6px 26px 6px 14px; }}
+QMenu::item:selected {{ background: {PLUM_TINT}; }}
+QMenu::item:disabled {{ color: #a39e94; }}
+QMenu::separator {{ height: 1px; background: {RULE}; margin: 4px 8px; }}
+"""

@@ -1,0 +1,66 @@
+"""Headings and labels in the two type families."""
+
+from PySide6.QtCore import QRectF, Qt
+from PySide6.QtGui import QColor, QLinearGradient, QPainter, QPaintEvent
+from PySide6.QtWidgets import QLabel, QSizePolicy, QWidget
+
+from jolly_ledge.drawing.theme import BOARD
+from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.render.fonts import font
+
+
+def heading(text: str, size: int = 21) -> QLabel:
+    """Return a heading in the book serif."""
+    label = QLabel(text)
+    label.setFont(font(size, "serif", 600))
+    label.setStyleSheet(f"font-size: {size}px;")
+    return label
+
+
+def question(text: str, size: int = 14) -> QLabel:
+    """Return a question or an aside in the italic of the book serif."""
+    label = QLabel(text)
+    label.setFont(font(size, "serif", italic=True))
+    label.setStyleSheet(f"font-size: {size}px; color: #6d6a63;")
+    return label
+
+
+def words(text: str, name: str = "", *, wrap: bool = True) -> QLabel:
+    """Return plain working text; ``name`` picks a style such as ``soft``."""
+    label = QLabel(text)
+    label.setWordWrap(wrap)
+    if name:
+        label.setObjectName(name)
+    if wrap:
+        label.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Minimum)
+    return label
+
+
+class Board(QWidget):
+    """A heading's rule: a small lit board."""
+
+    def __init__(self, colour: str = BOARD, thick: int = 4) -> None:
+        super().__init__()
+        self._colour = colour
+        self._thick = thick
+        self.setFixedHeight(thick + 1)
+        self.setAttribute(Qt.WidgetAttribute.WA_TransparentForMouseEvents)
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        """Paint the board."""
+        painter = QPainter(self)
+        paint_board(painter, QRectF(0, 0, self.width(), self._thick), self._colour)
+
+
+def paint_board(painter: QPainter, area: QRectF, colour: str) -> None:
+    """Paint a board with a lit upper edge."""
+    shade = QLinearGradient(area.topLeft(), area.bottomLeft())
+    shade.setColorAt(0, QColor(lighter(colour, 0.45)))
+    shade.setColorAt(0.4, QColor(colour))
+    shade.setColorAt(1, QColor(darker(colour, 0.2)))
+    painter.save()
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    painter.setPen(Qt.PenStyle.NoPen)
+    painter.setBrush(shade)
+    painter.drawRoundedRect(area, 1.5, 1.5)
+    painter.restore()

@@ -1,0 +1,149 @@
+"""Where a thing would come to stand when it is let go at a point."""
+
+from msgspec import Struct
+
+from jolly_ledge.model.arrangement import SHOWN_INSIDE, Arrangement, Standing
+from jolly_ledge.model.edits.placements import Spot
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.pose import Extent, extent
+from jolly_ledge.model.words import WALL_CATEGORIES, Pose
+
+SNAP_MM = 5.0
+REACH_BELOW_MM = 70.0
+"""A thing let go a little under a board still lands on it."""
+
+RISE_MM = 40.0
+"""A thing let go a little under the top of a riser still lands on it."""
+
+SIDE_REACH_MM = 40.0
+CARRIERS = frozenset({"book-stack", "tray", "textile", "board"})
+
+
+class Landing(Struct, frozen=True):
+    """A spot, and the container the thing goes into, if any."""
+
+    spot: Spot
+    inside: str | None = None
+
+
+class Held(Struct, frozen=True):
+    """A thing in the hand: the middle of its foot is at ``x``, ``base`` (piece mm, y up)."""
+
+    item: Item
+    pose: Pose
+    turn: float
+    x: float
+    base: float
+    z: float | None = None
+    ignored: frozenset[str] = frozenset()
+
+    @property
+    def size(self) -> Extent:
+        """The room it takes."""
+        return extent(self.item, self.pose, self.turn)
+
+
+def find_landing(arrangement: Arrangement, held: Held) -> Landing | None:
+    """Return where a held thing would land, or None when it is outside the piece."""
+    ledge = _ledge_under(arrangement, held)
+    if ledge is None:
+        return None
+    if ledge.is_wall:
+        y = _snapped(max(held.base - ledge.floor, 0.0))
+        return Landing(Spot(ledge=ledge.id, x=_along(ledge, held), z=0.0, y=y))
+    others = [
+        standing
+        for standing in arrangement.visible
+        if standing.ledge.id == ledge.id
+        and standing.id not in held.ignored
+        and standing.placement.pose not in ("hung", "draped")
+        and standing.left <= held.x <= standing.right
+    ]
+    container = _container(others, held)
+    if container is not None:
+        spot = Spot(ledge=ledge.id, x=container.x - ledge.left, z=container.z)
+        return Landing(spot, inside=container.id)
+    carrier = max(
+        (standing for standing in others if carries(standing) and standing.top <= held.base + RISE_MM),
+        key=lambda standing: standing.top,
+        default=None,
+    )
+    if carrier is not None:
+        x = _snapped(min(max(held.x, carrier.left), carrier.right) - ledge.left)
+        return Landing(Spot(ledge=ledge.id, x=x, z=carrier.z, on=carrier.id))
+    return Landing(Spot(ledge=ledge.id, x=_along(ledge, held), z=_depth(ledge, held)))
+
+
+def carries(standing: Standing) -> bool:
+    """Tell whether other things can stand on one: flat books, stacks, lidded boxes, trays, bases."""
+    item = standing.item
+    if item.category in CARRIERS or "base" in item.traits:
+        return True
+    if item.category == "box":
+        return "lidded" in item.traits
+    return standing.placement.pose == "flat" and (item.is_book or item.category in WALL_CATEGORIES)
+
+
+def _container(others: list[Standing], held: Held) -> Standing | None:
+    """Return the vessel that stems or utensils go into."""
+    if held.item.category not in SHOWN_INSIDE - {"plant"}:
+        return None
+    vessels = [s for s in others if s.item.category in ("vessel", "bowl", "basket") and held.base > s.bottom - REACH_BELOW_MM]
+    return max(vessels, key=lambda standing: standing.top, default=None)
+
+
+def _ledge_under(arrangement: Arrangement, held: Held) -> Ledge | None:
+    found: list[Ledge] = []
+    for ledge in arrangement.piece.ledges:
+        if ledge.is_wall and held.item.category not in WALL_CATEGORIES | {"hanging", "textile"}:
+            continue
+        if not ledge.left - SIDE_REACH_MM <= held.x <= ledge.right + SIDE_REACH_MM:
+            continue
+        top = ledge.floor + (ledge.clearance if ledge.clearance is not None else 2_000.0)
+        if ledge.floor - REACH_BELOW_MM <= held.base < top - min(REACH_BELOW_MM, 0.2 * (top - ledge.floor)):
+            found.append(ledge)
+    standing = [ledge for ledge in found if not ledge.is_wall or held.base > ledge.floor + 150]
+    return max(standing, key=lambda ledge: (ledge.floor, ledge.is_wall), default=None)
+
+
+def _along(ledge: Ledge, held: Held) -> float:
+    half = held.size.width / 2
+    x = held.x - ledge.left
+    if 2 * half <= ledge.width:
+        x = min(max(x, half), ledge.width - half)
+    return _snapped(x)
+
+
+def _depth(ledge: Ledge, held: Held) -> float:
+    depth = held.size.depth
+    if held.z is not None:
+        return min(max(held.z, depth / 2), max(ledge.depth - depth / 2, depth / 2))
+    if held.pose == "leaning" or held.item.category in WALL_CATEGORIES:
+        return max(ledge.depth - depth / 2, depth / 2)
+    return max(ledge.depth / 2, depth / 2)
+
+
+def _snapped(length: float) -> float:
+    return round(length / SNAP_MM) * SNAP_MM
+
+
+def free_spot(arrangement: Arrangement, item: Item, pose: Pose, ledge: Ledge) -> Spot:
+    """Return the middle of the widest free stretch of a ledge for a thing that arrives by key."""
+    size = extent(item, pose)
+    held = Held(item, pose, 0.0, ledge.left, ledge.floor)
+    if ledge.is_wall:
+        return Spot(ledge=ledge.id, x=ledge.width / 2, z=0.0, y=200.0)
+    taken = sorted(
+        (s.left - ledge.left, s.right - ledge.left)
+        for s in arrangement.visible
+        if s.ledge.id == ledge.id and s.placement.pose != "hung"
+    )
+    edges, start = [], 0.0
+    for left, right in taken:
+        edges.append((left - start, start, left))
+        start = max(start, right)
+    edges.append((ledge.width - start, start, ledge.width))
+    _, left, right = max(edges)
+    x = min(max((left + right) / 2, size.width / 2), max(ledge.width - size.width / 2, size.width / 2))
+    return Spot(ledge=ledge.id, x=_snapped(x), z=_depth(ledge, held))
