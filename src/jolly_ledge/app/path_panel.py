@@ -4,7 +4,7 @@ from collections.abc import Callable
 
 from PySide6.QtCore import QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent
-from PySide6.QtWidgets import QAbstractButton, QMenu, QPushButton, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QMenu, QPushButton, QVBoxLayout, QWidget
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import heading, paint_board, words
@@ -92,14 +92,14 @@ class PathPanel(QWidget):
         column.addStretch(1)
         self.undo_button = self._quiet("Undo", session.undo)
         self.redo_button = self._quiet("Redo", session.redo)
-        column.addWidget(self.undo_button)
-        column.addWidget(self.redo_button)
+        column.addWidget(self._indented(self.undo_button))
+        column.addWidget(self._indented(self.redo_button))
         self.plan_button = QPushButton("Plan")
         self.plan_button.setObjectName("quiet")
         self.plan_button.setMinimumHeight(28)
         self.plan_button.setMenu(menu)
-        self.plan_button.setStyleSheet("QPushButton { margin-left: 14px; font-weight: 700; } QPushButton::menu-indicator { width: 0; }")
-        column.addWidget(self.plan_button)
+        self.plan_button.setStyleSheet("QPushButton { font-weight: 700; } QPushButton::menu-indicator { width: 0; image: none; }")
+        column.addWidget(self._indented(self.plan_button))
         self.saved = words("", "small", wrap=False)
         self.saved.setContentsMargins(20, 0, 4, 0)
         column.addWidget(self.saved)
@@ -111,9 +111,16 @@ class PathPanel(QWidget):
         button = QPushButton(text)
         button.setObjectName("quiet")
         button.setMinimumHeight(28)
-        button.setStyleSheet("QPushButton { margin-left: 14px; }")
         button.clicked.connect(lambda: action())
         return button
+
+    @staticmethod
+    def _indented(button: QPushButton) -> QWidget:
+        holder = QWidget()
+        row = QHBoxLayout(holder)
+        row.setContentsMargins(14, 0, 4, 0)
+        row.addWidget(button)
+        return holder
 
     def show_step(self, name: str) -> None:
         """Show which step is in hand."""

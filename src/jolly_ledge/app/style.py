@@ -1,5 +1,7 @@
 """The window's style sheet, made of the shared theme."""
 
+from pathlib import Path
+
 from jolly_ledge.drawing.theme import (
     BOARD,
     INK,
@@ -16,6 +18,8 @@ from jolly_ledge.drawing.theme import (
     SOFT_INK,
     TEAL,
 )
+
+ICONS = (Path(__file__).parent.parent / "assets" / "icons").as_posix()
 
 STYLE = f"""
 * {{ color: {INK}; font-size: 14px; }}
@@ -34,7 +38,7 @@ QPushButton {{
 }}
 QPushButton:hover {{ border-color: {PLUM}; }}
 QPushButton:focus {{ border: 2px solid {PLUM}; padding: 2px 11px; }}
-QPushButton:checked {{ background: {PLUM_TINT}; border-color: {PLUM}; color: {PLUM}; font-weight: 600; }}
+QPushButton:checked {{ background: {PLUM_TINT}; border-color: {PLUM}; color: {PLUM}; border-width: 2px; padding: 2px 11px; }}
 QPushButton:disabled {{ color: #a39e94; border-color: {RULE}; }}
 QPushButton#primary {{ background: {PLUM}; color: #ffffff; border-color: {PLUM}; font-weight: 600; }}
 QPushButton#primary:hover {{ background: #8f4868; }}
@@ -50,9 +54,16 @@ QLineEdit, QPlainTextEdit, QComboBox, QSpinBox, QDateEdit {{
 }}
 QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus, QSpinBox:focus {{ border: 1px solid {PLUM}; }}
 QLineEdit[wrong="true"] {{ border: 2px solid {RUST}; background: {RUST_TINT}; }}
-QComboBox::drop-down {{ border: none; width: 18px; }}
+QComboBox::drop-down {{ border: none; width: 22px; }}
+QComboBox::down-arrow {{ image: url({ICONS}/down.svg); width: 12px; height: 12px; }}
+QSpinBox::up-button, QSpinBox::down-button {{ border: none; background: transparent; width: 22px; }}
+QSpinBox::up-arrow {{ image: url({ICONS}/up.svg); width: 12px; height: 12px; }}
+QSpinBox::down-arrow {{ image: url({ICONS}/down.svg); width: 12px; height: 12px; }}
 QComboBox QAbstractItemView {{ background: {SHEET}; border: 1px solid {RULE}; selection-background-color: {PLUM_TINT}; selection-color: {INK}; }}
 QCheckBox {{ spacing: 8px; min-height: 28px; }}
+QCheckBox::indicator {{ width: 18px; height: 18px; border: 1px solid {BOARD}; border-radius: 4px; background: {SHEET}; }}
+QCheckBox::indicator:checked {{ image: url({ICONS}/tick.svg); }}
+QCheckBox:focus {{ color: {PLUM}; }}
 
 QFrame#finding {{ background: {OCHRE_TINT}; border: none; border-left: 4px solid {OCHRE}; }}
 QFrame#caution {{ background: {RUST_TINT}; border: none; border-left: 4px solid {RUST}; }}

@@ -81,13 +81,13 @@ def _table_page(arrangement: Arrangement, steps: Sequence[PlacingStep], number: 
 
 
 def _row(step: PlacingStep, y: float, unit: LengthUnit) -> list[Primitive]:
-    front = "on the wall" if step.from_front is None else format_length(step.from_front, unit, with_unit=False)
+    front = "–" if step.from_front is None else format_length(step.from_front, unit, with_unit=False)
     cells = (
         str(step.number),
         step.name,
         step.room or "room not told",
         step.ledge,
-        format_length(step.from_left, unit, with_unit=False),
+        "–" if step.from_left is None else format_length(step.from_left, unit, with_unit=False),
         front,
         step.support,
     )

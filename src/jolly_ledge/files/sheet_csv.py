@@ -17,7 +17,8 @@ def sheet_to_csv(steps: Iterable[PlacingStep]) -> str:
     writer.writerow(COLUMNS)
     for step in steps:
         row = (
-            step.number, step.name, step.room, step.ledge, f"{step.from_left:g}",
+            step.number, step.name, step.room, step.ledge,
+            "" if step.from_left is None else f"{step.from_left:g}",
             "" if step.from_front is None else f"{step.from_front:g}", f"{step.over_ledge:g}",
             step.support, step.how, step.note,
         )  # fmt: skip

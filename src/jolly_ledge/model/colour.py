@@ -124,6 +124,8 @@ def family_name(colour: str) -> str:
         if lightness < 0.5:
             return "brown"
         return "sand" if chroma < 0.075 else name
+    if name == "rose" and lightness < 0.55:
+        return "plum"
     return f"dark {name}" if lightness < 0.42 else name
 
 

@@ -16,7 +16,7 @@ class PlacingStep(Struct, frozen=True):
     name: str
     room: str
     ledge: str
-    from_left: float
+    from_left: float | None
     from_front: float | None
     over_ledge: float
     support: str
@@ -76,10 +76,11 @@ def _with_carried(root: Standing, standings: tuple[Standing, ...]) -> list[Stand
 def _step(number: int, standing: Standing, arrangement: Arrangement) -> PlacingStep:
     placement, item = standing.placement, standing.item
     host = arrangement.by_id.get(placement.host) if placement.host else None
+    goes_along = placement.inside is not None or placement.pose == "draped"
     if host is None:
         support = "the wall" if placement.pose == "hung" else "the ledge"
     else:
-        support = f"{'inside' if placement.inside else 'on'} {host.item.label}"
+        support = f"{'inside' if placement.inside else 'over' if goes_along else 'on'} {host.item.label}"
     notes = []
     if item.mass is not None and item.mass >= 8:
         notes.append(f"{item.mass:g} kg: two hands")
@@ -93,8 +94,8 @@ def _step(number: int, standing: Standing, arrangement: Arrangement) -> PlacingS
         name=item.label,
         room=item.room,
         ledge=standing.ledge.label,
-        from_left=tape(standing.left - standing.ledge.left),
-        from_front=None if placement.pose == "hung" else tape(max(standing.front, 0.0)),
+        from_left=None if goes_along else tape(standing.left - standing.ledge.left),
+        from_front=None if goes_along or placement.pose == "hung" else tape(max(standing.front, 0.0)),
         over_ledge=tape(standing.bottom - standing.ledge.floor),
         support=support,
         pose=placement.pose,

@@ -3,6 +3,10 @@
 from msgspec import Struct
 
 
+GOOD = 0.75
+"""From this score on a reading may be left alone."""
+
+
 class Finding(Struct, frozen=True):
     """A reading that falls outside its band, at named placements, with the reason."""
 
@@ -34,9 +38,9 @@ class Reading(Struct, frozen=True):
     """How much the look gives to go on, 0 to 1: three things tell little about a balance."""
 
     @property
-    def within(self) -> bool:
-        """Whether the value lies in its band."""
-        return self.band[0] - 1e-9 <= self.value <= self.band[1] + 1e-9
+    def is_good(self) -> bool:
+        """Whether it is good enough to be left alone."""
+        return self.score >= GOOD
 
     @property
     def placements(self) -> tuple[str, ...]:

@@ -50,7 +50,7 @@ class ReadingRow(QWidget):
         text = "–" if reading is None else reading.shown
         if self._shown.text() != text:
             self._shown.setText(text)
-        colour = "#6d6a63" if reading is None else TEAL if reading.score >= 0.75 else OCHRE_INK
+        colour = "#6d6a63" if reading is None else TEAL if reading.is_good else OCHRE_INK
         style = f"color: {colour}; font-size: 13px; font-weight: 600;"
         if self._shown.styleSheet() != style:
             self._shown.setStyleSheet(style)

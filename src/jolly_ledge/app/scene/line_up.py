@@ -5,6 +5,7 @@ from PySide6.QtCore import QPointF, QRectF, QSize, Qt, Signal
 from PySide6.QtGui import QColor, QFontMetricsF, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPixmap, QResizeEvent
 from PySide6.QtWidgets import QWidget
 
+from jolly_ledge.app.scene.stash_strip import two_lines
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.items import item_picture
@@ -19,10 +20,11 @@ SCALE = 0.5
 
 LEAST_CELL = 84.0
 TITLE_HEIGHT = 26.0
-LABELS_HEIGHT = 46.0
+LABELS_HEIGHT = 58.0
 HEADROOM = 22.0
 MARGIN = 6.0
 MOST_LINES = 4
+LABEL_SPACE = 17.0
 
 
 class Cell(Struct, frozen=True):
@@ -87,7 +89,7 @@ class LineUp(QWidget):
             title = shelf.title
             for line in _lines(shelf.items, self.width() - 2 * MARGIN):
                 tallest = max(item.height for item, _ in line) * SCALE
-                floor = top + TITLE_HEIGHT + HEADROOM + tallest
+                floor = top + (TITLE_HEIGHT if title else 0.0) + HEADROOM + tallest
                 x, cells = MARGIN, []
                 for item, width in line:
                     cells.append(Cell(item, x, width, floor))
@@ -146,39 +148,41 @@ class LineUp(QWidget):
         session = self._session
         if not session.piece_id:
             return
-        tallest = (row.floor - row.top - TITLE_HEIGHT) / SCALE
+        tallest = max(cell.item.height for cell in row.cells) + HEADROOM / SCALE
         smallest = min(cell.item.height for cell in row.cells)
-        crossing = [c for c in clearances_of(session.piece) if smallest * 0.75 < c[0] <= tallest][:MOST_LINES]
+        crossing = [c for c in clearances_of(session.piece) if smallest * 0.75 < c[0] <= tallest]
         painter.setFont(font(12))
         metrics = QFontMetricsF(painter.font())
-        last = -100.0
-        for clearance, names in crossing:
-            y = row.floor - clearance * SCALE
+        for group in _near_lines(crossing)[:MOST_LINES]:
             painter.setPen(QPen(QColor(PLUM), 1, Qt.PenStyle.DashLine))
-            painter.drawLine(QPointF(MARGIN, y), QPointF(self.width() - MARGIN, y))
+            for clearance, _ in group:
+                y = row.floor - clearance * SCALE
+                painter.drawLine(QPointF(MARGIN, y), QPointF(self.width() - MARGIN, y))
+            names = [name for _, found in group for name in found]
             where = names[0] if len(names) == 1 else f"{len(names)} ledges"
-            text = f"{session.length(clearance)} clear · {where}"
+            figures = " and ".join(self._bare(clearance) for clearance, _ in group[:-1])
+            text = f"{figures + ' and ' if figures else ''}{session.length(group[-1][0])} clear · {where}"
             width = metrics.horizontalAdvance(text)
-            if y - last > 14:
-                at = QRectF(self.width() - MARGIN - width - 10, y - 16, width + 8, 15)
-                painter.fillRect(at, QColor(244, 241, 234, 215))
-                painter.setPen(QColor(PLUM))
-                painter.drawText(QPointF(at.left() + 4, y - 4), text)
-                last = y
+            y = row.floor - group[0][0] * SCALE
+            at = QRectF(self.width() - MARGIN - width - 10, y - 16, width + 8, 15)
+            painter.fillRect(at, QColor(244, 241, 234, 225))
+            painter.setPen(QColor(PLUM))
+            painter.drawText(QPointF(at.left() + 4, y - 4), text)
 
     def _paint_labels(self, painter: QPainter, cell: Cell) -> None:
         chosen = cell.item.id == self._session.item_id
         painter.setFont(font(12, "sans", 600))
         painter.setPen(QColor(PLUM if chosen else INK))
         metrics = QFontMetricsF(painter.font())
-        name = metrics.elidedText(cell.item.label, Qt.TextElideMode.ElideRight, cell.width - 6)
-        painter.drawText(QPointF(cell.left + (cell.width - metrics.horizontalAdvance(name)) / 2, cell.floor + 22), name)
+        lines = two_lines(cell.item.label, cell.width - 6, metrics)
+        for line, name in enumerate(lines):
+            painter.drawText(QPointF(cell.left + (cell.width - metrics.horizontalAdvance(name)) / 2, cell.floor + 21 + 14 * line), name)
         painter.setFont(font(12))
         painter.setPen(QColor(SOFT_INK))
         metrics = QFontMetricsF(painter.font())
         item = cell.item
         size = f"{self._bare(item.width)} × {self._bare(item.height)}"
-        painter.drawText(QPointF(cell.left + (cell.width - metrics.horizontalAdvance(size)) / 2, cell.floor + 38), size)
+        painter.drawText(QPointF(cell.left + (cell.width - metrics.horizontalAdvance(size)) / 2, cell.floor + 22 + 14 * len(lines)), size)
 
     def _bare(self, length: float) -> str:
         return self._session.length(length).rpartition(" ")[0]
@@ -259,3 +263,14 @@ def _lines(items: tuple[Item, ...], room: float) -> list[list[tuple[Item, float]
         lines[-1].append((item, width))
         used += width
     return lines
+
+
+def _near_lines(clearances: list[tuple[float, tuple[str, ...]]]) -> list[list[tuple[float, tuple[str, ...]]]]:
+    """Gather clearances too near each other for a label each."""
+    groups: list[list[tuple[float, tuple[str, ...]]]] = []
+    for line in clearances:
+        if groups and (groups[-1][0][0] - line[0]) * SCALE < LABEL_SPACE:
+            groups[-1].append(line)
+        else:
+            groups.append([line])
+    return groups

@@ -24,13 +24,14 @@ from jolly_ledge.drawing.theme import INK, PLUM, SHEET, SOFT_INK
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Piece
+from jolly_ledge.model.working_order import working_order
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play
 
 DIMMED = 0.32
 SQUINT_SHARE = 1 / 16
 BEAM_HEIGHT = 40
-MARGIN = 10
+MARGIN = 4
 OVERLAYS = ("balance", "skyline", "colour path", "cautions")
 
 
@@ -98,7 +99,6 @@ class LookView(QGraphicsView):
         self._front = PictureItem(front_shapes(piece), self._case.boundingRect())
         self._front.setZValue(100_000)
         self._scene.addItem(self._front)
-        self._scene.setSceneRect(self._case.boundingRect())
         self._fit()
 
     def _show_standing(self, standing: Standing, rank: int) -> None:
@@ -136,11 +136,15 @@ class LookView(QGraphicsView):
 
     def _fit(self) -> None:
         area = QRectF(self.viewport().rect()).adjusted(MARGIN, MARGIN, -MARGIN, -MARGIN - BEAM_HEIGHT)
-        whole = self._scene.sceneRect()
+        if self._case is None:
+            return
+        whole = self._case.boundingRect()
         if area.width() < 10 or area.height() < 10 or whole.isEmpty():
             return
         scale = min(area.width() / whole.width(), area.height() / whole.height())
         # The beam keeps the foot of the view, so the picture is set a little higher than the middle.
+        # The scene is larger than the view, so that the view can be moved at will.
+        self._scene.setSceneRect(whole.adjusted(-whole.width() * 9, -whole.height() * 9, whole.width() * 9, whole.height() * 9))
         self.setTransform(QTransform.fromScale(scale, scale))
         self.centerOn(whole.center() + QPointF(0, BEAM_HEIGHT / 2 / scale))
 
@@ -152,8 +156,6 @@ class LookView(QGraphicsView):
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Keep the whole piece in sight."""
         super().resizeEvent(event)
-        whole = self._scene.sceneRect()
-        self._scene.setSceneRect(whole)
         self._fit()
 
     # Painting over the scene
@@ -192,6 +194,8 @@ class LookView(QGraphicsView):
             width = session.piece.width * scale
             overlays.paint_beam(painter, arrangement, QRectF(foot.x() - width / 2, foot.y() + 4, width, BEAM_HEIGHT))
         self._paint_scale_bar(painter, scale)
+        if "numbers" in self.overlays:
+            self._paint_numbers(painter)
         if self.gesture is not None:
             self._paint_figures(painter, self.gesture)
         painter.restore()
@@ -207,6 +211,20 @@ class LookView(QGraphicsView):
             painter.drawLine(x, y - 4, x, y)
         painter.setFont(font(12))
         painter.drawText(QPointF(18 + length * scale, y + 3), text)
+
+    def _paint_numbers(self, painter: QPainter) -> None:
+        painter.setFont(font(12, "sans", 600))
+        for step in working_order(self._session.arrangement):
+            standing = self._session.arrangement.by_id[step.placement]
+            if standing.hidden:
+                continue
+            at = self.mapFromScene(QPointF(standing.x, -(standing.bottom + standing.top) / 2))
+            area = QRectF(at.x() - 10, at.y() - 10, 20, 20)
+            painter.setPen(QColor(PLUM))
+            painter.setBrush(QColor(255, 253, 248, 235))
+            painter.drawEllipse(area)
+            painter.setPen(QColor(INK))
+            painter.drawText(area, Qt.AlignmentFlag.AlignCenter, str(step.number))
 
     def _paint_squint(self, painter: QPainter) -> None:
         size = self.viewport().size()

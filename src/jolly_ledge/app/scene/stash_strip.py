@@ -24,9 +24,9 @@ from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play
 
 STRIP_HEIGHT = 122
-FLOOR = 96
-TALLEST_PX = 84.0
-LEAST_CELL = 64.0
+FLOOR = 84
+TALLEST_PX = 74.0
+LEAST_CELL = 84.0
 
 
 class StashStrip(QWidget):
@@ -129,8 +129,8 @@ class StashStrip(QWidget):
         painter.setFont(font(12, "sans", 600 if chosen else 400))
         painter.setPen(QColor(PLUM if chosen else INK))
         metrics = QFontMetricsF(painter.font())
-        text = metrics.elidedText(item.label, Qt.TextElideMode.ElideRight, wide - 4)
-        painter.drawText(QPointF(left + (wide - metrics.horizontalAdvance(text)) / 2, FLOOR + 20), text)
+        for line, text in enumerate(two_lines(item.label, wide - 4, metrics)):
+            painter.drawText(QPointF(left + (wide - metrics.horizontalAdvance(text)) / 2, FLOOR + 19 + 14 * line), text)
 
     def _pixmap(self, item: Item) -> QPixmap:
         found = self._pixmaps.get(item)
@@ -218,3 +218,15 @@ class StashStrip(QWidget):
             self._place(self._things[ids.index(self._session.item_id)])
         else:
             event.ignore()
+
+
+def two_lines(text: str, width: float, metrics: QFontMetricsF) -> list[str]:
+    """Break a name into at most two lines, the second cut with an ellipsis."""
+    if metrics.horizontalAdvance(text) <= width:
+        return [text]
+    first, rest = "", text.split()
+    while rest and metrics.horizontalAdvance(f"{first} {rest[0]}".strip()) <= width:
+        first = f"{first} {rest.pop(0)}".strip()
+    if not first:
+        return [metrics.elidedText(text, Qt.TextElideMode.ElideRight, width)]
+    return [first, metrics.elidedText(" ".join(rest), Qt.TextElideMode.ElideRight, width)] if rest else [first]

@@ -1,7 +1,8 @@
 """Arrange: the look drawn to scale, the stash on its board, the readings beside it."""
 
 from PySide6.QtCore import QPoint, Qt
-from PySide6.QtWidgets import QHBoxLayout, QPushButton
+from PySide6.QtGui import QResizeEvent
+from PySide6.QtWidgets import QHBoxLayout, QPushButton, QWidget
 
 from jolly_ledge.app.actions.look_actions import LookActions
 from jolly_ledge.app.panels.chosen_panel import ChosenPanel
@@ -28,7 +29,8 @@ class ArrangeStep(Step):
         self.chosen = ChosenPanel(session, self.actions_on_look)
         self.readings = ReadingPanel(session)
         self.strip = StashStrip(session, self.actions_on_look.place)
-        self.column.addLayout(self._chips())
+        self.view_chips = self._chips()
+        self.column.addWidget(self.view_chips)
         middle = QHBoxLayout()
         middle.setSpacing(6)
         middle.addWidget(self.view, 1)
@@ -39,25 +41,42 @@ class ArrangeStep(Step):
         self.row.addWidget(self.readings)
         self._connect_strip()
         self._bind_keys()
+        session.changed.connect(self._set_chips)
         for signal in (session.changed, session.chosen):
             signal.connect(self._show_strip)
         self._show_strip()
 
-    def _chips(self) -> QHBoxLayout:
-        row = QHBoxLayout()
-        row.setSpacing(6)
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        """Set the chips beside the names where there is room, else under them."""
+        super().resizeEvent(event)
+        self._set_chips()
+
+    def _set_chips(self) -> None:
+        names = self.piece_name.sizeHint().width() + self.look_name.sizeHint().width() + 2 * self.head.spacing()
+        room = self.width() - self.readings.width() - 40
+        beside = names + self.view_chips.sizeHint().width() <= room
+        if beside and self.head.indexOf(self.view_chips) < 0:
+            self.column.removeWidget(self.view_chips)
+            self.head.addWidget(self.view_chips)
+        elif not beside and self.column.indexOf(self.view_chips) < 0:
+            self.head.removeWidget(self.view_chips)
+            self.column.insertWidget(1, self.view_chips)
+
+    def _chips(self) -> QWidget:
+        chips = QWidget()
+        row = QHBoxLayout(chips)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(5)
         self.squint_chip = chip("Squint", "See it blurred and grey (Q)")
         self.squint_chip.toggled.connect(self.view.squint)
         row.addWidget(self.squint_chip)
-        row.addSpacing(14)
         self.overlay_chips: dict[str, QPushButton] = {}
         for name in OVERLAYS:
             button = chip(name.capitalize(), checked=name in self.view.overlays)
             button.toggled.connect(lambda on, name=name: self.view.show_overlay(name, on))
             self.overlay_chips[name] = button
             row.addWidget(button)
-        row.addStretch(1)
-        return row
+        return chips
 
     def _strip_head(self) -> QHBoxLayout:
         row = QHBoxLayout()

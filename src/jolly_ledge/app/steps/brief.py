@@ -121,6 +121,7 @@ class BriefStep(Step):
         for field, text in ((self.pets, ", ".join(household.pets)), (self.household_notes, household.notes)):
             if not field.hasFocus():
                 field.setText(text)
+                field.setCursorPosition(0)
         self._show_palette(manner)
 
     def _show_palette(self, manner: Manner) -> None:

@@ -21,6 +21,7 @@ from jolly_ledge.model.working_order import PlacingStep, working_order
 from jolly_ledge.render.export import save_picture, save_sheet
 
 COLUMNS = ("", "Thing", "Fetch from", "Ledge", "From left", "From front", "Stands on")
+COLUMN_WIDTHS = (38, 160, 104, 116, 72, 78, 132)
 
 
 class PlaceStep(Step):
@@ -45,11 +46,11 @@ class PlaceStep(Step):
         middle = QHBoxLayout()
         middle.setSpacing(12)
         self.view = LookView(session)
-        self.view.overlays = set()
+        self.view.overlays = {"numbers"}
         self.view.setMinimumWidth(300)
-        middle.addWidget(self.view, 5)
+        middle.addWidget(self.view, 4)
         self.table = self._table()
-        middle.addWidget(self.table, 8)
+        middle.addWidget(self.table, 9)
         self.column.addLayout(middle, 1)
         self.column.addWidget(words(f"Figures run to the thing's left edge and to its front. {CLOSING}", "small"))
         for signal in (session.changed, session.unit_changed):
@@ -67,7 +68,8 @@ class PlaceStep(Step):
         table.setSelectionBehavior(QTableWidget.SelectionBehavior.SelectRows)
         table.setWordWrap(False)
         head = table.horizontalHeader()
-        head.setSectionResizeMode(QHeaderView.ResizeMode.ResizeToContents)
+        for column, width in enumerate(COLUMN_WIDTHS):
+            head.resizeSection(column, width)
         head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
         head.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
         head.setMinimumSectionSize(30)
@@ -96,9 +98,10 @@ class PlaceStep(Step):
 
     def _cells(self, step: PlacingStep) -> tuple[str, ...]:
         length = self.session.length
-        front = "hung" if step.from_front is None else length(step.from_front)
+        left = "–" if step.from_left is None else length(step.from_left)
+        front = "–" if step.from_front is None else length(step.from_front)
         name = f"{step.name} ({step.how})" if step.how else step.name
-        return (str(step.number), name, step.room or "room not told", step.ledge, length(step.from_left), front, step.support)
+        return (str(step.number), name, step.room or "room not told", step.ledge, left, front, step.support)
 
     def _choose_row(self) -> None:
         rows = {index.row() for index in self.table.selectedIndexes()}

@@ -16,9 +16,9 @@ class Step(QWidget):
         super().__init__()
         self.session = session
         self.column = QVBoxLayout()
-        self.column.setContentsMargins(22, 14, 18, 10)
-        self.column.setSpacing(8)
-        self.piece_name = heading("", 24)
+        self.column.setContentsMargins(20, 10, 16, 8)
+        self.column.setSpacing(6)
+        self.piece_name = heading("", 21)
         self.look_name = question("", 16)
         self.head = QHBoxLayout()
         self.head.setSpacing(10)

@@ -38,7 +38,7 @@ class Vial(QWidget):
             min(max((reading.value - low) / span, 0.0), 1.0),
             min(max((reading.band[0] - low) / span, 0.0), 1.0),
             min(max((reading.band[1] - low) / span, 0.0), 1.0),
-            reading.within,
+            reading.is_good,
         )
         if fresh != (self._place, self._low, self._high, self._good):
             self._place, self._low, self._high, self._good = fresh

@@ -1,0 +1,62 @@
+"""One drag step on 12 ledges with 80 placements, against a repaint alone, in one run."""
+
+import os
+import statistics
+import tempfile
+import time
+from collections.abc import Callable
+from pathlib import Path
+
+os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+
+from large_plans import look_of_eighty
+from PySide6.QtCore import QPoint
+
+from jolly_ledge.app.application import make_window, ready_application
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.files.recovery import RecoveryLog
+
+ROUNDS = 120
+
+
+def median_ms(action: Callable[[int], object]) -> float:
+    for index in range(10):
+        action(index)
+    times = []
+    for index in range(ROUNDS):
+        start = time.perf_counter()
+        action(index)
+        times.append((time.perf_counter() - start) * 1000)
+    return statistics.median(times)
+
+
+def main() -> None:
+    application = ready_application(["bench"])
+    with tempfile.TemporaryDirectory() as folder:
+        window = make_window(look_of_eighty(), log=RecoveryLog(Path(folder)))
+        window.show()
+        application.processEvents()
+        step = window.step("Arrange")
+        assert isinstance(step, ArrangeStep)
+        view = step.view
+
+        def repaint(_: int) -> None:
+            view.viewport().repaint()
+
+        alone = median_ms(repaint)
+        start = view.mapFromScene(view.items_by_id["p5"].pos())
+        view.begin_from_stash(window.session.free_items()[0])
+
+        def drag(index: int) -> None:
+            view.carry_to(start + QPoint(index % 60, -(index % 7)))
+            application.processEvents()
+
+        dragged = median_ms(drag)
+        view.put_back()
+        window.session.let_go()
+    print(f"repaint alone        {alone:7.2f} ms")
+    print(f"drag step            {dragged:7.2f} ms  ratio {dragged / alone:.2f} (at most 2.0), median under 16 ms: {dragged < 16}")
+
+
+if __name__ == "__main__":
+    main()
