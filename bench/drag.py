@@ -41,7 +41,9 @@ def main() -> None:
         view = step.view
 
         def repaint(_: int) -> None:
-            view.viewport().repaint()
+            # What a drag step paints: the elevation, the ledge from above, the readings.
+            for part in (view.viewport(), step.chosen.depth, step.readings):
+                part.repaint()
 
         alone = median_ms(repaint)
         start = view.mapFromScene(view.items_by_id["p5"].pos())

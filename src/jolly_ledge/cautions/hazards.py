@@ -75,8 +75,8 @@ def _holds(side: str, standing: Standing, arrangement: Arrangement) -> bool:
         gap = standing.left - ledge.left if side == "left" else ledge.right - standing.right
         if gap <= BOOKEND_GAP_MM:
             return True
-    for other in arrangement.visible:
-        if other.id == standing.id or other.ledge.id != ledge.id or abs(other.bottom - standing.bottom) > 1:
+    for other in arrangement.by_ledge[ledge.id]:
+        if other.id == standing.id or abs(other.bottom - standing.bottom) > 1:
             continue
         gap = standing.left - other.right if side == "left" else other.left - standing.right
         crosses = other.front < standing.z < other.back

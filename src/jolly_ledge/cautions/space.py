@@ -2,6 +2,8 @@
 
 import math
 from collections.abc import Iterable
+from functools import lru_cache
+from itertools import combinations
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.model.arrangement import Arrangement, Standing
@@ -52,26 +54,34 @@ def _inside(arrangement: Arrangement) -> Iterable[Caution]:
 
 def collision(arrangement: Arrangement) -> Iterable[Caution]:
     """Report things that would be in one place: footprints and heights overlap."""
-    solid = [s for s in arrangement.visible if s.placement.pose != "draped"]
-    for index, first in enumerate(solid):
-        for second in solid[index + 1 :]:
-            if first.ledge.id == second.ledge.id and _collide(first, second, arrangement):
-                yield Caution(
-                    "collision",
-                    "stop",
-                    (first.id, second.id),
-                    f"The {first.item.label} and the {second.item.label} are in one place on {first.ledge.label}; "
-                    "move one aside, forward or back.",
-                )
+    for standings in arrangement.by_ledge.values():
+        yield from _collisions(standings)
 
 
-def _collide(first: Standing, second: Standing, arrangement: Arrangement) -> bool:
+@lru_cache(maxsize=512)
+def _collisions(standings: tuple[Standing, ...]) -> tuple[Caution, ...]:
+    solid = [standing for standing in standings if standing.placement.pose != "draped"]
+    hosts = {standing.id: standing.placement.host for standing in standings}
+    return tuple(
+        Caution(
+            "collision",
+            "stop",
+            (first.id, second.id),
+            f"The {first.item.label} and the {second.item.label} are in one place on {first.ledge.label}; "
+            "move one aside, forward or back.",
+        )
+        for first, second in combinations(solid, 2)
+        if _collide(first, second, hosts)
+    )
+
+
+def _collide(first: Standing, second: Standing, hosts: dict[str, str | None]) -> bool:
     width = min(first.right, second.right) - max(first.left, second.left)
     deep = min(first.back, second.back) - max(first.front, second.front)
     high = min(first.top, second.top) - max(first.bottom, second.bottom)
     if min(width, deep, high) <= TOLERANCE_MM:
         return False
-    if _carries(first, second, arrangement) or _carries(second, first, arrangement):
+    if _carries(first, second, hosts) or _carries(second, first, hosts):
         return False
     if first.item.is_round and second.item.is_round and _is_circle(first) and _is_circle(second):
         away = math.hypot(first.x - second.x, first.z - second.z)
@@ -84,13 +94,13 @@ def _is_circle(standing: Standing) -> bool:
     return standing.placement.pose == "upright" and abs(standing.width - deep) <= 0.25 * max(standing.width, deep)
 
 
-def _carries(host: Standing, guest: Standing, arrangement: Arrangement) -> bool:
+def _carries(host: Standing, guest: Standing, hosts: dict[str, str | None]) -> bool:
     """Tell whether a thing carries or holds another, at any remove."""
     step = guest.placement.host
     while step is not None:
         if step == host.id:
             return True
-        step = arrangement.by_id[step].placement.host
+        step = hosts.get(step)
     # Two stems in one vase may cross.
     return guest.placement.inside is not None and guest.placement.inside == host.placement.inside and host.item.category == "stems"
 

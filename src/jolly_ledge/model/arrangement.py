@@ -18,12 +18,13 @@ ROW_GAP_MM = 25.0
 """Upright books nearer than this read as one row."""
 
 
-class Standing(Struct, frozen=True):
+class Standing(Struct, frozen=True, cache_hash=True):
     """One placed thing in space.
 
     ``left``, ``right``, ``bottom`` and ``top`` are its seen edges from the piece's left end and the
     room's floor; ``front`` and ``back`` its footprint from the ledge's front edge (mm). ``root`` is
-    the placement that stands on the ledge beneath it, ``depth_order`` how many things carry it.
+    the placement that stands on the ledge beneath it, ``depth_order`` how many things carry it,
+    ``shape`` the silhouette it shows, ``area`` the solid area it shows in mm² (nought when hidden).
     """
 
     placement: Placement
@@ -36,8 +37,10 @@ class Standing(Struct, frozen=True):
     front: float
     back: float
     root: str
-    depth_order: int = 0
-    hidden: bool = False
+    depth_order: int
+    hidden: bool
+    shape: str
+    area: float
 
     @property
     def id(self) -> str:
@@ -65,26 +68,24 @@ class Standing(Struct, frozen=True):
         return (self.front + self.back) / 2
 
     @property
-    def shape(self) -> str:
-        """The silhouette it shows."""
-        return seen_shape(self.item, self.placement.pose)
-
-    @property
-    def area(self) -> float:
-        """The solid area it shows from the front, in mm²; nought when hidden."""
-        return 0.0 if self.hidden else outline_area(self.shape, round(self.width, 1), round(self.height, 1))
-
-    @property
     def colours(self) -> tuple[tuple[str, float], ...]:
         """The colours it shows, with shares."""
         return seen_colours(self.item, self.placement.pose)
 
 
-class Unit(Struct, frozen=True):
-    """What the eye counts as one thing: a stack of books, a filled tray, a vase with its stems."""
+class Unit(Struct, frozen=True, cache_hash=True):
+    """What the eye counts as one thing: a stack of books, a filled tray, a vase with its stems.
+
+    ``lead`` is the largest thing in it; the edges are those of the whole.
+    """
 
     standings: tuple[Standing, ...]
     label: str
+    lead: Standing
+    left: float
+    right: float
+    bottom: float
+    top: float
 
     @property
     def ids(self) -> tuple[str, ...]:
@@ -92,37 +93,24 @@ class Unit(Struct, frozen=True):
         return tuple(standing.id for standing in self.standings)
 
     @property
-    def lead(self) -> Standing:
-        """The largest thing in it."""
-        return max(self.standings, key=lambda standing: standing.area)
-
-    @property
-    def left(self) -> float:
-        """The left edge."""
-        return min(standing.left for standing in self.standings)
-
-    @property
-    def right(self) -> float:
-        """The right edge."""
-        return max(standing.right for standing in self.standings)
-
-    @property
-    def bottom(self) -> float:
-        """The lower edge."""
-        return min(standing.bottom for standing in self.standings)
-
-    @property
-    def top(self) -> float:
-        """The upper edge."""
-        return max(standing.top for standing in self.standings)
-
-    @property
     def area(self) -> float:
         """The area it shows, in mm²."""
         return sum(standing.area for standing in self.standings)
 
 
-class Column(Struct, frozen=True):
+def _unit(standings: list[Standing]) -> Unit:
+    return Unit(
+        standings=tuple(standings),
+        label=_label(standings),
+        lead=max(standings, key=lambda standing: standing.area),
+        left=min(standing.left for standing in standings),
+        right=max(standing.right for standing in standings),
+        bottom=min(standing.bottom for standing in standings),
+        top=max(standing.top for standing in standings),
+    )
+
+
+class Column(Struct, frozen=True, cache_hash=True):
     """All that stands on one spot of a ledge: a base, what stands on it, a row of books."""
 
     ledge: Ledge
@@ -163,7 +151,7 @@ class Column(Struct, frozen=True):
         return None
 
 
-class Vignette(Struct, frozen=True):
+class Vignette(Struct, frozen=True, cache_hash=True):
     """A group of units that is read together."""
 
     ledge: Ledge
@@ -208,9 +196,17 @@ class Arrangement:
         return tuple(standing for standing in self.standings if not standing.hidden)
 
     @cached_property
+    def by_ledge(self) -> dict[str, tuple[Standing, ...]]:
+        """The things that can be seen, by the ledge they belong to."""
+        found: dict[str, list[Standing]] = {}
+        for standing in self.visible:
+            found.setdefault(standing.ledge.id, []).append(standing)
+        return {ledge: tuple(standings) for ledge, standings in found.items()}
+
+    @cached_property
     def columns(self) -> dict[str, tuple[Column, ...]]:
         """The columns of each ledge that holds any, left to right."""
-        return _columns(self.visible)
+        return {ledge: columns_of(standings) for ledge, standings in self.by_ledge.items()}
 
     @cached_property
     def vignettes(self) -> tuple[Vignette, ...]:
@@ -260,8 +256,12 @@ def _stand(piece: Piece, stash: Mapping[str, Item], look: Look) -> Iterable[Stan
     return (done[placement.id] for placement in look.placements)
 
 
+@lru_cache(maxsize=16_384)
 def stand(placement: Placement, item: Item, ledge: Ledge, host: Standing | None = None) -> Standing:
-    """Place one thing in space, over its host if it has one."""
+    """Place one thing in space, over its host if it has one.
+
+    The same values give the same object, so that what did not move is known by identity.
+    """
     size = extent(item, placement.pose, placement.turn)
     if host is not None:
         ledge = host.ledge
@@ -282,6 +282,7 @@ def stand(placement: Placement, item: Item, ledge: Ledge, host: Standing | None 
     elif host is not None:
         bottom, hidden = host.top, host.hidden
     middle = ledge.left + x
+    shape = seen_shape(item, placement.pose)
     return Standing(
         placement=placement,
         item=item,
@@ -295,6 +296,8 @@ def stand(placement: Placement, item: Item, ledge: Ledge, host: Standing | None 
         root=host.root if host else placement.id,
         depth_order=host.depth_order + 1 if host else 0,
         hidden=hidden,
+        shape=shape,
+        area=0.0 if hidden else outline_area(shape, round(width, 1), round(height, 1)),
     )
 
 
@@ -309,18 +312,15 @@ def _inside(item: Item, host: Standing) -> tuple[float, bool]:
     return host.bottom, True
 
 
-def _columns(visible: tuple[Standing, ...]) -> dict[str, tuple[Column, ...]]:
+@lru_cache(maxsize=512)
+def columns_of(standings: tuple[Standing, ...]) -> tuple[Column, ...]:
+    """Return the columns that the visible things of one ledge form, left to right."""
     by_root: dict[str, list[Standing]] = {}
-    for standing in visible:
+    for standing in standings:
         by_root.setdefault(standing.root, []).append(standing)
-    by_ledge: dict[str, list[list[Standing]]] = {}
     for group in by_root.values():
         group.sort(key=lambda standing: standing.bottom)
-        by_ledge.setdefault(group[0].ledge.id, []).append(group)
-    return {
-        ledge: tuple(_column(group) for group in _join_rows(sorted(groups, key=lambda g: g[0].left)))
-        for ledge, groups in by_ledge.items()
-    }
+    return tuple(_column(group) for group in _join_rows(sorted(by_root.values(), key=lambda group: group[0].left)))
 
 
 def _join_rows(groups: list[list[Standing]]) -> list[list[Standing]]:
@@ -364,7 +364,7 @@ def _column(group: list[Standing]) -> Column:
             units.append([standing])
     return Column(
         ledge=group[0].ledge,
-        units=tuple(Unit(tuple(unit), _label(unit)) for unit in units),
+        units=tuple(_unit(unit) for unit in units),
         left=min(standing.left for standing in group),
         right=max(standing.right for standing in group),
         front=min(standing.front for standing in group),
@@ -396,7 +396,8 @@ CLOSE_SHARE = 0.75
 """So are things nearer than this share of the narrower one."""
 
 
-def gather_vignettes(columns: tuple[Column, ...]) -> list[Vignette]:
+@lru_cache(maxsize=512)
+def gather_vignettes(columns: tuple[Column, ...]) -> tuple[Vignette, ...]:
     """Gather the columns of one ledge into vignettes.
 
     Columns that name a vignette belong to it; the others join a neighbour when the gap between
@@ -417,7 +418,7 @@ def gather_vignettes(columns: tuple[Column, ...]) -> list[Vignette]:
         groups = [group for group in groups if group not in near] + [merged]
     vignettes = [Vignette(columns[0].ledge, tuple(group)) for group in groups]
     vignettes += [Vignette(columns[0].ledge, tuple(group), name) for name, group in named.items()]
-    return sorted(vignettes, key=lambda vignette: vignette.columns[0].left)
+    return tuple(sorted(vignettes, key=lambda vignette: vignette.columns[0].left))
 
 
 def gap_between(first: Column, second: Column) -> float:

@@ -1,6 +1,10 @@
 """Alike apart: look-alikes side by side dull each other, far apart they tie a piece together."""
 
+from collections.abc import Sequence
 from functools import lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
 
 from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.colour import family_distance
@@ -17,6 +21,11 @@ CATEGORY_PART, COLOUR_PART, FINISH_PART, SHAPE_PART, SIZE_PART = 0.20, 0.30, 0.1
 COLOUR_REACH = 0.22
 NEIGHBOUR_MM = 120.0
 FAR_MM = 420.0
+OPEN_REACH_MM, BOARD_REACH_MM = 400.0, 60.0
+"""How far up the next level may be: the clearance (or this, when open) and a board."""
+
+ABOVE_SHARE = 0.9
+ALIKE_FROM = 0.6
 TWIN = 0.93
 TWIN_PENALTY = 0.5
 GREEN_PENALTY = 0.3
@@ -43,22 +52,36 @@ def likeness(first: Item, second: Item) -> float:
     )
 
 
-def nearness(first: Unit, second: Unit) -> float:
-    """Return how near two units are to the eye: 1 touching, 0 far apart.
+@lru_cache(maxsize=32)
+def likeness_table(items: tuple[Item, ...]) -> NDArray[np.float64]:
+    """Return the likeness of every two of some things, shape (items, items); the diagonal is 0."""
+    table = np.zeros((len(items), len(items)))
+    for row, first in enumerate(items):
+        for column in range(row + 1, len(items)):
+            table[row, column] = table[column, row] = likeness(first, items[column])
+    return table
 
-    On one ledge by the gap between them, on neighbouring levels by how much they overlap sideways.
+
+def nearness_table(units: Sequence[Unit]) -> NDArray[np.float64]:
+    """Return how near every two units are to the eye, shape (units, units): 1 touching, 0 far.
+
+    On one ledge by the gap between them seen from above, on neighbouring levels by how much they
+    overlap sideways.
     """
-    one, two = first.lead, second.lead
-    gap = max(first.left - second.right, second.left - first.right, 0.0)
-    if one.ledge.id == two.ledge.id:
-        deep = max(one.front - two.back, two.front - one.back, 0.0)
-        return ramp((gap * gap + deep * deep) ** 0.5, FAR_MM, NEIGHBOUR_MM)
-    upper, lower = (first, second) if first.bottom > second.bottom else (second, first)
-    rise = upper.lead.ledge.floor - lower.lead.ledge.floor
-    reach = (lower.lead.ledge.clearance or 400.0) + 60.0
-    if rise <= 0 or rise > reach:
-        return 0.0
-    return 0.9 * ramp(gap, NEIGHBOUR_MM, 0.0)
+    left, right = np.array([unit.left for unit in units]), np.array([unit.right for unit in units])
+    front, back = np.array([unit.lead.front for unit in units]), np.array([unit.lead.back for unit in units])
+    floor = np.array([unit.lead.ledge.floor for unit in units])
+    reach = np.array([(unit.lead.ledge.clearance or OPEN_REACH_MM) + BOARD_REACH_MM for unit in units])
+    ledges: dict[str, int] = {}
+    ledge = np.array([ledges.setdefault(unit.lead.ledge.id, len(ledges)) for unit in units])
+    gap = np.maximum(left[:, None] - right[None, :], left[None, :] - right[:, None]).clip(min=0.0)
+    deep = np.maximum(front[:, None] - back[None, :], front[None, :] - back[:, None]).clip(min=0.0)
+    away = np.hypot(gap, deep)
+    beside = ((FAR_MM - away) / (FAR_MM - NEIGHBOUR_MM)).clip(0.0, 1.0)
+    rise = floor[:, None] - floor[None, :]
+    within = ((rise > 0) & (rise <= reach[None, :])) | ((rise < 0) & (-rise <= reach[:, None]))
+    above = np.where(within, ABOVE_SHARE * (1 - gap / NEIGHBOUR_MM).clip(0.0, 1.0), 0.0)
+    return np.where(ledge[:, None] == ledge[None, :], beside, above)
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -67,20 +90,24 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     A twin is dull within one body and welcome once on each side of a flanking pair. Greenery wants
     a shelf between. The value is the strongest close pair.
     """
-    units = arrangement.units
+    # In the order of their ids the table of likeness stays the same while a thing is carried.
+    units = sorted(arrangement.units, key=lambda unit: unit.lead.item.id)
     if len(units) < 2:
         return None
-    pairs = [(first, second) for index, first in enumerate(units) for second in units[index + 1 :]]
+    items = tuple(unit.lead.item for unit in units)
+    alike_all, near_all = likeness_table(items), nearness_table(units)
+    green = np.array([item.category in GREENERY for item in items])
+    worth = np.triu((alike_all >= ALIKE_FROM) | (green[:, None] & green[None, :]), 1)
+    # Pairs that are neither near nor twins say nothing.
+    worth &= (near_all > 0) | (alike_all >= TWIN)
     penalty, twinned, worst = 0.0, False, 0.0
     findings: list[Finding] = []
     contributions: dict[str, float] = {}
-    for first, second in pairs:
-        one, two = first.lead.item, second.lead.item
-        alike = likeness(one, two)
-        greens = one.category in GREENERY and two.category in GREENERY
-        if alike < 0.6 and not greens:
-            continue
-        near = nearness(first, second)
+    for row, column in np.argwhere(worth).tolist():
+        first, second = units[row], units[column]
+        one, two = items[row], items[column]
+        alike, near = float(alike_all[row, column]), float(near_all[row, column])
+        greens = bool(green[row] and green[column])
         close = alike * near
         flanking = first.lead.ledge.body != second.lead.ledge.body
         if alike >= TWIN and flanking:

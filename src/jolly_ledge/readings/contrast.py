@@ -1,8 +1,13 @@
 """Contrast: what vanishes against its back, and what shouts."""
 
+from functools import lru_cache
+
+from msgspec import Struct
+
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.piece import Piece
 from jolly_ledge.readings.background import lies_on_seen_surface, seen_against
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp, weighted_mean
@@ -16,56 +21,73 @@ FAINT = 0.6
 """Below this share of the band's lower end a thing can hardly be seen."""
 
 
+class _Seen(Struct, frozen=True):
+    """How one thing stands out."""
+
+    standing: Standing
+    size: float
+    score: float
+    weight: float
+    faintness: float
+
+
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the CIEDE2000 difference of every thing to what stands behind (or under) it."""
-    seen = [standing for standing in arrangement.visible if standing.area > 0]
+    seen = [one for standings in arrangement.by_ledge.values() for one in _ledge(standings, arrangement.piece)]
     if not seen:
         return None
-    scored: list[tuple[float, float]] = []
-    values: list[tuple[float, float]] = []
-    contributions: list[tuple[str, float]] = []
-    faint: list[Standing] = []
-    for standing in seen:
-        against = _against(standing, arrangement)
-        size = sum(_differs(standing, back) * part for back, part in against)
-        score = sum(_plain_to_see(_differs(standing, back)) * part for back, part in against)
-        weight = standing.area**0.5
-        scored.append((score, weight))
-        values.append((size, weight))
-        contributions.append((standing.id, size))
-        if _differs(standing, against[0][0]) < FAINT * BAND[0]:
-            faint.append(standing)
-    value = weighted_mean(values)
+    value = weighted_mean([(one.size, one.weight) for one in seen])
+    faint = [one for one in seen if one.faintness > 1 - FAINT]
     findings = tuple(
         Finding(
             ID,
-            (standing.id,),
-            f"{capital(f'the {standing.item.label}')} vanishes against {_behind_words(standing, arrangement)}; "
+            (one.standing.id,),
+            f"{capital(f'the {one.standing.item.label}')} vanishes against {_behind_words(one.standing, arrangement)}; "
             "swap it with something lighter or darker, or set something between.",
-            1 - _differs(standing, _against(standing, arrangement)[0][0]) / BAND[0],
+            one.faintness,
         )
-        for standing in faint
+        for one in faint
     )
     return Reading(
         id=ID,
         value=value,
         band=BAND,
         limits=(0.0, 100.0),
-        score=weighted_mean(scored),
+        score=weighted_mean([(one.score, one.weight) for one in seen]),
         shown=f"{len(faint)} faint" if faint else f"{round(value)}",
         sentence=(
             f"Things differ from their back by {round(value)} on average (12 is plain to see, 70 is loud)"
-            + (f"; {listed([f'the {s.item.label}' for s in faint])} can hardly be seen." if faint else ".")
+            + (f"; {listed([f'the {one.standing.item.label}' for one in faint])} can hardly be seen." if faint else ".")
         ),
-        contributions=tuple(contributions),
+        contributions=tuple((one.standing.id, one.size) for one in seen),
         findings=findings,
     )
 
 
-def _against(standing: Standing, arrangement: Arrangement) -> tuple[tuple[str, float], ...]:
+@lru_cache(maxsize=512)
+def _ledge(standings: tuple[Standing, ...], piece: Piece) -> tuple[_Seen, ...]:
+    found = []
+    for standing in standings:
+        if standing.area <= 0:
+            continue
+        against = _against(standing, standings, piece)
+        first = _differs(standing, against[0][0])
+        found.append(
+            _Seen(
+                standing,
+                sum(_differs(standing, back) * part for back, part in against),
+                sum(_plain_to_see(_differs(standing, back)) * part for back, part in against),
+                standing.area**0.5,
+                max(1 - first / BAND[0], 0.0),
+            )
+        )
+    return tuple(found)
+
+
+def _against(standing: Standing, standings: tuple[Standing, ...], piece: Piece) -> tuple[tuple[str, float], ...]:
     """Return what a thing is seen against: a taller thing wholly behind it, the surface, the back."""
-    other = _covered_by(standing, arrangement)
-    return ((other.item.main_colour, 1.0),) if other is not None else seen_against(standing, arrangement.piece)
+    other = _covered_by(standing, standings)
+    return ((other.item.main_colour, 1.0),) if other is not None else seen_against(standing, piece)
 
 
 def _plain_to_see(size: float) -> float:
@@ -80,12 +102,11 @@ def _differs(standing: Standing, behind: str) -> float:
     return sum(difference(colour, behind) * share for colour, share in colours) / whole
 
 
-def _covered_by(standing: Standing, arrangement: Arrangement) -> Standing | None:
+def _covered_by(standing: Standing, standings: tuple[Standing, ...]) -> Standing | None:
     """Return the thing a standing one is wholly seen against, if any."""
-    for other in arrangement.visible:
+    for other in standings:
         if (
             other.root != standing.root
-            and other.ledge.id == standing.ledge.id
             and other.z > standing.z + 1
             and other.left <= standing.left
             and other.right >= standing.right
@@ -97,7 +118,7 @@ def _covered_by(standing: Standing, arrangement: Arrangement) -> Standing | None
 
 
 def _behind_words(standing: Standing, arrangement: Arrangement) -> str:
-    other = _covered_by(standing, arrangement)
+    other = _covered_by(standing, arrangement.by_ledge[standing.ledge.id])
     if other is not None:
         return f"the {other.item.label} behind it"
     return f"the {'top' if lies_on_seen_surface(standing) else 'back'} of {standing.ledge.label}"

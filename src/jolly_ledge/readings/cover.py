@@ -9,6 +9,8 @@ import shapely
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.silhouette import DENSITIES, outline
 
+CLEAR_HIDES = 0.45
+
 Shape = Any
 """A shapely geometry (shapely ships no types)."""
 
@@ -54,32 +56,39 @@ def _covered(spots: tuple[tuple[str, float, float, float, float], ...]) -> float
     return area
 
 
-def hidden_share(behind: Standing, in_front: list[Standing]) -> float:
-    """Return which part of a thing others in front of it hide, 0 to 1."""
-    near = [s for s in in_front if s.left < behind.right and s.right > behind.left and s.bottom < behind.top and s.top > behind.bottom]
-    if not near:
-        return 0.0
-    own = silhouette(behind)
-    if own.area <= 0:
-        return 0.0
-    hidden = 0.0
-    solid = [silhouette(s) for s in near if DENSITIES.get(s.shape, 1.0) == 1.0 and s.item.finish != "clear"]
-    if solid:
-        hidden = float(own.intersection(shapely.union_all(solid)).area)
-    for standing in near:
-        if DENSITIES.get(standing.shape, 1.0) < 1.0 or standing.item.finish == "clear":
-            density = min(DENSITIES.get(standing.shape, 1.0), 0.45 if standing.item.finish == "clear" else 1.0)
-            hidden += density * float(own.intersection(silhouette(standing)).area)
-    return min(hidden / float(own.area), 1.0)
+@lru_cache(maxsize=512)
+def hidden_shares(standings: tuple[Standing, ...]) -> tuple[float, ...]:
+    """Return which part of each thing of a ledge those nearer to the viewer hide, 0 to 1."""
+    return tuple(_hidden_share(standing, _in_front_of(standing, standings)) for standing in standings)
 
 
-def in_front_of(standing: Standing, others: tuple[Standing, ...]) -> list[Standing]:
-    """Return the things on the same ledge that stand nearer to the viewer."""
+def _in_front_of(standing: Standing, others: tuple[Standing, ...]) -> list[Standing]:
     return [
         other
         for other in others
-        if other.ledge.id == standing.ledge.id
-        and other.root != standing.root
+        if other.root != standing.root
         and other.z < standing.z - 1
-        and not other.hidden
+        and other.left < standing.right
+        and other.right > standing.left
+        and other.bottom < standing.top
+        and other.top > standing.bottom
     ]
+
+
+def _hidden_share(behind: Standing, in_front: list[Standing]) -> float:
+    own = silhouette(behind)
+    if not in_front or own.area <= 0:
+        return 0.0
+    hidden = 0.0
+    solid = [silhouette(other) for other in in_front if _solidity(other) == 1.0]
+    if solid:
+        hidden = float(own.intersection(shapely.union_all(solid)).area)
+    for other in in_front:
+        if _solidity(other) < 1.0:
+            hidden += _solidity(other) * float(own.intersection(silhouette(other)).area)
+    return min(hidden / float(own.area), 1.0)
+
+
+def _solidity(standing: Standing) -> float:
+    """Return how much a thing hides of what is behind it."""
+    return min(DENSITIES.get(standing.shape, 1.0), CLEAR_HIDES if standing.item.finish == "clear" else 1.0)

@@ -1,5 +1,9 @@
 """Height rhythm: whether neighbours differ in height and the skyline moves."""
 
+from functools import lru_cache
+
+from msgspec import Struct
+
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
@@ -30,6 +34,26 @@ def neighbours(columns: tuple[Column, ...]) -> list[tuple[Column, Column]]:
     return list(zip(ordered, ordered[1:], strict=False))
 
 
+class _Step(Struct, frozen=True):
+    """The step between two neighbours."""
+
+    size: float
+    placements: tuple[str, ...]
+    finding: Finding | None
+
+
+@lru_cache(maxsize=512)
+def _steps(columns: tuple[Column, ...], mirrored: bool) -> tuple[_Step, ...]:
+    found = []
+    for first, second in neighbours(columns):
+        if mirrored and _is_pair(first, second):
+            continue
+        size = step(first.height, second.height)
+        finding = _same(first, second, size) if size < SAME_STEP else None
+        found.append(_Step(size, (*first.ids, *second.ids), finding))
+    return tuple(found)
+
+
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the height steps between neighbours on each ledge.
 
@@ -44,15 +68,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     for ledge, columns in arrangement.columns.items():
         if arrangement.piece.ledge(ledge).is_wall:
             continue
-        for first, second in neighbours(columns):
-            if manner.figure == "mirrored" and _is_pair(first, second):
-                continue
-            size = step(first.height, second.height)
-            steps.append(size)
-            scored.append((ramp(size, 0.02, GOOD_STEP), 1.0))
-            contributions += [(identifier, size) for identifier in (*first.ids, *second.ids)]
-            if size < SAME_STEP:
-                findings.append(_same(first, second, size))
+        for pair in _steps(columns, manner.figure == "mirrored"):
+            steps.append(pair.size)
+            scored.append((ramp(pair.size, 0.02, GOOD_STEP), 1.0))
+            contributions += [(identifier, pair.size) for identifier in pair.placements]
+            if pair.finding is not None:
+                findings.append(pair.finding)
     if not steps:
         return None
     skyline = _skyline(arrangement)

@@ -7,6 +7,7 @@ from jolly_ledge.model.colour import families_of, is_green, is_neutral, nearest_
 from jolly_ledge.model.words import GREENERY
 
 
+@lru_cache(maxsize=8)
 def colour_areas(arrangement: Arrangement) -> list[tuple[Standing, str, float]]:
     """Return every visible colour with the area it shows (mm²)."""
     areas = []
@@ -27,6 +28,7 @@ def _families(colours: tuple[tuple[str, float], ...]) -> tuple[str, ...]:
     return tuple(colour for colour, _ in families_of(list(colours)))
 
 
+@lru_cache(maxsize=8)
 def accent_leaders(arrangement: Arrangement) -> tuple[str, ...]:
     """Return the leading colours of all chromatic families in a look, strongest first."""
     totals: dict[str, float] = {}

@@ -3,7 +3,7 @@
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.readings.cover import hidden_share, in_front_of
+from jolly_ledge.readings.cover import hidden_shares
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
 from jolly_ledge.readings.words import capital, percent
@@ -97,17 +97,17 @@ def _backness(arrangement: Arrangement) -> float:
 
 def _hidden(arrangement: Arrangement) -> tuple[list[Finding], list[tuple[str, float]]]:
     findings, shares = [], []
-    for standing in arrangement.visible:
-        share = hidden_share(standing, in_front_of(standing, arrangement.visible))
-        shares.append((standing.id, share))
-        if share > MOST_HIDDEN:
-            findings.append(
-                Finding(
-                    ID,
-                    (standing.id,),
-                    f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; "
-                    "move it sideways or raise it.",
-                    share,
+    for standings in arrangement.by_ledge.values():
+        for standing, share in zip(standings, hidden_shares(standings), strict=True):
+            shares.append((standing.id, share))
+            if share > MOST_HIDDEN:
+                findings.append(
+                    Finding(
+                        ID,
+                        (standing.id,),
+                        f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; "
+                        "move it sideways or raise it.",
+                        share,
+                    )
                 )
-            )
     return findings, shares

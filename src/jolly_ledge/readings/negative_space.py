@@ -39,7 +39,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     band = (TABLE_BANDS if table else BANDS)[manner.fullness]
     covers: list[tuple[Ledge, float, float, tuple[Standing, ...]]] = []
     for ledge in ledges:
-        things = tuple(s for s in arrangement.visible if s.ledge.id == ledge.id and s.placement.pose != "draped")
+        things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
         room = ledge.width * (ledge.depth if table else (ledge.clearance or OPEN_HEIGHT_MM))
         covers.append((ledge, _footprints(things) if table else covered_area(things), room, things))
     room = sum(cover[2] for cover in covers)

@@ -1,5 +1,7 @@
 """Odd groups: how many units stand together, and whether any stands lonely."""
 
+from functools import lru_cache
+
 from jolly_ledge.model.arrangement import Arrangement, Column, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
@@ -78,6 +80,7 @@ def _ledges_score(arrangement: Arrangement, manner: Manner) -> float:
     return mean(scores)
 
 
+@lru_cache(maxsize=2048)
 def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple[float, str]:
     """Return the score of one vignette and what is wrong with it (empty when nothing is)."""
     count = len(vignette.units)

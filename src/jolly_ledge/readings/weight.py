@@ -37,6 +37,7 @@ def tone(colour: str, backdrop: str) -> float:
     return min(TONE_FLOOR + difference(colour, backdrop) * TONE_SLOPE, TONE_CEILING)
 
 
+@lru_cache(maxsize=16_384)
 def visual_weight(standing: Standing, piece: Piece) -> float:
     """Return the visual weight of one thing, in mm² of middling surface.
 
@@ -55,6 +56,7 @@ def visual_weight(standing: Standing, piece: Piece) -> float:
     return standing.area * tones * FINISH_FACTORS[item.finish] * (DETAIL_FACTOR if detailed else 1.0)
 
 
+@lru_cache(maxsize=8)
 def weights(arrangement: Arrangement) -> dict[str, float]:
     """Return the visual weight of every visible placement."""
     piece = arrangement.piece

@@ -1,5 +1,6 @@
 """The two bundled type families."""
 
+from functools import lru_cache
 from importlib.resources import as_file, files
 
 from PySide6.QtGui import QFont, QFontDatabase
@@ -28,8 +29,9 @@ def load_fonts() -> list[str]:
     return families
 
 
+@lru_cache(maxsize=256)
 def font(size: float, family: Family = "sans", weight: int = 400, *, italic: bool = False) -> QFont:
-    """Return a bundled font at a size in pixels."""
+    """Return a bundled font at a size in pixels; it is shared, so set nothing on it."""
     if family == "serif":
         made = QFont(SERIF if italic else SERIF_SEMIBOLD)
         made.setItalic(italic)

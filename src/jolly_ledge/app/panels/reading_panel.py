@@ -1,7 +1,7 @@
 """The readings beside the drawing, what they found, and the cautions apart from them."""
 
-from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
+from PySide6.QtCore import Qt, QTimer
+from PySide6.QtWidgets import QHBoxLayout, QLabel, QScrollArea, QVBoxLayout, QWidget
 
 from jolly_ledge.app.panels.reading_row import ReadingRow
 from jolly_ledge.app.session import Session
@@ -9,6 +9,7 @@ from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.cautions.register import NAMES as CAUTION_NAMES
+from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, assess
 from jolly_ledge.readings.words import capital
@@ -16,6 +17,10 @@ from jolly_ledge.readings.words import capital
 PANEL_WIDTH = 344
 MOST_FINDINGS = 8
 MOST_CAUTIONS = 8
+NOTES_AFTER_MS = 60
+"""Sentences change this long after the pointer rests; a changing text cannot be read anyway."""
+
+SINCE_WIDTH = 200
 LEVEL_WORDS = {"stop": "Stop", "heed": "Heed", "unknown": "Unknown"}
 
 
@@ -26,6 +31,10 @@ class ReadingPanel(QWidget):
         super().__init__()
         self._session = session
         self._since: tuple[str, float] | None = None
+        self._later = QTimer(self)
+        self._later.setSingleShot(True)
+        self._later.setInterval(NOTES_AFTER_MS)
+        self._later.timeout.connect(self.refresh)
         self.setObjectName("sidePanel")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.setFixedWidth(PANEL_WIDTH)
@@ -48,7 +57,7 @@ class ReadingPanel(QWidget):
         column.addWidget(Board())
         column.addWidget(self._notes(), 1)
         session.changed.connect(self._after_change)
-        session.previewed.connect(self.refresh)
+        session.previewed.connect(self._follow)
         self._after_change()
 
     def _head(self) -> QHBoxLayout:
@@ -107,20 +116,35 @@ class ReadingPanel(QWidget):
         if not session.look.placements:
             self._show_empty()
             return
-        assessment = session.assessment
-        self.score.setText(f"Reads {round(assessment.score * 100)}")
+        self._show_readings()
+        self._show_notes()
+
+    def _follow(self) -> None:
+        """Follow a thing that is carried: the readings at once, the sentences a moment later."""
+        if self._session.look_id and self._session.look.placements:
+            self._show_readings()
+        self._later.start()
+
+    def _show_readings(self) -> None:
+        assessment = self._session.assessment
+        _set_text(self.score, f"Reads {round(assessment.score * 100)}")
         self._show_since(assessment.score)
+        readings = {reading.id: reading for reading in assessment.readings}
         for identifier, row in self.rows.items():
-            row.show_reading(assessment.reading(identifier))
+            row.show_reading(readings.get(identifier))
+
+    def _show_notes(self) -> None:
+        for row in self.rows.values():
+            row.describe()
         self._show_cautions()
-        findings = assessment.findings
+        findings = self._session.assessment.findings
         for card, finding in zip(self.finding_cards, findings, strict=False):
             card.say(NAMES[finding.reading], capital(finding.sentence), finding.placements)
         for index, card in enumerate(self.finding_cards):
             card.setVisible(index < len(findings))
-        self._found_heading.setText("What is found" if findings else "Nothing to find fault with")
+        _set_text(self._found_heading, "What is found" if findings else "Nothing to find fault with")
         hidden = len(findings) - MOST_FINDINGS
-        self._more.setText(f"and {hidden} lesser ones" if hidden > 0 else "")
+        _set_text(self._more, f"and {hidden} lesser ones" if hidden > 0 else "")
         self._more.setVisible(hidden > 0)
         pointed = next((row for row in self.rows.values() if row.underMouse() and row.reading), None)
         self._say_sentence(pointed)
@@ -132,8 +156,10 @@ class ReadingPanel(QWidget):
         name, earlier = self._since
         difference = round(score * 100) - round(earlier * 100)
         sign = "+" if difference > 0 else "−" if difference < 0 else "±"
-        self.since.setText(f"{sign}{abs(difference)} since {name}"[:34])
-        self.since.setStyleSheet(f"color: {'#1f6a6d' if difference >= 0 else '#7d5410'}; font-size: 13px;")
+        text = f"{sign}{abs(difference)} since {name}"
+        if text != self.since.text():
+            self.since.setText(self.since.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, SINCE_WIDTH))
+            self.since.setStyleSheet(f"color: {TEAL if difference >= 0 else OCHRE_INK}; font-size: 13px;")
 
     def _show_cautions(self) -> None:
         cautions = self._session.cautions
@@ -147,10 +173,11 @@ class ReadingPanel(QWidget):
         self._more_cautions.setVisible(hidden > 0)
 
     def _show_empty(self) -> None:
-        self.score.setText("Nothing to read")
+        _set_text(self.score, "Nothing to read")
         self.since.setText("")
         for row in self.rows.values():
             row.show_reading(None)
+            row.describe()
         for card in (*self.caution_cards, *self.finding_cards):
             card.hide()
         self._more.hide()
@@ -170,3 +197,9 @@ class ReadingPanel(QWidget):
 
     def _point_at(self, placements: tuple[str, ...]) -> None:
         self._session.point_at(*placements)
+
+
+def _set_text(label: QLabel, text: str) -> None:
+    """Set a text only when it is another one: every change lays the panel out anew."""
+    if label.text() != text:
+        label.setText(text)

@@ -2,62 +2,54 @@
 
 from collections.abc import Callable
 
-from PySide6.QtCore import QEvent, Qt
+from PySide6.QtCore import QEvent, QRectF, Qt
 from PySide6.QtGui import QColor, QEnterEvent, QFocusEvent, QPainter, QPaintEvent
-from PySide6.QtWidgets import QHBoxLayout, QWidget
+from PySide6.QtWidgets import QWidget
 
-from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.app.widgets.vial import Vial
-from jolly_ledge.drawing.theme import OCHRE_INK, PLUM_TINT, TEAL
+from jolly_ledge.app.widgets.vial import Vial, paint_vial
+from jolly_ledge.drawing.theme import INK, OCHRE_INK, PLUM_TINT, SOFT_INK, TEAL
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import Entry
+from jolly_ledge.render.fonts import font
+
+ROW_HEIGHT = 25
+NAME_WIDTH, FIGURE_WIDTH = 112.0, 82.0
 
 
 class ReadingRow(QWidget):
-    """Shows one reading; pointing at it shows its things on the drawing."""
+    """Shows one reading; pointing at it shows its things on the drawing.
+
+    It paints itself, for while a thing is carried it changes with every step of the pointer.
+    """
 
     def __init__(self, entry: Entry, on_point: Callable[["ReadingRow | None"], object]) -> None:
         super().__init__()
         self.entry = entry
         self.reading: Reading | None = None
+        self.vial: Vial | None = None
         self._on_point = on_point
         self._pointed = False
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
-        self.setFixedHeight(25)
-        row = QHBoxLayout(self)
-        row.setContentsMargins(6, 0, 4, 0)
-        row.setSpacing(6)
-        self._name = words(entry.name, wrap=False)
-        self._name.setStyleSheet("font-weight: 600; font-size: 13px;")
-        self._name.setFixedWidth(104)
-        self.vial = Vial()
-        self._shown = words("", wrap=False)
-        self._shown.setFixedWidth(78)
-        row.addWidget(self._name)
-        row.addWidget(self.vial, 1)
-        row.addWidget(self._shown)
+        self.setFixedHeight(ROW_HEIGHT)
 
     @property
     def shown(self) -> str:
         """The figure beside the vial."""
-        return self._shown.text()
+        return "–" if self.reading is None else self.reading.shown
 
     def show_reading(self, reading: Reading | None) -> None:
         """Show a reading; None shows that it does not apply."""
+        before = (self.vial, self.shown)
         self.reading = reading
-        self.setEnabled(reading is not None)
-        self.vial.setVisible(reading is not None)
-        text = "–" if reading is None else reading.shown
-        if self._shown.text() != text:
-            self._shown.setText(text)
-        colour = "#6d6a63" if reading is None else TEAL if reading.is_good else OCHRE_INK
-        style = f"color: {colour}; font-size: 13px; font-weight: 600;"
-        if self._shown.styleSheet() != style:
-            self._shown.setStyleSheet(style)
-        if reading is not None:
-            self.vial.show_reading(reading)
-            self.setToolTip(reading.sentence)
-            self.setAccessibleName(f"{self.entry.name}: {reading.sentence}")
+        self.vial = None if reading is None else Vial.of(reading)
+        if (self.vial, self.shown) != before:
+            self.update()
+
+    def describe(self) -> None:
+        """Tell the sentence to those who ask for it: a tip, and a name for those who cannot see."""
+        sentence = "does not apply here" if self.reading is None else self.reading.sentence
+        self.setToolTip(sentence)
+        self.setAccessibleName(f"{self.entry.name}: {sentence}")
 
     def _point(self, pointed: bool) -> None:
         self._pointed = pointed
@@ -65,12 +57,22 @@ class ReadingRow(QWidget):
         self.update()
 
     def paintEvent(self, event: QPaintEvent) -> None:
-        """Tint the line that is pointed at."""
+        """Paint the line; tint it when it is pointed at."""
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if self._pointed:
-            painter = QPainter(self)
             painter.setPen(Qt.PenStyle.NoPen)
             painter.setBrush(QColor(PLUM_TINT))
             painter.drawRoundedRect(self.rect(), 6, 6)
+        height, middle = float(self.height()), Qt.AlignmentFlag.AlignVCenter
+        painter.setFont(font(13, "sans", 600))
+        painter.setPen(QColor(INK if self.vial is not None else SOFT_INK))
+        painter.drawText(QRectF(6, 0, NAME_WIDTH, height), middle, self.entry.name)
+        if self.vial is not None:
+            paint_vial(painter, self.vial, QRectF(NAME_WIDTH, 0, self.width() - NAME_WIDTH - FIGURE_WIDTH, height))
+            painter.setPen(QColor(TEAL if self.vial.is_good else OCHRE_INK))
+        painter.setFont(font(13, "sans", 600))
+        painter.drawText(QRectF(self.width() - FIGURE_WIDTH + 2, 0, FIGURE_WIDTH - 2, height), middle, self.shown)
 
     def enterEvent(self, event: QEnterEvent) -> None:
         """Point at its things."""
