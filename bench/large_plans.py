@@ -16,12 +16,25 @@ def demo_items() -> tuple[Item, ...]:
 
 def wide_piece(bays: int = 3, shelves: int = 4) -> Piece:
     ledges = tuple(
-        Ledge(id=f"{bay}-{shelf}", left=20.0 + bay * 820, floor=80.0 + shelf * 440, width=800.0, depth=320.0, clearance=420.0)
+        Ledge(
+            id=f"{bay}-{shelf}",
+            left=20.0 + bay * 820,
+            floor=80.0 + shelf * 440,
+            width=800.0,
+            depth=320.0,
+            clearance=420.0,
+        )
         for bay in range(bays)
         for shelf in range(shelves)
     )
     return Piece(
-        id="wide", kind="bookcase", width=20.0 + bays * 820, height=80.0 + shelves * 440, depth=340.0, backdrop="#3f4f5a", ledges=ledges
+        id="wide",
+        kind="bookcase",
+        width=20.0 + bays * 820,
+        height=80.0 + shelves * 440,
+        depth=340.0,
+        backdrop="#3f4f5a",
+        ledges=ledges,
     )
 
 
@@ -34,7 +47,13 @@ def large_look(count: int, piece: Piece, items: tuple[Item, ...], identifier: st
         slot = index // len(piece.ledges)
         x = 60 + slot * 110 + chance.uniform(-10, 10)
         placements.append(
-            Placement(id=f"p{index}", item=items[index].id, ledge=ledge.id, x=min(x, ledge.width - 40), z=chance.uniform(90, 230))
+            Placement(
+                id=f"p{index}",
+                item=items[index].id,
+                ledge=ledge.id,
+                x=min(x, ledge.width - 40),
+                z=chance.uniform(90, 230),
+            )
         )
     return Look(id=identifier, piece=piece.id, manner=Manner(), placements=tuple(placements))
 
@@ -45,7 +64,9 @@ def copies(count: int) -> tuple[Item, ...]:
 
     known = demo_items()
     return tuple(
-        msgspec.structs.replace(known[index % len(known)], id=f"thing-{index}", width=known[index % len(known)].width * 0.6)
+        msgspec.structs.replace(
+            known[index % len(known)], id=f"thing-{index}", width=known[index % len(known)].width * 0.6
+        )
         for index in range(count)
     )
 

@@ -65,7 +65,9 @@ def review_text(found: dict[str, Any], name: str) -> str:
         lines += [f"  - {finding['sentence']}" for finding in found["findings"]]
     if found["cautions"]:
         lines += ["", "Cautions"]
-        lines += [f"  - {NAMES[caution['id']]} ({caution['level']}): {caution['sentence']}" for caution in found["cautions"]]
+        lines += [
+            f"  - {NAMES[caution['id']]} ({caution['level']}): {caution['sentence']}" for caution in found["cautions"]
+        ]
         lines.append(f"  {CLOSING}")
     return "\n".join(lines)
 
@@ -76,11 +78,18 @@ def compare(plan: Plan, first: Look, second: Look) -> dict[str, Any]:
     better = {-1: first.id, 0: "even", 1: second.id}[better_of(one.score, two.score)]
     ids = list(dict.fromkeys(reading.id for reading in (*one.readings, *two.readings)))
     rows = [
-        {"reading": identifier, "scores": {first.id: _score(one, identifier), second.id: _score(two, identifier)}}
+        {
+            "reading": identifier,
+            "scores": {first.id: _score(one, identifier), second.id: _score(two, identifier)},
+        }
         for identifier in ids
     ]
     rows.sort(key=lambda row: -_difference(list(row["scores"].values())))  # type: ignore[attr-defined]
-    return {"better": better, "scores": {first.id: round(one.score, 4), second.id: round(two.score, 4)}, "by": rows}
+    return {
+        "better": better,
+        "scores": {first.id: round(one.score, 4), second.id: round(two.score, 4)},
+        "by": rows,
+    }
 
 
 def _score(assessment: Assessment, identifier: str) -> float | None:

@@ -1,5 +1,6 @@
 """Starts the window."""
 
+import gc
 import os
 import sys
 from pathlib import Path
@@ -19,6 +20,7 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.render.fonts import font, load_fonts
 
 DRAG_DISTANCE_PX = 4
+SETTLE_MS = 1500
 
 
 def recovery_folder() -> Path:
@@ -61,5 +63,6 @@ def run(path: Path | None, *, demo: bool = False) -> int:
     if path is not None:
         window.open_first(path)
     window.show()
+    QTimer.singleShot(SETTLE_MS, gc.enable)
     QTimer.singleShot(0, window.offer_recovery)
     return application.exec()

@@ -3,7 +3,7 @@
 from pathlib import Path
 from typing import Protocol
 
-from PySide6.QtWidgets import QFileDialog, QWidget
+from PySide6.QtWidgets import QWidget
 
 
 class Dialogs(Protocol):
@@ -26,10 +26,14 @@ class FileDialogs:
 
     def ask_open(self, title: str, kinds: str) -> Path | None:
         """Return the file to open."""
+        from PySide6.QtWidgets import QFileDialog
+
         path, _ = QFileDialog.getOpenFileName(self.parent, title, "", kinds)
         return Path(path) if path else None
 
     def ask_save(self, title: str, name: str) -> Path | None:
         """Return where to save."""
+        from PySide6.QtWidgets import QFileDialog
+
         path, _ = QFileDialog.getSaveFileName(self.parent, title, name)
         return Path(path) if path else None

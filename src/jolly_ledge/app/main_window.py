@@ -1,6 +1,7 @@
 """The one window: the path of steps, the page in hand, and the strip that says things."""
 
 from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 
 from PySide6.QtCore import Qt, QTimer
@@ -88,7 +89,14 @@ class MainWindow(QMainWindow):
 
             return KeepStep(session)
 
-        makers: tuple[Callable[[], Step], ...] = (brief, measure, gather, lambda: ArrangeStep(session), place, keep)
+        makers: tuple[Callable[[], Step], ...] = (
+            brief,
+            measure,
+            gather,
+            lambda: ArrangeStep(session),
+            place,
+            keep,
+        )
         return dict(zip(STEPS, makers, strict=True))
 
     def step(self, name: str) -> Step:
@@ -134,7 +142,7 @@ class MainWindow(QMainWindow):
             menu.addAction(made)
         menu.addSeparator()
         for number, name in enumerate(STEPS, start=1):
-            self._add(menu, f"Go to {name}", f"Ctrl+{number}", lambda name=name: self.show_step(name))
+            self._add(menu, f"Go to {name}", f"Ctrl+{number}", partial(self.show_step, name))
         return menu
 
     def _add(self, menu: QMenu, text: str, keys: str | QKeySequence.StandardKey, action: Callable[[], object]) -> None:
@@ -212,8 +220,12 @@ class MainWindow(QMainWindow):
         latest = found[0]
         where = f" of “{latest.path.name}”" if latest.path else ""
         self.notice.say(
-            f"Unsaved work{where} ({latest.plan.name or 'a plan without a name'}) was kept when the program ended last time.",
-            (("Take it in hand", lambda: self.session.recover(latest)), ("Let it go", lambda: self.session.drop(latest))),
+            f"Unsaved work{where} ({latest.plan.name or 'a plan without a name'}) was kept when the "
+            "program ended last time.",
+            (
+                ("Take it in hand", lambda: self.session.recover(latest)),
+                ("Let it go", lambda: self.session.drop(latest)),
+            ),
         )
 
     def open_first(self, path: Path) -> None:

@@ -25,6 +25,13 @@ def new_plan() -> Plan:
     )
     height = PLINTH_MM + SHELVES * step
     piece = Piece(
-        id="bookcase", name="Bookcase", kind="bookcase", width=800.0, height=height, depth=300.0, backdrop="#e9e4d8", ledges=ledges
+        id="bookcase",
+        name="Bookcase",
+        kind="bookcase",
+        width=800.0,
+        height=height,
+        depth=300.0,
+        backdrop="#e9e4d8",
+        ledges=ledges,
     )
     return Plan(name="New plan", pieces=(piece,), looks=(Look(id="first-look", piece="bookcase", name="First look"),))

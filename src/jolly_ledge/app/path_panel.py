@@ -98,7 +98,9 @@ class PathPanel(QWidget):
         self.plan_button.setObjectName("quiet")
         self.plan_button.setMinimumHeight(28)
         self.plan_button.setMenu(menu)
-        self.plan_button.setStyleSheet("QPushButton { font-weight: 700; } QPushButton::menu-indicator { width: 0; image: none; }")
+        self.plan_button.setStyleSheet(
+            "QPushButton { font-weight: 700; } QPushButton::menu-indicator { width: 0; image: none; }"
+        )
         column.addWidget(self._indented(self.plan_button))
         self.saved = words("", "small", wrap=False)
         self.saved.setContentsMargins(20, 0, 4, 0)

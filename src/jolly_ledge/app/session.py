@@ -56,6 +56,7 @@ class Session(QObject):
         self.unit: LengthUnit = unit
         self.is_dirty = False
         self.saved_at = ""
+        self.look_id = self.piece_id = self.ledge_id = ""
         self.selection: tuple[str, ...] = ()
         self.pointed_at: tuple[str, ...] = ()
         self.item_id = plan.stash[0].id if plan.stash else ""
@@ -128,6 +129,11 @@ class Session(QObject):
         """Return the things of the stash that do not stand in the look in hand."""
         placed = {placement.item for placement in self.look.placements}
         return tuple(item for item in self.plan.stash if item.id not in placed)
+
+    @property
+    def is_assessed(self) -> bool:
+        """Whether the readings are there already, so that asking for them costs nothing."""
+        return self._assessment is not None
 
     def length(self, length: float) -> str:
         """Write a length in the unit in force."""
@@ -228,14 +234,14 @@ class Session(QObject):
         """Keep what is in hand where it still exists, else take the nearest."""
         plan = self.plan
         looks = {look.id: look for look in plan.looks}
-        look_id = getattr(self, "look_id", "")
+        look_id = self.look_id
         if look_id not in looks:
             look_id = plan.looks[-1].id if plan.looks else ""
-        self.look_id: str = look_id
-        self.piece_id: str = looks[look_id].piece if look_id else (plan.pieces[0].id if plan.pieces else "")
+        self.look_id = look_id
+        self.piece_id = looks[look_id].piece if look_id else (plan.pieces[0].id if plan.pieces else "")
         ledges = [ledge.id for ledge in self.piece.ledges] if self.piece_id else []
-        ledge_id = getattr(self, "ledge_id", "")
-        self.ledge_id: str = ledge_id if ledge_id in ledges else (ledges[0] if ledges else "")
+        ledge_id = self.ledge_id
+        self.ledge_id = ledge_id if ledge_id in ledges else (ledges[0] if ledges else "")
         present = {placement.id for placement in looks[look_id].placements} if look_id else set()
         self.selection = tuple(identifier for identifier in self.selection if identifier in present)
         self.pointed_at = ()

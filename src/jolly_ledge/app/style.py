@@ -22,7 +22,8 @@ from jolly_ledge.drawing.theme import (
 ICONS = (Path(__file__).parent.parent / "assets" / "icons").as_posix()
 
 STYLE = f"""
-* {{ color: {INK}; font-size: 14px; }}
+* {{ color: {INK}; }}
+QLabel#aside {{ color: {SOFT_INK}; }}
 QMainWindow, QWidget#window {{ background: {PAPER}; }}
 QWidget#sidePanel, QScrollArea#sidePanel {{ background: {SHEET}; border-left: 1px solid {RULE}; }}
 QWidget#path {{ background: {PATH}; }}
@@ -31,6 +32,8 @@ QScrollArea {{ border: none; background: transparent; }}
 QScrollArea > QWidget > QWidget {{ background: transparent; }}
 QLabel#soft {{ color: {SOFT_INK}; font-size: 13px; }}
 QLabel#small {{ color: {SOFT_INK}; font-size: 12px; }}
+QLabel#cardTitle {{ color: {SOFT_INK}; font-size: 12px; font-weight: 600; }}
+QLabel#cardText {{ font-size: 13px; }}
 QLabel#good {{ color: {TEAL}; font-weight: 600; }}
 
 QPushButton {{

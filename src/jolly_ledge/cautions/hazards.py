@@ -10,7 +10,18 @@ HIGH_MM = 1400.0
 
 HEAVY_KG = 4.0
 VERY_HEAVY_KG = 9.0
-DENSE_MATERIALS = ("stone", "iron", "steel", "bronze", "brass", "marble", "concrete", "meteorite", "lead", "metal")
+DENSE_MATERIALS = (
+    "stone",
+    "iron",
+    "steel",
+    "bronze",
+    "brass",
+    "marble",
+    "concrete",
+    "meteorite",
+    "lead",
+    "metal",
+)
 DENSE_VOLUME_MM3 = 1.2e6
 """A solid of dense stuff larger than this (about 3 kg of stone) is likely heavy."""
 
@@ -30,7 +41,8 @@ def heavy_high(arrangement: Arrangement) -> Iterable[Caution]:
                 "heavy-high",
                 "stop" if item.mass >= VERY_HEAVY_KG else "heed",
                 (standing.id,),
-                f"The {item.label} ({item.mass:g} kg) stands {where}; set it lower, or check that the shelf and its fixing "
+                f"The {item.label} ({item.mass:g} kg) stands {where}; set it lower, or check that the "
+                "shelf and its fixing "
                 "are rated for it and that nobody must lift it overhead.",
             )
         elif item.mass is None and _likely_heavy(standing):
@@ -45,7 +57,9 @@ def heavy_high(arrangement: Arrangement) -> Iterable[Caution]:
 def _likely_heavy(standing: Standing) -> bool:
     item = standing.item
     dense = any(word in item.material.lower() for word in DENSE_MATERIALS)
-    return (dense or item.is_book or item.shape == "stone") and item.width * item.height * item.depth >= DENSE_VOLUME_MM3
+    return (
+        dense or item.is_book or item.shape == "stone"
+    ) and item.width * item.height * item.depth >= DENSE_VOLUME_MM3
 
 
 def rolls(arrangement: Arrangement) -> Iterable[Caution]:
@@ -64,7 +78,8 @@ def rolls(arrangement: Arrangement) -> Iterable[Caution]:
             "rolls",
             "heed",
             (standing.id,),
-            f"The {standing.item.label} rolls and nothing stops it on {standing.ledge.label}, {round(height / 10)} cm up; give it a "
+            f"The {standing.item.label} rolls and nothing stops it on {standing.ledge.label}, "
+            f"{round(height / 10)} cm up; give it a "
             "ring, a bowl or a tray.",
         )
 

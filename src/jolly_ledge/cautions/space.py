@@ -18,7 +18,12 @@ def fit(arrangement: Arrangement) -> Iterable[Caution]:
     for standing in arrangement.visible:
         ledge, name = standing.ledge, standing.item.label
         if ledge.is_wall and standing.placement.pose != "hung":
-            yield Caution("fit", "stop", (standing.id,), f"The {name} stands where there is only a wall; hang it or move it to a ledge.")
+            yield Caution(
+                "fit",
+                "stop",
+                (standing.id,),
+                f"The {name} stands where there is only a wall; hang it or move it to a ledge.",
+            )
             continue
         over = standing.top - ledge.floor - ledge.clearance if ledge.clearance is not None else 0.0
         if over > TOLERANCE_MM:
@@ -26,15 +31,24 @@ def fit(arrangement: Arrangement) -> Iterable[Caution]:
                 "fit",
                 "stop",
                 (standing.id,),
-                f"{_capital(name)}: no room on {ledge.label}; the top is {_mm(over)} over the clearance of {_mm(ledge.clearance or 0)}.",
+                f"{_capital(name)}: no room on {ledge.label}; the top is {_mm(over)} over the clearance "
+                f"of {_mm(ledge.clearance or 0)}.",
             )
         if standing.depth_order == 0 and standing.width > ledge.width + TOLERANCE_MM:
             yield Caution(
-                "fit", "stop", (standing.id,), f"The {name} is {_mm(standing.width - ledge.width)} wider than {ledge.label}."
+                "fit",
+                "stop",
+                (standing.id,),
+                f"The {name} is {_mm(standing.width - ledge.width)} wider than {ledge.label}.",
             )
         deep = standing.back - standing.front
         if standing.depth_order == 0 and deep > ledge.depth + JUT_MM:
-            yield Caution("fit", "stop", (standing.id,), f"The {name} is {_mm(deep - ledge.depth)} deeper than {ledge.label}.")
+            yield Caution(
+                "fit",
+                "stop",
+                (standing.id,),
+                f"The {name} is {_mm(deep - ledge.depth)} deeper than {ledge.label}.",
+            )
     yield from _inside(arrangement)
 
 
@@ -48,7 +62,10 @@ def _inside(arrangement: Arrangement) -> Iterable[Caution]:
         room = sorted((host.item.width, host.item.height, host.item.depth))
         if any(size > free + TOLERANCE_MM for size, free in zip(sizes, room, strict=True)):
             yield Caution(
-                "fit", "stop", (standing.id, host.id), f"The {standing.item.label} does not go into the {host.item.label}: it is larger."
+                "fit",
+                "stop",
+                (standing.id, host.id),
+                f"The {standing.item.label} does not go into the {host.item.label}: it is larger.",
             )
 
 
@@ -102,7 +119,11 @@ def _carries(host: Standing, guest: Standing, hosts: dict[str, str | None]) -> b
             return True
         step = hosts.get(step)
     # Two stems in one vase may cross.
-    return guest.placement.inside is not None and guest.placement.inside == host.placement.inside and host.item.category == "stems"
+    return (
+        guest.placement.inside is not None
+        and guest.placement.inside == host.placement.inside
+        and host.item.category == "stems"
+    )
 
 
 def overhang(arrangement: Arrangement) -> Iterable[Caution]:
@@ -158,17 +179,24 @@ def _over_host(standing: Standing, host: Standing) -> Iterable[Caution]:
             "overhang",
             "stop",
             (standing.id, host.id),
-            f"The middle of the {standing.item.label} is {_mm(centre_out)} beside the {host.item.label} that should carry it; "
+            f"The middle of the {standing.item.label} is {_mm(centre_out)} beside the {host.item.label} "
+            "that should carry it; "
             "it would fall.",
         )
         return
-    out = max(host.left - standing.left, standing.right - host.right, host.front - standing.front, standing.back - host.back)
+    out = max(
+        host.left - standing.left,
+        standing.right - host.right,
+        host.front - standing.front,
+        standing.back - host.back,
+    )
     if out > JUT_MM:
         yield Caution(
             "overhang",
             "heed",
             (standing.id, host.id),
-            f"The {standing.item.label} juts {_mm(out)} over the {host.item.label}; {_mm(JUT_MM)} is as much as it should.",
+            f"The {standing.item.label} juts {_mm(out)} over the {host.item.label}; {_mm(JUT_MM)} is as "
+            "much as it should.",
         )
 
 

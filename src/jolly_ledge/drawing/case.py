@@ -2,7 +2,17 @@
 
 from functools import lru_cache
 
-from jolly_ledge.drawing.picture import Gradient, Label, Picture, Primitive, Shape, ellipse, polyline, rectangle, rounded
+from jolly_ledge.drawing.picture import (
+    Gradient,
+    Label,
+    Picture,
+    Primitive,
+    Shape,
+    ellipse,
+    polyline,
+    rectangle,
+    rounded,
+)
 from jolly_ledge.drawing.theme import CASE, CASE_LIT, CASE_SHADE, SOFT_INK
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
@@ -17,7 +27,13 @@ LEGGED_KINDS = frozenset({"console", "coffee-table", "nightstand", "dining-table
 def bounds_of(piece: Piece) -> tuple[float, float, float, float]:
     """Return left, lowest, right and highest of a piece with what is around it (mm, y up)."""
     left = min([0.0, *(ledge.left for ledge in piece.ledges), *(fixture.left for fixture in piece.fixtures)])
-    right = max([piece.width, *(ledge.right for ledge in piece.ledges), *(fixture.right for fixture in piece.fixtures)])
+    right = max(
+        [
+            piece.width,
+            *(ledge.right for ledge in piece.ledges),
+            *(fixture.right for fixture in piece.fixtures),
+        ]
+    )
     tops = [piece.height, *(fixture.floor + fixture.height for fixture in piece.fixtures)]
     tops += [ledge.floor + (OPEN_ABOVE_MM if ledge.clearance is None else ledge.clearance) for ledge in piece.ledges]
     return left, 0.0, right, max(tops)
@@ -53,11 +69,19 @@ def front_shapes(piece: Piece) -> tuple[Primitive, ...]:
 
 
 def _carcass(piece: Piece) -> list[Primitive]:
-    shade = Gradient((0, 0), (piece.width, 0), ((0.0, CASE_LIT, 1.0), (0.04, CASE, 1.0), (1.0, darker(CASE, 0.06), 1.0)))
+    shade = Gradient(
+        (0, 0), (piece.width, 0), ((0.0, CASE_LIT, 1.0), (0.04, CASE, 1.0), (1.0, darker(CASE, 0.06), 1.0))
+    )
     return [
         Shape(ellipse(piece.width / 2, 2, piece.width * 0.53, 16), "#3a3228", 0.16),
         Shape(rectangle(0, -piece.height, piece.width, piece.height), shade, 1.0, CASE_SHADE, 2.0),
-        Shape(polyline([(1.5, 0), (1.5, -piece.height + 1.5), (piece.width - 1.5, -piece.height + 1.5)]), None, 1.0, "#fbf7ee", 3.0),
+        Shape(
+            polyline([(1.5, 0), (1.5, -piece.height + 1.5), (piece.width - 1.5, -piece.height + 1.5)]),
+            None,
+            1.0,
+            "#fbf7ee",
+            3.0,
+        ),
     ]
 
 
@@ -77,7 +101,13 @@ def _surround(piece: Piece) -> list[Primitive]:
     stone = "#d9d2c4"
     leg = piece.width * 0.16
     return [
-        Shape(rectangle(piece.width * 0.03, -piece.height, piece.width * 0.94, piece.height), stone, 1.0, darker(stone, 0.25), 2.0),
+        Shape(
+            rectangle(piece.width * 0.03, -piece.height, piece.width * 0.94, piece.height),
+            stone,
+            1.0,
+            darker(stone, 0.25),
+            2.0,
+        ),
         Shape(rectangle(leg, -piece.height * 0.76, piece.width - 2 * leg, piece.height * 0.76), "#3b3632"),
     ]
 
@@ -88,7 +118,15 @@ def _back(piece: Piece, ledge: Ledge) -> list[Primitive]:
         return []
     colour = piece.backdrop_of(ledge)
     top, bottom = -(ledge.floor + ledge.clearance), -ledge.floor
-    down = Gradient((0, top), (0, bottom), ((0.0, darker(colour, 0.4), 1.0), (0.22, darker(colour, 0.1), 1.0), (1.0, lighter(colour, 0.05), 1.0)))
+    down = Gradient(
+        (0, top),
+        (0, bottom),
+        (
+            (0.0, darker(colour, 0.4), 1.0),
+            (0.22, darker(colour, 0.1), 1.0),
+            (1.0, lighter(colour, 0.05), 1.0),
+        ),
+    )
     deep = min(ledge.width * 0.09, 46.0)
     left, right = ledge.left, ledge.right
     into = Gradient((left, 0), (left + deep, 0), ((0.0, "#0c0a08", 0.38), (1.0, "#0c0a08", 0.0)))
@@ -107,12 +145,27 @@ def _board(piece: Piece, ledge: Ledge) -> list[Primitive]:
     wood = ledge.colour or (CASE if piece.kind in CLOSED_KINDS else "#a5835c")
     reach = 0.0 if piece.kind in CLOSED_KINDS else 8.0
     left, width = ledge.left - reach, ledge.width + 2 * reach
-    shade = Gradient((0, top), (0, top + thick), ((0.0, lighter(wood, 0.5), 1.0), (0.3, wood, 1.0), (1.0, darker(wood, 0.22), 1.0)))
+    shade = Gradient(
+        (0, top),
+        (0, top + thick),
+        ((0.0, lighter(wood, 0.5), 1.0), (0.3, wood, 1.0), (1.0, darker(wood, 0.22), 1.0)),
+    )
     under = Gradient((0, top + thick), (0, top + thick + 26), ((0.0, "#0c0a08", 0.3), (1.0, "#0c0a08", 0.0)))
     return [
-        Shape(rectangle(ledge.left, top + thick, ledge.width, 26), under, 1.0 if ledge.floor > thick + 30 else 0.0),
+        Shape(
+            rectangle(ledge.left, top + thick, ledge.width, 26),
+            under,
+            1.0 if ledge.floor > thick + 30 else 0.0,
+        ),
         Shape(rounded(left, top, width, thick, 3), shade, 1.0, darker(wood, 0.35), 1.0, 0.5),
-        Shape(polyline([(left + 2, top + 1.2), (left + width - 2, top + 1.2)]), None, 1.0, lighter(wood, 0.75), 2.0, 0.9),
+        Shape(
+            polyline([(left + 2, top + 1.2), (left + width - 2, top + 1.2)]),
+            None,
+            1.0,
+            lighter(wood, 0.75),
+            2.0,
+            0.9,
+        ),
     ]
 
 
@@ -121,10 +174,16 @@ def fixture_shapes(fixture: Fixture) -> list[Primitive]:
     x, y, w, h = fixture.left, -(fixture.floor + fixture.height), fixture.width, fixture.height
     colour = fixture.colour or {"tv": "#17191c", "mirror": "#8f7a55", "socket": "#f4f2ec"}.get(fixture.kind, "#b9b1a2")
     if fixture.kind == "socket":
-        holes = [Shape(ellipse(x + w * at, y + h / 2, min(w, h) * 0.09, min(w, h) * 0.09), "#5b564d") for at in (0.38, 0.62)]
+        holes = [
+            Shape(ellipse(x + w * at, y + h / 2, min(w, h) * 0.09, min(w, h) * 0.09), "#5b564d") for at in (0.38, 0.62)
+        ]
         return [Shape(rounded(x, y, w, h, 6), colour, 1.0, darker(colour, 0.4), 1.5), *holes]
     if fixture.kind == "mirror":
-        glass = Gradient((x, y), (x + w, y + h), ((0.0, "#dfe7e8", 1.0), (0.48, "#c3cfd2", 1.0), (0.52, "#dbe4e5", 1.0), (1.0, "#aebcc0", 1.0)))
+        glass = Gradient(
+            (x, y),
+            (x + w, y + h),
+            ((0.0, "#dfe7e8", 1.0), (0.48, "#c3cfd2", 1.0), (0.52, "#dbe4e5", 1.0), (1.0, "#aebcc0", 1.0)),
+        )
         if fixture.shape == "ellipse":
             return [
                 Shape(ellipse(x + w / 2, y + h / 2, w / 2, h / 2), colour, 1.0, darker(colour, 0.4), 2.0),
@@ -137,5 +196,12 @@ def fixture_shapes(fixture: Fixture) -> list[Primitive]:
         return [Shape(rectangle(x, y, w, h), "#26221f", 1.0, "#0f0d0c", 2.0)]
     return [
         Shape(rounded(x, y, w, h, 6), colour, 1.0, darker(colour, 0.4), 2.0),
-        Label(x + w / 2, y + h / 2, fixture.kind, 26, lighter(colour, 0.6) if fixture.kind == "tv" else SOFT_INK, anchor="middle"),
+        Label(
+            x + w / 2,
+            y + h / 2,
+            fixture.kind,
+            26,
+            lighter(colour, 0.6) if fixture.kind == "tv" else SOFT_INK,
+            anchor="middle",
+        ),
     ]

@@ -91,9 +91,8 @@ def standing_shapes(standing: Standing) -> tuple[Shape, ...]:
 def contact_shadow(width: float) -> Shape:
     """Return the soft shadow a thing casts where it stands, a little to the right."""
     half = width * 0.56
-    shade = Gradient(
-        (width * 0.03, 1.0), (width * 0.03, 1.0), ((0.0, "#120e0a", 0.5), (0.7, "#120e0a", 0.22), (1.0, "#120e0a", 0.0)), half,
-    )  # fmt: skip
+    middle = (width * 0.03, 1.0)
+    shade = Gradient(middle, middle, ((0.0, "#120e0a", 0.5), (0.7, "#120e0a", 0.22), (1.0, "#120e0a", 0.0)), half)
     return Shape(ellipse(width * 0.03, 0.5, half, max(min(width * 0.045, 9.0), 3.0)), shade)
 
 

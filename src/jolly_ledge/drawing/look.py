@@ -13,7 +13,12 @@ def painting_order(standings: tuple[Standing, ...]) -> list[Standing]:
     visible = [standing for standing in standings if not standing.hidden]
     return sorted(
         visible,
-        key=lambda s: (-round(roots[s.root].z, 1), roots[s.root].left, s.depth_order - (1.5 if s.placement.inside else 0), s.id),
+        key=lambda s: (
+            -round(roots[s.root].z, 1),
+            roots[s.root].left,
+            s.depth_order - (1.5 if s.placement.inside else 0),
+            s.id,
+        ),
     )
 
 

@@ -129,7 +129,10 @@ def ellipse(x: float, y: float, rx: float, ry: float) -> Path:
 def smooth(points: Sequence[Point], *, closed: bool = False) -> Path:
     """Return a curve through points (Catmull and Rom 1974, uniform)."""
     count = len(points)
-    at = (lambda i: points[i % count]) if closed else (lambda i: points[min(max(i, 0), count - 1)])
+
+    def at(index: int) -> Point:
+        return points[index % count if closed else min(max(index, 0), count - 1)]
+
     commands: list[Command] = [("M", points[0])]
     for index in range(count if closed else count - 1):
         before, start, end, after = at(index - 1), at(index), at(index + 1), at(index + 2)
@@ -160,8 +163,28 @@ def leaf(base: Point, tip: Point, width: float, bend: float = 0.0) -> Path:
     right = (middle[0] - nx * width / 2, middle[1] - ny * width / 2)
     return (
         ("M", base),
-        ("C", (x0 + (left[0] - x0) * 0.55, y0 + (left[1] - y0) * 0.55, left[0] + dx * 0.1, left[1] + dy * 0.1, x1, y1)),
-        ("C", (right[0] + dx * 0.1, right[1] + dy * 0.1, x0 + (right[0] - x0) * 0.55, y0 + (right[1] - y0) * 0.55, x0, y0)),
+        (
+            "C",
+            (
+                x0 + (left[0] - x0) * 0.55,
+                y0 + (left[1] - y0) * 0.55,
+                left[0] + dx * 0.1,
+                left[1] + dy * 0.1,
+                x1,
+                y1,
+            ),
+        ),
+        (
+            "C",
+            (
+                right[0] + dx * 0.1,
+                right[1] + dy * 0.1,
+                x0 + (right[0] - x0) * 0.55,
+                y0 + (right[1] - y0) * 0.55,
+                x0,
+                y0,
+            ),
+        ),
         ("Z", ()),
     )
 
@@ -186,7 +209,8 @@ def _moved(primitive: Primitive, dx: float, dy: float, scale: float) -> Primitiv
             None if fill.radius is None else fill.radius * scale,
         )
     path = tuple(
-        (word, tuple(v * scale + (dx if i % 2 == 0 else dy) for i, v in enumerate(values))) for word, values in primitive.path
+        (word, tuple(v * scale + (dx if i % 2 == 0 else dy) for i, v in enumerate(values)))
+        for word, values in primitive.path
     )
     return Shape(
         path, fill, primitive.opacity, primitive.stroke, primitive.stroke_width * scale, primitive.stroke_opacity,

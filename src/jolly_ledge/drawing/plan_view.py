@@ -10,7 +10,11 @@ from jolly_ledge.model.piece import Ledge
 def ledge_from_above(ledge: Ledge) -> Picture:
     """Return the empty ledge from above: mm, x from its left end, y down from the wall."""
     surface = ledge.colour or CASE
-    shade = Gradient((0, 0), (0, ledge.depth), ((0.0, darker(surface, 0.16), 1.0), (0.5, surface, 1.0), (1.0, lighter(surface, 0.3), 1.0)))
+    shade = Gradient(
+        (0, 0),
+        (0, ledge.depth),
+        ((0.0, darker(surface, 0.16), 1.0), (0.5, surface, 1.0), (1.0, lighter(surface, 0.3), 1.0)),
+    )
     if ledge.shape == "ellipse":
         path = ellipse(ledge.width / 2, ledge.depth / 2, ledge.width / 2, ledge.depth / 2)
     else:
@@ -28,7 +32,9 @@ def footprint_shapes(standing: Standing) -> tuple[Shape, ...]:
     colour = standing.colours[0][0]
     lift = min(standing.depth_order * 0.12, 0.36)
     fill = Gradient(
-        (-width / 2, -depth / 2), (width / 2, depth / 2), ((0.0, lighter(colour, 0.25 + lift), 1.0), (1.0, darker(colour, 0.2), 1.0))
+        (-width / 2, -depth / 2),
+        (width / 2, depth / 2),
+        ((0.0, lighter(colour, 0.25 + lift), 1.0), (1.0, darker(colour, 0.2), 1.0)),
     )
     if standing.item.is_round and standing.placement.pose == "upright":
         path = ellipse(0, 0, width / 2, depth / 2)
@@ -41,5 +47,3 @@ def on_ledge(arrangement: Arrangement, ledge_id: str) -> list[Standing]:
     """Return the visible things on a ledge, carriers before what they carry."""
     found = [s for s in arrangement.visible if s.ledge.id == ledge_id and s.placement.pose not in ("hung", "draped")]
     return sorted(found, key=lambda standing: standing.depth_order)
-
-

@@ -13,7 +13,15 @@ PAGE_WIDTH, PAGE_HEIGHT = 595.0, 842.0
 MARGIN = 42.0
 DRAWING_HEIGHT = 590.0
 ROW_HEIGHT = 25.0
-HEADINGS = (("", 0.0), ("Thing", 22.0), ("Fetch from", 176.0), ("Ledge", 262.0), ("From left", 352.0), ("From front", 404.0), ("Stands on", 462.0))
+HEADINGS = (
+    ("", 0.0),
+    ("Thing", 22.0),
+    ("Fetch from", 176.0),
+    ("Ledge", 262.0),
+    ("From left", 352.0),
+    ("From front", 404.0),
+    ("Stands on", 462.0),
+)
 COLUMN_ENDS = (20.0, 170.0, 256.0, 346.0, 398.0, 456.0, 511.0)
 
 
@@ -52,11 +60,18 @@ def _drawing_page(arrangement: Arrangement, title: str, steps: Sequence[PlacingS
         if not standing.hidden:
             shapes += _badge(left + standing.x * scale, top - (standing.bottom + standing.top) / 2 * scale, step.number)
     shapes.append(
-        Label(MARGIN, PAGE_HEIGHT - 50, "Figures run from the left end of the ledge to the thing's left edge, and from the front edge "
+        Label(MARGIN, PAGE_HEIGHT - 50, "Figures run from the left end of the ledge to the thing's left "
+        "edge, and from the front edge "
               "to its front.", 9.5, SOFT_INK)
     )  # fmt: skip
     shapes.append(
-        Label(MARGIN, PAGE_HEIGHT - 37, "Loads, fixings and flame: local codes, the maker's rating and a licensed person decide.", 9.5, SOFT_INK)
+        Label(
+            MARGIN,
+            PAGE_HEIGHT - 37,
+            "Loads, fixings and flame: local codes, the maker's rating and a licensed person decide.",
+            9.5,
+            SOFT_INK,
+        )
     )
     shapes.append(_foot(1))
     return Picture(tuple(shapes), 0, 0, PAGE_WIDTH, PAGE_HEIGHT)

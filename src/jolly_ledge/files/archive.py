@@ -16,11 +16,6 @@ _STEP = 1024 * 1024
 _FIXED_DATE = (2020, 1, 1, 0, 0, 0)
 
 
-def is_archive(content: bytes) -> bool:
-    """Tell whether a file's content is a zip archive."""
-    return content.startswith(b"PK\x03\x04") or content.startswith(b"PK\x05\x06")
-
-
 def unpack(content: bytes) -> tuple[bytes, dict[str, bytes]]:
     """Return the plan's JSON and the photos by name.
 
@@ -64,7 +59,9 @@ def _read(archive: zipfile.ZipFile, name: str, limit: int) -> bytes:
         while part := member.read(_STEP):
             size += len(part)
             if size > limit:
-                raise PlanFileError(f"“{name}” in the archive unpacks to more than {limit // 2**20} MB; it is not opened.")
+                raise PlanFileError(
+                    f"“{name}” in the archive unpacks to more than {limit // 2**20} MB; it is not opened."
+                )
             parts.append(part)
     return b"".join(parts)
 

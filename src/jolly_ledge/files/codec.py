@@ -1,6 +1,5 @@
 """Plans to and from JSON, with refusals that tell the path to the fault."""
 
-import json
 from typing import Any
 
 import msgspec
@@ -39,7 +38,9 @@ def plan_from_json(content: bytes) -> Plan:
         With the path to the fault, such as ``stash[3].width: expected number > 0``.
     """
     if len(content) > LARGEST_PLAN:
-        raise PlanFileError(f"The plan is larger than {LARGEST_PLAN // 2**20} MB, which no real plan is; it is not opened.")
+        raise PlanFileError(
+            f"The plan is larger than {LARGEST_PLAN // 2**20} MB, which no real plan is; it is not opened."
+        )
     content = content.removeprefix(b"\xef\xbb\xbf")
     try:
         head = _head_decoder.decode(content)
@@ -60,13 +61,14 @@ def _checked_version(head: _Head) -> int:
     if head.format != FORMAT:
         raise PlanFileError(
             f"This is not a Jolly Ledge plan: format: expected “{FORMAT}”"
-            + (f", found {json.dumps(head.format, ensure_ascii=False)[:60]}." if head.format is not None else ", found nothing.")
+            + (f", found {str(head.format)[:60]!r}." if head.format is not None else ", found nothing.")
         )
     if not isinstance(head.version, int) or isinstance(head.version, bool) or head.version < 0:
         raise PlanFileError("This plan does not tell its version: version: expected a whole number.")
     if head.version > VERSION:
         raise PlanFileError(
-            f"This plan is of version {head.version}; this program reads up to version {VERSION}. Open it with a newer Jolly Ledge."
+            f"This plan is of version {head.version}; this program reads up to version {VERSION}. Open "
+            "it with a newer Jolly Ledge."
         )
     return head.version
 

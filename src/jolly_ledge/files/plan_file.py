@@ -5,13 +5,13 @@ from pathlib import Path
 
 from msgspec import Struct
 
-from jolly_ledge.files.archive import is_archive, pack, unpack
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.codec import LARGEST_PLAN, plan_from_json, plan_to_json
 from jolly_ledge.files.errors import ChangedOnDiskError, PlanFileError, reading_error
 from jolly_ledge.model.plan import Plan
 
 ARCHIVE_SUFFIX = ".ledge"
+ZIP_STARTS = (b"PK\x03\x04", b"PK\x05\x06")
 _LARGEST_FILE = 4 * LARGEST_PLAN
 
 
@@ -50,7 +50,10 @@ def open_plan(path: Path) -> tuple[Plan, PlanFile]:
     photos: dict[str, bytes] = {}
     text = content
     try:
-        if is_archive(content):
+        if content.startswith(ZIP_STARTS):
+            # Most plans are plain JSON, which does not need the zip machinery.
+            from jolly_ledge.files.archive import unpack
+
             text, photos = unpack(content)
         plan = plan_from_json(text)
     except PlanFileError as error:
@@ -70,10 +73,13 @@ def save_plan(plan: Plan, file: PlanFile, *, overwrite_changes: bool = False) ->
     """
     if not overwrite_changes and file.changed_on_disk:
         raise ChangedOnDiskError(
-            f"“{file.path.name}” was changed by somebody else since you opened it; save under another name, or overwrite it knowingly."
+            f"“{file.path.name}” was changed by somebody else since you opened it; save under another "
+            "name, or overwrite it knowingly."
         )
     content = plan_to_json(plan)
     if file.path.suffix.lower() == ARCHIVE_SUFFIX:
+        from jolly_ledge.files.archive import pack
+
         content = pack(content, file.photos)
     write_atomically(file.path, content)
     return PlanFile(file.path, hashlib.sha256(content).hexdigest(), file.photos)

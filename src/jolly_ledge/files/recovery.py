@@ -53,7 +53,9 @@ class RecoveryLog:
         try:
             self._folder.mkdir(parents=True, exist_ok=True)
         except OSError as error:
-            raise FileError(f"Unsaved work cannot be kept in “{self._folder}”: {(error.strerror or 'refused').lower()}.") from error
+            raise FileError(
+                f"Unsaved work cannot be kept in “{self._folder}”: {(error.strerror or 'refused').lower()}."
+            ) from error
         text = plan_to_json(plan).decode()
         where = str(path) if path else ""
         kept = _Kept(_digest(text, where), where, os.getpid(), text)

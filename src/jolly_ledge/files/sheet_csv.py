@@ -6,7 +6,18 @@ from collections.abc import Iterable
 
 from jolly_ledge.model.working_order import PlacingStep
 
-COLUMNS = ("step", "thing", "fetch from", "ledge", "from left mm", "from front mm", "over ledge mm", "on", "pose", "note")
+COLUMNS = (
+    "step",
+    "thing",
+    "fetch from",
+    "ledge",
+    "from left mm",
+    "from front mm",
+    "over ledge mm",
+    "on",
+    "pose",
+    "note",
+)
 _FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
 
 
@@ -22,7 +33,14 @@ def sheet_to_csv(steps: Iterable[PlacingStep]) -> str:
             "" if step.from_front is None else f"{step.from_front:g}", f"{step.over_ledge:g}",
             step.support, step.how, step.note,
         )  # fmt: skip
-        writer.writerow([f"'{cell}" if isinstance(cell, str) and cell.startswith(_FORMULA_STARTS) and not _is_number(cell) else cell for cell in row])
+        writer.writerow(
+            [
+                f"'{cell}"
+                if isinstance(cell, str) and cell.startswith(_FORMULA_STARTS) and not _is_number(cell)
+                else cell
+                for cell in row
+            ]
+        )
     return buffer.getvalue()
 
 

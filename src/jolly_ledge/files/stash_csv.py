@@ -4,6 +4,7 @@ import csv
 import io
 from collections.abc import Iterable
 from pathlib import Path
+from typing import Any
 
 import msgspec
 from msgspec.structs import replace
@@ -18,7 +19,13 @@ COLUMNS = (
     "id", "name", "category", "silhouette", "width_mm", "height_mm", "depth_mm", "mass_kg", "colours", "finish",
     "material", "traits", "set", "room", "status", "price", "mouth_mm", "stems", "count", "for", "note",
 )  # fmt: skip
-_FIELDS = {"width_mm": "width", "height_mm": "height", "depth_mm": "depth", "mass_kg": "mass", "mouth_mm": "mouth"}
+_FIELDS = {
+    "width_mm": "width",
+    "height_mm": "height",
+    "depth_mm": "depth",
+    "mass_kg": "mass",
+    "mouth_mm": "mouth",
+}
 _NUMBERS = frozenset({"width_mm", "height_mm", "depth_mm", "mass_kg", "price", "mouth_mm"})
 _WHOLE = frozenset({"stems", "count"})
 _LISTS = frozenset({"traits", "for"})
@@ -37,14 +44,14 @@ def stash_to_csv(stash: Iterable[Item]) -> str:
     return buffer.getvalue()
 
 
-def _cell(column: str, known: dict[str, object]) -> str:
+def _cell(column: str, known: dict[str, Any]) -> str:
     value = known.get(_FIELDS.get(column, column))
     if value is None:
         return ""
     if column == "colours":
-        return " ".join(f"{colour}:{share:g}" for colour, share in value)  # type: ignore[attr-defined]
+        return " ".join(f"{colour}:{share:g}" for colour, share in value)
     if column in _LISTS:
-        return " ".join(value)  # type: ignore[call-overload, no-any-return]
+        return " ".join(value)
     if isinstance(value, float):
         return repr(value).removesuffix(".0")
     text = str(value)
@@ -72,7 +79,9 @@ def stash_from_csv(text: str) -> tuple[Item, ...]:
     for needed in ("id", "category", "width_mm", "height_mm", "depth_mm"):
         if needed not in heading:
             raise FileError(f"Row 1: the column “{needed}” is missing.")
-    items = [_item(number, heading, row) for number, row in enumerate(rows[1:], start=2) if any(cell.strip() for cell in row)]
+    items = [
+        _item(number, heading, row) for number, row in enumerate(rows[1:], start=2) if any(cell.strip() for cell in row)
+    ]
     seen: set[str] = set()
     for item in items:
         if item.id in seen:
@@ -83,7 +92,9 @@ def stash_from_csv(text: str) -> tuple[Item, ...]:
 
 def _item(number: int, heading: list[str], row: list[str]) -> Item:
     if len(row) != len(heading):
-        raise FileError(f"Row {number} has {len(row)} cells, the heading has {len(heading)}; check its commas and quotes.")
+        raise FileError(
+            f"Row {number} has {len(row)} cells, the heading has {len(heading)}; check its commas and quotes."
+        )
     known: dict[str, object] = {}
     for column, cell in zip(heading, row, strict=True):
         text = cell.strip()

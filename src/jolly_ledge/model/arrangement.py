@@ -343,15 +343,17 @@ def _join_rows(groups: list[list[Standing]]) -> list[list[Standing]]:
 
 
 def _is_row_book(standing: Standing) -> bool:
-    return standing.item.category in ("book", "book-row") and standing.placement.pose in ("upright", "spine-in", "leaning")
+    return standing.item.category in ("book", "book-row") and standing.placement.pose in (
+        "upright",
+        "spine-in",
+        "leaning",
+    )
 
 
 def _column(group: list[Standing]) -> Column:
     units: list[list[Standing]] = []
     for standing in group:
-        host_unit = next(
-            (unit for unit in units if any(member.id == standing.placement.host for member in unit)), None
-        )
+        host_unit = next((unit for unit in units if any(member.id == standing.placement.host for member in unit)), None)
         if host_unit is None:
             row = next((unit for unit in units if _is_row_book(unit[0]) and unit[0].depth_order == 0), None)
             if row is not None and standing.depth_order == 0:

@@ -1,5 +1,7 @@
 """How a case divides into bays of shelves, and whether a tape agrees with the sum of its parts."""
 
+import itertools
+
 from msgspec import Struct
 
 from jolly_ledge.model.piece import Ledge, Piece
@@ -49,7 +51,11 @@ def bays_of(piece: Piece) -> tuple[Bay, ...]:
         if ledge.is_wall:
             continue
         group = next(
-            (g for g in groups if abs(g[0].left - ledge.left) < SAME_BAY_MM and abs(g[0].right - ledge.right) < SAME_BAY_MM),
+            (
+                g
+                for g in groups
+                if abs(g[0].left - ledge.left) < SAME_BAY_MM and abs(g[0].right - ledge.right) < SAME_BAY_MM
+            ),
             None,
         )
         if group is None:
@@ -153,7 +159,7 @@ def _width_faults(piece: Piece) -> list[TapeFault]:
     if not bays or piece.kind not in ("bookcase", "cabinet", "hutch"):
         return []
     faults: list[TapeFault] = []
-    for first, second in zip(bays, bays[1:], strict=False):
+    for first, second in itertools.pairwise(bays):
         if second.left < first.right - TAPE_MM and first.ledges[0].floor < second.ledges[-1].floor + 1:
             by = first.right - second.left
             faults.append(

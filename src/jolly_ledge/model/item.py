@@ -60,7 +60,7 @@ SILHOUETTE_SYNONYMS: dict[str, str] = {
 }
 
 
-class Item(Value, rename={"meant_for": "for"}):
+class Item(Value, frozen=True, rename={"meant_for": "for"}):
     """One physical thing, in its natural pose (lengths mm, mass kg, colours sRGB).
 
     A book's width is the thickness of its spine and its depth the width of its cover.

@@ -8,7 +8,7 @@ from jolly_ledge.model.value import Angle, Colour, Identifier, Position, Value, 
 from jolly_ledge.model.words import Figure, Fullness, OddRule, Pose
 
 
-class Manner(Value):
+class Manner(Value, frozen=True):
     """The taste in force: how full, in which figure, how strict, in which colours."""
 
     fullness: Fullness = "layered"
@@ -17,7 +17,7 @@ class Manner(Value):
     palette: Annotated[tuple[Colour, ...], Meta(max_length=12)] = ()
 
 
-class Placement(Value):
+class Placement(Value, frozen=True):
     """An item standing somewhere in a look.
 
     ``x`` and ``z`` are the centre of the footprint from the ledge's left end and its front edge,
@@ -55,7 +55,7 @@ class Placement(Value):
         return self.on or self.inside
 
 
-class Look(Value):
+class Look(Value, frozen=True):
     """One arrangement of one piece."""
 
     id: Identifier

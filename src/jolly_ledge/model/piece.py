@@ -18,7 +18,7 @@ from jolly_ledge.model.words import (
 )
 
 
-class Ledge(Value):
+class Ledge(Value, frozen=True):
     """One surface that things stand on (or a wall they hang on), in mm.
 
     ``left`` is measured from the piece's left end, ``floor`` is the height of the surface over
@@ -56,7 +56,7 @@ class Ledge(Value):
         return self.surface == "wall"
 
 
-class Fixture(Value):
+class Fixture(Value, frozen=True):
     """Something fixed that matters: a mirror above, a door bar, a socket (mm)."""
 
     kind: FixtureKind
@@ -74,7 +74,7 @@ class Fixture(Value):
         return self.left + self.width
 
 
-class Wish(Value):
+class Wish(Value, frozen=True):
     """What the stylist insists on for some items or ledges."""
 
     kind: WishKind
@@ -82,7 +82,7 @@ class Wish(Value):
     ledges: tuple[Identifier, ...] = ()
 
 
-class Piece(Value):
+class Piece(Value, frozen=True):
     """One piece of furniture with its ledges and fixtures (mm)."""
 
     id: Identifier

@@ -14,7 +14,7 @@ FORMAT = "jolly-ledge/plan"
 VERSION = 1
 
 
-class Household(Value):
+class Household(Value, frozen=True):
     """Who lives with the pieces."""
 
     toddler: bool = False
@@ -22,7 +22,7 @@ class Household(Value):
     notes: Words = ""
 
 
-class Plan(Value, omit_defaults=False):
+class Plan(Value, frozen=True, omit_defaults=False):
     """A document: everything that is planned together."""
 
     format: Literal["jolly-ledge/plan"] = "jolly-ledge/plan"

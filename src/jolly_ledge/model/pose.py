@@ -51,9 +51,7 @@ def _turned(size: Extent, turn: float, is_round: bool) -> Extent:
             size.height,
             math.hypot(size.width * sine, size.depth * cosine),
         )
-    return Extent(
-        size.width * cosine + size.depth * sine, size.height, size.width * sine + size.depth * cosine
-    )
+    return Extent(size.width * cosine + size.depth * sine, size.height, size.width * sine + size.depth * cosine)
 
 
 def seen_shape(item: Item, pose: Pose) -> str:

@@ -89,7 +89,9 @@ def _container(others: list[Standing], held: Held) -> Standing | None:
     """Return the vessel that stems or utensils go into."""
     if held.item.category not in SHOWN_INSIDE - {"plant"}:
         return None
-    vessels = [s for s in others if s.item.category in ("vessel", "bowl", "basket") and held.base > s.bottom - REACH_BELOW_MM]
+    vessels = [
+        s for s in others if s.item.category in ("vessel", "bowl", "basket") and held.base > s.bottom - REACH_BELOW_MM
+    ]
     return max(vessels, key=lambda standing: standing.top, default=None)
 
 

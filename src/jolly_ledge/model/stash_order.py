@@ -26,7 +26,11 @@ def lines_of(stash: Iterable[Item], sorting: Sorting) -> tuple[Shelf, ...]:
     items = sorted(stash, key=lambda item: (-item.height, item.label))
     if sorting == "height":
         bands = ((400.0, "Over 40 cm high"), (200.0, "20 to 40 cm high"), (0.0, "Under 20 cm high"))
-        return _grouped(items, lambda item: next(title for limit, title in bands if item.height > limit), [t for _, t in bands])
+        return _grouped(
+            items,
+            lambda item: next(title for limit, title in bands if item.height > limit),
+            [t for _, t in bands],
+        )
     if sorting == "kind":
         return _grouped(items, lambda item: plain(item.category).capitalize())
     if sorting == "room":
@@ -50,15 +54,23 @@ def _grouped(items: list[Item], title_of: Callable[[Item], str], order: list[str
 
 def stash_families(stash: Iterable[Item]) -> list[tuple[str, float]]:
     """Return the colour families of a stash with their seen areas, largest first."""
-    return families_of(
-        [(colour, share * item.width * item.height) for item in stash for colour, share in item.colours]
-    )
+    return families_of([(colour, share * item.width * item.height) for item in stash for colour, share in item.colours])
 
 
 def matches(item: Item, search: str) -> bool:
     """Tell whether every word of a search is found in what is known of a thing."""
     known = " ".join(
-        (item.id, item.name, item.category, item.shape, item.finish, item.material, item.room, item.set, *item.traits)
+        (
+            item.id,
+            item.name,
+            item.category,
+            item.shape,
+            item.finish,
+            item.material,
+            item.room,
+            item.set,
+            *item.traits,
+        )
     ).lower()
     return all(word in known for word in search.lower().split())
 

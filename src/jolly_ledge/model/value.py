@@ -34,9 +34,7 @@ Words = Annotated[str, Meta(max_length=20_000)]
 """Free text."""
 
 
-class Value(
-    Struct, frozen=True, kw_only=True, forbid_unknown_fields=True, omit_defaults=True, cache_hash=True
-):
+class Value(Struct, frozen=True, kw_only=True, forbid_unknown_fields=True, omit_defaults=True, cache_hash=True):
     """An immutable, hashable record that is checked when read and when changed."""
 
 

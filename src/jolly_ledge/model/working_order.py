@@ -84,7 +84,11 @@ def _step(number: int, standing: Standing, arrangement: Arrangement) -> PlacingS
     notes = []
     if item.mass is not None and item.mass >= 8:
         notes.append(f"{item.mass:g} kg: two hands")
-    notes += [word for trait, word in (("fragile", "fragile"), ("rolls", "stop it rolling"), ("sharp", "sharp")) if trait in item.traits]
+    notes += [
+        word
+        for trait, word in (("fragile", "fragile"), ("rolls", "stop it rolling"), ("sharp", "sharp"))
+        if trait in item.traits
+    ]
     if placement.turn:
         notes.append(f"turned {placement.turn:g}°")
     return PlacingStep(

@@ -2,9 +2,9 @@
 
 from collections.abc import Sequence
 from functools import lru_cache
+from typing import TYPE_CHECKING
 
 import numpy as np
-from numpy.typing import NDArray
 
 from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.colour import family_distance
@@ -14,6 +14,9 @@ from jolly_ledge.model.words import BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
 from jolly_ledge.readings.words import capital
+
+if TYPE_CHECKING:
+    from jolly_ledge.model.silhouette import Floats
 
 ID = "alike-apart"
 CLOSE_PAIR = 0.75
@@ -31,7 +34,13 @@ TWIN_PENALTY = 0.5
 GREEN_PENALTY = 0.3
 UNTWINNED_FLANK_SCORE = 0.8
 MIRRORED_OFFSET = 0.06
-_KIN = (BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES, frozenset({"vessel", "bowl", "tableware"}), frozenset({"box", "basket"}))
+_KIN = (
+    BOOK_CATEGORIES,
+    GREENERY,
+    WALL_CATEGORIES,
+    frozenset({"vessel", "bowl", "tableware"}),
+    frozenset({"box", "basket"}),
+)
 
 
 @lru_cache(maxsize=65_536)
@@ -53,7 +62,7 @@ def likeness(first: Item, second: Item) -> float:
 
 
 @lru_cache(maxsize=32)
-def likeness_table(items: tuple[Item, ...]) -> NDArray[np.float64]:
+def likeness_table(items: tuple[Item, ...]) -> "Floats":
     """Return the likeness of every two of some things, shape (items, items); the diagonal is 0."""
     table = np.zeros((len(items), len(items)))
     for row, first in enumerate(items):
@@ -62,7 +71,7 @@ def likeness_table(items: tuple[Item, ...]) -> NDArray[np.float64]:
     return table
 
 
-def nearness_table(units: Sequence[Unit]) -> NDArray[np.float64]:
+def nearness_table(units: Sequence[Unit]) -> "Floats":
     """Return how near every two units are to the eye, shape (units, units): 1 touching, 0 far.
 
     On one ledge by the gap between them seen from above, on neighbouring levels by how much they
@@ -105,7 +114,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     contributions: dict[str, float] = {}
     for row, column in np.argwhere(worth).tolist():
         first, second = units[row], units[column]
-        one, two = items[row], items[column]
+        one = items[row]
         alike, near = float(alike_all[row, column]), float(near_all[row, column])
         greens = bool(green[row] and green[column])
         close = alike * near
@@ -141,14 +150,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score,
         shown="apart" if not close_pairs else f"{close_pairs} pair{'s' if close_pairs > 1 else ''}",
-        sentence=(
-            "No look-alikes stand near each other."
-            if not close_pairs
-            else f"{close_pairs} {'pair of look-alikes is' if close_pairs == 1 else 'pairs of look-alikes are'} too near or too plainly twins."
-        ),
+        sentence=_sentence(close_pairs),
         contributions=tuple(contributions.items()),
         findings=tuple(sorted(findings, key=lambda finding: -finding.gravity)),
     )
+
+
+def _sentence(close_pairs: int) -> str:
+    if not close_pairs:
+        return "No look-alikes stand near each other."
+    found = "pair of look-alikes is" if close_pairs == 1 else "pairs of look-alikes are"
+    return f"{close_pairs} {found} too near or too plainly twins."
 
 
 def _mirrors(arrangement: Arrangement, first: Unit, second: Unit) -> bool:
@@ -167,7 +179,8 @@ def _pair(first: Unit, second: Unit, alike: float, close: float) -> Finding:
     return Finding(
         ID,
         (*first.ids, *second.ids),
-        f"{capital(first.label)} and {second.label} are look-alikes ({round(alike * 100)} % alike) {_where(first, second)}; "
+        f"{capital(first.label)} and {second.label} are look-alikes ({round(alike * 100)} % alike) "
+        f"{_where(first, second)}; "
         "carry one to another level and side.",
         close,
     )

@@ -69,7 +69,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         shown=f"{echoed} of {len(answered)}",
         sentence=(
             f"{capital(counted(echoed, 'accent'))} of {len(answered)} {'returns' if echoed == 1 else 'return'} at "
-            f"{wanted} or more places; the strongest is {family_name(max(strength, key=lambda leader: strength[leader]))}."
+            f"{wanted} or more places; the strongest is "
+            f"{family_name(max(strength, key=lambda leader: strength[leader]))}."
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),
@@ -91,10 +92,10 @@ def _score(arrangement: Arrangement, spots: list[Standing], wanted: int, possibl
     levels = len({round(spot.ledge.floor / 50) for spot in spots})
     middle = arrangement.piece.width / 2
     sides = {spot.x > middle for spot in spots if abs(spot.x - middle) > 0.04 * arrangement.piece.width}
-    centred = len(spots) > 1 and not sides
     level_score = ramp(levels, 0, min(2, possible_levels)) if len(spots) > 1 else 0.3
-    side_score = 1.0 if len(sides) == 2 else (0.5 if centred or len(spots) > 1 else 0.2)
-    return PLACES_SHARE * ramp(len(spots), 0, wanted) ** 1.5 + LEVELS_SHARE * level_score + SIDES_SHARE * side_score
+    side_score = 1.0 if len(sides) == 2 else (0.5 if len(spots) > 1 else 0.2)
+    place_score = float(ramp(len(spots), 0, wanted) ** 1.5)
+    return PLACES_SHARE * place_score + LEVELS_SHARE * level_score + SIDES_SHARE * side_score
 
 
 def _lonely(leader: str, things: list[Standing], spots: int, wanted: int, score: float) -> Finding:

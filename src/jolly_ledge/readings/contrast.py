@@ -92,7 +92,7 @@ def _against(standing: Standing, standings: tuple[Standing, ...], piece: Piece) 
 
 def _plain_to_see(size: float) -> float:
     if size < BAND[0]:
-        return (size / BAND[0]) ** 1.5
+        return float((size / BAND[0]) ** 1.5)
     return 1 - (1 - SHOUT_FLOOR) * ramp(size, BAND[1], SHOUT_END)
 
 

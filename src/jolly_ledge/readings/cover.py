@@ -1,10 +1,12 @@
-"""Seen cover: which part of an opening things hide, with their true outlines."""
+"""Seen cover: which part of an opening things hide, with their true outlines.
+
+Shapely is imported at the first question, so that the first picture of a window does not wait for it.
+"""
 
 from functools import lru_cache
 from typing import Any
 
 import numpy as np
-import shapely
 
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.silhouette import DENSITIES, outline
@@ -17,6 +19,8 @@ Shape = Any
 
 @lru_cache(maxsize=8192)
 def _polygon(shape: str, width: float, height: float) -> Shape:
+    import shapely
+
     polygon = shapely.Polygon(outline(shape, width, height))
     return polygon if polygon.is_valid else polygon.buffer(0)
 
@@ -24,6 +28,8 @@ def _polygon(shape: str, width: float, height: float) -> Shape:
 @lru_cache(maxsize=8192)
 def silhouette_at(shape: str, width: float, height: float, x: float, bottom: float) -> Shape:
     """Return the outline of a thing where it stands, in piece coordinates."""
+    import shapely
+
     return shapely.transform(_polygon(shape, width, height), lambda points: points + np.array([x, bottom]))
 
 
@@ -38,13 +44,17 @@ def covered_area(standings: tuple[Standing, ...]) -> float:
     """Return the area that things cover together, overlaps once, airy ones by their density (mm²)."""
     return _covered(
         tuple(
-            (s.shape, round(s.width, 1), round(s.height, 1), round(s.x, 1), round(s.bottom, 1)) for s in standings if not s.hidden
+            (s.shape, round(s.width, 1), round(s.height, 1), round(s.x, 1), round(s.bottom, 1))
+            for s in standings
+            if not s.hidden
         )
     )
 
 
 @lru_cache(maxsize=512)
 def _covered(spots: tuple[tuple[str, float, float, float, float], ...]) -> float:
+    import shapely
+
     shapes = [silhouette_at(*spot) for spot in spots]
     solid = [shape for shape, spot in zip(shapes, spots, strict=True) if DENSITIES.get(spot[0], 1.0) == 1.0]
     union = shapely.union_all(solid) if solid else shapely.Polygon()
@@ -76,6 +86,8 @@ def _in_front_of(standing: Standing, others: tuple[Standing, ...]) -> list[Stand
 
 
 def _hidden_share(behind: Standing, in_front: list[Standing]) -> float:
+    import shapely
+
     own = silhouette(behind)
     if not in_front or own.area <= 0:
         return 0.0

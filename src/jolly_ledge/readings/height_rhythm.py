@@ -1,5 +1,6 @@
 """Height rhythm: whether neighbours differ in height and the skyline moves."""
 
+import itertools
 from functools import lru_cache
 
 from msgspec import Struct
@@ -31,7 +32,7 @@ def step(first: float, second: float) -> float:
 def neighbours(columns: tuple[Column, ...]) -> list[tuple[Column, Column]]:
     """Return the pairs the eye compares: next to each other from left to right."""
     ordered = sorted(columns, key=lambda column: (column.left + column.right) / 2)
-    return list(zip(ordered, ordered[1:], strict=False))
+    return list(itertools.pairwise(ordered))
 
 
 class _Step(Struct, frozen=True):
@@ -89,7 +90,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         shown=f"{round(value * 100)} % step",
         sentence=(
             f"Neighbours differ by {round(value * 100)} % in height on average; "
-            + (f"{poor} of {len(steps)} pairs are of one height." if poor else "no two beside each other are of one height.")
+            + (
+                f"{poor} of {len(steps)} pairs are of one height."
+                if poor
+                else "no two beside each other are of one height."
+            )
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),

@@ -38,7 +38,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 Finding(
                     ID,
                     tuple(i for column in columns for i in column.ids),
-                    f"All on {ledge.label} stands in one row; lean or set the tallest at the back and bring a small thing forward.",
+                    f"All on {ledge.label} stands in one row; lean or set the tallest at the back and "
+                    "bring a small thing forward.",
                     0.5,
                 )
             )
@@ -60,7 +61,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         shown=f"{flat} in a row" if flat else f"{value:.1f} deep",
         sentence=(
             f"Things stand {value:.1f} deep on average"
-            + (f"; {flat} of {len(counted)} ledges {'is a single row' if flat == 1 else 'are single rows'}." if flat else "; the depth is used.")
+            + (
+                f"; {flat} of {len(counted)} ledges {'is a single row' if flat == 1 else 'are single rows'}."
+                if flat
+                else "; the depth is used."
+            )
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),
@@ -105,7 +110,8 @@ def _hidden(arrangement: Arrangement) -> tuple[list[Finding], list[tuple[str, fl
                     Finding(
                         ID,
                         (standing.id,),
-                        f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; "
+                        f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on "
+                        f"{standing.ledge.label}; "
                         "move it sideways or raise it.",
                         share,
                     )

@@ -59,7 +59,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score,
         shown=percent(value),
-        sentence=f"{percent(value)} of the {'top' if table else 'openings'} is covered; {manner.fullness} wants {percent(band[0])} to {percent(band[1])}.",
+        sentence=f"{percent(value)} of the {'top' if table else 'openings'} is covered; "
+        f"{manner.fullness} wants {percent(band[0])} to {percent(band[1])}.",
         contributions=tuple(
             (s.id, (s.width * (s.back - s.front) if table else s.area) / room) for cover in used for s in cover[3]
         ),
@@ -93,7 +94,8 @@ def _whole(
         return Finding(
             ID,
             ids,
-            f"The whole is bare for {manner.fullness}: {percent(value)} is covered, {percent(band[0])} or more is wanted.",
+            f"The whole is bare for {manner.fullness}: {percent(value)} is covered, {percent(band[0])} "
+            "or more is wanted.",
             min((band[0] - value) / BELOW, 1.0),
         )
     return Finding(

@@ -102,11 +102,18 @@ def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple
     if count == 2:
         if len(vignette.columns) == 1:
             return STACKED_PAIR_SCORE, ""
-        return LOOSE_PAIR_SCORE, f"{capital(labels)} make a loose two on {vignette.ledge.label}; a third would gather them."
+        return (
+            LOOSE_PAIR_SCORE,
+            f"{capital(labels)} make a loose two on {vignette.ledge.label}; a third would gather them.",
+        )
     score = EVEN_SCORES[manner.odd].get(count, LARGE_ODD_SCORE)
     if score >= BAND[0]:
         return score, ""
-    return score, f"{capital(counted(count, 'thing'))} on {vignette.ledge.label} ({labels}) count even; add one or take one away."
+    return (
+        score,
+        f"{capital(counted(count, 'thing'))} on {vignette.ledge.label} ({labels}) count even; add one "
+        "or take one away.",
+    )
 
 
 def is_anchor_sized(column: Column) -> bool:

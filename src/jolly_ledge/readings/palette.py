@@ -40,7 +40,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             strangers.setdefault(family_name(colour), []).append(standing)
     value = 1 - sum(outside.values()) / whole
     names = [family_name(colour) for colour in families]
-    findings = ()
+    findings: tuple[Finding, ...] = ()
     if value < BAND[0]:
         ids = tuple(sorted(outside, key=lambda identifier: -outside[identifier]))
         things = [f"the {arrangement.by_id[identifier].item.label}" for identifier in ids]
@@ -62,9 +62,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         shown=percent(value),
         sentence=(
             f"{percent(value)} of what is seen keeps to {listed(names, 4) or 'whites and greys'}"
-            + ("." if manner.palette else f": {counted(len(families), 'family', 'families')} found here, none chosen yet.")
+            + (
+                "."
+                if manner.palette
+                else f": {counted(len(families), 'family', 'families')} found here, none chosen yet."
+            )
         ),
-        contributions=tuple((standing.id, 1 - outside.get(standing.id, 0.0) / max(standing.area, 1.0)) for standing in arrangement.visible),
+        contributions=tuple(
+            (standing.id, 1 - outside.get(standing.id, 0.0) / max(standing.area, 1.0))
+            for standing in arrangement.visible
+        ),
         findings=findings,
     )
 

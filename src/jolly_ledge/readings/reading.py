@@ -2,7 +2,6 @@
 
 from msgspec import Struct
 
-
 GOOD = 0.75
 """From this score on a reading may be left alone."""
 

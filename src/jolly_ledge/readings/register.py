@@ -46,7 +46,12 @@ class Entry(Struct, frozen=True):
         return weight
 
 
-HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS = "How many?", "How tall?", "How heavy to the eye?", "Which colours?"
+HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS = (
+    "How many?",
+    "How tall?",
+    "How heavy to the eye?",
+    "Which colours?",
+)
 
 # Weights calibrated on the judgement cases: groups, rhythm and scale carry a look, colour ties it
 # together; contrast and layering refine it. In the mirrored figure balance is the point, and equal

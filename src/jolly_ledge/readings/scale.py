@@ -58,9 +58,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score=weighted_mean([(found.score, found.weight) for found in measured]),
         shown=f"{len(wrong)} off" if wrong else percent(value),
         sentence=(
-            f"The tallest things fill {percent(value)} of their openings; {percent(band[0])} to {percent(band[1])} is wanted."
+            f"The tallest things fill {percent(value)} of their openings; {percent(band[0])} to "
+            f"{percent(band[1])} is wanted."
             if band == FILL_BAND
-            else f"{capital(counted(len(measured), 'thing'))} measured against the furniture: {percent(value)} on average; "
+            else f"{capital(counted(len(measured), 'thing'))} measured against the furniture: "
+            f"{percent(value)} on average; "
             f"{percent(band[0])} to {percent(band[1])} is wanted."
         ),
         contributions=tuple((identifier, found.share) for found in measured for identifier in found.placements),
@@ -93,7 +95,8 @@ def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measur
         score *= 0.8 if lone else 1.0
         problem = (
             f"{capital(tallest.label)} {'is lost in' if lone else 'is the tallest on'} {ledge.label}: it fills "
-            f"{percent(share)} of the height, {percent(FILL_BAND[0])} or more is wanted; raise it {round(lift / 5) * 5} mm "
+            f"{percent(share)} of the height, {percent(FILL_BAND[0])} or more is wanted; raise it "
+            f"{round(lift / 5) * 5} mm "
             "or bring something taller."
         )
     elif share > FILL_BAND[1] and share <= 1:
@@ -132,7 +135,8 @@ def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
     if score < 0.95:
         word = "small" if share < WALL_BAND[0] else "wide"
         problem = (
-            f"The {names} is {word} over the {piece.label}: {percent(share)} of its width, about two thirds is the usual wish."
+            f"The {names} is {word} over the {piece.label}: {percent(share)} of its width, about "
+            "two thirds is the usual wish."
         )
     return [Measured(share, WALL_BAND, score, 1.5, tuple(s.id for s in hung), problem)]
 
@@ -149,6 +153,9 @@ def _stems(arrangement: Arrangement) -> list[Measured]:
         problem = ""
         if score < 0.9:
             word = "too few for" if share < STEMS_BAND[0] else "too many for"
-            problem = f"{counted(standing.item.stems, 'stem').capitalize()} are {word} the mouth of the {host.item.label} ({round(host.item.mouth)} mm)."
+            problem = (
+                f"{counted(standing.item.stems, 'stem').capitalize()} are {word} the mouth of the "
+                f"{host.item.label} ({round(host.item.mouth)} mm)."
+            )
         found.append(Measured(share, STEMS_BAND, score, 0.5, (standing.id, host.id), problem))
     return found

@@ -24,9 +24,7 @@ def moment(arrangement: Arrangement) -> tuple[float, dict[str, float]]:
     half = arrangement.piece.width / 2
     if whole <= 0:
         return 0.0, {}
-    parts = {
-        standing.id: by_id[standing.id] * (standing.x - half) / (whole * half) for standing in arrangement.visible
-    }
+    parts = {standing.id: by_id[standing.id] * (standing.x - half) / (whole * half) for standing in arrangement.visible}
     return sum(parts.values()), parts
 
 
@@ -44,7 +42,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score = FAIR_SCORE * ramp(size, LIMIT + 0.15, FAIR)
     side = "left" if value < 0 else "right"
     shown = "level" if size <= BAND[1] else f"{round(size * 100)} % {side}"
-    findings = ()
+    findings: tuple[Finding, ...] = ()
     if size > BAND[1]:
         heavy = sorted(parts, key=lambda identifier: parts[identifier], reverse=value > 0)[:2]
         names = listed([f"the {arrangement.by_id[identifier].item.label}" for identifier in heavy])

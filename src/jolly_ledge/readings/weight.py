@@ -50,9 +50,7 @@ def visual_weight(standing: Standing, piece: Piece) -> float:
     against = seen_against(standing, piece)
     tones = sum(tone(colour, back) * share * part for colour, share in colours for back, part in against) / whole
     item = standing.item
-    detailed = (
-        item.category in DETAILED_CATEGORIES or item.shape in DETAILED_SHAPES or len(colours) >= PATTERN_COLOURS
-    )
+    detailed = item.category in DETAILED_CATEGORIES or item.shape in DETAILED_SHAPES or len(colours) >= PATTERN_COLOURS
     return standing.area * tones * FINISH_FACTORS[item.finish] * (DETAIL_FACTOR if detailed else 1.0)
 
 
@@ -60,9 +58,7 @@ def visual_weight(standing: Standing, piece: Piece) -> float:
 def weights(arrangement: Arrangement) -> dict[str, float]:
     """Return the visual weight of every visible placement."""
     piece = arrangement.piece
-    return {
-        standing.id: visual_weight(standing, piece) for standing in arrangement.visible
-    }
+    return {standing.id: visual_weight(standing, piece) for standing in arrangement.visible}
 
 
 def unit_weight(unit: Unit, by_id: dict[str, float]) -> float:

@@ -37,8 +37,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     top_share = sum(by_id[s.id] for s in on_top) / whole
     levels = len({round(ledge.floor / 50) for ledge in ledges})
     fair_share = 1 / levels
-    score = (1 - TOP_SHARE) * ramp(value, 0.85, BAND[1]) + TOP_SHARE * ramp(top_share, min(3 * fair_share, 1.0), fair_share)
-    findings = ()
+    score = (1 - TOP_SHARE) * ramp(value, 0.85, BAND[1]) + TOP_SHARE * ramp(
+        top_share, min(3 * fair_share, 1.0), fair_share
+    )
+    findings: tuple[Finding, ...] = ()
     if score < 0.8 and on_top:
         heaviest = max(on_top, key=lambda standing: by_id[standing.id])
         findings = (
@@ -57,7 +59,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score,
         shown="low" if value <= BAND[1] else f"{percent(value)} up",
-        sentence=f"The centre of visual weight lies at {percent(value)} of the height; the top ledge carries {percent(top_share)}.",
+        sentence=f"The centre of visual weight lies at {percent(value)} of the height; the top ledge "
+        f"carries {percent(top_share)}.",
         contributions=tuple(parts.items()),
         findings=findings,
     )

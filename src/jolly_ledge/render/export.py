@@ -70,7 +70,7 @@ def png_bytes(picture: Picture, longest_side: int = LONGEST_SIDE) -> bytes:
     """Return a picture as PNG."""
     buffer = QBuffer()
     buffer.open(QIODevice.OpenModeFlag.WriteOnly)
-    image_of(picture, longest_side).save(buffer, "PNG")
+    image_of(picture, longest_side).save(buffer, b"PNG")
     return bytes(buffer.data().data())
 
 

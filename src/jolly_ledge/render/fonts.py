@@ -1,7 +1,7 @@
 """The two bundled type families."""
 
 from functools import lru_cache
-from importlib.resources import as_file, files
+from pathlib import Path
 
 from PySide6.QtGui import QFont, QFontDatabase
 
@@ -9,6 +9,7 @@ from jolly_ledge.drawing.picture import Family
 
 SANS, SANS_SEMIBOLD = "Atkinson Hyperlegible Next", "Atkinson Hyperlegible Next SemiBold"
 SERIF, SERIF_SEMIBOLD = "Vollkorn", "Vollkorn SemiBold"
+FOLDER = Path(__file__).parent.parent / "assets" / "fonts"
 FILES = (
     "atkinson-hyperlegible-next-400.ttf",
     "atkinson-hyperlegible-next-600.ttf",
@@ -21,10 +22,8 @@ FILES = (
 def load_fonts() -> list[str]:
     """Make the bundled fonts known to Qt; return the families found."""
     families: list[str] = []
-    folder = files("jolly_ledge") / "assets" / "fonts"
     for name in FILES:
-        with as_file(folder / name) as path:
-            number = QFontDatabase.addApplicationFont(str(path))
+        number = QFontDatabase.addApplicationFont(str(FOLDER / name))
         families += QFontDatabase.applicationFontFamilies(number)
     return families
 

@@ -55,7 +55,13 @@ class LookActions:
                 y=(placement.y or 0.0) + deep if hangs else None,
             )
             session.commit(
-                MovePlacement(look=session.look_id, placement=placement.id, spot=spot, name=standing.item.label, merges=True)
+                MovePlacement(
+                    look=session.look_id,
+                    placement=placement.id,
+                    spot=spot,
+                    name=standing.item.label,
+                    merges=True,
+                )
             )
 
     def set_from_left(self, length: float) -> None:
@@ -115,10 +121,14 @@ class LookActions:
                 if other.ledge.id == standing.ledge.id and other.id != standing.id and other.item.category in CONTAINERS
             ]
             if not hosts:
-                session.refused.emit(f"No box, basket, bowl or tray stands on {standing.ledge.label} to take the {standing.item.label}.")
+                session.refused.emit(
+                    f"No box, basket, bowl or tray stands on {standing.ledge.label} to take the {standing.item.label}."
+                )
                 return
             host = min(hosts, key=lambda other: abs(other.x - standing.x))
-            session.commit(PutInside(look=session.look_id, item=standing.item.id, host=host.id, name=standing.item.label))
+            session.commit(
+                PutInside(look=session.look_id, item=standing.item.id, host=host.id, name=standing.item.label)
+            )
 
     def place(self, item: Item) -> None:
         """Place a thing of the stash in the widest gap of the ledge in hand."""

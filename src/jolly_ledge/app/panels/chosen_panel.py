@@ -37,8 +37,8 @@ class ChosenPanel(QWidget):
         column.addWidget(Board())
         column.addWidget(self.where)
         column.addWidget(self._tools())
-        self.depth = DepthView(session)
-        column.addWidget(self.depth)
+        self.depth_view = DepthView(session)
+        column.addWidget(self.depth_view)
         column.addStretch(1)
         for signal in (session.changed, session.chosen, session.previewed):
             signal.connect(self.refresh)
@@ -73,7 +73,12 @@ class ChosenPanel(QWidget):
         self.group_field.setFixedWidth(96)
         self.group_field.editingFinished.connect(self._regroup)
         for row, (text, field) in enumerate(
-            (("From left", self.left_field), ("From front", self.front_field), ("Vignette", self.group_field)), start=4
+            (
+                ("From left", self.left_field),
+                ("From front", self.front_field),
+                ("Vignette", self.group_field),
+            ),
+            start=4,
         ):
             grid.addWidget(words(text, "soft", wrap=False), row, 0)
             grid.addWidget(field, row, 1)
@@ -95,7 +100,10 @@ class ChosenPanel(QWidget):
             self.title.setText(f"{ledge.label[:1].upper()}{ledge.label[1:]}" if ledge else "No ledge yet")
             if ledge is not None:
                 free = "open above" if ledge.clearance is None else f"{session.length(ledge.clearance)} clear"
-                self.where.setText(f"{session.length(ledge.width)} wide, {session.length(ledge.depth)} deep, {free}. Click a thing to take it in hand.")
+                self.where.setText(
+                    f"{session.length(ledge.width)} wide, {session.length(ledge.depth)} deep, {free}. "
+                    "Click a thing to take it in hand."
+                )
             for field in (self.left_field, self.front_field):
                 field.show_length(None)
             return

@@ -1,5 +1,6 @@
 """One thing of the stash: its drawing, its sizes and all that is known of it."""
 
+from functools import partial
 
 from PySide6.QtCore import QRectF, Qt
 from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPen
@@ -69,8 +70,16 @@ class ItemDrawing(QWidget):
             painter.drawLine(int(end), int(foot + 11), int(end), int(foot + 19))
         painter.setFont(font(13, "sans", 600))
         painter.setPen(QColor("#26282b"))
-        painter.drawText(QRectF(x + 8, foot - tall / 2 - 12, 90, 24), Qt.AlignmentFlag.AlignVCenter, self._session.length(item.height))
-        painter.drawText(QRectF(middle - 60, foot + 18, 120, 20), Qt.AlignmentFlag.AlignCenter, self._session.length(item.width))
+        painter.drawText(
+            QRectF(x + 8, foot - tall / 2 - 12, 90, 24),
+            Qt.AlignmentFlag.AlignVCenter,
+            self._session.length(item.height),
+        )
+        painter.drawText(
+            QRectF(middle - 60, foot + 18, 120, 20),
+            Qt.AlignmentFlag.AlignCenter,
+            self._session.length(item.width),
+        )
 
 
 class ItemPanel(QScrollArea):
@@ -121,8 +130,7 @@ class ItemPanel(QScrollArea):
         self.shape_field.setItemText(0, "as its kind")
         form.addRow("Looks like", self.shape_field)
         self.size_fields = {
-            name: LengthField(self._session, lambda length, name=name: self._change(name, length), name)
-            for name in ("width", "height", "depth")
+            name: LengthField(self._session, partial(self._change, name), name) for name in ("width", "height", "depth")
         }
         sizes = QHBoxLayout()
         sizes.setSpacing(4)
@@ -169,7 +177,7 @@ class ItemPanel(QScrollArea):
         column.setSpacing(3)
         self.colour_buttons: list[ColourButton] = []
         for index in range(MOST_COLOURS):
-            button = ColourButton(lambda colour, index=index: self._set_colour(index, colour), f"Colour {index + 1}")
+            button = ColourButton(partial(self._set_colour, index), f"Colour {index + 1}")
             self.colour_buttons.append(button)
             column.addWidget(button)
         row = QHBoxLayout()
@@ -262,7 +270,9 @@ class ItemPanel(QScrollArea):
             else:
                 said = f"{session.length(free)} free" if free >= 0 else f"{session.length(-free)} too tall"
             colour = "#1f6a6d" if fits else "#963a20"
-            lines.append(f"<tr><td style='padding-right:14px'>{ledge.label}</td><td style='color:{colour}'>{said}</td></tr>")
+            lines.append(
+                f"<tr><td style='padding-right:14px'>{ledge.label}</td><td style='color:{colour}'>{said}</td></tr>"
+            )
         self.fits_heading.setText(f"Stands upright on {count} of {len(ledges)} ledges")
         self.fits.setText(f"<table>{''.join(lines)}</table>")
 
@@ -278,7 +288,9 @@ class ItemPanel(QScrollArea):
         try:
             self._change("mass", float(text) if text else None)
         except ValueError:
-            self._session.refused.emit(f"“{text}” is no mass in kg; type a number such as 2.1, or leave it empty for unknown.")
+            self._session.refused.emit(
+                f"“{text}” is no mass in kg; type a number such as 2.1, or leave it empty for unknown."
+            )
             self.mass_field.clearFocus()
             self.refresh()
 
@@ -322,5 +334,3 @@ class ItemPanel(QScrollArea):
         item = self._session.item
         if item is not None:
             self._session.commit(RemoveItem(item=item.id))
-
-

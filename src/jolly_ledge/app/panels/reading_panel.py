@@ -58,7 +58,8 @@ class ReadingPanel(QWidget):
         column.addWidget(self._notes(), 1)
         session.changed.connect(self._after_change)
         session.previewed.connect(self._follow)
-        self._after_change()
+        # The first picture does not wait for the first readings: see ``begin``.
+        _set_text(self.score, "Reading")
 
     def _head(self) -> QHBoxLayout:
         row = QHBoxLayout()
@@ -79,18 +80,29 @@ class ReadingPanel(QWidget):
         column.setContentsMargins(0, 6, 6, 6)
         column.setSpacing(6)
         self._safe_heading = question("Is it safe?", 14)
-        self.caution_cards = [Card("caution", self._point_at) for _ in range(MOST_CAUTIONS)]
+        self.caution_cards: list[Card] = []
+        self._caution_column = _column()
         self._closing = words(CLOSING, "small")
         self._more_cautions = words("", "small")
         self._found_heading = question("What is found", 14)
-        self.finding_cards = [Card("finding", self._point_at) for _ in range(MOST_FINDINGS)]
+        self.finding_cards: list[Card] = []
+        self._finding_column = _column()
         self._more = words("", "small")
-        for widget in (self._safe_heading, *self.caution_cards, self._more_cautions, self._closing,
-                       self._found_heading, *self.finding_cards, self._more):  # fmt: skip
-            column.addWidget(widget)
+        column.addWidget(self._safe_heading)
+        column.addLayout(self._caution_column)
+        column.addWidget(self._more_cautions)
+        column.addWidget(self._closing)
+        column.addWidget(self._found_heading)
+        column.addLayout(self._finding_column)
+        column.addWidget(self._more)
         column.addStretch(1)
         area.setWidget(inside)
         return area
+
+    def begin(self) -> None:
+        """Read for the first time, once the look is seen."""
+        self._after_change()
+        self._session.pointed.emit()
 
     def _after_change(self) -> None:
         self._since = self._earlier()
@@ -138,10 +150,12 @@ class ReadingPanel(QWidget):
             row.describe()
         self._show_cautions()
         findings = self._session.assessment.findings
-        for card, finding in zip(self.finding_cards, findings, strict=False):
-            card.say(NAMES[finding.reading], capital(finding.sentence), finding.placements)
-        for index, card in enumerate(self.finding_cards):
-            card.setVisible(index < len(findings))
+        self._say(
+            "finding",
+            self.finding_cards,
+            self._finding_column,
+            [(NAMES[f.reading], capital(f.sentence), f.placements) for f in findings[:MOST_FINDINGS]],
+        )
         _set_text(self._found_heading, "What is found" if findings else "Nothing to find fault with")
         hidden = len(findings) - MOST_FINDINGS
         _set_text(self._more, f"and {hidden} lesser ones" if hidden > 0 else "")
@@ -163,14 +177,37 @@ class ReadingPanel(QWidget):
 
     def _show_cautions(self) -> None:
         cautions = self._session.cautions
-        for card, caution in zip(self.caution_cards, cautions, strict=False):
-            card.say(f"{LEVEL_WORDS[caution.level]} · {CAUTION_NAMES[caution.id]}", caution.sentence, caution.placements)
-        for index, card in enumerate(self.caution_cards):
-            card.setVisible(index < len(cautions))
-        self._safe_heading.setText(f"Is it safe? {len(cautions)} to heed" if cautions else "Is it safe? Nothing found of what is checked")
+        self._say(
+            "caution",
+            self.caution_cards,
+            self._caution_column,
+            [
+                (
+                    f"{LEVEL_WORDS[caution.level]} · {CAUTION_NAMES[caution.id]}",
+                    caution.sentence,
+                    caution.placements,
+                )
+                for caution in cautions[:MOST_CAUTIONS]
+            ],
+        )
+        self._safe_heading.setText(
+            f"Is it safe? {len(cautions)} to heed" if cautions else "Is it safe? Nothing found of what is checked"
+        )
         hidden = len(cautions) - MOST_CAUTIONS
         self._more_cautions.setText(f"and {hidden} more cautions" if hidden > 0 else "")
         self._more_cautions.setVisible(hidden > 0)
+
+    def _say(
+        self, kind: str, cards: list[Card], column: QVBoxLayout, notes: list[tuple[str, str, tuple[str, ...]]]
+    ) -> None:
+        """Show notes on cards; cards are made when first needed and kept."""
+        while len(cards) < len(notes):
+            cards.append(Card(kind, self._point_at))
+            column.addWidget(cards[-1])
+        for card, note in zip(cards, notes, strict=False):
+            card.say(*note)
+        for index, card in enumerate(cards):
+            card.setVisible(index < len(notes))
 
     def _show_empty(self) -> None:
         _set_text(self.score, "Nothing to read")
@@ -203,3 +240,9 @@ def _set_text(label: QLabel, text: str) -> None:
     """Set a text only when it is another one: every change lays the panel out anew."""
     if label.text() != text:
         label.setText(text)
+
+
+def _column() -> QVBoxLayout:
+    column = QVBoxLayout()
+    column.setSpacing(6)
+    return column

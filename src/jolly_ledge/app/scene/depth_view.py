@@ -88,7 +88,9 @@ class DepthView(QWidget):
         at = transform.inverted()[0].map(QPointF(position))
         x, z = at.x() + ledge.left, ledge.depth - at.y()
         found = [
-            s for s in on_ledge(self._session.arrangement, ledge.id) if s.left <= x <= s.right and s.front <= z <= s.back
+            s
+            for s in on_ledge(self._session.arrangement, ledge.id)
+            if s.left <= x <= s.right and s.front <= z <= s.back
         ]
         return found[-1] if found else None
 
@@ -120,7 +122,9 @@ class DepthView(QWidget):
             x = min(max(x, standing.width / 2), max(ledge.width - standing.width / 2, standing.width / 2))
             z = min(max(z, deep / 2), max(ledge.depth - deep / 2, deep / 2))
         spot = Spot(ledge=ledge.id, x=x, z=z, on=placement.on)
-        self._edit = MovePlacement(look=self._session.look_id, placement=placement.id, spot=spot, name=standing.item.label)
+        self._edit = MovePlacement(
+            look=self._session.look_id, placement=placement.id, spot=spot, name=standing.item.label
+        )
         self._session.preview(self._edit.apply(self._session.plan).look(self._session.look_id))
 
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:

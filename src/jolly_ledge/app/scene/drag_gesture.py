@@ -36,7 +36,11 @@ class DragGesture:
     """
 
     def __init__(
-        self, session: Session, item: Item, placement: Placement | None = None, grab: tuple[float, float] = (0.0, 0.0)
+        self,
+        session: Session,
+        item: Item,
+        placement: Placement | None = None,
+        grab: tuple[float, float] = (0.0, 0.0),
     ) -> None:
         self._session = session
         self._grab = grab
@@ -58,7 +62,13 @@ class DragGesture:
         """Follow the pointer (piece mm, y up) and show what would be."""
         self.at = (x + self._grab[0], y + self._grab[1])
         held = Held(
-            self.item, self.pose, self._turn, self.at[0], self.at[1], self.placement.z if self.placement else None, self._ignored
+            self.item,
+            self.pose,
+            self._turn,
+            self.at[0],
+            self.at[1],
+            self.placement.z if self.placement else None,
+            self._ignored,
         )
         self.landing = find_landing(self._arrangement, held)
         self._edit = self._edit_for(self.landing)

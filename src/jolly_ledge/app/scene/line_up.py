@@ -2,7 +2,17 @@
 
 from msgspec import Struct
 from PySide6.QtCore import QPointF, QRectF, QSize, Qt, Signal
-from PySide6.QtGui import QColor, QFontMetricsF, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPixmap, QResizeEvent
+from PySide6.QtGui import (
+    QColor,
+    QFontMetricsF,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QPaintEvent,
+    QPen,
+    QPixmap,
+    QResizeEvent,
+)
 from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.app.scene.stash_strip import two_lines
@@ -176,13 +186,25 @@ class LineUp(QWidget):
         metrics = QFontMetricsF(painter.font())
         lines = two_lines(cell.item.label, cell.width - 6, metrics)
         for line, name in enumerate(lines):
-            painter.drawText(QPointF(cell.left + (cell.width - metrics.horizontalAdvance(name)) / 2, cell.floor + 21 + 14 * line), name)
+            painter.drawText(
+                QPointF(
+                    cell.left + (cell.width - metrics.horizontalAdvance(name)) / 2,
+                    cell.floor + 21 + 14 * line,
+                ),
+                name,
+            )
         painter.setFont(font(12))
         painter.setPen(QColor(SOFT_INK))
         metrics = QFontMetricsF(painter.font())
         item = cell.item
         size = f"{self._bare(item.width)} × {self._bare(item.height)}"
-        painter.drawText(QPointF(cell.left + (cell.width - metrics.horizontalAdvance(size)) / 2, cell.floor + 22 + 14 * len(lines)), size)
+        painter.drawText(
+            QPointF(
+                cell.left + (cell.width - metrics.horizontalAdvance(size)) / 2,
+                cell.floor + 22 + 14 * len(lines),
+            ),
+            size,
+        )
 
     def _bare(self, length: float) -> str:
         return self._session.length(length).rpartition(" ")[0]

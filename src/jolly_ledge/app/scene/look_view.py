@@ -1,6 +1,6 @@
 """The elevation: the look in hand at true scale, to be picked, carried and read."""
 
-from PySide6.QtCore import QPoint, QPointF, QRect, QRectF, Qt
+from PySide6.QtCore import QPoint, QPointF, QRect, QRectF, Qt, Signal
 from PySide6.QtGui import (
     QColor,
     QFontMetricsF,
@@ -8,6 +8,7 @@ from PySide6.QtGui import (
     QKeyEvent,
     QMouseEvent,
     QPainter,
+    QPaintEvent,
     QResizeEvent,
     QTransform,
 )
@@ -21,7 +22,7 @@ from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.drawing.look import painting_order
 from jolly_ledge.drawing.theme import INK, PLUM, SHEET, SOFT_INK
-from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.working_order import working_order
@@ -38,6 +39,8 @@ OVERLAYS = ("balance", "skyline", "colour path", "cautions")
 class LookView(QGraphicsView):
     """Shows the look in hand and carries its things."""
 
+    first_painted = Signal()
+
     def __init__(self, session: Session) -> None:
         super().__init__()
         self._session = session
@@ -52,6 +55,7 @@ class LookView(QGraphicsView):
         self.gesture: DragGesture | None = None
         self.overlays: set[str] = {"balance", "cautions"}
         self.squints = False
+        self._has_painted = False
         self.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
         self.setFrameShape(QGraphicsView.Shape.NoFrame)
         self.setBackgroundBrush(Qt.BrushStyle.NoBrush)
@@ -144,7 +148,9 @@ class LookView(QGraphicsView):
         scale = min(area.width() / whole.width(), area.height() / whole.height())
         # The beam keeps the foot of the view, so the picture is set a little higher than the middle.
         # The scene is larger than the view, so that the view can be moved at will.
-        self._scene.setSceneRect(whole.adjusted(-whole.width() * 9, -whole.height() * 9, whole.width() * 9, whole.height() * 9))
+        self._scene.setSceneRect(
+            whole.adjusted(-whole.width() * 9, -whole.height() * 9, whole.width() * 9, whole.height() * 9)
+        )
         self.setTransform(QTransform.fromScale(scale, scale))
         self.centerOn(whole.center() + QPointF(0, BEAM_HEIGHT / 2 / scale))
 
@@ -160,6 +166,13 @@ class LookView(QGraphicsView):
 
     # Painting over the scene
 
+    def paintEvent(self, event: QPaintEvent) -> None:
+        """Paint the scene; tell when that was done for the first time."""
+        super().paintEvent(event)
+        if not self._has_painted:
+            self._has_painted = True
+            self.first_painted.emit()
+
     def drawForeground(self, painter: QPainter, rect: QRectF | QRect) -> None:
         """Paint the overlays that are on."""
         session = self._session
@@ -168,28 +181,15 @@ class LookView(QGraphicsView):
         arrangement, scale = session.arrangement, self.scale_factor
         if self.squints:
             self._paint_squint(painter)
-        if session.ledge is not None and self.gesture is None:
-            ledge = session.ledge
-            overlays.paint_ledge(painter, QRectF(ledge.left, -ledge.floor - 10, ledge.width, 10))
-        if "skyline" in self.overlays:
-            overlays.paint_skyline(painter, arrangement)
-        if "colour path" in self.overlays:
-            overlays.paint_colour_path(painter, arrangement, scale)
-        for standing in arrangement.visible:
-            if standing.placement.locked:
-                overlays.paint_lock(painter, standing, scale)
-        for standing in session.chosen_standings:
-            overlays.paint_outline(painter, standing)
-        for identifier in session.pointed_at:
-            if identifier in arrangement.by_id and not arrangement.by_id[identifier].hidden:
-                overlays.paint_outline(painter, arrangement.by_id[identifier], PLUM)
+        self._paint_lines(painter, arrangement, scale)
+        self._paint_choice(painter, arrangement, scale)
         if "cautions" in self.overlays:
             overlays.paint_cautions(painter, arrangement, session.cautions, scale)
         if self.gesture is not None:
             self._paint_ghost(painter, self.gesture)
         painter.save()
         painter.resetTransform()
-        if "balance" in self.overlays:
+        if "balance" in self.overlays and session.is_assessed:
             foot = self.mapFromScene(QPointF(session.piece.width / 2, 30))
             width = session.piece.width * scale
             overlays.paint_beam(painter, arrangement, QRectF(foot.x() - width / 2, foot.y() + 4, width, BEAM_HEIGHT))
@@ -199,6 +199,25 @@ class LookView(QGraphicsView):
         if self.gesture is not None:
             self._paint_figures(painter, self.gesture)
         painter.restore()
+
+    def _paint_lines(self, painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+        ledge = self._session.ledge
+        if ledge is not None and self.gesture is None:
+            overlays.paint_ledge(painter, QRectF(ledge.left, -ledge.floor - 10, ledge.width, 10))
+        if "skyline" in self.overlays:
+            overlays.paint_skyline(painter, arrangement)
+        if "colour path" in self.overlays:
+            overlays.paint_colour_path(painter, arrangement, scale)
+
+    def _paint_choice(self, painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+        for standing in arrangement.visible:
+            if standing.placement.locked:
+                overlays.paint_lock(painter, standing, scale)
+        for standing in self._session.chosen_standings:
+            overlays.paint_outline(painter, standing)
+        for identifier in self._session.pointed_at:
+            if identifier in arrangement.by_id and not arrangement.by_id[identifier].hidden:
+                overlays.paint_outline(painter, arrangement.by_id[identifier], PLUM)
 
     def _paint_scale_bar(self, painter: QPainter, scale: float) -> None:
         length, text = (500, "50 cm") if self._session.unit != "in" else (508, "20 in")
@@ -228,7 +247,11 @@ class LookView(QGraphicsView):
 
     def _paint_squint(self, painter: QPainter) -> None:
         size = self.viewport().size()
-        small = QImage(max(round(size.width() * SQUINT_SHARE), 1), max(round(size.height() * SQUINT_SHARE), 1), QImage.Format.Format_RGB32)
+        small = QImage(
+            max(round(size.width() * SQUINT_SHARE), 1),
+            max(round(size.height() * SQUINT_SHARE), 1),
+            QImage.Format.Format_RGB32,
+        )
         small.fill(QColor("#efece4"))
         brush = QPainter(small)
         brush.setRenderHint(QPainter.RenderHint.Antialiasing)
@@ -245,7 +268,10 @@ class LookView(QGraphicsView):
         painter.save()
         painter.resetTransform()
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.drawImage(QRectF(0, 0, size.width(), size.height()), grey.scaled(size / 4, Qt.AspectRatioMode.IgnoreAspectRatio, Qt.TransformationMode.SmoothTransformation))
+        painter.drawImage(
+            QRectF(0, 0, size.width(), size.height()),
+            grey.scaled(size / 4, Qt.AspectRatioMode.IgnoreAspectRatio, Qt.TransformationMode.SmoothTransformation),
+        )
         painter.restore()
 
     def _paint_ghost(self, painter: QPainter, gesture: DragGesture) -> None:
@@ -312,7 +338,10 @@ class LookView(QGraphicsView):
                 return
             at = self.mapToScene(start)
             self.gesture = DragGesture(
-                self._session, standing.item, standing.placement, (standing.x - at.x(), standing.bottom + at.y())
+                self._session,
+                standing.item,
+                standing.placement,
+                (standing.x - at.x(), standing.bottom + at.y()),
             )
         if self.gesture is not None:
             self.carry_to(position)

@@ -107,12 +107,20 @@ class MeasureView(QWidget):
     def _paint_ledge_in_hand(self, painter: QPainter, transform: QTransform) -> None:
         ledge = next((ledge for ledge in self.piece.ledges if ledge.id == self._session.ledge_id), None)
         if ledge is not None:
-            left, right = transform.map(QPointF(ledge.left, -ledge.floor)), transform.map(QPointF(ledge.right, -ledge.floor))
+            left, right = (
+                transform.map(QPointF(ledge.left, -ledge.floor)),
+                transform.map(QPointF(ledge.right, -ledge.floor)),
+            )
             painter.setPen(QPen(QColor(PLUM), 3))
             painter.drawLine(left + QPointF(2, 5), right + QPointF(-2, 5))
 
     def _paint_dimension(
-        self, painter: QPainter, transform: QTransform, dimension: Dimension, doubtful: set[str], focused: bool
+        self,
+        painter: QPainter,
+        transform: QTransform,
+        dimension: Dimension,
+        doubtful: set[str],
+        focused: bool,
     ) -> None:
         start, end = transform.map(QPointF(*dimension.start)), transform.map(QPointF(*dimension.end))
         inside = dimension.id.startswith("clearance")
@@ -140,7 +148,10 @@ class MeasureView(QWidget):
     def _shelf_at(self, position: QPoint) -> str | None:
         transform = self.transform()
         for ledge in self.piece.ledges:
-            left, right = transform.map(QPointF(ledge.left, -ledge.floor)), transform.map(QPointF(ledge.right, -ledge.floor))
+            left, right = (
+                transform.map(QPointF(ledge.left, -ledge.floor)),
+                transform.map(QPointF(ledge.right, -ledge.floor)),
+            )
             if left.x() <= position.x() <= right.x() and -3 <= position.y() - left.y() <= GRIP_PX and not ledge.is_wall:
                 return ledge.id
         return None
@@ -223,8 +234,10 @@ class MeasureView(QWidget):
         if name != self._hovered:
             self._hovered = name
             self.update()
-        shape = Qt.CursorShape.IBeamCursor if hovered else (
-            Qt.CursorShape.SizeVerCursor if self._shelf_at(position) else Qt.CursorShape.ArrowCursor
+        shape = (
+            Qt.CursorShape.IBeamCursor
+            if hovered
+            else (Qt.CursorShape.SizeVerCursor if self._shelf_at(position) else Qt.CursorShape.ArrowCursor)
         )
         self.setCursor(shape)
 

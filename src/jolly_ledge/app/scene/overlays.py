@@ -1,5 +1,7 @@
 """Thin lines over the drawing that show what the readings see."""
 
+import itertools
+
 from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPainterPath, QPen, QPolygonF
 
@@ -90,7 +92,7 @@ def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float)
         if not points:
             continue
         path = QPainterPath(points[0])
-        for before, after in zip(points, points[1:], strict=False):
+        for before, after in itertools.pairwise(points):
             reach = (after.y() - before.y()) * 0.5
             path.cubicTo(QPointF(before.x(), before.y() + reach), QPointF(after.x(), after.y() - reach), after)
         painter.setBrush(Qt.BrushStyle.NoBrush)
@@ -117,7 +119,9 @@ def paint_cautions(painter: QPainter, arrangement: Arrangement, cautions: tuple[
         standing = arrangement.by_id[identifier]
         x, y = standing.x, -standing.top - size * 0.6
         colour = RUST if level == "stop" else OCHRE
-        triangle = QPolygonF([QPointF(x - size, y + size * 0.8), QPointF(x + size, y + size * 0.8), QPointF(x, y - size)])
+        triangle = QPolygonF(
+            [QPointF(x - size, y + size * 0.8), QPointF(x + size, y + size * 0.8), QPointF(x, y - size)]
+        )
         painter.setPen(_pen("#fffaf0", 1.4))
         painter.setBrush(QColor(colour))
         painter.drawPolygon(triangle)
@@ -136,9 +140,7 @@ def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> Non
     tilt = max(min(value, 0.5), -0.5) * 22
     painter.setPen(Qt.PenStyle.NoPen)
     painter.setBrush(QColor("#55524c"))
-    painter.drawPolygon(
-        QPolygonF([middle + QPointF(0, 2), middle + QPointF(-9, 16), middle + QPointF(9, 16)])
-    )
+    painter.drawPolygon(QPolygonF([middle + QPointF(0, 2), middle + QPointF(-9, 16), middle + QPointF(9, 16)]))
     ends = (middle + QPointF(-half, -tilt), middle + QPointF(half, tilt))
     painter.setPen(QPen(QColor("#55524c"), 3.0, Qt.PenStyle.SolidLine, Qt.PenCapStyle.RoundCap))
     painter.drawLine(*ends)

@@ -112,7 +112,9 @@ class StashStrip(QWidget):
         if not self._things:
             painter.setPen(QColor(SOFT_INK))
             painter.setFont(font(13))
-            painter.drawText(QPointF(14, FLOOR - 30), "Nothing in the stash fits here; choose another ledge or show all.")
+            painter.drawText(
+                QPointF(14, FLOOR - 30), "Nothing in the stash fits here; choose another ledge or show all."
+            )
         self._paint_more(painter)
 
     def _paint_item(self, painter: QPainter, item: Item, left: float, wide: float) -> None:
@@ -124,7 +126,10 @@ class StashStrip(QWidget):
         pixmap = self._pixmap(item)
         ratio = pixmap.devicePixelRatio()
         picture = item_picture(item)
-        at = QPointF(left + wide / 2 - pixmap.width() / ratio / 2, FLOOR + picture.bottom * self._scale - pixmap.height() / ratio)
+        at = QPointF(
+            left + wide / 2 - pixmap.width() / ratio / 2,
+            FLOOR + picture.bottom * self._scale - pixmap.height() / ratio,
+        )
         painter.drawPixmap(at, pixmap)
         painter.setFont(font(12, "sans", 600 if chosen else 400))
         painter.setPen(QColor(PLUM if chosen else INK))
@@ -138,7 +143,8 @@ class StashStrip(QWidget):
             picture = item_picture(item)
             ratio = self.devicePixelRatioF()
             found = QPixmap(
-                max(round(picture.width * self._scale * ratio), 1), max(round(picture.height * self._scale * ratio), 1)
+                max(round(picture.width * self._scale * ratio), 1),
+                max(round(picture.height * self._scale * ratio), 1),
             )
             found.fill(Qt.GlobalColor.transparent)
             painter = QPainter(found)

@@ -16,7 +16,9 @@ from jolly_ledge.render.player import play_fitted
 class Thumbnail(QWidget):
     """Shows the look in hand, or one of a given id, as large as it goes."""
 
-    def __init__(self, session: Session, look_id: str | None = None, on_press: Callable[[], object] | None = None) -> None:
+    def __init__(
+        self, session: Session, look_id: str | None = None, on_press: Callable[[], object] | None = None
+    ) -> None:
         super().__init__()
         self._session = session
         self._look_id = look_id

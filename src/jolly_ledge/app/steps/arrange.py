@@ -1,5 +1,8 @@
 """Arrange: the look drawn to scale, the stash on its board, the readings beside it."""
 
+from collections.abc import Callable
+from functools import partial
+
 from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QWidget
@@ -39,6 +42,7 @@ class ArrangeStep(Step):
         self.column.addLayout(self._strip_head())
         self.column.addWidget(self.strip)
         self.row.addWidget(self.readings)
+        self.view.first_painted.connect(self.readings.begin, Qt.ConnectionType.QueuedConnection)
         self._connect_strip()
         self._bind_keys()
         session.changed.connect(self._set_chips)
@@ -84,7 +88,9 @@ class ArrangeStep(Step):
         self.strip_label = words("", "soft", wrap=False)
         self.fits_chip = chip("Only what fits", "Show only what fits the ledge in hand", checked=True)
         self.fits_chip.toggled.connect(lambda _: self._show_strip())
-        self.place_button = chip("Place it here", "Place the chosen thing on the ledge in hand (Return)", checkable=False)
+        self.place_button = chip(
+            "Place it here", "Place the chosen thing on the ledge in hand (Return)", checkable=False
+        )
         self.place_button.clicked.connect(self._place_chosen)
         row.addWidget(self.strip_label, 1)
         row.addWidget(self.fits_chip)
@@ -122,24 +128,25 @@ class ArrangeStep(Step):
     def _bind_keys(self) -> None:
         view, do = self.view, self.actions_on_look
         for keys, along, deep in (("Left", -1, 0), ("Right", 1, 0), ("Up", 0, 1), ("Down", 0, -1)):
-            self.shortcut(keys, lambda a=along, d=deep: do.nudge(a * STEP_MM, d * STEP_MM), view)
-            self.shortcut(f"Shift+{keys}", lambda a=along, d=deep: do.nudge(a * FINE_MM, d * FINE_MM), view)
-        for keys, action in (
-            ("U", lambda: do.pose("upright")),
-            ("F", lambda: do.pose("flat")),
-            ("L", lambda: do.pose("leaning")),
-            ("P", lambda: do.pose("spine-in")),
+            self.shortcut(keys, partial(do.nudge, along * STEP_MM, deep * STEP_MM), view)
+            self.shortcut(f"Shift+{keys}", partial(do.nudge, along * FINE_MM, deep * FINE_MM), view)
+        keyed: tuple[tuple[str, Callable[[], object]], ...] = (
+            ("U", partial(do.pose, "upright")),
+            ("F", partial(do.pose, "flat")),
+            ("L", partial(do.pose, "leaning")),
+            ("P", partial(do.pose, "spine-in")),
             ("T", do.turn),
             ("K", do.lock),
             ("I", do.put_inside),
             ("G", self.chosen.group_field.setFocus),
             ("Delete", do.put_back),
             ("Backspace", do.put_back),
-            ("N", lambda: do.choose_next(1)),
-            ("B", lambda: do.choose_next(-1)),
-            ("PgDown", lambda: do.choose_ledge(1)),
-            ("PgUp", lambda: do.choose_ledge(-1)),
+            ("N", partial(do.choose_next, 1)),
+            ("B", partial(do.choose_next, -1)),
+            ("PgDown", partial(do.choose_ledge, 1)),
+            ("PgUp", partial(do.choose_ledge, -1)),
             ("Q", self.squint_chip.toggle),
-            ("S", lambda: self.strip.setFocus(Qt.FocusReason.ShortcutFocusReason)),
-        ):
-            self.shortcut(keys, action, view)  # type: ignore[arg-type]
+            ("S", partial(self.strip.setFocus, Qt.FocusReason.ShortcutFocusReason)),
+        )
+        for keys, action in keyed:
+            self.shortcut(keys, action, view)

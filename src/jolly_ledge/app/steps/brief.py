@@ -1,7 +1,15 @@
 """Brief: what the piece is for, who lives with it, and the manner in which it is made."""
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QCheckBox, QHBoxLayout, QLineEdit, QPlainTextEdit, QPushButton, QVBoxLayout, QWidget
+from PySide6.QtWidgets import (
+    QCheckBox,
+    QHBoxLayout,
+    QLineEdit,
+    QPlainTextEdit,
+    QPushButton,
+    QVBoxLayout,
+    QWidget,
+)
 
 from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
@@ -58,7 +66,9 @@ class BriefStep(Step):
         ):
             self._section(title)
             self.column.addWidget(row)
-            self.column.addWidget(words(" · ".join(f"{text}: {tip[:1].lower()}{tip[1:]}" for _, text, tip in choices), "soft"))
+            self.column.addWidget(
+                words(" · ".join(f"{text}: {tip[:1].lower()}{tip[1:]}" for _, text, tip in choices), "soft")
+            )
         self._section("Palette")
         self.palette_note = words("", "soft")
         self.column.addWidget(self.palette_note)
@@ -144,7 +154,8 @@ class BriefStep(Step):
         self.palette_note.setText(
             f"{count} of {MOST_FAMILIES} families chosen from the stash; the green of plants is always welcome."
             if count
-            else "Choose three to four families that the stash shows most; none yet, so the leading ones are taken for it."
+            else "Choose three to four families that the stash shows most; none yet, so the leading "
+            "ones are taken for it."
         )
 
     def _nearest(self, colour: str, leaders: list[str]) -> str | None:
@@ -157,7 +168,9 @@ class BriefStep(Step):
         session = self.session
         manner = changed(session.look.manner, **{field: value})
         if manner != session.look.manner:
-            session.commit(ChangeLook(look=session.look_id, changes=(("manner", manner),), label=f"Choose {_said(field, value)}"))
+            session.commit(
+                ChangeLook(look=session.look_id, changes=(("manner", manner),), label=f"Choose {_said(field, value)}")
+            )
 
     def _toggle_family(self, colour: str, on: bool) -> None:
         session = self.session
@@ -170,7 +183,9 @@ class BriefStep(Step):
             palette.append(colour)
         manner = changed(session.look.manner, palette=tuple(palette))
         verb = "Add" if on else "Take out"
-        session.commit(ChangeLook(look=session.look_id, changes=(("manner", manner),), label=f"{verb} {family_name(colour)}"))
+        session.commit(
+            ChangeLook(look=session.look_id, changes=(("manner", manner),), label=f"{verb} {family_name(colour)}")
+        )
 
     def _set_purpose(self) -> None:
         session, text = self.session, self.purpose.toPlainText()
@@ -185,4 +200,8 @@ class BriefStep(Step):
 
 
 def _said(field: str, value: object) -> str:
-    return {"fullness": f"{value} fullness", "figure": f"the {value} figure", "odd": f"{value} odd groups"}.get(field, str(value))
+    return {
+        "fullness": f"{value} fullness",
+        "figure": f"the {value} figure",
+        "odd": f"{value} odd groups",
+    }.get(field, str(value))

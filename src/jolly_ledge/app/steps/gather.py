@@ -112,7 +112,8 @@ class GatherStep(Step):
         wanting = sum(1 for clearance in openings if clearance > 0.9 * tallest)
         having = sum(1 for item in session.plan.stash if low <= item.height <= high)
         return (
-            f"{len(items)} of {len(session.plan.stash)} things shown. The tallest openings ({wanting} of about {session.length(tallest)}) "
+            f"{len(items)} of {len(session.plan.stash)} things shown. The tallest openings ({wanting} "
+            f"of about {session.length(tallest)}) "
             f"want something {session.length(low)} to {session.length(high)} high; {having} things are."
         )
 
@@ -128,7 +129,12 @@ class GatherStep(Step):
         session = self.session
         taken = {item.id for item in session.plan.stash}
         item = Item(
-            id=fresh_id("new thing", taken), name="new thing", category="object", width=120.0, height=150.0, depth=120.0
+            id=fresh_id("new thing", taken),
+            name="new thing",
+            category="object",
+            width=120.0,
+            height=150.0,
+            depth=120.0,
         )
         if session.commit(AddItems(items=(item,))):
             self.search.clear()

@@ -1,7 +1,17 @@
 """Keep: the looks of the piece side by side, named, dated and noted."""
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QFrame, QGridLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QPushButton, QScrollArea, QVBoxLayout, QWidget
+from PySide6.QtWidgets import (
+    QFrame,
+    QGridLayout,
+    QHBoxLayout,
+    QLineEdit,
+    QPlainTextEdit,
+    QPushButton,
+    QScrollArea,
+    QVBoxLayout,
+    QWidget,
+)
 
 from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
@@ -146,7 +156,9 @@ class KeepStep(Step):
             else:
                 shown.show_look(look)
             self.grid.addWidget(shown, index // COLUMNS, index % COLUMNS)
-        self.note.setText(f"{len(looks)} looks of {session.piece.label}, oldest first. The one in hand has a plum edge.")
+        self.note.setText(
+            f"{len(looks)} looks of {session.piece.label}, oldest first. The one in hand has a plum edge."
+        )
 
     def _begin(self) -> None:
         session = self.session

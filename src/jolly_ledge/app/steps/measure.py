@@ -111,7 +111,9 @@ class MeasureStep(Step):
         self.light_field = QComboBox()
         for value, text in LIGHTS:
             self.light_field.addItem(text, value)
-        self.light_field.activated.connect(lambda _: self._change_ledge("light", self.light_field.currentData() or None))
+        self.light_field.activated.connect(
+            lambda _: self._change_ledge("light", self.light_field.currentData() or None)
+        )
         self.load_field = QLineEdit()
         self.load_field.setPlaceholderText("unknown")
         self.load_field.setFixedWidth(96)
@@ -182,7 +184,11 @@ class MeasureStep(Step):
             for ledge in session.piece.ledges
         )
         session.commit(
-            ChangePiece(piece=session.piece_id, changes=(("backdrop", colour), ("ledges", ledges)), label="Paint the back")
+            ChangePiece(
+                piece=session.piece_id,
+                changes=(("backdrop", colour), ("ledges", ledges)),
+                label="Paint the back",
+            )
         )
 
     def _set_bays(self, count: int) -> None:

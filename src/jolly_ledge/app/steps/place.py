@@ -91,7 +91,8 @@ class PlaceStep(Step):
         self.table.blockSignals(False)
         if self._steps:
             self.summary.setText(
-                f"{len(self._steps)} things from {len(rooms)} rooms, ledge by ledge from the top down; what carries comes before what it carries."
+                f"{len(self._steps)} things from {len(rooms)} rooms, ledge by ledge from the top down; "
+                "what carries comes before what it carries."
             )
         else:
             self.summary.setText("Nothing to place yet: arrange the look first.")
@@ -142,7 +143,11 @@ class PlaceStep(Step):
     def write_pdf(self, path: Path) -> None:
         """Write the sheet as PDF."""
         session = self.session
-        save_sheet(sheet_pages(session.arrangement, session.plan.name, session.unit), session.plan.name or "Placing sheet", path)
+        save_sheet(
+            sheet_pages(session.arrangement, session.plan.name, session.unit),
+            session.plan.name or "Placing sheet",
+            path,
+        )
 
     def write_csv(self, path: Path) -> None:
         """Write the working order as CSV."""

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 
+from PySide6.QtCore import Qt
 from PySide6.QtGui import QKeySequence, QShortcut
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
@@ -38,13 +39,11 @@ class Step(QWidget):
         self.piece_name.setText(session.piece.label if session.piece_id else "No piece yet")
         self.look_name.setText(session.look.label if session.look_id else "")
 
-    def shortcut(self, keys: str | QKeySequence.StandardKey, action: Callable[[], object], owner: QWidget | None = None) -> QShortcut:
+    def shortcut(
+        self, keys: str | QKeySequence.StandardKey, action: Callable[[], object], owner: QWidget | None = None
+    ) -> QShortcut:
         """Bind keys to an action while the page, or one widget of it, is in hand."""
-        from PySide6.QtCore import Qt
-
         made = QShortcut(QKeySequence(keys), owner or self)
-        made.setContext(
-            Qt.ShortcutContext.WidgetShortcut if owner else Qt.ShortcutContext.WidgetWithChildrenShortcut
-        )
+        made.setContext(Qt.ShortcutContext.WidgetShortcut if owner else Qt.ShortcutContext.WidgetWithChildrenShortcut)
         made.activated.connect(lambda: action())
         return made

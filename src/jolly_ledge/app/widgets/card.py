@@ -29,10 +29,8 @@ class Card(QFrame):
         column = QVBoxLayout(self)
         column.setContentsMargins(10, 6, 10, 7)
         column.setSpacing(1)
-        self._title = words("", wrap=False)
-        self._title.setStyleSheet("font-size: 12px; font-weight: 600; color: #6d6a63;")
-        self._label = words("")
-        self._label.setStyleSheet("font-size: 13px;")
+        self._title = words("", "cardTitle", wrap=False)
+        self._label = words("", "cardText")
         column.addWidget(self._title)
         column.addWidget(self._label)
 

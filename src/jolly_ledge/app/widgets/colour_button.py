@@ -32,7 +32,9 @@ def swatch(colour: str, size: int = SWATCH) -> QIcon:
 class ColourButton(QWidget):
     """Shows a colour with its name in plain words; press to pick another, or type its code."""
 
-    def __init__(self, on_colour: Callable[[str], object], name: str, extra: Callable[[], Sequence[str]] = tuple) -> None:
+    def __init__(
+        self, on_colour: Callable[[str], object], name: str, extra: Callable[[], Sequence[str]] = tuple
+    ) -> None:
         super().__init__()
         self._on_colour = on_colour
         self._extra = extra

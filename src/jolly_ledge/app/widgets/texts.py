@@ -13,7 +13,6 @@ def heading(text: str, size: int = 21) -> QLabel:
     """Return a heading in the book serif."""
     label = QLabel(text)
     label.setFont(font(size, "serif", 600))
-    label.setStyleSheet(f"font-size: {size}px;")
     return label
 
 
@@ -21,7 +20,7 @@ def question(text: str, size: int = 14) -> QLabel:
     """Return a question or an aside in the italic of the book serif."""
     label = QLabel(text)
     label.setFont(font(size, "serif", italic=True))
-    label.setStyleSheet(f"font-size: {size}px; color: #6d6a63;")
+    label.setObjectName("aside")
     return label
 
 

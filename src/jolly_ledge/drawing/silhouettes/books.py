@@ -20,7 +20,13 @@ def spine(left: float, top: float, w: float, h: float, colour: str, band: str | 
     """Return one spine, gently rounded, with bands and a title line."""
     tone = band or (lighter(colour, 0.55) if _is_dark(colour) else darker(colour, 0.45))
     shade = Gradient(
-        (left, 0), (left + w, 0), ((0.0, darker(colour, 0.22), 1.0), (0.3, lighter(colour, 0.16), 1.0), (1.0, darker(colour, 0.34), 1.0))
+        (left, 0),
+        (left + w, 0),
+        (
+            (0.0, darker(colour, 0.22), 1.0),
+            (0.3, lighter(colour, 0.16), 1.0),
+            (1.0, darker(colour, 0.34), 1.0),
+        ),
     )
     shapes = [outlined(rounded(left, top, w, h, min(2.5, w / 4)), shade, colour)]
     for at in (0.1, 0.86):
@@ -43,7 +49,9 @@ def _pages(left: float, top: float, w: float, h: float, subject: Subject) -> lis
     lines = max(int((w - 2 * board) / 4), 1)
     for line in range(1, lines):
         x = left + board + (w - 2 * board) * line / lines
-        shapes.append(Shape(polyline([(x, top + 4), (x, top + h - 1)]), None, 1.0, darker(PAGE_COLOUR, 0.35), 0.7, 0.45))
+        shapes.append(
+            Shape(polyline([(x, top + 4), (x, top + h - 1)]), None, 1.0, darker(PAGE_COLOUR, 0.35), 0.7, 0.45)
+        )
     return shapes
 
 
@@ -64,7 +72,9 @@ def draw_flat_book(subject: Subject) -> list[Shape]:
                  subject.second if len(subject.colours) > 1 else None, subject.pages_out)  # fmt: skip
 
 
-def lying(left: float, top: float, w: float, h: float, colour: str, band: str | None, pages_out: bool = False) -> list[Shape]:
+def lying(
+    left: float, top: float, w: float, h: float, colour: str, band: str | None, pages_out: bool = False
+) -> list[Shape]:
     """Return one lying book."""
     if pages_out:
         board = max(min(h * 0.14, 3.0), 1.0)
@@ -74,7 +84,9 @@ def lying(left: float, top: float, w: float, h: float, colour: str, band: str | 
         ]
     tone = band or (lighter(colour, 0.55) if _is_dark(colour) else darker(colour, 0.45))
     shade = Gradient(
-        (0, top), (0, top + h), ((0.0, lighter(colour, 0.2), 1.0), (0.35, colour, 1.0), (1.0, darker(colour, 0.36), 1.0))
+        (0, top),
+        (0, top + h),
+        ((0.0, lighter(colour, 0.2), 1.0), (0.35, colour, 1.0), (1.0, darker(colour, 0.36), 1.0)),
     )
     return [
         outlined(rounded(left, top, w, h, min(3.0, h / 3)), shade, colour),

@@ -112,7 +112,16 @@ def draw_branches(subject: Subject) -> list[Shape]:
             size = max(min(w, h) * 0.026, 2.6) * chance.uniform(0.8, 1.3)
             side = 1 if step % 2 else -1
             tone = subject.colours[(index + step) % len(subject.colours)]
-            shapes.append(Shape(leaf((x, y), (x + side * size * 2.2, y - size * 2.4), size * 1.5), lighter(tone, 0.14), 1.0, darker(tone, 0.4), 0.8, 0.5))
+            shapes.append(
+                Shape(
+                    leaf((x, y), (x + side * size * 2.2, y - size * 2.4), size * 1.5),
+                    lighter(tone, 0.14),
+                    1.0,
+                    darker(tone, 0.4),
+                    0.8,
+                    0.5,
+                )
+            )
         shapes.append(Shape(ellipse(tip[0], tip[1] + 3, max(w * 0.02, 3.0), max(w * 0.028, 4.0)), lighter(wood, 0.25)))
     return shapes
 

@@ -2,7 +2,16 @@
 
 import math
 
-from jolly_ledge.drawing.picture import Gradient, Shape, ellipse, polygon, polyline, rectangle, rounded, smooth
+from jolly_ledge.drawing.picture import (
+    Gradient,
+    Shape,
+    ellipse,
+    polygon,
+    polyline,
+    rectangle,
+    rounded,
+    smooth,
+)
 from jolly_ledge.drawing.silhouettes.subject import Subject, flat_shade, outlined, round_shade, side_shade
 from jolly_ledge.drawing.silhouettes.turned import texture, weave
 from jolly_ledge.model.colour import darker, lighter
@@ -18,7 +27,14 @@ def draw_frame(subject: Subject) -> list[Shape]:
         outlined(rectangle(-w / 2, -h, w, h), side_shade(wood, -w / 2, w / 2), wood),
         Shape(rectangle(-w / 2 + rail * 0.8, -h + rail * 0.8, w - 1.6 * rail, h - 1.6 * rail), darker(wood, 0.4)),
         Shape(rectangle(-w / 2 + rail, -h + rail, w - 2 * rail, h - 2 * rail), flat_shade(ground, -h, 0)),
-        Shape(polyline([(-w / 2 + 1, -1), (-w / 2 + 1, -h + 1), (w / 2 - 1, -h + 1)]), None, 1.0, lighter(wood, 0.45), 1.6, 0.7),
+        Shape(
+            polyline([(-w / 2 + 1, -1), (-w / 2 + 1, -h + 1), (w / 2 - 1, -h + 1)]),
+            None,
+            1.0,
+            lighter(wood, 0.45),
+            1.6,
+            0.7,
+        ),
     ]
     inner = min(w, h) - 2 * rail
     return shapes + (_stars(subject, inner) if sum(_channels(ground)) < 330 else _study(subject, inner, rail))
@@ -33,10 +49,15 @@ def _stars(subject: Subject, inner: float) -> list[Shape]:
     chance = subject.chance()
     rail = (min(w, h) - inner) / 2
     places = [
-        (chance.uniform(-0.4, 0.4) * (w - 2 * rail), -h / 2 + chance.uniform(-0.4, 0.4) * (h - 2 * rail)) for _ in range(13)
+        (chance.uniform(-0.4, 0.4) * (w - 2 * rail), -h / 2 + chance.uniform(-0.4, 0.4) * (h - 2 * rail))
+        for _ in range(13)
     ]
     drawn = [Shape(polyline(places[:6]), None, 1.0, "#cdd3dc", max(inner * 0.006, 0.9), 0.7)]
-    return drawn + [Shape(ellipse(x, y, size, size), "#f1ead2") for x, y in places for size in (chance.uniform(0.008, 0.02) * inner,)]
+    return drawn + [
+        Shape(ellipse(x, y, size, size), "#f1ead2")
+        for x, y in places
+        for size in (chance.uniform(0.008, 0.02) * inner,)
+    ]
 
 
 def _study(subject: Subject, inner: float, rail: float) -> list[Shape]:
@@ -54,9 +75,25 @@ def _study(subject: Subject, inner: float, rail: float) -> list[Shape]:
             shapes.append(Shape(ellipse(0, -h / 2, radius * rx, radius), None, 1.0, ink, max(inner * 0.008, 1.2)))
         shapes.append(Shape(polyline([(-radius, -h / 2), (radius, -h / 2)]), None, 1.0, ink, max(inner * 0.008, 1.2)))
     else:
-        hill = [(-w / 2 + rail + mount, -h * 0.36), (-w * 0.1, -h * 0.5), (w * 0.08, -h * 0.4), (w / 2 - rail - mount, -h * 0.52)]
+        hill = [
+            (-w / 2 + rail + mount, -h * 0.36),
+            (-w * 0.1, -h * 0.5),
+            (w * 0.08, -h * 0.4),
+            (w / 2 - rail - mount, -h * 0.52),
+        ]
         base = -rail - mount
-        shapes.append(Shape((*smooth(hill), ("L", (w / 2 - rail - mount, base)), ("L", (-w / 2 + rail + mount, base)), ("Z", ())), ink, 0.45))
+        shapes.append(
+            Shape(
+                (
+                    *smooth(hill),
+                    ("L", (w / 2 - rail - mount, base)),
+                    ("L", (-w / 2 + rail + mount, base)),
+                    ("Z", ()),
+                ),
+                ink,
+                0.45,
+            )
+        )
         shapes.append(Shape(ellipse(w * 0.14, -h * 0.66, radius * 0.3, radius * 0.3), ink, 0.75))
     return shapes
 
@@ -66,7 +103,11 @@ def draw_mirror(subject: Subject) -> list[Shape]:
     w, h, rim = subject.width, subject.height, subject.colour
     is_disc = subject.shape == "disc"
     rail = max(min(w, h) * 0.04, 5.0)
-    glass = Gradient((-w / 2, -h), (w / 2, 0), ((0.0, "#dfe7e8", 1.0), (0.45, "#c3cfd2", 1.0), (0.5, "#dbe4e5", 1.0), (1.0, "#aebcc0", 1.0)))
+    glass = Gradient(
+        (-w / 2, -h),
+        (w / 2, 0),
+        ((0.0, "#dfe7e8", 1.0), (0.45, "#c3cfd2", 1.0), (0.5, "#dbe4e5", 1.0), (1.0, "#aebcc0", 1.0)),
+    )
     if is_disc:
         return [
             outlined(ellipse(0, -h / 2, w / 2, h / 2), side_shade(rim, -w / 2, w / 2), rim),
@@ -83,7 +124,10 @@ def draw_disc(subject: Subject) -> list[Shape]:
     if subject.category == "mirror":
         return draw_mirror(subject)
     w, h, colour = subject.width, subject.height, subject.colour
-    rings = [Shape(ellipse(0, -h / 2, w * s, h * s), None, 1.0, subject.second, max(w * 0.015, 1.5), 0.8) for s in (0.42, 0.3)]
+    rings = [
+        Shape(ellipse(0, -h / 2, w * s, h * s), None, 1.0, subject.second, max(w * 0.015, 1.5), 0.8)
+        for s in (0.42, 0.3)
+    ]
     return [outlined(ellipse(0, -h / 2, w / 2, h / 2), side_shade(colour, -w / 2, w / 2), colour), *rings]
 
 
@@ -96,9 +140,17 @@ def draw_box(subject: Subject) -> list[Shape]:
     if subject.lidded:
         lid = h * 0.3
         shapes.append(Shape(rectangle(-w / 2, -h, w, lid), lighter(colour, 0.12), 0.6))
-        shapes.append(Shape(polyline([(-w / 2, -h + lid), (w / 2, -h + lid)]), None, 1.0, darker(colour, 0.55), 2.2, 0.85))
+        shapes.append(
+            Shape(polyline([(-w / 2, -h + lid), (w / 2, -h + lid)]), None, 1.0, darker(colour, 0.55), 2.2, 0.85)
+        )
         clasp = min(w * 0.09, h * 0.2, 22.0)
-        shapes.append(outlined(rounded(-clasp / 2, -h + lid - clasp * 0.4, clasp, clasp * 1.15, 2), round_shade("#c9a24b", "metal", -clasp, clasp), "#8a6a2a"))
+        shapes.append(
+            outlined(
+                rounded(-clasp / 2, -h + lid - clasp * 0.4, clasp, clasp * 1.15, 2),
+                round_shade("#c9a24b", "metal", -clasp, clasp),
+                "#8a6a2a",
+            )
+        )
     else:
         shapes.append(Shape(rectangle(-w / 2 + 3, -h + 1, w - 6, max(h * 0.06, 3.0)), darker(colour, 0.6), 0.7))
         shapes.append(Shape(rounded(-w * 0.12, -h * 0.62, w * 0.24, max(h * 0.09, 5.0), 5), darker(colour, 0.55), 0.6))
@@ -114,7 +166,14 @@ def draw_basket(subject: Subject) -> list[Shape]:
     return [
         outlined(bowed, round_shade(colour, "matt", -w / 2, w / 2), colour),
         *weave(woven, "basket"),
-        Shape(rounded(-w / 2, -h, w, max(h * 0.07, 6.0), 4), darker(colour, 0.25), 1.0, darker(colour, 0.5), 1.0, 0.6),
+        Shape(
+            rounded(-w / 2, -h, w, max(h * 0.07, 6.0), 4),
+            darker(colour, 0.25),
+            1.0,
+            darker(colour, 0.5),
+            1.0,
+            0.6,
+        ),
         Shape(handle, None, 1.0, darker(colour, 0.5), max(h * 0.03, 3.0)),
     ]
 
@@ -123,7 +182,18 @@ def draw_tray(subject: Subject) -> list[Shape]:
     """Draw a tray: a low rim with handles raised at both ends."""
     w, h, colour = subject.width, subject.height, subject.colour
     low = h * 0.62
-    body = polygon([(-w * 0.47, 0), (w * 0.47, 0), (w * 0.5, -h), (w * 0.43, -h), (w * 0.41, -low), (-w * 0.41, -low), (-w * 0.43, -h), (-w * 0.5, -h)])
+    body = polygon(
+        [
+            (-w * 0.47, 0),
+            (w * 0.47, 0),
+            (w * 0.5, -h),
+            (w * 0.43, -h),
+            (w * 0.41, -low),
+            (-w * 0.41, -low),
+            (-w * 0.43, -h),
+            (-w * 0.5, -h),
+        ]
+    )
     return [
         outlined(body, flat_shade(colour, -h, 0), colour),
         Shape(polyline([(-w * 0.41, -low), (w * 0.41, -low)]), None, 1.0, lighter(colour, 0.5), 2.0, 0.7),
@@ -149,8 +219,19 @@ def draw_stone(subject: Subject) -> list[Shape]:
     chance = subject.chance()
     crown, heart = (-w * 0.08, -h * 0.66), (w * 0.1, -h * 0.36)
     shapes = [outlined(polygon(points), shade, colour)]
-    for index, tone in ((6, lighter(colour, 0.22)), (4, darker(colour, 0.16)), (2, darker(colour, 0.34)), (8, lighter(colour, 0.08))):
-        facet = [points[index], points[(index + 1) % len(points)], points[(index + 2) % len(points)], heart, crown]
+    for index, tone in (
+        (6, lighter(colour, 0.22)),
+        (4, darker(colour, 0.16)),
+        (2, darker(colour, 0.34)),
+        (8, lighter(colour, 0.08)),
+    ):
+        facet = [
+            points[index],
+            points[(index + 1) % len(points)],
+            points[(index + 2) % len(points)],
+            heart,
+            crown,
+        ]
         shapes.append(Shape(polygon(facet), tone, 0.38))
     for _ in range(9):
         angle, far = chance.uniform(0, 6.3), chance.uniform(0.1, 0.72)
@@ -169,7 +250,13 @@ def draw_textile(subject: Subject) -> list[Shape]:
     for fold in range(folds):
         top = -h + h * fold / folds
         tone = colour if fold % 2 == 0 else subject.second
-        shapes.append(outlined(rounded(-w / 2, top, w, h / folds, h / folds * 0.48), flat_shade(tone, top, top + h / folds), tone))
+        shapes.append(
+            outlined(
+                rounded(-w / 2, top, w, h / folds, h / folds * 0.48),
+                flat_shade(tone, top, top + h / folds),
+                tone,
+            )
+        )
     for x in range(int(-w / 2) + 8, int(w / 2) - 6, 9):
         shapes.append(Shape(polyline([(x, -h * 0.12), (x, -1)]), None, 1.0, darker(colour, 0.35), 1.6, 0.6))
     return shapes
@@ -183,7 +270,12 @@ def draw_device(subject: Subject) -> list[Shape]:
         shapes.append(Shape(rectangle(-w * 0.4, -h * 0.32, w * 0.8, max(h * 0.05, 1.5)), darker(colour, 0.4), 0.6))
         for index in range(4):
             tone = "#7fae6a" if index < 3 else "#d7a04a"
-            shapes.append(Shape(ellipse(-w * 0.36 + index * w * 0.06, -h * 0.6, max(w * 0.012, 1.6), max(w * 0.012, 1.6)), tone))
+            shapes.append(
+                Shape(
+                    ellipse(-w * 0.36 + index * w * 0.06, -h * 0.6, max(w * 0.012, 1.6), max(w * 0.012, 1.6)),
+                    tone,
+                )
+            )
     return shapes
 
 
@@ -191,7 +283,11 @@ def draw_appliance(subject: Subject) -> list[Shape]:
     """Draw an appliance: a body with a dial and a plinth."""
     w, h, colour = subject.width, subject.height, subject.colour
     return [
-        outlined(rounded(-w / 2, -h, w, h * 0.95, min(w, h) * 0.16), round_shade(colour, subject.finish, -w / 2, w / 2), colour),
+        outlined(
+            rounded(-w / 2, -h, w, h * 0.95, min(w, h) * 0.16),
+            round_shade(colour, subject.finish, -w / 2, w / 2),
+            colour,
+        ),
         outlined(rectangle(-w * 0.46, -h * 0.07, w * 0.92, h * 0.07), darker(colour, 0.4), colour),
         outlined(ellipse(0, -h * 0.5, min(w, h) * 0.12, min(w, h) * 0.12), lighter(colour, 0.3), colour),
     ]
@@ -202,7 +298,11 @@ def draw_board(subject: Subject) -> list[Shape]:
     w, h, colour = subject.width, subject.height, subject.colour
     shapes = [
         outlined(rounded(-w / 2, -h * 0.82, w, h * 0.82, w * 0.12), side_shade(colour, -w / 2, w / 2), colour),
-        outlined(rounded(-w * 0.12, -h, w * 0.24, h * 0.22, w * 0.1), side_shade(colour, -w * 0.12, w * 0.12), colour),
+        outlined(
+            rounded(-w * 0.12, -h, w * 0.24, h * 0.22, w * 0.1),
+            side_shade(colour, -w * 0.12, w * 0.12),
+            colour,
+        ),
         Shape(ellipse(0, -h * 0.93, w * 0.04, w * 0.04), darker(colour, 0.6)),
     ]
     for x in (-0.26, 0.02, 0.28):
@@ -219,7 +319,9 @@ def draw_beads(subject: Subject) -> list[Shape]:
     for index in range(16):
         angle = index / 16 * math.tau
         x, y = math.cos(angle) * (w / 2 - size), -h / 2 + math.sin(angle) * (h / 2 - size)
-        shapes.append(outlined(ellipse(x, y, size, size), round_shade(colour, subject.finish, x - size, x + size), colour))
+        shapes.append(
+            outlined(ellipse(x, y, size, size), round_shade(colour, subject.finish, x - size, x + size), colour)
+        )
     return shapes
 
 
@@ -239,7 +341,11 @@ def draw_object(subject: Subject) -> list[Shape]:
     """Draw a small thing of no told form: a rounded block with its texture."""
     w, h, colour = subject.width, subject.height, subject.colour
     return [
-        outlined(rounded(-w / 2, -h, w, h, min(w, h) * 0.22), round_shade(colour, subject.finish, -w / 2, w / 2), colour),
+        outlined(
+            rounded(-w / 2, -h, w, h, min(w, h) * 0.22),
+            round_shade(colour, subject.finish, -w / 2, w / 2),
+            colour,
+        ),
         Shape(ellipse(-w * 0.16, -h * 0.72, w * 0.16, h * 0.08), "#ffffff", 0.22),
         *texture(subject, "cylinder"),
     ]

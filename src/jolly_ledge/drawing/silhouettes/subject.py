@@ -85,7 +85,11 @@ def flat_shade(colour: str, top: float, bottom: float) -> Gradient:
 
 def side_shade(colour: str, left: float, right: float) -> Gradient:
     """Return the shade of an upright plane lit from the left."""
-    return Gradient((left, 0.0), (right, 0.0), ((0.0, lighter(colour, 0.14), 1.0), (0.55, colour, 1.0), (1.0, darker(colour, 0.22), 1.0)))
+    return Gradient(
+        (left, 0.0),
+        (right, 0.0),
+        ((0.0, lighter(colour, 0.14), 1.0), (0.55, colour, 1.0), (1.0, darker(colour, 0.22), 1.0)),
+    )
 
 
 def profile_path(shape: str, width: float, height: float, *, low: float = 0.0, high: float = 1.0) -> Path:
@@ -105,9 +109,7 @@ def half_width_at(shape: str, at: float) -> float:
 
 def outlined(path: Path, fill: str | Gradient, colour: str, finish: Finish = "matt", opacity: float = 1.0) -> Shape:
     """Return a filled shape with its thin edge."""
-    return Shape(
-        path, fill, opacity, darker(colour, 0.45), 1.2, 0.75 if finish == "clear" else 0.4
-    )
+    return Shape(path, fill, opacity, darker(colour, 0.45), 1.2, 0.75 if finish == "clear" else 0.4)
 
 
 def is_turned(shape: str) -> bool:

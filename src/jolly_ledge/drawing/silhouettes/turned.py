@@ -15,7 +15,12 @@ def draw_turned(subject: Subject) -> list[Shape]:
     """Draw a thing from its profile, with the rim one looks into and what its finish shows."""
     w, h, colour = subject.width, subject.height, subject.colour
     shapes = [
-        outlined(profile_path(subject.shape, w, h), round_shade(colour, subject.finish, -w / 2, w / 2), colour, subject.finish)
+        outlined(
+            profile_path(subject.shape, w, h),
+            round_shade(colour, subject.finish, -w / 2, w / 2),
+            colour,
+            subject.finish,
+        )
     ]
     shapes += texture(subject, subject.shape)
     if len(subject.colours) > 1 and subject.shape in ("vase", "urn", "jug", "cylinder", "bottle"):
@@ -43,7 +48,9 @@ def _highlight(subject: Subject) -> Shape:
     x = -half_width_at(subject.shape, at) * subject.width / 2 * 0.5
     strength = {"gloss": 0.5, "clear": 0.6}.get(subject.finish, 0.22)
     return Shape(
-        ellipse(x, -subject.height * at, max(subject.width * 0.035, 1.5), subject.height * 0.14), "#ffffff", strength
+        ellipse(x, -subject.height * at, max(subject.width * 0.035, 1.5), subject.height * 0.14),
+        "#ffffff",
+        strength,
     )
 
 
@@ -88,10 +95,16 @@ def weave(subject: Subject, shape: str) -> list[Shape]:
 def draw_jug(subject: Subject) -> list[Shape]:
     """Draw a jug: a turned body with a spout and a handle."""
     w, h, colour = subject.width, subject.height, subject.colour
-    body = Subject(
-        "jug", w * 0.82, h, subject.colours, subject.finish, subject.category, subject.key
+    body = Subject("jug", w * 0.82, h, subject.colours, subject.finish, subject.category, subject.key)
+    handle = smooth(
+        [
+            (w * 0.2, -h * 0.9),
+            (w * 0.42, -h * 0.86),
+            (w * 0.48, -h * 0.62),
+            (w * 0.38, -h * 0.4),
+            (w * 0.3, -h * 0.34),
+        ]
     )
-    handle = smooth([(w * 0.2, -h * 0.9), (w * 0.42, -h * 0.86), (w * 0.48, -h * 0.62), (w * 0.38, -h * 0.4), (w * 0.3, -h * 0.34)])
     spout = (
         ("M", (-w * 0.2, -h * 0.86)),
         ("C", (-w * 0.3, -h * 0.92, -w * 0.34, -h * 0.98, -w * 0.42, -h)),
@@ -112,9 +125,16 @@ def draw_bottle(subject: Subject) -> list[Shape]:
     """Draw a bottle; a clear one lets the back through and holds a little."""
     shapes = draw_turned(subject)
     if subject.finish == "clear":
-        shapes.insert(0, Shape(profile_path("bottle", subject.width * 0.9, subject.height, high=0.42), subject.second, 0.25))
+        shapes.insert(
+            0,
+            Shape(profile_path("bottle", subject.width * 0.9, subject.height, high=0.42), subject.second, 0.25),
+        )
     shapes.append(
-        Shape(ellipse(0, -subject.height, subject.width * 0.18, max(subject.width * 0.03, 1.2)), darker(subject.colour, 0.55), 0.8)
+        Shape(
+            ellipse(0, -subject.height, subject.width * 0.18, max(subject.width * 0.03, 1.2)),
+            darker(subject.colour, 0.55),
+            0.8,
+        )
     )
     return shapes
 
@@ -130,7 +150,11 @@ def draw_globe(subject: Subject) -> list[Shape]:
     ring = radius * 1.1
     chance = subject.chance()
     shapes = [
-        outlined((*polyline([(x * w, y * h) for x, y in foot]), ("Z", ())), round_shade(stand, "satin", -w * 0.3, w * 0.3), stand),
+        outlined(
+            (*polyline([(x * w, y * h) for x, y in foot]), ("Z", ())),
+            round_shade(stand, "satin", -w * 0.3, w * 0.3),
+            stand,
+        ),
         Shape(_arc(0, centre, ring, -70, 80), None, 1.0, darker(stand, 0.25), max(radius * 0.07, 2.0)),
         Shape(_arc(0, centre, ring, -70, 80), None, 1.0, "#b9934c", max(radius * 0.045, 1.2)),
         ball(0, centre, radius, subject.colour, subject.finish),
@@ -152,7 +176,12 @@ def ball(x: float, y: float, radius: float, colour: str, finish: str) -> Shape:
     shade = Gradient(
         (x - radius * 0.35, y - radius * 0.4),
         (x, y),
-        ((0.0, lighter(colour, bright), 1.0), (0.35, lighter(colour, 0.12), 1.0), (0.7, darker(colour, 0.14), 1.0), (1.0, darker(colour, 0.5), 1.0)),
+        (
+            (0.0, lighter(colour, bright), 1.0),
+            (0.35, lighter(colour, 0.12), 1.0),
+            (0.7, darker(colour, 0.14), 1.0),
+            (1.0, darker(colour, 0.5), 1.0),
+        ),
         radius * 1.3,
     )
     return Shape(ellipse(x, y, radius, radius), shade, 1.0, darker(colour, 0.5), 1.2, 0.5)
@@ -184,14 +213,22 @@ def draw_orrery(subject: Subject) -> list[Shape]:
     y = -(h - radius - 2)
     thick = max(w * 0.018, 2.2)
     shapes = [
-        outlined(profile_path("candlestick", w * 0.36, h * 0.42), round_shade(colour, "metal", -w * 0.18, w * 0.18), colour),
+        outlined(
+            profile_path("candlestick", w * 0.36, h * 0.42),
+            round_shade(colour, "metal", -w * 0.18, w * 0.18),
+            colour,
+        ),
         Shape(polyline([(0, -h * 0.3), (0, y + radius * 0.2)]), None, 1.0, darker(colour, 0.25), thick * 1.4),
     ]
     for rx, ry in ((1.0, 0.36), (0.42, 0.98), (0.72, 0.72)):
         path = ellipse(0, y, radius * rx, radius * ry)
         shapes.append(Shape(path, None, 1.0, darker(colour, 0.45), thick * 1.5, 0.9))
         shapes.append(Shape(path, None, 1.0, lighter(colour, 0.12), thick * 0.9))
-    for px, py, size, tone in ((1.0, 0.02, 0.085, "#7b3b57"), (-0.62, -0.36, 0.1, "#dcdcd6"), (0.3, 0.66, 0.075, "#3f6f8f")):
+    for px, py, size, tone in (
+        (1.0, 0.02, 0.085, "#7b3b57"),
+        (-0.62, -0.36, 0.1, "#dcdcd6"),
+        (0.3, 0.66, 0.075, "#3f6f8f"),
+    ):
         shapes.append(ball(px * radius, y + py * radius, size * radius, tone, "gloss"))
     shapes.append(ball(0, y, radius * 0.17, "#e8c66a", "metal"))
     return shapes
@@ -202,9 +239,17 @@ def draw_candlestick(subject: Subject) -> list[Shape]:
     w, h, colour = subject.width, subject.height, subject.colour
     wax = subject.colours[1] if len(subject.colours) > 1 else "#f1e9d6"
     return [
-        outlined(profile_path("candlestick", w, h, low=0.54, high=0.97), round_shade(wax, "satin", -w * 0.12, w * 0.12), wax),
+        outlined(
+            profile_path("candlestick", w, h, low=0.54, high=0.97),
+            round_shade(wax, "satin", -w * 0.12, w * 0.12),
+            wax,
+        ),
         Shape(polyline([(0, -h * 0.97), (0, -h)]), None, 1.0, "#3a322a", 1.6),
-        outlined(profile_path("candlestick", w, h, high=0.57), round_shade(colour, subject.finish, -w / 2, w / 2), colour),
+        outlined(
+            profile_path("candlestick", w, h, high=0.57),
+            round_shade(colour, subject.finish, -w / 2, w / 2),
+            colour,
+        ),
     ]
 
 
@@ -231,11 +276,20 @@ def draw_lamp(subject: Subject) -> list[Shape]:
     )  # fmt: skip
     return [
         outlined(
-            profile_path("lamp", w, h, high=0.535), round_shade(subject.colour, subject.finish, -w * 0.22, w * 0.22), subject.colour
+            profile_path("lamp", w, h, high=0.535),
+            round_shade(subject.colour, subject.finish, -w * 0.22, w * 0.22),
+            subject.colour,
         ),
         outlined((*shade, ("Z", ())), glow, shade_colour),
         Shape(polyline([(-top, -h + 2), (top, -h + 2)]), None, 1.0, darker(shade_colour, 0.35), 2.0, 0.6),
-        Shape(polyline([(-low, -h * 0.54 - 2), (low, -h * 0.54 - 2)]), None, 1.0, darker(shade_colour, 0.35), 2.0, 0.6),
+        Shape(
+            polyline([(-low, -h * 0.54 - 2), (low, -h * 0.54 - 2)]),
+            None,
+            1.0,
+            darker(shade_colour, 0.35),
+            2.0,
+            0.6,
+        ),
     ]
 
 
@@ -262,7 +316,14 @@ def draw_bell(subject: Subject) -> list[Shape]:
     w, h, colour = subject.width, subject.height, subject.colour
     return [
         outlined(profile_path("bell", w, h), round_shade(colour, subject.finish, -w / 2, w / 2), colour),
-        Shape(polyline([(-w * 0.49, -h * 0.06), (w * 0.49, -h * 0.06)]), None, 1.0, darker(colour, 0.4), 2.0, 0.7),
+        Shape(
+            polyline([(-w * 0.49, -h * 0.06), (w * 0.49, -h * 0.06)]),
+            None,
+            1.0,
+            darker(colour, 0.4),
+            2.0,
+            0.7,
+        ),
     ]
 
 

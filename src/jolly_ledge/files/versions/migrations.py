@@ -24,6 +24,8 @@ def migrated(plan: dict[str, Any]) -> dict[str, Any]:
         try:
             plan = STEPS[version](plan)
         except (KeyError, TypeError, AttributeError) as error:
-            raise PlanFileError(f"The plan tells version {version} but does not have its shape; it is damaged.") from error
+            raise PlanFileError(
+                f"The plan tells version {version} but does not have its shape; it is damaged."
+            ) from error
         version += 1
     return plan

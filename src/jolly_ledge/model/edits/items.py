@@ -44,9 +44,7 @@ class ChangeItem(BaseEdit, frozen=True):
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the thing changed."""
         plan.item(self.item)
-        return replace(
-            plan, stash=with_one(plan.stash, self.item, lambda item: changed(item, **dict(self.changes)))
-        )
+        return replace(plan, stash=with_one(plan.stash, self.item, lambda item: changed(item, **dict(self.changes))))
 
 
 class DuplicateItem(BaseEdit, frozen=True):

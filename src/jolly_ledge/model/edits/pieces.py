@@ -96,7 +96,8 @@ class SetClearance(BaseEdit, frozen=True):
             ledge = piece.ledge(self.ledge)
             if ledge.clearance is None:
                 return replace(
-                    piece, ledges=with_one(piece.ledges, self.ledge, lambda old: changed(old, clearance=self.clearance))
+                    piece,
+                    ledges=with_one(piece.ledges, self.ledge, lambda old: changed(old, clearance=self.clearance)),
                 )
             shift = self.clearance - ledge.clearance
             above = {other.id for other in bay_of(piece, self.ledge).ledges if other.floor > ledge.floor}
@@ -216,7 +217,13 @@ class SetShelfCount(BaseEdit, frozen=True):
                 identifier = fresh_id(f"{low.id}-{index + 1}", taken)
                 taken.add(identifier)
                 base = replace(low, id=identifier, name=f"{low.name} {index + 1}".strip())
-            ledges.append(changed(base, floor=round(low.floor + index * (opening + BOARD_MM), 1), clearance=round(opening, 1)))
+            ledges.append(
+                changed(
+                    base,
+                    floor=round(low.floor + index * (opening + BOARD_MM), 1),
+                    clearance=round(opening, 1),
+                )
+            )
         return with_bay(plan, piece, bay, tuple(ledges))
 
 
@@ -254,7 +261,13 @@ class SetBayCount(BaseEdit, frozen=True):
                 identifier = fresh_id(f"bay {index + 1} {shelf + 1}", taken)
                 taken.add(identifier)
                 ledges.append(
-                    changed(model, id=identifier, name=f"bay {index + 1}, shelf {shelf + 1}", left=start, width=round(width, 1))
+                    changed(
+                        model,
+                        id=identifier,
+                        name=f"bay {index + 1}, shelf {shelf + 1}",
+                        left=start,
+                        width=round(width, 1),
+                    )
                 )
         walls = tuple(ledge for ledge in piece.ledges if ledge.is_wall)
         return with_ledges(plan, replace(piece, ledges=tuple(ledges) + walls))

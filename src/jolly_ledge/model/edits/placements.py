@@ -132,7 +132,15 @@ class MovePlacement(BaseEdit, frozen=True):
         pose: Pose = "upright" if placement.pose == "draped" else placement.pose
         if self.spot.y is not None:
             return checked(
-                replace(placement, ledge=self.spot.ledge, x=self.spot.x, y=self.spot.y, z=None, pose="hung", on=None)
+                replace(
+                    placement,
+                    ledge=self.spot.ledge,
+                    x=self.spot.x,
+                    y=self.spot.y,
+                    z=None,
+                    pose="hung",
+                    on=None,
+                )
             )
         if pose == "hung":
             pose = "upright"
@@ -183,7 +191,9 @@ class ChangePlacement(BaseEdit, frozen=True):
             for identifier in self.placements:
                 look.placement(identifier)
                 placements = with_one(
-                    placements, identifier, lambda placement: checked(replace(placement, **dict(self.changes)))
+                    placements,
+                    identifier,
+                    lambda placement: checked(replace(placement, **dict(self.changes))),
                 )
             return replace(look, placements=placements)
 

@@ -1,0 +1,92 @@
+"""Fixtures that many tests share."""
+
+import os
+import threading
+from collections.abc import Iterator
+from pathlib import Path
+
+os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+
+import pytest
+from pytestqt.qtbot import QtBot
+
+from jolly_ledge.app.application import make_window, ready_application
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.demo import demo_bytes
+from jolly_ledge.files.codec import plan_from_json
+from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.model.plan import Plan
+from PySide6.QtWidgets import QApplication
+
+
+class AnsweringDialogs:
+    """Answers with paths that a test laid ready."""
+
+    def __init__(self) -> None:
+        self.to_open: Path | None = None
+        self.to_save: Path | None = None
+        self.asked: list[str] = []
+
+    def ask_open(self, title: str, kinds: str) -> Path | None:
+        self.asked.append(title)
+        return self.to_open
+
+    def ask_save(self, title: str, name: str) -> Path | None:
+        self.asked.append(title)
+        return self.to_save
+
+
+@pytest.fixture(scope="session")
+def qapp() -> QApplication:
+    return ready_application(["tests"])
+
+
+@pytest.fixture(autouse=True)
+def _no_threads_are_left() -> Iterator[None]:
+    before = set(threading.enumerate())
+    yield
+    left = [thread for thread in threading.enumerate() if thread not in before and thread.is_alive()]
+    assert not left, f"threads left running: {left}"
+
+
+@pytest.fixture
+def demo() -> Plan:
+    return plan_from_json(demo_bytes())
+
+
+@pytest.fixture
+def log(tmp_path: Path) -> RecoveryLog:
+    return RecoveryLog(tmp_path / "recovery")
+
+
+@pytest.fixture
+def dialogs() -> AnsweringDialogs:
+    return AnsweringDialogs()
+
+
+@pytest.fixture
+def window(
+    qapp: QApplication, qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs
+) -> Iterator[MainWindow]:
+    made = open_window(qtbot, demo, log, dialogs)
+    yield made
+    made.session.let_go()
+    made.session.is_dirty = False
+
+
+def open_window(qtbot: QtBot, plan: Plan, log: RecoveryLog, dialogs: AnsweringDialogs) -> MainWindow:
+    """Open a real window on a plan and wait until it was read for the first time."""
+    made = make_window(plan, dialogs, log)
+    qtbot.addWidget(made, before_close_func=_let_go)
+    made.show()
+    qtbot.waitExposed(made)
+    page = made.step("Arrange")
+    assert isinstance(page, ArrangeStep)
+    qtbot.waitUntil(lambda: page.readings.score.text() != "Reading", timeout=10_000)
+    return made
+
+
+def _let_go(window: object) -> None:
+    assert isinstance(window, MainWindow)
+    window.session.is_dirty = False

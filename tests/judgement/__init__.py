@@ -1,0 +1,1 @@
+"""Calibration cases: pairs of looks of which one is to be preferred."""
