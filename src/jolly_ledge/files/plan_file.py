@@ -1,5 +1,6 @@
 """A plan on disk: opened, saved, and watched for changes by others."""
 
+import errno
 import hashlib
 from pathlib import Path
 
@@ -27,9 +28,9 @@ class PlanFile(Struct, frozen=True):
         """Whether somebody else changed or made the file since."""
         try:
             return hashlib.sha256(self.path.read_bytes()).hexdigest() != self.digest
-        except FileNotFoundError:
-            return False
         except OSError as error:
+            if error.errno in (errno.ENOENT, errno.ENOTDIR, errno.ENAMETOOLONG):
+                return False  # there is nothing there; whether it can be written is told on writing
             raise reading_error(self.path, error) from error
 
 

@@ -23,8 +23,8 @@ _FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
 
 def sheet_to_csv(steps: Iterable[PlacingStep]) -> str:
     """Return the working order as CSV with a heading row."""
-    buffer = io.StringIO()
-    writer = csv.writer(buffer, lineterminator="\n")
+    buffer = io.StringIO(newline="")
+    writer = csv.writer(buffer)
     writer.writerow(COLUMNS)
     for step in steps:
         row = (

@@ -28,6 +28,7 @@ _FIELDS = {
 }
 _NUMBERS = frozenset({"width_mm", "height_mm", "depth_mm", "mass_kg", "price", "mouth_mm"})
 _WHOLE = frozenset({"stems", "count"})
+_FREE_TEXT = frozenset({"name", "material", "set", "room", "note"})
 _LISTS = frozenset({"traits", "for"})
 _FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r", "'")
 """A cell that begins so would be run by a spreadsheet; an apostrophe before it keeps it text."""
@@ -35,8 +36,8 @@ _FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r", "'")
 
 def stash_to_csv(stash: Iterable[Item]) -> str:
     """Return the stash as CSV with a heading row; formulas are defused."""
-    buffer = io.StringIO()
-    writer = csv.writer(buffer, lineterminator="\n")
+    buffer = io.StringIO(newline="")
+    writer = csv.writer(buffer)
     writer.writerow(COLUMNS)
     for item in stash:
         known = msgspec.to_builtins(item)
@@ -67,7 +68,7 @@ def stash_from_csv(text: str) -> tuple[Item, ...]:
         With the row and the column of the fault.
     """
     try:
-        rows = list(csv.reader(io.StringIO(text.removeprefix("\ufeff")), strict=True))
+        rows = list(csv.reader(io.StringIO(text.removeprefix("\ufeff"), newline=""), strict=True))
     except csv.Error as error:
         raise FileError(f"The table cannot be read: {error}; save it again as CSV.") from error
     if not rows:
@@ -97,7 +98,8 @@ def _item(number: int, heading: list[str], row: list[str]) -> Item:
         )
     known: dict[str, object] = {}
     for column, cell in zip(heading, row, strict=True):
-        text = cell.strip()
+        # Free text is kept to the letter; other cells may come padded from a spreadsheet.
+        text = cell if column in _FREE_TEXT else cell.strip()
         if text:
             known[_FIELDS.get(column, column)] = _value(number, column, text)
     try:

@@ -62,5 +62,9 @@ def checked(value: ValueType) -> ValueType:
 
 
 def changed(value: ValueType, **changes: object) -> ValueType:
-    """Return a checked copy of the value with some fields changed."""
-    return checked(msgspec.structs.replace(value, **changes))
+    """Return a checked copy of the value with some fields changed; raise InvalidPlanError."""
+    try:
+        fresh = msgspec.structs.replace(value, **changes)
+    except ValueError as error:
+        raise InvalidPlanError(type(value).__name__.lower(), str(error)) from error
+    return checked(fresh)

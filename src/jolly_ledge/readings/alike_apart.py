@@ -127,12 +127,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         worst = max(worst, close)
         for unit in (first, second):
             contributions[unit.lead.id] = max(contributions.get(unit.lead.id, 0.0), close)
-        if close > CLOSE_PAIR:
+        if greens and near > 0.5:
+            penalty += GREEN_PENALTY + ramp(close, 0.5, 1.0)
+            findings.append(_greens(first, second, near))
+        elif close > CLOSE_PAIR:
             penalty += ramp(close, 0.5, 1.0)
             findings.append(_pair(first, second, alike, close))
-        elif greens and near > 0.5:
-            penalty += GREEN_PENALTY
-            findings.append(_greens(first, second, near))
         elif alike >= TWIN and not one.is_book:
             penalty += TWIN_PENALTY * (1 + near) / 2
             findings.append(_twins(first, second))

@@ -10,6 +10,7 @@ from jolly_ledge.readings.words import percent
 ID = "weight-low"
 BAND = (0.0, 0.52)
 OPEN_TOP_MM = 400.0
+CALM = 0.9
 TOP_SHARE = 0.4
 """How much an overweight top ledge counts against the height of the whole."""
 
@@ -41,7 +42,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         top_share, min(3 * fair_share, 1.0), fair_share
     )
     findings: tuple[Finding, ...] = ()
-    if score < 0.8 and on_top:
+    if score < CALM and on_top:
         heaviest = max(on_top, key=lambda standing: by_id[standing.id])
         findings = (
             Finding(
@@ -58,9 +59,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         band=BAND,
         limits=(0.0, 1.0),
         score=score,
-        shown="low" if value <= BAND[1] else f"{percent(value)} up",
+        shown=_shown(value, top_share, bool(findings)),
         sentence=f"The centre of visual weight lies at {percent(value)} of the height; the top ledge "
         f"carries {percent(top_share)}.",
         contributions=tuple(parts.items()),
         findings=findings,
     )
+
+
+def _shown(value: float, top_share: float, found: bool) -> str:
+    if value > BAND[1]:
+        return f"{percent(value)} up"
+    return f"top {percent(top_share)}" if found else "low"

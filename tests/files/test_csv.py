@@ -1,0 +1,90 @@
+"""The stash and the sheet as CSV."""
+
+import csv
+import io
+from pathlib import Path
+
+import pytest
+from builders import arranged, plan_of, put, thing
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from jolly_ledge.files.errors import FileError
+from jolly_ledge.files.sheet_csv import sheet_to_csv
+from jolly_ledge.files.stash_csv import COLUMNS, merged_stash, read_table, stash_from_csv, stash_to_csv
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.working_order import working_order
+
+HEAD = "id,category,width_mm,height_mm,depth_mm"
+
+
+def test_the_demo_stash_comes_back_without_loss(demo: Plan) -> None:
+    assert stash_from_csv(stash_to_csv(demo.stash)) == demo.stash
+
+
+@settings(max_examples=120, deadline=None)
+@given(st.text(max_size=30), st.floats(0.1, 4000), st.none() | st.floats(0, 90))
+def test_any_text_and_number_comes_back(text: str, width: float, mass: float | None) -> None:
+    item = thing("x", name=text, note=text, room=text, width=width, mass=mass)
+    assert stash_from_csv(stash_to_csv((item,))) == (item,)
+
+
+@pytest.mark.parametrize("text", ["=1+1", "+1", "-1", "@x", "\tx", "'=x"])
+def test_formulas_are_defused(text: str) -> None:
+    item = thing("x", name=text)
+    written = list(csv.DictReader(io.StringIO(stash_to_csv((item,)))))
+    assert written[0]["name"].startswith("'")
+    assert stash_from_csv(stash_to_csv((item,))) == (item,)
+
+
+@pytest.mark.parametrize(
+    ("table", "said"),
+    [
+        ("", "empty"),
+        ("id,category\na,vessel", "“width_mm” is missing"),
+        (f"{HEAD},weight\n", "“weight” is no column"),
+        (f"{HEAD}\na,vessel,1,2", "Row 2 has 4 cells"),
+        (f"{HEAD}\na,vessel,wide,2,3", "Row 2, width_mm: “wide” is not a number"),
+        (f"{HEAD}\na,vessel,-1,2,3", "Row 2, width"),
+        (f"{HEAD}\na,vessel,nan,2,3", "Row 2"),
+        (f"{HEAD}\na,throne,1,2,3", "Row 2, category"),
+        (f"{HEAD}\na,vessel,1,2,3\na,vessel,1,2,3", "twice"),
+        (f'{HEAD}\n"a,vessel,1,2,3', "cannot be read"),
+    ],
+)
+def test_faults_are_told_with_row_and_column(table: str, said: str) -> None:
+    with pytest.raises(FileError) as refusal:
+        stash_from_csv(table)
+    assert said in str(refusal.value)
+
+
+def test_a_decimal_comma_is_understood() -> None:
+    (item,) = stash_from_csv(f'{HEAD},mass_kg\na,vessel,120,240,120,"2,1"')
+    assert item.mass == 2.1
+
+
+def test_a_table_is_merged_by_id(demo: Plan) -> None:
+    changed = thing("orrery", height=310.0)
+    merged, added, replaced = merged_stash(demo, (changed, thing("new")))
+    assert (added, replaced) == (1, 1)
+    assert merged.item("orrery").height == 310
+    assert len(merged.stash) == len(demo.stash) + 1
+
+
+def test_unreadable_tables_are_named(tmp_path: Path) -> None:
+    latin = tmp_path / "latin.csv"
+    latin.write_bytes("id;naïve".encode("latin-1"))
+    for path, said in ((latin, "UTF-8"), (tmp_path / "none.csv", "no such file")):
+        with pytest.raises(FileError, match=said):
+            read_table(path)
+
+
+def test_the_sheet_has_a_row_for_every_step() -> None:
+    items = (thing("vase", name="=vase", room="hall"), thing("stems", "stems"))
+    plan = plan_of(items, (put("vase"), put("stems", inside="vase", x=None, z=None)))
+    steps = working_order(arranged(items, plan.looks[0].placements))
+    rows = list(csv.reader(io.StringIO(sheet_to_csv(steps))))
+    assert rows[0][:4] == ["step", "thing", "fetch from", "ledge"]
+    assert rows[1][1:6] == ["'=vase", "hall", "a1", "340", "90"]
+    assert rows[2][4:6] == ["", ""]
+    assert len(COLUMNS) == 21

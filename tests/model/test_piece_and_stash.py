@@ -1,0 +1,188 @@
+"""Bays and the tape, the order of placing, landings, and the stash in lines."""
+
+import pytest
+from builders import arranged, case_of, plan_of, put, thing
+from msgspec.structs import replace
+
+from jolly_ledge.model.bays import bay_name, bay_of, bays_of, tape_check
+from jolly_ledge.model.edits.pieces import SetBayWidth, SetClearance
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.spots import Held, find_landing, free_spot
+from jolly_ledge.model.stash_order import Sorting, clearances_of, fits, free_over, lines_of, matches
+from jolly_ledge.model.working_order import working_order
+
+
+def test_bays_run_left_to_right_and_shelves_upward() -> None:
+    bays = bays_of(case_of(3, 2))
+    assert [[ledge.id for ledge in bay.ledges] for bay in bays] == [["a1", "a2", "a3"], ["b1", "b2", "b3"]]
+    assert bay_name(case_of(3, 2), bays[1]) == "Right bay"
+    assert bay_of(case_of(3, 2), "b2") == bays[1]
+
+
+def test_a_sound_case_has_no_tape_faults(demo: Plan) -> None:
+    assert tape_check(case_of(3, 2)) == ()
+    assert tape_check(demo.pieces[0]) == ()
+
+
+@pytest.mark.parametrize(
+    ("clearance", "said"), [(430, "10 mm too much"), (250, "170 mm are missing"), (500, "80 mm too much")]
+)
+def test_heights_that_do_not_add_up_are_told_in_mm(clearance: float, said: str) -> None:
+    plan = SetClearance(piece="case", ledge="a1", clearance=clearance).apply(plan_of())
+    (fault,) = tape_check(plan.piece("case"))
+    assert said in fault.sentence
+    assert "a1" in fault.ledges
+
+
+def test_widths_that_do_not_add_up_are_told_in_mm() -> None:
+    plan = SetBayWidth(piece="case", ledge="a1", width=812).apply(plan_of(piece=case_of(2, 2)))
+    (fault,) = tape_check(plan.piece("case"))
+    assert "12 mm do not add up" in fault.sentence
+
+
+def test_a_shelf_in_a_board_and_a_deep_ledge_are_told() -> None:
+    piece = case_of()
+    low, high = piece.ledges
+    cut = replace(piece, ledges=(replace(low, clearance=430.0), replace(high, depth=400.0)))
+    sentences = " ".join(fault.sentence for fault in tape_check(cut))
+    assert "into the board of a2" in sentences
+    assert "80 mm deeper than the whole bookcase" in sentences
+
+
+def test_placing_goes_from_the_top_down_and_carriers_first() -> None:
+    items = (thing("stack", "book-stack", room="study"), thing("vase", mass=9.0), thing("art", "frame"), thing("cup", height=60.0))
+    placements = (
+        put("cup", "a2", x=100),
+        put("vase", on="stack"),
+        put("stack"),
+        put("art", "a2", x=400, z=287.5, pose="leaning"),
+    )
+    steps = working_order(arranged(items, placements))
+    assert [step.placement for step in steps] == ["art", "cup", "stack", "vase"]
+    stack, vase = steps[2], steps[3]
+    assert (stack.from_left, stack.from_front, stack.room, stack.support) == (270, 45, "study", "the ledge")
+    assert (vase.support, vase.over_ledge) == ("on stack", 90)
+    assert "two hands" in vase.note
+    assert steps[0].how == "leaning"
+
+
+def test_figures_of_what_goes_along_are_left_out() -> None:
+    items = (thing("vase"), thing("stems", "stems"))
+    steps = working_order(arranged(items, (put("vase"), put("stems", inside="vase", x=None, z=None))))
+    assert (steps[1].from_left, steps[1].from_front, steps[1].support) == (None, None, "inside vase")
+
+
+# Landings
+
+
+def landing_at(x: float, base: float, item: Item, *others: Item, pose: str = "upright") -> tuple[object, ...]:
+    placements = tuple(put(other.id, x=400) for other in others)
+    arrangement = arranged((item, *others), placements)
+    landing = find_landing(arrangement, Held(item, pose, 0.0, x, base))  # type: ignore[arg-type]
+    if landing is None:
+        return (None,)
+    spot = landing.spot
+    return (spot.ledge, spot.x, spot.z, spot.on, landing.inside)
+
+
+@pytest.mark.parametrize(
+    ("x", "base", "expected"),
+    [
+        (420, 105, ("a1", 400, 150, None, None)),
+        (423, 140, ("a1", 405, 150, None, None)),
+        (30, 120, ("a1", 60, 150, None, None)),
+        (815, 540, ("a2", 740, 150, None, None)),
+        (2000, 120, (None,)),
+        (400, 2000, (None,)),
+    ],
+)
+def test_a_thing_lands_on_the_ledge_under_it(x: float, base: float, expected: tuple[object, ...]) -> None:
+    assert landing_at(x, base, thing("vase")) == expected
+
+
+def test_a_thing_lands_on_a_stack_when_it_is_over_it() -> None:
+    assert landing_at(430, 200, thing("vase"), thing("stack", "book-stack")) == ("a1", 410, 150, "stack", None)
+
+
+def test_a_thing_held_low_lands_before_the_stack() -> None:
+    assert landing_at(430, 110, thing("vase"), thing("stack", "book-stack"))[3] is None
+
+
+def test_nothing_lands_on_a_vase_but_stems_go_into_it() -> None:
+    assert landing_at(420, 345, thing("cup"), thing("vase"))[3] is None
+    assert landing_at(420, 345, thing("stems", "stems"), thing("vase"))[4] == "vase"
+
+
+def test_frames_land_at_the_back() -> None:
+    assert landing_at(420, 105, thing("art", "frame"), pose="leaning")[2] == 287.5
+
+
+def test_mirrors_land_on_walls() -> None:
+    wall = Ledge(id="w", left=0, floor=1000, width=800, depth=40, clearance=900, surface="wall")
+    piece = replace(case_of(), ledges=(*case_of().ledges, wall))
+    arrangement = arranged((thing("mirror", "mirror"),), (), piece)
+    landing = find_landing(arrangement, Held(thing("mirror", "mirror"), "leaning", 0.0, 400, 1303))
+    assert landing is not None
+    assert (landing.spot.ledge, landing.spot.y) == ("w", 305)
+
+
+def test_the_widest_gap_is_found() -> None:
+    arrangement = arranged((thing("a"), thing("b")), (put("a", x=100), put("b", x=300)))
+    spot = free_spot(arrangement, thing("c"), "upright", arrangement.piece.ledges[0])
+    assert spot.x == 580
+
+
+# The stash
+
+
+@pytest.mark.parametrize(
+    ("sorting", "titles"),
+    [
+        ("height", ["Over 40 cm high", "20 to 40 cm high", "Under 20 cm high"]),
+        ("kind", ["Book", "Bowl", "Lamp"]),
+        ("room", ["No room told", "hall", "study"]),
+        ("family", ["Dark blue", "Terracotta"]),
+    ],
+)
+def test_the_stash_is_sorted_in_titled_groups(sorting: Sorting, titles: list[str]) -> None:
+    stash = (
+        thing("lamp", "lamp", height=520.0, room="hall"),
+        thing("atlas", "book", room="study", colours=(("#25405c", 1.0),)),
+        thing("bowl", "bowl"),
+    )
+    assert [shelf.title for shelf in lines_of(stash, sorting)] == titles
+
+
+def test_search_finds_every_word() -> None:
+    item = thing("orrery", name="brass orrery", material="brass", room="study", traits=("fragile",))
+    assert matches(item, "BRASS study")
+    assert matches(item, "")
+    assert not matches(item, "brass kitchen")
+
+
+@pytest.mark.parametrize(
+    ("item", "expected"),
+    [
+        (thing("vase"), True),
+        (thing("tall", height=500.0), False),
+        (thing("atlas", "book", height=500.0), True),
+        (thing("wide", width=900.0, depth=900.0), False),
+        (thing("deep", depth=400.0), False),
+    ],
+)
+def test_what_fits_a_ledge(item: Item, expected: bool) -> None:
+    assert fits(item, case_of().ledges[0]) is expected
+
+
+def test_only_hung_things_fit_a_wall() -> None:
+    wall = Ledge(id="w", left=0, floor=0, width=1, depth=1, surface="wall")
+    assert fits(thing("mirror", "mirror"), wall)
+    assert not fits(thing("vase"), wall)
+
+
+def test_free_height_and_clearances() -> None:
+    piece: Piece = case_of()
+    assert free_over(thing("vase"), piece.ledges[0]) == 160
+    assert clearances_of(piece) == [(400, ("a1", "a2"))]
