@@ -77,18 +77,14 @@ def compare(plan: Plan, first: Look, second: Look) -> dict[str, Any]:
     one, two = assess(arrange(plan, first)), assess(arrange(plan, second))
     better = {-1: first.id, 0: "even", 1: second.id}[better_of(one.score, two.score)]
     ids = list(dict.fromkeys(reading.id for reading in (*one.readings, *two.readings)))
-    rows = [
-        {
-            "reading": identifier,
-            "scores": {first.id: _score(one, identifier), second.id: _score(two, identifier)},
-        }
-        for identifier in ids
-    ]
-    rows.sort(key=lambda row: -_difference(list(row["scores"].values())))  # type: ignore[attr-defined]
+    pairs = {identifier: (_score(one, identifier), _score(two, identifier)) for identifier in ids}
     return {
         "better": better,
         "scores": {first.id: round(one.score, 4), second.id: round(two.score, 4)},
-        "by": rows,
+        "by": [
+            {"reading": identifier, "scores": {first.id: pairs[identifier][0], second.id: pairs[identifier][1]}}
+            for identifier in sorted(ids, key=lambda identifier: -_difference(*pairs[identifier]))
+        ],
     }
 
 
@@ -97,8 +93,7 @@ def _score(assessment: Assessment, identifier: str) -> float | None:
     return None if reading is None else round(reading.score, 4)
 
 
-def _difference(scores: list[float | None]) -> float:
-    first, second = scores
+def _difference(first: float | None, second: float | None) -> float:
     return 0.0 if first is None or second is None else abs(first - second)
 
 

@@ -1,6 +1,9 @@
 """The placing sheet: A4 pages with the numbered elevation and the working order."""
 
+import textwrap
 from collections.abc import Sequence
+
+from msgspec import Struct
 
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, ellipse, moved, polyline, rectangle
@@ -11,27 +14,49 @@ from jolly_ledge.model.working_order import PlacingStep, working_order
 
 PAGE_WIDTH, PAGE_HEIGHT = 595.0, 842.0
 MARGIN = 42.0
-DRAWING_HEIGHT = 590.0
-ROW_HEIGHT = 25.0
-HEADINGS = (
-    ("", 0.0),
-    ("Thing", 22.0),
-    ("Fetch from", 176.0),
-    ("Ledge", 262.0),
-    ("From left", 352.0),
-    ("From front", 404.0),
-    ("Stands on", 462.0),
+DRAWING_HEIGHT = 640.0
+LINE = 11.0
+TEXT_SIZE, DETAIL_SIZE = 9.5, 8.0
+LETTER_WIDTH = 0.5
+"""The mean width of a letter, as a share of the text size; a little generous, so that lines fit."""
+
+COLUMNS = (
+    ("", 0.0, 20.0),
+    ("Thing", 20.0, 150.0),
+    ("Fetch from", 152.0, 232.0),
+    ("Ledge", 234.0, 322.0),
+    ("From left", 326.0, 372.0),
+    ("From front", 374.0, 424.0),
+    ("Stands on", 430.0, 511.0),
 )
-COLUMN_ENDS = (20.0, 170.0, 256.0, 346.0, 398.0, 456.0, 511.0)
+TABLE_TOP, TABLE_BOTTOM = MARGIN + 64, PAGE_HEIGHT - 44
+
+
+class Row(Struct, frozen=True):
+    """One step of the table: the lines of every cell, and a detail under the name."""
+
+    cells: tuple[tuple[str, ...], ...]
+    detail: str
+
+    @property
+    def height(self) -> float:
+        """How high it is."""
+        return max(len(lines) for lines in self.cells) * LINE + (LINE if self.detail else 0.0) + 8.0
 
 
 def sheet_pages(arrangement: Arrangement, title: str, unit: LengthUnit = "cm") -> tuple[Picture, ...]:
     """Return the pages of the sheet, in points."""
     steps = working_order(arrangement)
     pages = [_drawing_page(arrangement, title, steps)]
-    first = int((PAGE_HEIGHT - 2 * MARGIN - 70) // ROW_HEIGHT)
-    for number, start in enumerate(range(0, len(steps), first), start=2):
-        pages.append(_table_page(arrangement, steps[start : start + first], number, unit))
+    waiting = [_row(step, unit) for step in steps]
+    while waiting:
+        room = TABLE_BOTTOM - TABLE_TOP - 2 * LINE
+        fitting = 0
+        while fitting < len(waiting) and waiting[fitting].height <= room:
+            room -= waiting[fitting].height
+            fitting += 1
+        pages.append(_table_page(arrangement, waiting[:fitting], len(pages) + 1, unit))
+        waiting = waiting[fitting:]
     return tuple(pages)
 
 
@@ -84,18 +109,19 @@ def _badge(x: float, y: float, number: int) -> list[Primitive]:
     ]
 
 
-def _table_page(arrangement: Arrangement, steps: Sequence[PlacingStep], number: int, unit: LengthUnit) -> Picture:
+def _table_page(arrangement: Arrangement, rows: Sequence[Row], number: int, unit: LengthUnit) -> Picture:
     shapes = _heading("Working order", f"{arrangement.piece.label} · {arrangement.look.label} · figures in {unit}")
-    y = MARGIN + 64
-    shapes += [Label(MARGIN + x, y, name, 9, SOFT_INK, weight=600) for name, x in HEADINGS if name]
-    for step in steps:
-        y += ROW_HEIGHT
-        shapes += _row(step, y, unit)
+    y = TABLE_TOP
+    shapes += [Label(MARGIN + x, y, name, 9, SOFT_INK, weight=600) for name, x, _ in COLUMNS if name]
+    y += LINE + 6
+    for row in rows:
+        shapes += _row_shapes(row, y)
+        y += row.height
     shapes.append(_foot(number))
     return Picture(tuple(shapes), 0, 0, PAGE_WIDTH, PAGE_HEIGHT)
 
 
-def _row(step: PlacingStep, y: float, unit: LengthUnit) -> list[Primitive]:
+def _row(step: PlacingStep, unit: LengthUnit) -> Row:
     front = "–" if step.from_front is None else format_length(step.from_front, unit, with_unit=False)
     cells = (
         str(step.number),
@@ -106,20 +132,31 @@ def _row(step: PlacingStep, y: float, unit: LengthUnit) -> list[Primitive]:
         front,
         step.support,
     )
-    detail = " · ".join(word for word in (step.how, step.note) if word)
+    words = [step.how, step.note]
     if step.pose == "hung":
-        detail = " · ".join(word for word in (f"lower edge {format_length(step.over_ledge, unit)} up", detail) if word)
+        words.insert(0, f"lower edge {format_length(step.over_ledge, unit)} up")
+    lines = tuple(wrapped(cell, end - start) for (_, start, end), cell in zip(COLUMNS, cells, strict=True))
+    return Row(lines, " · ".join(word for word in words if word))
+
+
+def _row_shapes(row: Row, y: float) -> list[Primitive]:
     shapes: list[Primitive] = []
-    for (_, x), end, cell in zip(HEADINGS, COLUMN_ENDS, cells, strict=True):
-        weight = 600 if x in (0.0, 22.0) else 400
-        shapes.append(Label(MARGIN + x, y, shortened(cell, end - x, 9.5), 9.5, INK, weight=weight))
-    if detail:
-        shapes.append(Label(MARGIN + 22, y + 9.5, shortened(detail, 320, 8), 8, SOFT_INK))
-    shapes.append(Shape(polyline([(MARGIN, y + 13), (PAGE_WIDTH - MARGIN, y + 13)]), None, 1.0, RULE, 0.6))
+    for (_, x, _), lines in zip(COLUMNS, row.cells, strict=True):
+        weight = 600 if x < 100 else 400
+        for index, line in enumerate(lines):
+            shapes.append(Label(MARGIN + x, y + index * LINE, line, TEXT_SIZE, INK, weight=weight))
+    if row.detail:
+        below = y + len(row.cells[1]) * LINE
+        shapes.append(Label(MARGIN + COLUMNS[1][1], below, row.detail, DETAIL_SIZE, SOFT_INK))
+    foot = y + row.height - LINE
+    shapes.append(Shape(polyline([(MARGIN, foot), (PAGE_WIDTH - MARGIN, foot)]), None, 1.0, RULE, 0.6))
     return shapes
 
 
-def shortened(text: str, width: float, size: float) -> str:
-    """Return the text cut with an ellipsis to about a width, by the mean width of the letters."""
-    most = max(int(width / (size * 0.5)), 1)
-    return text if len(text) <= most else text[: max(most - 1, 1)].rstrip() + "…"
+def wrapped(text: str, width: float, size: float = TEXT_SIZE) -> tuple[str, ...]:
+    """Break a text into lines of about a width; nothing is left out.
+
+    >>> wrapped("on the stack of cream journals", 81)
+    ('on the stack of', 'cream journals')
+    """
+    return tuple(textwrap.wrap(text, max(int(width / (size * LETTER_WIDTH)), 4))) or ("",)

@@ -4,7 +4,7 @@ import os
 from pathlib import Path
 
 from PySide6.QtCore import QBuffer, QByteArray, QIODevice, QMarginsF, QRectF, QSize, QSizeF
-from PySide6.QtGui import QColor, QGuiApplication, QImage, QPageSize, QPainter, QPdfWriter
+from PySide6.QtGui import QColor, QGuiApplication, QImage, QImageWriter, QPageSize, QPainter, QPdfWriter
 from PySide6.QtSvg import QSvgGenerator
 
 from jolly_ledge.drawing.picture import Picture
@@ -70,7 +70,7 @@ def png_bytes(picture: Picture, longest_side: int = LONGEST_SIDE) -> bytes:
     """Return a picture as PNG."""
     buffer = QBuffer()
     buffer.open(QIODevice.OpenModeFlag.WriteOnly)
-    image_of(picture, longest_side).save(buffer, b"PNG")
+    QImageWriter(buffer, QByteArray(b"png")).write(image_of(picture, longest_side))
     return bytes(buffer.data().data())
 
 
@@ -109,7 +109,7 @@ def pdf_bytes(pages: tuple[Picture, ...], title: str) -> bytes:
     for number, page in enumerate(pages):
         if number:
             writer.newPage()
-        play(painter, page.primitives)
+        play(painter, page.primitives, word_by_word=True)
     painter.end()
     buffer.close()
     return bytes(content.data())

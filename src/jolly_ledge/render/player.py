@@ -1,5 +1,6 @@
 """Plays a display list on a painter."""
 
+import re
 from collections.abc import Iterable
 from functools import lru_cache
 
@@ -23,11 +24,15 @@ _TEXT_UNIT = 100.0
 """Text is laid out at this size and scaled, so that it is the same at every zoom."""
 
 
-def play(painter: QPainter, primitives: Iterable[Primitive]) -> None:
-    """Paint primitives in the painter's own coordinates."""
+def play(painter: QPainter, primitives: Iterable[Primitive], *, word_by_word: bool = False) -> None:
+    """Paint primitives in the painter's own coordinates.
+
+    ``word_by_word`` sets every word of a text by itself: Qt's PDF writer tells readers that a space
+    is a tabulator, which spoils searching; words apart are read with plain spaces between.
+    """
     for primitive in primitives:
         if isinstance(primitive, Label):
-            _play_label(painter, primitive)
+            _play_label(painter, primitive, word_by_word)
         else:
             _play_shape(painter, primitive)
 
@@ -104,7 +109,7 @@ def brush(fill: str | Gradient) -> QBrush:
     return QBrush(gradient)
 
 
-def _play_label(painter: QPainter, label: Label) -> None:
+def _play_label(painter: QPainter, label: Label, word_by_word: bool) -> None:
     painter.save()
     face = font(_TEXT_UNIT, label.family, label.weight, italic=label.italic)
     scale = label.size / _TEXT_UNIT
@@ -112,9 +117,15 @@ def _play_label(painter: QPainter, label: Label) -> None:
     painter.scale(scale, scale)
     painter.setFont(face)
     painter.setPen(QColor(label.colour))
-    width = QFontMetricsF(face).horizontalAdvance(label.text)
+    metrics = QFontMetricsF(face)
+    width = metrics.horizontalAdvance(label.text)
     x = {"left": 0.0, "middle": -width / 2, "right": -width}[label.anchor]
-    painter.drawText(QPointF(x, 0), label.text)
+    if word_by_word:
+        for word in re.finditer(r"\S+", label.text):
+            before = metrics.horizontalAdvance(label.text[: word.start()])
+            painter.drawText(QPointF(x + before, 0), word.group())
+    else:
+        painter.drawText(QPointF(x, 0), label.text)
     painter.restore()
 
 

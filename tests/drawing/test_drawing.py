@@ -1,0 +1,193 @@
+"""Display lists: what is drawn, apart from how."""
+
+import math
+
+import pytest
+from builders import arranged, case_of, put, thing
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from jolly_ledge.drawing.case import bounds_of, case_picture, front_shapes
+from jolly_ledge.drawing.items import SILHOUETTES, contact_shadow, item_picture, item_shapes
+from jolly_ledge.drawing.look import look_picture, painting_order
+from jolly_ledge.drawing.picture import Label, Path, Primitive, Shape, ellipse, leaf, moved, polygon, rounded, smooth
+from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
+from jolly_ledge.drawing.sheet import PAGE_WIDTH, sheet_pages, wrapped
+from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.item import FALLBACK_SILHOUETTES
+from jolly_ledge.model.piece import Fixture, Ledge
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.silhouette import PROFILES
+from jolly_ledge.model.words import CATEGORIES, FINISHES
+from msgspec.structs import replace
+
+SHAPES = sorted({*SILHOUETTES, *PROFILES})
+
+
+def points(path: Path) -> list[tuple[float, float]]:
+    return [(values[i], values[i + 1]) for _, values in path for i in range(0, len(values), 2)]
+
+
+def extent(shapes: tuple[Primitive, ...]) -> tuple[float, float, float, float]:
+    found = [point for shape in shapes if isinstance(shape, Shape) for point in points(shape.path)]
+    xs, ys = [x for x, _ in found], [y for _, y in found]
+    return min(xs), min(ys), max(xs), max(ys)
+
+
+@pytest.mark.parametrize("shape", SHAPES)
+@pytest.mark.parametrize("finish", ["matt", "woven", "clear", "metal"])
+def test_every_silhouette_is_drawn_within_its_size(shape: str, finish: str) -> None:
+    item = thing(f"{shape}-{finish}", "object", silhouette=shape, finish=finish, width=180.0, height=300.0)
+    left, top, right, bottom = extent(item_shapes(item))
+    assert len(item_shapes(item)) >= 1
+    assert left >= -180 * 0.66
+    assert right <= 180 * 0.66
+    assert top >= -300 * 1.08
+    assert bottom <= 12
+    assert -top >= 300 * 0.5
+
+
+def test_there_are_at_least_sixteen_families_that_differ() -> None:
+    drawn = {item_shapes(thing("x", "object", silhouette=shape)) for shape in SHAPES}
+    assert len(SHAPES) >= 16
+    assert len(drawn) == len(SHAPES)
+
+
+@pytest.mark.parametrize("category", CATEGORIES)
+def test_every_category_is_drawn(category: str) -> None:
+    assert item_shapes(thing("x", category))
+    assert category == "object" or category in FALLBACK_SILHOUETTES
+
+
+@pytest.mark.parametrize("finish", FINISHES)
+def test_every_finish_shades_a_vase_in_its_own_way(finish: str) -> None:
+    others = {item_shapes(thing("x", finish=other)) for other in FINISHES if other != finish}
+    assert item_shapes(thing("x", finish=finish)) not in others
+
+
+def test_clear_glass_lets_the_back_through() -> None:
+    body = item_shapes(thing("x", finish="clear"))[0]
+    assert isinstance(body, Shape)
+    assert not isinstance(body.fill, str)
+    assert body.fill is not None
+    assert max(opacity for _, _, opacity in body.fill.stops) < 0.8
+
+
+def test_a_book_shows_spine_pages_cover_or_edge_by_its_pose() -> None:
+    book = thing("atlas", "book")
+    drawings = {item_shapes(book, pose) for pose in ("upright", "spine-in", "flat")}
+    assert len(drawings) == 3
+    assert extent(item_shapes(book, "flat"))[2] == pytest.approx(120)
+
+
+def test_a_thing_looks_the_same_every_time() -> None:
+    plant = thing("fern", "plant")
+    first = item_shapes(plant)
+    item_shapes.cache_clear()
+    assert item_shapes(plant) == first
+
+
+def test_the_case_has_a_back_and_a_board_for_every_ledge() -> None:
+    picture = case_picture(case_of(3, 2))
+    assert picture.right - picture.left > case_of(3, 2).width
+    assert len(picture.primitives) > len(case_picture(case_of(1, 1)).primitives)
+
+
+@pytest.mark.parametrize("kind", ["bookcase", "wall-shelves", "console", "mantel", "coffee-table", "nightstand", "counter", "other"])
+def test_every_kind_of_furniture_is_drawn(kind: str) -> None:
+    fixtures = tuple(
+        Fixture(kind=fixed, left=10, floor=900, width=300, height=200, shape=shape)  # type: ignore[arg-type]
+        for fixed, shape in (("mirror", "ellipse"), ("mirror", "rectangle"), ("tv", "rectangle"), ("socket", "rectangle"),
+                             ("firebox", "rectangle"), ("bar", "rectangle"), ("window", "rectangle"))
+    )  # fmt: skip
+    top = Ledge(id="a1", left=-100, floor=780, width=1200, depth=380)
+    piece = case_of(kind=kind, ledges=(top,), fixtures=fixtures, width=1000.0)
+    picture = case_picture(piece)
+    left, _, right, high = bounds_of(piece)
+    assert (left, right) == (-100, 1100)
+    assert high == 780 + 450
+    assert len(picture.primitives) > 6
+    assert len(front_shapes(piece)) == 1
+
+
+def test_far_things_are_painted_before_near_ones_and_carriers_first() -> None:
+    items = (thing("front", height=90.0), thing("art", "frame"), thing("stack", "book-stack"), thing("cup", height=60.0))
+    placements = (put("cup", on="stack", x=600, z=200), put("front", z=60), put("art", z=285), put("stack", x=600, z=200))
+    order = [standing.id for standing in painting_order(arranged(items, placements).standings)]
+    assert order.index("art") < order.index("stack") < order.index("cup") < order.index("front")
+
+
+def test_stems_are_painted_behind_the_rim_of_their_vase() -> None:
+    items = (thing("vase"), thing("stems", "stems"))
+    standings = arranged(items, (put("vase"), put("stems", inside="vase", x=None, z=None))).standings
+    assert [standing.id for standing in painting_order(standings)] == ["stems", "vase"]
+
+
+def test_hidden_things_are_not_drawn() -> None:
+    items = (thing("box", "box"), thing("router", "device"))
+    with_router = arranged(items, (put("box"), put("router", inside="box")))
+    without = arranged(items, (put("box"),))
+    assert look_picture(with_router).primitives == look_picture(without).primitives
+
+
+def test_a_moved_list_keeps_its_kinds_and_scales() -> None:
+    label = Label(1, 2, "x", 10)
+    shape, text = moved((contact_shadow(100.0), label), 10, 20, 2.0)
+    assert isinstance(shape, Shape)
+    assert text == Label(12, 24, "x", 20)
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.lists(st.tuples(st.floats(-1e3, 1e3), st.floats(-1e3, 1e3)), min_size=2, max_size=8), st.booleans())
+def test_curves_pass_their_points(given_points: list[tuple[float, float]], closed: bool) -> None:
+    path = smooth(given_points, closed=closed)
+    ends = [path[0][1]] + [values[-2:] for word, values in path if word == "C"]
+    for point in given_points:
+        assert any(math.dist(point, end) < 1e-6 for end in ends)
+
+
+def test_paths_are_closed_or_open_as_told() -> None:
+    assert polygon([(0, 0), (1, 0), (1, 1)])[-1] == ("Z", ())
+    assert ellipse(0, 0, 2, 1)[0] == ("M", (2, 0))
+    assert rounded(0, 0, 10, 10, 99)[-1] == ("Z", ())
+    assert leaf((0, 0), (0, -10), 4)[0] == ("M", (0, 0))
+
+
+def test_the_ledge_from_above_shows_round_and_square_feet() -> None:
+    arrangement = arranged((thing("vase"), thing("box", "box")), (put("vase", x=100), put("box", x=500)))
+    vase, box = on_ledge(arrangement, "a1")
+    assert len(footprint_shapes(vase)[0].path) > len(footprint_shapes(box)[0].path) - 1
+    assert footprint_shapes(vase)[0].path[1][0] == "C"
+    assert footprint_shapes(box)[0].path[1][0] == "L"
+    table = Ledge(id="t", left=0, floor=400, width=800, depth=800, shape="ellipse")
+    assert ledge_from_above(table).width == 820
+
+
+def test_the_sheet_numbers_every_visible_thing_and_breaks_into_pages(demo: Plan) -> None:
+    arrangement = arrange(demo, demo.look("first-try"))
+    pages = sheet_pages(arrangement, demo.name)
+    texts = [label.text for label in pages[0].primitives if isinstance(label, Label)]
+    visible = sum(1 for standing in arrangement.standings if not standing.hidden)
+    assert sum(1 for text in texts if text.isdigit()) == visible
+    assert len(pages) == 3
+    assert all(page.width == PAGE_WIDTH for page in pages)
+    table = [label.text for page in pages[1:] for label in page.primitives if isinstance(label, Label)]
+    assert "brass orrery" in " ".join(table)
+    assert all(label.x >= 0 for page in pages for label in page.primitives if isinstance(label, Label))
+
+
+def test_an_empty_look_gives_one_page() -> None:
+    assert len(sheet_pages(arranged((), ()), "Empty")) == 1
+
+
+def test_long_names_are_broken_and_nothing_is_left_out() -> None:
+    lines = wrapped("a very long name of a thing indeed", 60)
+    assert len(lines) > 1
+    assert " ".join(lines) == "a very long name of a thing indeed"
+    assert wrapped("", 60) == ("",)
+
+
+def test_a_picture_of_a_thing_has_room_about_it() -> None:
+    picture = item_picture(replace(thing("vase"), width=100.0))
+    assert picture.left < -50
+    assert picture.bottom > 0

@@ -1,0 +1,51 @@
+"""Imports run one way, and the code keeps to the project's own words."""
+
+import re
+import subprocess
+import sys
+from pathlib import Path
+
+import pytest
+
+ROOT = Path(__file__).parent.parent
+SOURCE = ROOT / "src" / "jolly_ledge"
+MODULES = sorted(SOURCE.rglob("*.py"))
+
+
+def test_imports_run_one_way() -> None:
+    linter = Path(sys.executable).parent / "lint-imports"
+    done = subprocess.run([str(linter)], cwd=ROOT, capture_output=True, text=True, check=False)
+    assert done.returncode == 0, done.stdout
+    assert "2 kept, 0 broken" in done.stdout
+
+
+@pytest.mark.parametrize("package", ["model", "readings", "cautions", "drawing", "files"])
+def test_the_core_runs_without_the_toolkit(package: str) -> None:
+    names = [
+        f"jolly_ledge.{path.relative_to(SOURCE).with_suffix('').as_posix().replace('/', '.')}"
+        for path in sorted((SOURCE / package).rglob("*.py"))
+    ]
+    code = f"import importlib, sys; [importlib.import_module(n) for n in {names!r}]; sys.exit('PySide6' in sys.modules)"
+    assert subprocess.run([sys.executable, "-c", code], check=False).returncode == 0
+
+
+def test_no_module_is_called_by_what_it_is_for_anything() -> None:
+    vague = {"utils", "util", "helpers", "helper", "common", "misc", "manager"}
+    assert not {path.stem for path in MODULES} & vague
+
+
+def test_no_module_is_longer_than_five_hundred_lines() -> None:
+    long = {path.name: len(path.read_text().splitlines()) for path in MODULES}
+    assert {name: lines for name, lines in long.items() if lines > 500} == {}
+
+
+def test_fonts_and_icons_come_with_their_licences() -> None:
+    fonts = {path.name for path in (SOURCE / "assets" / "fonts").iterdir()}
+    assert {"vollkorn-OFL.txt", "atkinson-hyperlegible-next-OFL.txt"} <= fonts
+    assert len([name for name in fonts if name.endswith(".ttf")]) == 5
+
+
+def test_pictures_named_in_the_readme_are_there() -> None:
+    named = re.findall(r"\((docs/screenshots/[\w-]+\.png)\)", (ROOT / "README.md").read_text())
+    assert len(named) == 6
+    assert all((ROOT / name).is_file() for name in named)

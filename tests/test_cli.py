@@ -1,0 +1,133 @@
+"""The command line, as whole processes where it matters and in one where it does not."""
+
+import json
+import subprocess
+import sys
+from pathlib import Path
+
+import pytest
+from pypdf import PdfReader
+
+from jolly_ledge import cli
+from jolly_ledge.demo import demo_bytes
+from jolly_ledge.files.plan_file import open_plan
+
+CASE = Path(__file__).parent / "judgement" / "cases" / "pair-08.json"
+
+
+@pytest.fixture
+def plan_path(tmp_path: Path) -> Path:
+    path = tmp_path / "vesper.json"
+    path.write_bytes(demo_bytes())
+    return path
+
+
+def run(*arguments: object) -> int:
+    return cli.run([str(argument) for argument in arguments], lambda path, demo: 70 + demo)
+
+
+def test_review_prints_the_agreed_json(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    assert run("review", plan_path, "--look", "before", "--json") == 0
+    found = json.loads(capsys.readouterr().out)
+    assert set(found) == {"look", "score", "readings", "findings", "cautions"}
+    assert found["look"] == "before"
+    assert {"id", "score", "value", "sentence", "items"} <= set(found["readings"][0])
+    assert {caution["level"] for caution in found["cautions"]} <= {"stop", "heed", "unknown"}
+    assert {"id", "level", "items", "sentence"} == set(found["cautions"][0])
+    assert "meteorite" in {item for caution in found["cautions"] for item in caution["items"]}
+
+
+def test_review_speaks_to_people(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    assert run("review", plan_path) == 0
+    out = capsys.readouterr().out
+    assert "Before: reads" in out
+    assert "Open evening, first try: reads" in out
+    assert "licensed person" in out
+
+
+def test_compare_tells_the_better_and_why(capsys: pytest.CaptureFixture[str]) -> None:
+    assert run("compare", CASE, "A", "B", "--json") == 0
+    found = json.loads(capsys.readouterr().out)
+    assert found["better"] == "B"
+    assert set(found["scores"]) == {"A", "B"}
+    assert "colour-echo" in {row["reading"] for row in found["by"]}
+    assert run("compare", CASE, "A", "A", "--json") == 0
+    assert json.loads(capsys.readouterr().out)["better"] == "even"
+    assert run("compare", CASE, "A", "B") == 0
+    assert "B reads better." in capsys.readouterr().out
+
+
+def test_sheet_draw_and_table_are_written(plan_path: Path, tmp_path: Path) -> None:
+    for command, name in (("sheet", "s.pdf"), ("sheet", "s.csv"), ("draw", "d.png"), ("draw", "d.svg")):
+        assert run(command, plan_path, "--look", "first-try", "-o", tmp_path / name) == 0
+    assert "brass orrery" in PdfReader(tmp_path / "s.pdf").pages[1].extract_text()
+    assert "brass orrery" in (tmp_path / "s.csv").read_text()
+    assert (tmp_path / "d.png").read_bytes().startswith(b"\x89PNG")
+    assert b"<svg" in (tmp_path / "d.svg").read_bytes()
+
+
+def test_the_stash_goes_out_and_in(plan_path: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    table = tmp_path / "stash.csv"
+    assert run("stash", "export", plan_path, table) == 0
+    table.write_text(table.read_text().replace("brass orrery", "old brass orrery"))
+    assert run("stash", "import", plan_path, table) == 0
+    assert "Added 0 and changed 1 things" in capsys.readouterr().out
+    assert open_plan(plan_path)[0].item("orrery").name == "old brass orrery"
+
+
+@pytest.mark.parametrize(
+    "arguments",
+    [
+        ["review", "nowhere.json"],
+        ["review"],
+        ["review", CASE, "--look", "Z"],
+        ["review", __file__],
+        ["compare", CASE, "A"],
+        ["draw", CASE, "--look", "A", "-o", "x.gif"],
+        ["draw", CASE, "--look", "A", "-o", "x.png", "--size", "9"],
+        ["sheet", CASE, "--look", "A", "-o", "/nowhere/x.pdf"],
+        ["sheet", CASE, "--look", "A", "-o", "x.pdf", "--unit", "ell"],
+        ["stash", "borrow", CASE, "x.csv"],
+        ["tidy", CASE],
+    ],
+)
+def test_bad_input_gives_one_clear_line_and_two(
+    arguments: list[object], capsys: pytest.CaptureFixture[str], tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.chdir(tmp_path)
+    try:
+        status = run(*arguments)
+    except SystemExit as left:
+        status = int(str(left.code))
+    captured = capsys.readouterr()
+    assert status == 2
+    assert captured.out == ""
+    assert captured.err.startswith("jolly-ledge: ")
+    assert captured.err.count("\n") == 1
+    assert list(tmp_path.iterdir()) == []
+
+
+def test_without_a_command_the_window_opens(plan_path: Path) -> None:
+    assert run() == 70
+    assert run(plan_path) == 70
+    assert run("demo") == 71
+
+
+def test_the_installed_command_reviews_without_a_display(plan_path: Path) -> None:
+    command = Path(sys.executable).parent / "jolly-ledge"
+    done = subprocess.run(
+        [str(command), "review", str(plan_path), "--look", "before", "--json"],
+        capture_output=True,
+        check=True,
+        env={"PATH": "/usr/bin:/bin"},
+    )
+    assert json.loads(done.stdout)["look"] == "before"
+    assert done.stderr == b""
+
+
+def test_help_and_version_are_printed(capsys: pytest.CaptureFixture[str]) -> None:
+    for words in (["--help"], ["--version"], ["review", "--help"]):
+        with pytest.raises(SystemExit) as left:
+            run(*words)
+        assert left.value.code == 0
+        assert "jolly-ledge" in capsys.readouterr().out
