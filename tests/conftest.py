@@ -8,6 +8,7 @@ from pathlib import Path
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 import pytest
+from PySide6.QtWidgets import QApplication
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.application import make_window, ready_application
@@ -17,7 +18,6 @@ from jolly_ledge.demo import demo_bytes
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.plan import Plan
-from PySide6.QtWidgets import QApplication
 
 
 class AnsweringDialogs:

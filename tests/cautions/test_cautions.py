@@ -1,9 +1,9 @@
 """Cautions: what cannot be built so, what wants care, what is not known."""
 
 import pytest
-from builders import arranged, case_of, put, thing
 from msgspec.structs import replace
 
+from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import NAMES, REGISTER, cautions_of
 from jolly_ledge.model.arrangement import Arrangement, arrange

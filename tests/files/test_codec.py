@@ -6,10 +6,10 @@ from typing import Any
 
 import msgspec
 import pytest
-from builders import case_of, plan_of, put, thing
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from builders import case_of, plan_of, put, thing
 from jolly_ledge.files.codec import plan_from_json, plan_to_json
 from jolly_ledge.files.errors import PlanFileError
 from jolly_ledge.model.item import Item
@@ -83,7 +83,9 @@ def plans(draw: st.DrawFn) -> Plan:
         for identifier in ids
     )
     ledges = (
-        Ledge(id="a", left=draw(st.floats(-400, 400)), floor=100, width=draw(lengths), depth=draw(lengths), body="left"),
+        Ledge(
+            id="a", left=draw(st.floats(-400, 400)), floor=100, width=draw(lengths), depth=draw(lengths), body="left"
+        ),
         Ledge(id="w", left=0, floor=900, width=800, depth=40, clearance=draw(st.none() | lengths), surface="wall"),
     )
     piece = Piece(
@@ -102,8 +104,12 @@ def plans(draw: st.DrawFn) -> Plan:
         Placement(id=f"p{i}", item=identifier, ledge="a", x=draw(lengths), z=draw(lengths), locked=draw(st.booleans()))
         for i, identifier in enumerate(ids)
     )
-    look = Look(id="look", piece="case", manner=Manner(palette=(draw(hexes),)), placements=placements, date="2026-10-03")
-    return Plan(name=draw(st.text(max_size=9)), household=Household(pets=("cat",)), pieces=(piece,), stash=stash, looks=(look,))
+    look = Look(
+        id="look", piece="case", manner=Manner(palette=(draw(hexes),)), placements=placements, date="2026-10-03"
+    )
+    return Plan(
+        name=draw(st.text(max_size=9)), household=Household(pets=("cat",)), pieces=(piece,), stash=stash, looks=(look,)
+    )
 
 
 @settings(max_examples=60, deadline=None)

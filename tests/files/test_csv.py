@@ -5,10 +5,10 @@ import io
 from pathlib import Path
 
 import pytest
-from builders import arranged, plan_of, put, thing
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from builders import arranged, plan_of, put, thing
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.sheet_csv import sheet_to_csv
 from jolly_ledge.files.stash_csv import COLUMNS, merged_stash, read_table, stash_from_csv, stash_to_csv

@@ -11,9 +11,9 @@ from collections.abc import Callable
 from pathlib import Path
 
 import pytest
-from builders import plan_of, put, thing
 from msgspec.structs import replace
 
+from builders import plan_of, put, thing
 from jolly_ledge.files import atomic
 from jolly_ledge.files.archive import pack
 from jolly_ledge.files.atomic import write_atomically

@@ -2,11 +2,11 @@
 
 import msgspec
 import pytest
-from builders import case_of, plan_of, put, thing
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
+from builders import case_of, plan_of, put, thing
 from jolly_ledge.model.edits.edit import fresh_id
 from jolly_ledge.model.edits.items import AddItems, ChangeItem, DuplicateItem, RemoveItem
 from jolly_ledge.model.edits.looks import AddLook, ChangeHousehold, ChangeLook, DuplicateLook, RemoveLook, RenamePlan
@@ -33,7 +33,13 @@ from jolly_ledge.model.errors import EditError, InvalidPlanError
 from jolly_ledge.model.history import Edit, History
 from jolly_ledge.model.plan import Household, Plan, check_references
 
-ITEMS = (thing("stack", "book-stack"), thing("vase"), thing("stems", "stems"), thing("box", "box"), thing("bowl", "bowl"))
+ITEMS = (
+    thing("stack", "book-stack"),
+    thing("vase"),
+    thing("stems", "stems"),
+    thing("box", "box"),
+    thing("bowl", "bowl"),
+)
 PLACED = (put("stack"), put("vase", on="stack"), put("stems", inside="vase", x=None, z=None), put("box", "a2", x=200))
 PLAN = plan_of(ITEMS, PLACED)
 
@@ -128,7 +134,9 @@ def test_a_shelf_stops_before_its_neighbour() -> None:
 
 def test_widening_a_bay_moves_the_bays_to_its_right() -> None:
     plan = plan_of(piece=case_of(2, 2))
-    ledges = {ledge.id: ledge for ledge in SetBayWidth(piece="case", ledge="a1", width=850).apply(plan).piece("case").ledges}
+    ledges = {
+        ledge.id: ledge for ledge in SetBayWidth(piece="case", ledge="a1", width=850).apply(plan).piece("case").ledges
+    }
     assert ledges["a2"].width == 850
     assert ledges["b1"].left == 890
     assert ledges["b1"].width == 800

@@ -1,10 +1,10 @@
 """Poses, silhouettes and how things stand on each other."""
 
 import pytest
-from builders import arranged, case_of, put, thing
 from hypothesis import given
 from hypothesis import strategies as st
 
+from builders import arranged, case_of, put, thing
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.pose import PAGE_COLOUR, extent, seen_colours, seen_shape
@@ -95,7 +95,12 @@ def test_books_in_a_stack_are_one_unit_and_the_vase_with_its_stems_another() -> 
 
 
 def test_things_in_a_box_are_hidden_and_on_a_tray_one_unit() -> None:
-    items = (thing("box", "box"), thing("router", "device"), thing("tray", "tray"), thing("cup", "tableware", height=80.0))
+    items = (
+        thing("box", "box"),
+        thing("router", "device"),
+        thing("tray", "tray"),
+        thing("cup", "tableware", height=80.0),
+    )
     placements = (put("box", x=200), put("router", inside="box"), put("tray", x=600), put("cup", inside="tray", x=600))
     arrangement = arranged(items, placements)
     assert arrangement.by_id["router"].hidden
@@ -115,7 +120,9 @@ def test_upright_books_side_by_side_are_one_row() -> None:
 def test_a_hung_thing_hangs_at_its_height_over_the_wall_ledge() -> None:
     wall = case_of().ledges[0]
     piece = case_of(ledges=(wall.__class__(id="w", left=0, floor=900, width=800, depth=30, surface="wall"),))
-    standing = arranged((thing("mirror", "mirror"),), (put("mirror", "w", z=None, y=150, pose="hung"),), piece).by_id["mirror"]
+    standing = arranged((thing("mirror", "mirror"),), (put("mirror", "w", z=None, y=150, pose="hung"),), piece).by_id[
+        "mirror"
+    ]
     assert (standing.bottom, standing.top) == (1050, 1290)
 
 

@@ -1,9 +1,9 @@
 """Bays and the tape, the order of placing, landings, and the stash in lines."""
 
 import pytest
-from builders import arranged, case_of, plan_of, put, thing
 from msgspec.structs import replace
 
+from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.model.bays import bay_name, bay_of, bays_of, tape_check
 from jolly_ledge.model.edits.pieces import SetBayWidth, SetClearance
 from jolly_ledge.model.item import Item
@@ -52,7 +52,12 @@ def test_a_shelf_in_a_board_and_a_deep_ledge_are_told() -> None:
 
 
 def test_placing_goes_from_the_top_down_and_carriers_first() -> None:
-    items = (thing("stack", "book-stack", room="study"), thing("vase", mass=9.0), thing("art", "frame"), thing("cup", height=60.0))
+    items = (
+        thing("stack", "book-stack", room="study"),
+        thing("vase", mass=9.0),
+        thing("art", "frame"),
+        thing("cup", height=60.0),
+    )
     placements = (
         put("cup", "a2", x=100),
         put("vase", on="stack"),

@@ -1,11 +1,11 @@
 """Each reading on small looks whose answer is plain."""
 
 import pytest
-from builders import arranged, case_of, put, thing
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
+from builders import arranged, case_of, put, thing
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner, Placement
@@ -226,7 +226,9 @@ def test_greenery_wants_a_shelf_between() -> None:
 def test_one_row_is_flat_and_a_frame_behind_is_deep() -> None:
     items = (thing("art", "frame"), thing("cup", height=90.0), thing("dot", height=60.0))
     flat = read(layering, arranged(items, (put("art", x=200), put("cup", x=400), put("dot", x=600))))
-    deep = read(layering, arranged(items, (put("art", x=200, z=285), put("cup", x=300, z=120), put("dot", x=440, z=70))))
+    deep = read(
+        layering, arranged(items, (put("art", x=200, z=285), put("cup", x=300, z=120), put("dot", x=440, z=70)))
+    )
     assert flat.findings
     assert deep.score > flat.score
 

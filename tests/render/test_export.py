@@ -5,10 +5,10 @@ from pathlib import Path
 from xml.etree import ElementTree
 
 import pytest
-from builders import arranged, put, thing
 from pypdf import PdfReader
 from PySide6.QtGui import QColor, QGuiApplication, QImage
 
+from builders import arranged, put, thing
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Gradient, Label, Picture, Shape, rectangle
 from jolly_ledge.drawing.sheet import sheet_pages
@@ -41,7 +41,7 @@ def test_pixels_are_where_the_list_says() -> None:
 
 
 def test_gradients_run_from_start_to_end() -> None:
-    shade = Gradient((0, 0), (100, 0), ((0.0, "#000000", 1.0), (1.0, "#ffffff", 1.0)))
+    shade = Gradient((0, 0), (100, 0), ((0.0, "#000000"), (1.0, "#ffffff")))
     image = image_of(Picture((Shape(rectangle(0, 0, 100, 100), shade),), 0, 0, 100, 100), 100)
     assert colour_at(image, 5, 50)[0] < 40 < 215 < colour_at(image, 95, 50)[0]
 

@@ -9,6 +9,7 @@ from jolly_ledge.drawing.picture import (
     Primitive,
     Shape,
     ellipse,
+    fading,
     polyline,
     rectangle,
     rounded,
@@ -69,9 +70,7 @@ def front_shapes(piece: Piece) -> tuple[Primitive, ...]:
 
 
 def _carcass(piece: Piece) -> list[Primitive]:
-    shade = Gradient(
-        (0, 0), (piece.width, 0), ((0.0, CASE_LIT, 1.0), (0.04, CASE, 1.0), (1.0, darker(CASE, 0.06), 1.0))
-    )
+    shade = Gradient((0, 0), (piece.width, 0), ((0.0, CASE_LIT), (0.04, CASE), (1.0, darker(CASE, 0.06))))
     return [
         Shape(ellipse(piece.width / 2, 2, piece.width * 0.53, 16), "#3a3228", 0.16),
         Shape(rectangle(0, -piece.height, piece.width, piece.height), shade, 1.0, CASE_SHADE, 2.0),
@@ -91,7 +90,7 @@ def _legs(piece: Piece) -> list[Primitive]:
     thick = max(min(piece.width * 0.035, 60.0), 24.0)
     shapes: list[Primitive] = [Shape(ellipse(piece.width / 2, 2, piece.width * 0.52, 14), "#3a3228", 0.14)]
     for x in (thick * 0.6, piece.width - thick * 1.6):
-        shade = Gradient((x, 0), (x + thick, 0), ((0.0, lighter(wood, 0.2), 1.0), (1.0, darker(wood, 0.3), 1.0)))
+        shade = Gradient((x, 0), (x + thick, 0), ((0.0, lighter(wood, 0.2)), (1.0, darker(wood, 0.3))))
         shapes.append(Shape(rectangle(x, -max(top, piece.height), thick, max(top, piece.height)), shade))
     shapes.append(Shape(rectangle(thick * 0.6, -top - 4, piece.width - thick * 1.2, 60), darker(wood, 0.18)))
     return shapes
@@ -122,20 +121,17 @@ def _back(piece: Piece, ledge: Ledge) -> list[Primitive]:
         (0, top),
         (0, bottom),
         (
-            (0.0, darker(colour, 0.4), 1.0),
-            (0.22, darker(colour, 0.1), 1.0),
-            (1.0, lighter(colour, 0.05), 1.0),
+            (0.0, darker(colour, 0.4)),
+            (0.22, darker(colour, 0.1)),
+            (1.0, lighter(colour, 0.05)),
         ),
     )
     deep = min(ledge.width * 0.09, 46.0)
-    left, right = ledge.left, ledge.right
-    into = Gradient((left, 0), (left + deep, 0), ((0.0, "#0c0a08", 0.38), (1.0, "#0c0a08", 0.0)))
-    out = Gradient((right, 0), (right - deep * 0.6, 0), ((0.0, "#0c0a08", 0.2), (1.0, "#0c0a08", 0.0)))
-    height = bottom - top
+    left, right, height = ledge.left, ledge.right, bottom - top
     return [
         Shape(rectangle(left, top, ledge.width, height), down),
-        Shape(rectangle(left, top, deep, height), into),
-        Shape(rectangle(right - deep * 0.6, top, deep * 0.6, height), out),
+        *fading(left, top, deep, height, "right", 0.42),
+        *fading(right - deep * 0.6, top, deep * 0.6, height, "left", 0.24),
     ]
 
 
@@ -148,15 +144,10 @@ def _board(piece: Piece, ledge: Ledge) -> list[Primitive]:
     shade = Gradient(
         (0, top),
         (0, top + thick),
-        ((0.0, lighter(wood, 0.5), 1.0), (0.3, wood, 1.0), (1.0, darker(wood, 0.22), 1.0)),
+        ((0.0, lighter(wood, 0.5)), (0.3, wood), (1.0, darker(wood, 0.22))),
     )
-    under = Gradient((0, top + thick), (0, top + thick + 26), ((0.0, "#0c0a08", 0.3), (1.0, "#0c0a08", 0.0)))
     return [
-        Shape(
-            rectangle(ledge.left, top + thick, ledge.width, 26),
-            under,
-            1.0 if ledge.floor > thick + 30 else 0.0,
-        ),
+        *(fading(ledge.left, top + thick, ledge.width, 26, "down", 0.34) if ledge.floor > thick + 30 else ()),
         Shape(rounded(left, top, width, thick, 3), shade, 1.0, darker(wood, 0.35), 1.0, 0.5),
         Shape(
             polyline([(left + 2, top + 1.2), (left + width - 2, top + 1.2)]),
@@ -182,7 +173,7 @@ def fixture_shapes(fixture: Fixture) -> list[Primitive]:
         glass = Gradient(
             (x, y),
             (x + w, y + h),
-            ((0.0, "#dfe7e8", 1.0), (0.48, "#c3cfd2", 1.0), (0.52, "#dbe4e5", 1.0), (1.0, "#aebcc0", 1.0)),
+            ((0.0, "#dfe7e8"), (0.48, "#c3cfd2"), (0.52, "#dbe4e5"), (1.0, "#aebcc0")),
         )
         if fixture.shape == "ellipse":
             return [

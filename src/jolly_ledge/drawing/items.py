@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from functools import lru_cache
 
-from jolly_ledge.drawing.picture import Gradient, Picture, Shape, ellipse
+from jolly_ledge.drawing.picture import Picture, Shape, ellipse
 from jolly_ledge.drawing.silhouettes import books, greenery, planes, turned
 from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
 from jolly_ledge.model.arrangement import Standing
@@ -88,12 +88,13 @@ def standing_shapes(standing: Standing) -> tuple[Shape, ...]:
 
 
 @lru_cache(maxsize=1024)
-def contact_shadow(width: float) -> Shape:
+def contact_shadow(width: float) -> tuple[Shape, ...]:
     """Return the soft shadow a thing casts where it stands, a little to the right."""
-    half = width * 0.56
-    middle = (width * 0.03, 1.0)
-    shade = Gradient(middle, middle, ((0.0, "#120e0a", 0.5), (0.7, "#120e0a", 0.22), (1.0, "#120e0a", 0.0)), half)
-    return Shape(ellipse(width * 0.03, 0.5, half, max(min(width * 0.045, 9.0), 3.0)), shade)
+    high = max(min(width * 0.045, 9.0), 3.0)
+    return tuple(
+        Shape(ellipse(width * 0.03, 0.5, width * 0.56 * share, high * share), "#120e0a", 0.13)
+        for share in (1.0, 0.93, 0.86, 0.78)
+    )
 
 
 def item_picture(item: Item, pose: Pose = "upright") -> Picture:
@@ -101,7 +102,7 @@ def item_picture(item: Item, pose: Pose = "upright") -> Picture:
     size = extent(item, pose)
     room = max(size.width, size.height) * 0.06
     return Picture(
-        (contact_shadow(round(size.width, 1)), *item_shapes(item, pose)),
+        (*contact_shadow(round(size.width, 1)), *item_shapes(item, pose)),
         -size.width / 2 - room,
         -size.height - room,
         size.width / 2 + room,

@@ -28,7 +28,7 @@ def look_picture(arrangement: Arrangement, *, scale_bar: bool = True) -> Picture
     shapes: list[Primitive] = list(case.primitives)
     for standing in painting_order(arrangement.standings):
         if standing.placement.pose != "hung" and standing.depth_order == 0:
-            shapes += moved((contact_shadow(round(standing.width, 1)),), standing.x, -standing.bottom)
+            shapes += moved(contact_shadow(round(standing.width, 1)), standing.x, -standing.bottom)
         shapes += moved(standing_shapes(standing), standing.x, -standing.bottom)
     shapes += front_shapes(arrangement.piece)
     bottom = case.bottom

@@ -14,8 +14,9 @@ Command = tuple[str, tuple[float, ...]]
 """``("M", (x, y))``, ``("L", (x, y))``, ``("C", (x1, y1, x2, y2, x, y))`` or ``("Z", ())``."""
 
 Path = tuple[Command, ...]
-Stop = tuple[float, str, float]
-"""Place 0 to 1, colour, opacity."""
+Stop = tuple[float, str]
+"""Place 0 to 1, and colour. Colours are opaque: not every page format knows fading ones, so what fades
+is made of several shapes (see ``fading``)."""
 
 Anchor = Literal["left", "middle", "right"]
 Family = Literal["sans", "serif"]
@@ -187,6 +188,32 @@ def leaf(base: Point, tip: Point, width: float, bend: float = 0.0) -> Path:
         ),
         ("Z", ()),
     )
+
+
+FADE_STEPS = 6
+
+
+def fading(
+    left: float,
+    top: float,
+    width: float,
+    height: float,
+    towards: Literal["right", "left", "down"],
+    opacity: float,
+    colour: str = "#0c0a08",
+) -> tuple[Shape, ...]:
+    """Return a shade over a rectangle that fades out in one direction: steps of even opacity."""
+    shapes = []
+    for step in range(1, FADE_STEPS + 1):
+        share = (step / FADE_STEPS) ** 1.4
+        if towards == "down":
+            path = rectangle(left, top, width, height * share)
+        elif towards == "right":
+            path = rectangle(left, top, width * share, height)
+        else:
+            path = rectangle(left + width * (1 - share), top, width * share, height)
+        shapes.append(Shape(path, colour, opacity / FADE_STEPS))
+    return tuple(shapes)
 
 
 def moved(primitives: Iterable[Primitive], dx: float, dy: float, scale: float = 1.0) -> tuple[Primitive, ...]:

@@ -13,7 +13,7 @@ def ledge_from_above(ledge: Ledge) -> Picture:
     shade = Gradient(
         (0, 0),
         (0, ledge.depth),
-        ((0.0, darker(surface, 0.16), 1.0), (0.5, surface, 1.0), (1.0, lighter(surface, 0.3), 1.0)),
+        ((0.0, darker(surface, 0.16)), (0.5, surface), (1.0, lighter(surface, 0.3))),
     )
     if ledge.shape == "ellipse":
         path = ellipse(ledge.width / 2, ledge.depth / 2, ledge.width / 2, ledge.depth / 2)
@@ -34,7 +34,7 @@ def footprint_shapes(standing: Standing) -> tuple[Shape, ...]:
     fill = Gradient(
         (-width / 2, -depth / 2),
         (width / 2, depth / 2),
-        ((0.0, lighter(colour, 0.25 + lift), 1.0), (1.0, darker(colour, 0.2), 1.0)),
+        ((0.0, lighter(colour, 0.25 + lift)), (1.0, darker(colour, 0.2))),
     )
     if standing.item.is_round and standing.placement.pose == "upright":
         path = ellipse(0, 0, width / 2, depth / 2)

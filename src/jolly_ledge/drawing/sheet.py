@@ -15,6 +15,7 @@ from jolly_ledge.model.working_order import PlacingStep, working_order
 PAGE_WIDTH, PAGE_HEIGHT = 595.0, 842.0
 MARGIN = 42.0
 DRAWING_HEIGHT = 640.0
+BADGE = 7.0
 LINE = 11.0
 TEXT_SIZE, DETAIL_SIZE = 9.5, 8.0
 LETTER_WIDTH = 0.5
@@ -80,10 +81,8 @@ def _drawing_page(arrangement: Arrangement, title: str, steps: Sequence[PlacingS
     under = f"{arrangement.look.label} · {len(steps)} things to place, from the top down"
     shapes = _heading(title or arrangement.piece.label, f"{arrangement.piece.label} · {under}")
     shapes += moved(picture.primitives, left, top, scale)
-    for step in steps:
-        standing = arrangement.by_id[step.placement]
-        if not standing.hidden:
-            shapes += _badge(left + standing.x * scale, top - (standing.bottom + standing.top) / 2 * scale, step.number)
+    for number, (x, y) in numbered_spots(arrangement, steps, scale, BADGE):
+        shapes += _badge(left + x * scale, top - y * scale, number)
     shapes.append(
         Label(MARGIN, PAGE_HEIGHT - 50, "Figures run from the left end of the ledge to the thing's left "
         "edge, and from the front edge "
@@ -102,9 +101,38 @@ def _drawing_page(arrangement: Arrangement, title: str, steps: Sequence[PlacingS
     return Picture(tuple(shapes), 0, 0, PAGE_WIDTH, PAGE_HEIGHT)
 
 
+def numbered_spots(
+    arrangement: Arrangement, steps: Sequence[PlacingStep], scale: float, badge: float
+) -> list[tuple[int, tuple[float, float]]]:
+    """Return where the number of every visible step stands (mm, y up), none over another.
+
+    Parameters
+    ----------
+    scale : float
+        Units of the page or the screen for one mm.
+    badge : float
+        The radius of a number's badge in those units.
+    """
+    spots: list[tuple[int, tuple[float, float]]] = []
+    for step in steps:
+        standing = arrangement.by_id[step.placement]
+        if standing.hidden:
+            continue
+        x, middle = standing.x, (standing.bottom + standing.top) / 2
+        apart = 2 * badge / scale
+        y = middle
+        # Above, below, further above …: the nearest free height to the middle of the thing.
+        for turn in range(2 * len(steps)):
+            y = middle + (turn + 1) // 2 * apart / 2 * (1 if turn % 2 else -1)
+            if all(abs(x - other[0]) >= apart or abs(y - other[1]) >= apart for _, other in spots):
+                break
+        spots.append((step.number, (x, y)))
+    return spots
+
+
 def _badge(x: float, y: float, number: int) -> list[Primitive]:
     return [
-        Shape(ellipse(x, y, 7, 7), "#fffdf8", 0.92, PLUM, 0.8),
+        Shape(ellipse(x, y, BADGE, BADGE), "#fffdf8", 0.92, PLUM, 0.8),
         Label(x, y + 2.9, str(number), 8, INK, weight=600, anchor="middle"),
     ]
 

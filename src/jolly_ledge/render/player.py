@@ -93,19 +93,19 @@ def painter_path(path: Path) -> QPainterPath:
 
 
 @lru_cache(maxsize=4096)
-def _shade(colour: str, opacity: float) -> QColor:
-    return QColor(int(colour[1:3], 16), int(colour[3:5], 16), int(colour[5:7], 16), round(opacity * 255))
+def _colour(colour: str) -> QColor:
+    return QColor(int(colour[1:3], 16), int(colour[3:5], 16), int(colour[5:7], 16))
 
 
 @lru_cache(maxsize=4096)
 def brush(fill: str | Gradient) -> QBrush:
     """Return the toolkit's form of a fill, made once."""
     if isinstance(fill, str):
-        return QBrush(_shade(fill, 1.0))
+        return QBrush(_colour(fill))
     start, end = QPointF(*fill.start), QPointF(*fill.end)
     gradient = QLinearGradient(start, end) if fill.radius is None else QRadialGradient(end, fill.radius, start)
-    for at, colour, opacity in fill.stops:
-        gradient.setColorAt(at, _shade(colour, opacity))
+    for at, colour in fill.stops:
+        gradient.setColorAt(at, _colour(colour))
     return QBrush(gradient)
 
 

@@ -21,6 +21,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.drawing.look import painting_order
+from jolly_ledge.drawing.sheet import numbered_spots
 from jolly_ledge.drawing.theme import INK, PLUM, SHEET, SOFT_INK
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
@@ -32,6 +33,7 @@ from jolly_ledge.render.player import play
 DIMMED = 0.32
 SQUINT_SHARE = 1 / 16
 BEAM_HEIGHT = 40
+BADGE_PX = 9.0
 MARGIN = 4
 OVERLAYS = ("balance", "skyline", "colour path", "cautions")
 
@@ -233,17 +235,16 @@ class LookView(QGraphicsView):
 
     def _paint_numbers(self, painter: QPainter) -> None:
         painter.setFont(font(12, "sans", 600))
-        for step in working_order(self._session.arrangement):
-            standing = self._session.arrangement.by_id[step.placement]
-            if standing.hidden:
-                continue
-            at = self.mapFromScene(QPointF(standing.x, -(standing.bottom + standing.top) / 2))
-            area = QRectF(at.x() - 10, at.y() - 10, 20, 20)
+        arrangement = self._session.arrangement
+        steps = working_order(arrangement)
+        for number, (x, y) in numbered_spots(arrangement, steps, self.scale_factor, BADGE_PX):
+            at = self.mapFromScene(QPointF(x, -y))
+            area = QRectF(at.x() - BADGE_PX, at.y() - BADGE_PX, 2 * BADGE_PX, 2 * BADGE_PX)
             painter.setPen(QColor(PLUM))
             painter.setBrush(QColor(255, 253, 248, 235))
             painter.drawEllipse(area)
             painter.setPen(QColor(INK))
-            painter.drawText(area, Qt.AlignmentFlag.AlignCenter, str(step.number))
+            painter.drawText(area, Qt.AlignmentFlag.AlignCenter, str(number))
 
     def _paint_squint(self, painter: QPainter) -> None:
         size = self.viewport().size()

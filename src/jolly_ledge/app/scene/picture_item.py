@@ -48,7 +48,7 @@ class PlacementItem(PictureItem):
         self.standing = standing
         shapes = list(standing_shapes(standing))
         if standing.placement.pose != "hung" and standing.placement.host is None:
-            shapes.insert(0, contact_shadow(round(standing.width, 1)))
+            shapes[:0] = contact_shadow(round(standing.width, 1))
         self._area = QRectF(-standing.width / 2, -standing.height, standing.width, standing.height)
         margin = 14 + 0.12 * standing.width
         super().__init__(shapes, self._area.adjusted(-margin, -14 - 0.06 * standing.height, margin, 14))

@@ -23,9 +23,9 @@ def spine(left: float, top: float, w: float, h: float, colour: str, band: str | 
         (left, 0),
         (left + w, 0),
         (
-            (0.0, darker(colour, 0.22), 1.0),
-            (0.3, lighter(colour, 0.16), 1.0),
-            (1.0, darker(colour, 0.34), 1.0),
+            (0.0, darker(colour, 0.22)),
+            (0.3, lighter(colour, 0.16)),
+            (1.0, darker(colour, 0.34)),
         ),
     )
     shapes = [outlined(rounded(left, top, w, h, min(2.5, w / 4)), shade, colour)]
@@ -44,7 +44,7 @@ def _pages(left: float, top: float, w: float, h: float, subject: Subject) -> lis
     shapes = [
         Shape(rectangle(left, top, w, h), darker(cover, 0.1)),
         Shape(rectangle(left + board, top + 3, w - 2 * board, h - 3), Gradient((left, 0), (left + w, 0), (
-            (0.0, darker(PAGE_COLOUR, 0.18), 1.0), (0.4, PAGE_COLOUR, 1.0), (1.0, darker(PAGE_COLOUR, 0.22), 1.0)))),
+            (0.0, darker(PAGE_COLOUR, 0.18)), (0.4, PAGE_COLOUR), (1.0, darker(PAGE_COLOUR, 0.22))))),
     ]  # fmt: skip
     lines = max(int((w - 2 * board) / 4), 1)
     for line in range(1, lines):
@@ -86,7 +86,7 @@ def lying(
     shade = Gradient(
         (0, top),
         (0, top + h),
-        ((0.0, lighter(colour, 0.2), 1.0), (0.35, colour, 1.0), (1.0, darker(colour, 0.36), 1.0)),
+        ((0.0, lighter(colour, 0.2)), (0.35, colour), (1.0, darker(colour, 0.36))),
     )
     return [
         outlined(rounded(left, top, w, h, min(3.0, h / 3)), shade, colour),

@@ -106,7 +106,7 @@ def draw_mirror(subject: Subject) -> list[Shape]:
     glass = Gradient(
         (-w / 2, -h),
         (w / 2, 0),
-        ((0.0, "#dfe7e8", 1.0), (0.45, "#c3cfd2", 1.0), (0.5, "#dbe4e5", 1.0), (1.0, "#aebcc0", 1.0)),
+        ((0.0, "#dfe7e8"), (0.45, "#c3cfd2"), (0.5, "#dbe4e5"), (1.0, "#aebcc0")),
     )
     if is_disc:
         return [
@@ -214,7 +214,7 @@ def draw_stone(subject: Subject) -> list[Shape]:
     w, h, colour = subject.width, subject.height, subject.colour
     points = [(float(x), -float(y)) for x, y in outline("stone", w, h)]
     shade = Gradient(
-        (-w * 0.16, -h * 0.72), (0.0, -h * 0.5), ((0.0, lighter(colour, 0.38), 1.0), (0.55, colour, 1.0), (1.0, darker(colour, 0.5), 1.0)), max(w, h) * 0.75,
+        (-w * 0.16, -h * 0.72), (0.0, -h * 0.5), ((0.0, lighter(colour, 0.38)), (0.55, colour), (1.0, darker(colour, 0.5))), max(w, h) * 0.75,
     )  # fmt: skip
     chance = subject.chance()
     crown, heart = (-w * 0.08, -h * 0.66), (w * 0.1, -h * 0.36)

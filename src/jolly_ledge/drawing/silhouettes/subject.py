@@ -52,35 +52,36 @@ def round_shade(colour: str, finish: Finish, left: float, right: float) -> Gradi
 def _round_stops(colour: str, finish: Finish) -> tuple[Stop, ...]:
     if finish == "metal":
         return (
-            (0.0, darker(colour, 0.38), 1.0),
-            (0.2, lighter(colour, 0.15), 1.0),
-            (0.28, lighter(colour, 0.6), 1.0),
-            (0.36, lighter(colour, 0.1), 1.0),
-            (0.62, darker(colour, 0.2), 1.0),
-            (0.86, darker(colour, 0.45), 1.0),
-            (1.0, darker(colour, 0.3), 1.0),
+            (0.0, darker(colour, 0.38)),
+            (0.2, lighter(colour, 0.15)),
+            (0.28, lighter(colour, 0.6)),
+            (0.36, lighter(colour, 0.1)),
+            (0.62, darker(colour, 0.2)),
+            (0.86, darker(colour, 0.45)),
+            (1.0, darker(colour, 0.3)),
         )
     if finish == "clear":
         return (
-            (0.0, lighter(colour, 0.1), 0.75),
-            (0.14, lighter(colour, 0.55), 0.35),
-            (0.5, lighter(colour, 0.35), 0.22),
-            (0.84, lighter(colour, 0.2), 0.35),
-            (1.0, darker(colour, 0.2), 0.75),
+            (0.0, darker(colour, 0.15)),
+            (0.1, lighter(colour, 0.45)),
+            (0.3, lighter(colour, 0.62)),
+            (0.6, lighter(colour, 0.2)),
+            (0.88, colour),
+            (1.0, darker(colour, 0.35)),
         )
     lit = {"gloss": 0.42, "satin": 0.34, "matt": 0.22}.get(finish, 0.16)
     return (
-        (0.0, darker(colour, 0.16), 1.0),
-        (0.27, lighter(colour, lit), 1.0),
-        (0.5, colour, 1.0),
-        (0.82, darker(colour, 0.26), 1.0),
-        (1.0, darker(colour, 0.42), 1.0),
+        (0.0, darker(colour, 0.16)),
+        (0.27, lighter(colour, lit)),
+        (0.5, colour),
+        (0.82, darker(colour, 0.26)),
+        (1.0, darker(colour, 0.42)),
     )
 
 
 def flat_shade(colour: str, top: float, bottom: float) -> Gradient:
     """Return the shade of an upright plane: a little lighter above."""
-    return Gradient((0.0, top), (0.0, bottom), ((0.0, lighter(colour, 0.12), 1.0), (1.0, darker(colour, 0.12), 1.0)))
+    return Gradient((0.0, top), (0.0, bottom), ((0.0, lighter(colour, 0.12)), (1.0, darker(colour, 0.12))))
 
 
 def side_shade(colour: str, left: float, right: float) -> Gradient:
@@ -88,7 +89,7 @@ def side_shade(colour: str, left: float, right: float) -> Gradient:
     return Gradient(
         (left, 0.0),
         (right, 0.0),
-        ((0.0, lighter(colour, 0.14), 1.0), (0.55, colour, 1.0), (1.0, darker(colour, 0.22), 1.0)),
+        ((0.0, lighter(colour, 0.14)), (0.55, colour), (1.0, darker(colour, 0.22))),
     )
 
 
@@ -107,9 +108,20 @@ def half_width_at(shape: str, at: float) -> float:
     return float(profile[index, 1])
 
 
-def outlined(path: Path, fill: str | Gradient, colour: str, finish: Finish = "matt", opacity: float = 1.0) -> Shape:
-    """Return a filled shape with its thin edge."""
-    return Shape(path, fill, opacity, darker(colour, 0.45), 1.2, 0.75 if finish == "clear" else 0.4)
+CLEAR_OPACITY = 0.42
+"""What clear glass keeps of the light; the rest is what stands behind it."""
+
+
+def outlined(path: Path, fill: str | Gradient, colour: str, finish: Finish = "matt") -> Shape:
+    """Return a filled shape with its thin edge; clear stuff lets the back through."""
+    return Shape(
+        path,
+        fill,
+        CLEAR_OPACITY if finish == "clear" else 1.0,
+        darker(colour, 0.45),
+        1.2,
+        0.75 if finish == "clear" else 0.4,
+    )
 
 
 def is_turned(shape: str) -> bool:

@@ -177,10 +177,10 @@ def ball(x: float, y: float, radius: float, colour: str, finish: str) -> Shape:
         (x - radius * 0.35, y - radius * 0.4),
         (x, y),
         (
-            (0.0, lighter(colour, bright), 1.0),
-            (0.35, lighter(colour, 0.12), 1.0),
-            (0.7, darker(colour, 0.14), 1.0),
-            (1.0, darker(colour, 0.5), 1.0),
+            (0.0, lighter(colour, bright)),
+            (0.35, lighter(colour, 0.12)),
+            (0.7, darker(colour, 0.14)),
+            (1.0, darker(colour, 0.5)),
         ),
         radius * 1.3,
     )
@@ -272,7 +272,7 @@ def draw_lamp(subject: Subject) -> list[Shape]:
     shade = polyline([(-top, -h), (top, -h), (low, -h * 0.54), (-low, -h * 0.54)])
     glow = Gradient(
         (0.0, -h * 0.62), (0.0, -h * 0.62),
-        ((0.0, lighter(shade_colour, 0.55), 1.0), (0.6, shade_colour, 1.0), (1.0, darker(shade_colour, 0.16), 1.0)), w * 0.7,
+        ((0.0, lighter(shade_colour, 0.55)), (0.6, shade_colour), (1.0, darker(shade_colour, 0.16))), w * 0.7,
     )  # fmt: skip
     return [
         outlined(

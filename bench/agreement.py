@@ -5,10 +5,9 @@ from pathlib import Path
 
 sys.path.insert(0, str(Path(__file__).parent.parent / "tests"))
 
-from judgement.cases import agrees, load_cases
-
 from jolly_ledge.cautions.register import NAMES as CAUTIONS
 from jolly_ledge.readings.register import NAMES as READINGS
+from judgement.cases import agrees, load_cases
 
 
 def main() -> None:

@@ -1,0 +1,278 @@
+"""Arranging in the real window: drags, keys, chips and readings."""
+
+import pytest
+from PySide6.QtCore import QPoint, QPointF, Qt
+from PySide6.QtWidgets import QWidget
+from pytestqt.qtbot import QtBot
+
+from conftest import AnsweringDialogs, open_window
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.new_plan import new_plan
+from jolly_ledge.app.scene.look_view import LookView
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.model.look import Placement
+
+LEFT = Qt.MouseButton.LeftButton
+
+
+def arrange_step(window: MainWindow) -> ArrangeStep:
+    window.show_step("Arrange")
+    page = window.step("Arrange")
+    assert isinstance(page, ArrangeStep)
+    return page
+
+
+def point_of(view: LookView, placement: str) -> QPoint:
+    return view.mapFromScene(view.items_by_id[placement].sceneBoundingRect().center())
+
+
+def spot(view: LookView, x: float, y: float) -> QPoint:
+    """Return the pixel of a point of the piece (mm, y up)."""
+    return view.mapFromScene(QPointF(x, -y))
+
+
+def drag(qtbot: QtBot, widget: QWidget, start: QPoint, end: QPoint, *, drop: bool = True) -> None:
+    qtbot.mousePress(widget, LEFT, pos=start)
+    for step in range(1, 9):
+        qtbot.mouseMove(widget, start + (end - start) * step / 8)
+    if drop:
+        qtbot.mouseRelease(widget, LEFT, pos=end)
+
+
+def placed(window: MainWindow, identifier: str) -> Placement:
+    return window.session.plan.look(window.session.look_id).placement(identifier)
+
+
+def test_a_thing_is_carried_to_another_ledge_and_back_by_undo(window: MainWindow, qtbot: QtBot) -> None:
+    view = arrange_step(window).view
+    start = point_of(view, "copper-bowl")
+    before = placed(window, "copper-bowl")
+    drag(qtbot, view.viewport(), start, spot(view, 1000, 1795 + 77))
+    after = placed(window, "copper-bowl")
+    assert after.ledge == "r5"
+    assert window.session.history.undo_label == "Move footed copper bowl"
+    qtbot.keyClick(window, Qt.Key.Key_Z, Qt.KeyboardModifier.ControlModifier)
+    assert placed(window, "copper-bowl") == before
+
+
+def test_readings_move_while_a_thing_is_carried(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    vial = page.readings.rows["side-balance"].vial
+    start = point_of(page.view, "dark-urn")
+    drag(qtbot, page.view.viewport(), start, spot(page.view, 1250, 300), drop=False)
+    assert page.readings.rows["side-balance"].vial != vial
+    assert window.session.history.undo_label is None
+    qtbot.keyClick(page.view, Qt.Key.Key_Escape)
+    assert page.readings.rows["side-balance"].vial == vial
+    assert window.session.history.undo_label is None
+    qtbot.mouseRelease(page.view.viewport(), LEFT)
+
+
+def test_a_small_move_is_no_drag(window: MainWindow, qtbot: QtBot) -> None:
+    view = arrange_step(window).view
+    start = point_of(view, "copper-bowl")
+    drag(qtbot, view.viewport(), start, start + QPoint(2, 1))
+    assert window.session.history.undo_label is None
+    assert window.session.selection == ("copper-bowl",)
+
+
+def test_a_thing_carried_out_of_the_piece_goes_back_to_the_stash(window: MainWindow, qtbot: QtBot) -> None:
+    view = arrange_step(window).view
+    drag(qtbot, view.viewport(), point_of(view, "copper-bowl"), QPoint(5, 200))
+    assert "copper-bowl" in {item.id for item in window.session.free_items()}
+
+
+def test_a_thing_from_the_strip_lands_on_a_stack(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    page.fits_chip.setChecked(False)
+    item = next(item for item in page.strip.things if item.id == "bust")
+    page.strip.show_item(item.id)
+    start = page.strip.cell_of(item.id).center().toPoint()
+    cream = page.session.arrangement.by_id["cream-stack"]
+    window.session.choose("succulent")
+    page.actions_on_look.put_back()
+    target = page.view.viewport().mapToGlobal(spot(page.view, cream.x, cream.top + 5))
+    drag(qtbot, page.strip, start, page.strip.mapFromGlobal(target))
+    assert placed(window, "bust").on == "cream-stack"
+    assert window.session.selection == ("bust",)
+    assert "bust" not in {thing.id for thing in page.strip.things}
+
+
+def test_the_strip_shows_what_fits_the_ledge_in_hand(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    window.session.choose("dark-urn")
+    page.actions_on_look.put_back()
+    window.session.choose_ledge("l3")
+    fitting = {item.id for item in page.strip.things}
+    assert "dark-urn" not in fitting
+    assert "lamp" in fitting
+    assert "left bay, shelf 3" in page.strip_label.text()
+    qtbot.mouseClick(page.fits_chip, LEFT)
+    assert len(page.strip.things) > len(fitting)
+
+
+def test_the_strip_is_worked_by_keys(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    window.session.choose_ledge("r1")
+    page.strip.setFocus()
+    qtbot.keyClick(page.strip, Qt.Key.Key_Right)
+    qtbot.keyClick(page.strip, Qt.Key.Key_Right)
+    chosen = window.session.item_id
+    qtbot.keyClick(page.strip, Qt.Key.Key_Return)
+    assert placed(window, chosen).ledge == "r1"
+
+
+@pytest.mark.parametrize(
+    ("key", "modifier", "dx", "dz"),
+    [
+        (Qt.Key.Key_Right, Qt.KeyboardModifier.NoModifier, 10, 0),
+        (Qt.Key.Key_Left, Qt.KeyboardModifier.ShiftModifier, -1, 0),
+        (Qt.Key.Key_Up, Qt.KeyboardModifier.NoModifier, 0, 10),
+        (Qt.Key.Key_Down, Qt.KeyboardModifier.ShiftModifier, 0, -1),
+    ],
+)
+def test_keys_nudge_in_mm(
+    window: MainWindow, qtbot: QtBot, key: Qt.Key, modifier: Qt.KeyboardModifier, dx: float, dz: float
+) -> None:
+    view = arrange_step(window).view
+    window.session.choose("copper-bowl")
+    before = placed(window, "copper-bowl")
+    view.setFocus()
+    qtbot.keyClick(view, key, modifier)
+    qtbot.keyClick(view, key, modifier)
+    after = placed(window, "copper-bowl")
+    assert before.x is not None
+    assert before.z is not None
+    assert (after.x, after.z) == (before.x + 2 * dx, before.z + 2 * dz)
+    window.session.undo()
+    assert placed(window, "copper-bowl") == before
+
+
+@pytest.mark.parametrize(
+    ("key", "field", "value"),
+    [
+        ("F", "pose", "flat"),
+        ("L", "pose", "leaning"),
+        ("T", "turn", 90),
+        ("K", "locked", True),
+        ("P", "pose", "spine-in"),
+    ],
+)
+def test_keys_turn_lay_lean_and_lock(window: MainWindow, qtbot: QtBot, key: str, field: str, value: object) -> None:
+    view = arrange_step(window).view
+    window.session.choose("tides")
+    view.setFocus()
+    qtbot.keyClicks(view, key)
+    assert getattr(placed(window, "tides"), field) == value
+
+
+def test_a_locked_thing_is_not_carried(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    window.session.choose("copper-bowl")
+    qtbot.mouseClick(page.chosen.lock_chip, LEFT)
+    before = placed(window, "copper-bowl")
+    drag(qtbot, page.view.viewport(), point_of(page.view, "copper-bowl"), spot(page.view, 1000, 1800))
+    assert placed(window, "copper-bowl") == before
+    assert "is locked" in window.notice.sentence
+
+
+def test_tape_figures_are_typed(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    window.session.choose("copper-bowl")
+    assert page.chosen.left_field.text() == "33.8 cm"
+    page.chosen.left_field.setText("10 cm")
+    qtbot.keyClick(page.chosen.left_field, Qt.Key.Key_Return)
+    standing = window.session.arrangement.by_id["copper-bowl"]
+    assert standing.left - standing.ledge.left == pytest.approx(100)
+
+
+def test_things_are_grouped_by_name_and_loosened(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    window.session.choose("copper-bowl", "atlas-moon")
+    page.chosen.group_field.setText("reading corner")
+    qtbot.keyClick(page.chosen.group_field, Qt.Key.Key_Return)
+    names = {vignette.name for vignette in window.session.arrangement.vignettes}
+    assert "reading corner" in names
+    page.chosen.group_field.setText("")
+    qtbot.keyClick(page.chosen.group_field, Qt.Key.Key_Return)
+    assert placed(window, "copper-bowl").vignette is None
+
+
+def test_putting_inside_and_back(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    window.session.choose_ledge("r1")
+    page.actions_on_look.place(window.session.plan.item("brass-float"))
+    qtbot.mouseClick(page.chosen.inside_chip, LEFT)
+    assert placed(window, "brass-float").inside == "rush-basket"
+    qtbot.mouseClick(page.chosen.back_chip, LEFT)
+    assert "brass-float" in {item.id for item in window.session.free_items()}
+
+
+def test_depth_is_set_in_the_view_from_above(window: MainWindow, qtbot: QtBot) -> None:
+    depth = arrange_step(window).chosen.depth_view
+    window.session.choose("copper-bowl")
+    qtbot.waitUntil(lambda: depth.height() > 60)
+    start = depth.position_of(window.session.arrangement.by_id["copper-bowl"])
+    before = placed(window, "copper-bowl")
+    drag(qtbot, depth, start, start + QPoint(0, 14))
+    after = placed(window, "copper-bowl")
+    assert before.z is not None
+    assert after.z is not None
+    assert after.z < before.z
+    assert after.ledge == before.ledge
+
+
+def test_pointing_at_a_reading_shows_its_things(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    row = page.readings.rows["side-balance"]
+    row.setFocus()
+    qtbot.waitUntil(lambda: bool(window.session.pointed_at))
+    assert row.reading is not None
+    assert window.session.pointed_at == row.reading.placements
+    dimmed = [item for identifier, item in page.view.items_by_id.items() if identifier not in row.reading.placements]
+    assert {item.opacity() for item in dimmed} == {0.32}
+    assert page.readings.sentence.text() == row.reading.sentence
+    page.view.setFocus()
+    assert window.session.pointed_at == ()
+
+
+def test_cautions_and_findings_are_on_cards_apart(window: MainWindow) -> None:
+    page = arrange_step(window)
+    cautions = [card.sentence for card in page.readings.caution_cards if not card.isHidden()]
+    findings = [card.sentence for card in page.readings.finding_cards if not card.isHidden()]
+    assert len(cautions) == len(window.session.cautions)
+    assert any("moon globe rolls" in sentence for sentence in cautions)
+    assert 0 < len(findings) <= 8
+    assert not set(cautions) & set(findings)
+
+
+def test_overlays_and_squint_change_the_picture(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    plain = page.view.grab().toImage()
+    for button in (page.squint_chip, page.overlay_chips["skyline"], page.overlay_chips["colour path"]):
+        qtbot.mouseClick(button, LEFT)
+        shown = page.view.grab().toImage()
+        assert shown != plain
+        plain = shown
+
+
+def test_keys_choose_things_and_ledges_without_a_mouse(window: MainWindow, qtbot: QtBot) -> None:
+    view = arrange_step(window).view
+    view.setFocus()
+    qtbot.keyClicks(view, "N")
+    first = window.session.selection
+    qtbot.keyClicks(view, "NB")
+    assert window.session.selection == first
+    qtbot.keyClick(view, Qt.Key.Key_Escape)
+    assert window.session.selection == ()
+    ledge = window.session.ledge_id
+    qtbot.keyClick(view, Qt.Key.Key_PageDown)
+    assert window.session.ledge_id != ledge
+
+
+def test_an_empty_look_says_what_to_do(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs) -> None:
+    window = open_window(qtbot, new_plan(), log, dialogs)
+    page = arrange_step(window)
+    assert page.readings.score.text() == "Nothing to read"
+    assert "carry a thing" in page.readings.sentence.text()

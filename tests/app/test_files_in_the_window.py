@@ -1,0 +1,152 @@
+"""Opening, saving, refusing and recovering in the real window; nothing is modal and nothing is lost."""
+
+from pathlib import Path
+
+from msgspec.structs import replace
+from PySide6.QtCore import Qt
+from pytestqt.qtbot import QtBot
+
+from conftest import AnsweringDialogs, open_window
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.files.codec import plan_to_json
+from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
+from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.model.edits.looks import RenamePlan
+from jolly_ledge.model.plan import Plan
+
+LEFT = Qt.MouseButton.LeftButton
+
+
+def press(window: MainWindow, qtbot: QtBot, button: str) -> None:
+    qtbot.mouseClick(window.notice.buttons[button], LEFT)
+
+
+def rename(window: MainWindow, name: str = "Renamed") -> None:
+    assert window.session.commit(RenamePlan(name=name))
+
+
+def test_a_plan_is_saved_and_opened_again(
+    window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialogs, tmp_path: Path
+) -> None:
+    rename(window)
+    dialogs.to_save = tmp_path / "mine"
+    qtbot.keyClick(window, Qt.Key.Key_S, Qt.KeyboardModifier.ControlModifier)
+    assert open_plan(tmp_path / "mine.ledge")[0].name == "Renamed"
+    assert "saved" in window.path.saved.text()
+    assert not window.session.is_dirty
+    rename(window, "Again")
+    assert window.save()
+    assert dialogs.asked == ["Save the plan"]
+    dialogs.to_open = tmp_path / "mine.ledge"
+    window.ask_open()
+    assert window.session.plan.name == "Again"
+
+
+def test_a_bad_file_is_refused_and_the_plan_in_hand_stays(window: MainWindow, tmp_path: Path) -> None:
+    (tmp_path / "bad.json").write_text('{"format": "jolly-ledge/plan", "version": 1, "stash": [{"id": 3}]}')
+    before = window.session.plan
+    assert not window.session.open(tmp_path / "bad.json")
+    assert "stash[0].id" in window.notice.sentence
+    assert window.session.plan is before
+
+
+def test_unsaved_work_is_asked_about_before_it_goes(window: MainWindow, qtbot: QtBot) -> None:
+    rename(window)
+    window.begin_new()
+    assert window.session.plan.name == "Renamed"
+    press(window, qtbot, "Close")
+    assert window.session.plan.name == "Renamed"
+    window.begin_new()
+    press(window, qtbot, "Go on without saving")
+    assert window.session.plan.name == "New plan"
+
+
+def test_closing_asks_first_and_then_closes(window: MainWindow, qtbot: QtBot) -> None:
+    rename(window)
+    window.close()
+    assert window.isVisible()
+    assert "not saved" in window.notice.sentence
+    press(window, qtbot, "Go on without saving")
+    qtbot.waitUntil(lambda: not window.isVisible())
+
+
+def test_a_file_changed_by_others_is_noticed(
+    qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs, tmp_path: Path
+) -> None:
+    path = tmp_path / "plan.json"
+    save_plan(demo, PlanFile(path))
+    window = open_window(qtbot, demo, log, dialogs)
+    window.session.open(path)
+    rename(window)
+    path.write_bytes(plan_to_json(replace(demo, name="Theirs")))
+    assert not window.save()
+    assert "changed by somebody else" in window.notice.sentence
+    assert open_plan(path)[0].name == "Theirs"
+    press(window, qtbot, "Overwrite it")
+    assert open_plan(path)[0].name == "Renamed"
+
+
+def test_what_is_on_disk_can_be_taken_instead(
+    qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs, tmp_path: Path
+) -> None:
+    path = tmp_path / "plan.json"
+    save_plan(demo, PlanFile(path))
+    window = open_window(qtbot, demo, log, dialogs)
+    window.session.open(path)
+    rename(window)
+    path.write_bytes(plan_to_json(replace(demo, name="Theirs")))
+    window.save()
+    press(window, qtbot, "Open what is on disk")
+    assert window.session.plan.name == "Theirs"
+
+
+def test_a_place_that_cannot_be_written_is_named_and_the_work_stays(
+    window: MainWindow, dialogs: AnsweringDialogs, tmp_path: Path
+) -> None:
+    rename(window)
+    dialogs.to_save = tmp_path / "nowhere" / "plan.json"
+    assert not window.save()
+    assert "does not exist" in window.notice.sentence
+    assert window.session.is_dirty
+
+
+def test_unsaved_work_is_kept_and_offered_after_a_crash(
+    window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialogs, tmp_path: Path
+) -> None:
+    rename(window, "Half done")
+    kept = tmp_path / "recovery"
+    qtbot.waitUntil(lambda: any(kept.glob("*.recovery")), timeout=4_000)
+    (file,) = kept.glob("*.recovery")
+    # As if the process that kept it were gone.
+    file.rename(kept / "999999999.recovery")
+    content = (kept / "999999999.recovery").read_text()
+    other = tmp_path / "other"
+    other.mkdir()
+    process = content.index('"process":')
+    end = content.index(",", process)
+    (other / "999999999.recovery").write_text(content[:process] + '"process":999999999' + content[end:])
+    again = open_window(qtbot, window.session.plan, RecoveryLog(other), dialogs)
+    again.offer_recovery()
+    assert "Half done" in again.notice.sentence
+    press(again, qtbot, "Take it in hand")
+    assert again.session.plan.name == "Half done"
+    assert again.session.is_dirty
+    assert not (other / "999999999.recovery").exists()
+
+
+def test_recovered_work_can_be_let_go(window: MainWindow, qtbot: QtBot) -> None:
+    window.offer_recovery()
+    assert window.notice.sentence == ""
+
+
+def test_the_menu_reaches_undo_units_and_steps(window: MainWindow) -> None:
+    actions = {action.text(): action for action in window.path.plan_button.menu().actions() if action.text()}
+    rename(window)
+    actions["Undo"].trigger()
+    assert window.session.plan.name == "Vesper Row"
+    actions["Redo"].trigger()
+    assert window.session.plan.name == "Renamed"
+    actions["Lengths in in"].trigger()
+    assert window.session.unit == "in"
+    actions["Go to Keep"].trigger()
+    assert window.path.buttons["Keep"].isChecked()

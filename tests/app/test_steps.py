@@ -1,0 +1,356 @@
+"""The other steps in the real window: brief, measure, gather, place and keep."""
+
+from pathlib import Path
+
+import pytest
+from pypdf import PdfReader
+from PySide6.QtCore import QPoint, QPointF, Qt
+from pytestqt.qtbot import QtBot
+
+from conftest import AnsweringDialogs
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.path_panel import STEPS
+from jolly_ledge.app.steps.brief import BriefStep
+from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.app.steps.keep import KeepStep
+from jolly_ledge.app.steps.measure import MeasureStep
+from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.model.colour import family_name
+from jolly_ledge.model.item import Item
+
+LEFT = Qt.MouseButton.LeftButton
+
+
+def brief(window: MainWindow) -> BriefStep:
+    window.show_step("Brief")
+    page = window.step("Brief")
+    assert isinstance(page, BriefStep)
+    return page
+
+
+def measure(window: MainWindow) -> MeasureStep:
+    window.show_step("Measure")
+    page = window.step("Measure")
+    assert isinstance(page, MeasureStep)
+    return page
+
+
+def gather(window: MainWindow) -> GatherStep:
+    window.show_step("Gather")
+    page = window.step("Gather")
+    assert isinstance(page, GatherStep)
+    return page
+
+
+def place(window: MainWindow) -> PlaceStep:
+    window.show_step("Place")
+    page = window.step("Place")
+    assert isinstance(page, PlaceStep)
+    return page
+
+
+def keep(window: MainWindow) -> KeepStep:
+    window.show_step("Keep")
+    page = window.step("Keep")
+    assert isinstance(page, KeepStep)
+    return page
+
+
+def item_in_hand(window: MainWindow) -> Item:
+    item = window.session.item
+    assert item is not None
+    return item
+
+
+def test_every_step_is_reached_by_key_and_tells_its_state(window: MainWindow, qtbot: QtBot) -> None:
+    for number, name in enumerate(STEPS, start=1):
+        qtbot.keyClick(window, Qt.Key(ord(str(number))), Qt.KeyboardModifier.ControlModifier)
+        assert window.pages.currentWidget() is window.step(name)
+        assert window.step(name).piece_name.text() == "Alcove bookcase"
+        assert window.step(name).look_name.text() == "Open evening, first try"
+        assert window.path.buttons[name].isChecked()
+    states = {name: button.state for name, button in window.path.buttons.items()}
+    assert states["Brief"] == "layered · weave"
+    assert states["Measure"] == "10 ledges"
+    assert states["Gather"] == "61 things"
+    assert states["Keep"] == "two looks"
+
+
+# Brief
+
+
+def test_the_manner_is_chosen_by_chips(window: MainWindow, qtbot: QtBot) -> None:
+    page = brief(window)
+    qtbot.mouseClick(page.fullness.chips["airy"], LEFT)
+    qtbot.mouseClick(page.figure.chips["mirrored"], LEFT)
+    qtbot.mouseClick(page.odd.chips["strict"], LEFT)
+    manner = window.session.look.manner
+    assert (manner.fullness, manner.figure, manner.odd) == ("airy", "mirrored", "strict")
+    assert window.path.buttons["Brief"].state == "airy · mirrored"
+    window.session.undo()
+    assert page.odd.chips["loose"].isChecked()
+
+
+def test_the_palette_holds_four_families_of_the_stash(window: MainWindow, qtbot: QtBot) -> None:
+    page = brief(window)
+    chosen = [colour for colour, button in page.palette_chips.items() if button.isChecked()]
+    other = next(colour for colour, button in page.palette_chips.items() if not button.isChecked())
+    assert len(chosen) == 4
+    qtbot.mouseClick(page.palette_chips[other], LEFT)
+    assert "up to 4 families" in window.notice.sentence
+    qtbot.mouseClick(page.palette_chips[chosen[0]], LEFT)
+    qtbot.mouseClick(page.palette_chips[other], LEFT)
+    names = {family_name(colour) for colour in window.session.look.manner.palette}
+    assert family_name(other) in names
+    assert family_name(chosen[0]) not in names
+
+
+def test_purpose_and_household_are_written(window: MainWindow, qtbot: QtBot) -> None:
+    page = brief(window)
+    page.purpose.setFocus()
+    page.purpose.selectAll()
+    qtbot.keyClicks(page.purpose, "For the guests")
+    qtbot.mouseClick(page.toddler, LEFT, pos=QPoint(8, page.toddler.height() // 2))
+    page.pets.setText("cat, dog")
+    qtbot.keyClick(page.pets, Qt.Key.Key_Return)
+    assert window.session.piece.purpose == "For the guests"
+    assert window.session.plan.household.toddler
+    assert window.session.plan.household.pets == ("cat", "dog")
+    assert window.session.history.labels.count("Write the purpose") == 1
+
+
+# Measure
+
+
+def test_a_clearance_is_typed_on_the_drawing_and_the_tape_disputes_it(window: MainWindow, qtbot: QtBot) -> None:
+    page = measure(window)
+    view = page.view
+    dimension = next(d for d in view.dimensions() if d.id == "clearance l3")
+    qtbot.mouseClick(view, LEFT, pos=view.label_area(dimension).center().toPoint())
+    assert view.field.isVisible()
+    view.field.setText("14 in")
+    qtbot.keyClick(view.field, Qt.Key.Key_Return)
+    assert window.session.piece.ledge("l3").clearance == pytest.approx(355.6)
+    assert window.session.piece.ledge("l4").floor == pytest.approx(1328 - 0.0 + 25.6 - 22)
+    cards = [card.sentence for card in page.fault_cards if not card.isHidden()]
+    assert any("Left bay" in sentence for sentence in cards) == bool(cards)
+    assert window.path.buttons["Measure"].state in {"10 ledges", "one doubt"}
+    window.session.undo()
+    assert window.session.piece.ledge("l3").clearance == 330
+
+
+def test_outer_height_that_does_not_add_up_is_told(window: MainWindow, qtbot: QtBot) -> None:
+    page = measure(window)
+    dimension = next(d for d in page.view.dimensions() if d.id == "height")
+    page.view.edit_dimension(dimension)
+    page.view.field.setText("250 cm")
+    qtbot.keyClick(page.view.field, Qt.Key.Key_Return)
+    assert window.session.piece.height == 2500
+    assert any("280 mm are missing" in card.sentence for card in page.fault_cards if not card.isHidden())
+    assert window.path.buttons["Measure"].state == "two doubts"
+
+
+def test_what_is_no_length_stays_in_the_field(window: MainWindow, qtbot: QtBot) -> None:
+    page = measure(window)
+    page.view.edit_dimension(page.view.dimensions()[0])
+    page.view.field.setText("wide")
+    qtbot.keyClick(page.view.field, Qt.Key.Key_Return)
+    assert "is not a length" in window.notice.sentence
+    assert page.view.field.isVisible()
+    assert window.session.history.undo_label is None
+
+
+def test_a_board_is_dragged(window: MainWindow, qtbot: QtBot) -> None:
+    view = measure(window).view
+    ledge = window.session.piece.ledge("l3")
+    start = view.transform().map(QPointF(ledge.left + 60, -ledge.floor)).toPoint() + QPoint(0, 4)
+    qtbot.mousePress(view, LEFT, pos=start)
+    for step in range(1, 6):
+        qtbot.mouseMove(view, start - QPoint(0, 4 * step))
+    assert view.piece.ledge("l3").floor > ledge.floor
+    assert window.session.piece.ledge("l3") is ledge
+    qtbot.mouseRelease(view, LEFT, pos=start - QPoint(0, 20))
+    moved = window.session.piece.ledge("l3")
+    assert moved.floor > ledge.floor
+    assert moved.floor % 5 == 0
+    assert window.session.history.undo_label == "Move shelf l3"
+
+
+def test_figures_are_reached_by_keys(window: MainWindow, qtbot: QtBot) -> None:
+    view = measure(window).view
+    view.setFocus()
+    qtbot.keyClick(view, Qt.Key.Key_Right)
+    qtbot.keyClick(view, Qt.Key.Key_Return)
+    assert view.field.isVisible()
+    view.field.setText("2300")
+    qtbot.keyClick(view.field, Qt.Key.Key_Return)
+    assert window.session.piece.height == 23_000 or window.session.piece.height == 2300
+
+
+def test_bays_shelves_light_and_rating_are_set_beside_the_drawing(window: MainWindow, qtbot: QtBot) -> None:
+    page = measure(window)
+    window.session.choose_ledge("r2")
+    page.shelves_field.setValue(3)
+    assert len([ledge for ledge in window.session.piece.ledges if ledge.left > 600]) == 3
+    page.bays_field.setValue(3)
+    assert len({ledge.left for ledge in window.session.piece.ledges}) == 3
+    page.load_field.setText("15")
+    qtbot.keyClick(page.load_field, Qt.Key.Key_Return)
+    assert window.session.ledge is not None
+    assert window.session.ledge.load_limit == 15
+    page.load_field.setText("much")
+    qtbot.keyClick(page.load_field, Qt.Key.Key_Return)
+    assert "no mass" in window.notice.sentence
+    for _ in range(3):
+        window.session.undo()
+    assert len(window.session.piece.ledges) == 10
+
+
+# Gather
+
+
+def test_the_line_up_is_sorted_and_searched(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    qtbot.mouseClick(page.sorting.chips["room"], LEFT)
+    titles = [row.title for row in page.line_up.rows if row.title]
+    assert "study" in titles
+    qtbot.keyClicks(page.search, "globe wood")
+    assert {item.id for item in page.shown_items()} == {"moon-globe", "sea-globe"}
+    qtbot.keyClicks(page.search, "x")
+    assert "Nothing matches" in page.note.text()
+
+
+def test_things_stand_on_one_floor_line_at_one_scale(window: MainWindow) -> None:
+    page = gather(window)
+    for row in page.line_up.rows:
+        assert len({cell.floor for cell in row.cells}) == 1
+        assert row.floor - max(cell.item.height for cell in row.cells) * 0.5 >= row.top
+    shown = [cell.item.id for row in page.line_up.rows for cell in row.cells]
+    assert sorted(shown) == sorted(item.id for item in window.session.plan.stash)
+
+
+def test_a_thing_is_added_described_duplicated_and_removed(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    qtbot.mouseClick(page.add_button, LEFT)
+    assert item_in_hand(window).name == "new thing"
+    panel = page.panel
+    panel.name_field.setText("brass sextant")
+    qtbot.keyClick(panel.name_field, Qt.Key.Key_Return)
+    panel.size_fields["height"].setText("9 in")
+    qtbot.keyClick(panel.size_fields["height"], Qt.Key.Key_Return)
+    panel.finish_field.setCurrentIndex(panel.finish_field.findData("metal"))
+    panel.finish_field.activated.emit(panel.finish_field.currentIndex())
+    panel.mass_field.setText("1,2 kg")
+    qtbot.keyClick(panel.mass_field, Qt.Key.Key_Return)
+    panel.colour_buttons[0].code.setText("#c9a24b")
+    qtbot.keyClick(panel.colour_buttons[0].code, Qt.Key.Key_Return)
+    qtbot.mouseClick(panel.more_colours, LEFT)
+    qtbot.mouseClick(panel.trait_chips["fragile"], LEFT)
+    item = item_in_hand(window)
+    assert (item.name, item.height, item.finish, item.mass) == ("brass sextant", 228.6, "metal", 1.2)
+    assert item.colours[0] == ("#c9a24b", 0.5)
+    assert item.traits == ("fragile",)
+    qtbot.mouseClick(panel.duplicate_button, LEFT)
+    assert item_in_hand(window).id == "new-thing-2"
+    qtbot.mouseClick(panel.remove_button, LEFT)
+    assert len(window.session.plan.stash) == 62
+    while window.session.history.undo_label:
+        window.session.undo()
+    assert len(window.session.plan.stash) == 61
+
+
+def test_a_thing_is_chosen_by_click_and_by_keys(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    qtbot.mouseClick(page.line_up, LEFT, pos=page.point_of("dark-urn"))
+    assert item_in_hand(window).id == "dark-urn"
+    assert page.panel.title.text() == "tall dark urn"
+    assert "Stands upright on" in page.panel.fits_heading.text()
+    page.line_up.setFocus()
+    qtbot.keyClick(page.line_up, Qt.Key.Key_Right)
+    right = item_in_hand(window).id
+    assert right != "dark-urn"
+    qtbot.keyClick(page.line_up, Qt.Key.Key_Down)
+    assert item_in_hand(window).id not in {right, "dark-urn"}
+
+
+def test_only_what_fits_is_shown_on_demand(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    window.session.choose_ledge("l3")
+    qtbot.mouseClick(page.fits_chip, LEFT)
+    assert "dark-urn" not in {item.id for item in page.shown_items()}
+
+
+def test_what_is_no_mass_is_refused(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    page.panel.mass_field.setText("heavy")
+    qtbot.keyClick(page.panel.mass_field, Qt.Key.Key_Return)
+    assert "no mass" in window.notice.sentence
+    assert window.session.history.undo_label is None
+
+
+# Place
+
+
+def test_the_table_follows_the_look_and_shows_a_row_on_the_drawing(window: MainWindow, qtbot: QtBot) -> None:
+    page = place(window)
+    assert page.table.rowCount() == 35
+    page.table.selectRow(3)
+    name = page.table.item(3, 1)
+    assert name is not None
+    assert window.session.chosen_standings[0].item.label in name.text()
+
+
+def test_the_sheet_is_saved_as_pdf_csv_and_drawing(
+    window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialogs, tmp_path: Path
+) -> None:
+    page = place(window)
+    for name, action in (("s.pdf", page.save_pdf), ("s.csv", page.save_csv), ("d.png", page.save_drawing)):
+        dialogs.to_save = tmp_path / name
+        action()
+        assert f"Saved “{name}”" in window.notice.sentence
+    assert "brass orrery" in PdfReader(tmp_path / "s.pdf").pages[1].extract_text()
+    assert "brass orrery" in (tmp_path / "s.csv").read_text()
+    dialogs.to_save = tmp_path / "nowhere" / "s.pdf"
+    page.save_pdf()
+    assert "does not exist" in window.notice.sentence
+    dialogs.to_save = None
+    page.save_pdf()
+
+
+# Keep
+
+
+def test_looks_are_named_noted_duplicated_taken_and_removed(window: MainWindow, qtbot: QtBot) -> None:
+    page = keep(window)
+    card = page.cards["first-try"]
+    card.name_field.setText("October try")
+    qtbot.keyClick(card.name_field, Qt.Key.Key_Return)
+    card.date_field.setText("2026-10-09")
+    qtbot.keyClick(card.date_field, Qt.Key.Key_Return)
+    card.note_field.setPlainText("Guests liked the globe.")
+    look = window.session.plan.look("first-try")
+    assert (look.name, look.date, look.note) == ("October try", "2026-10-09", "Guests liked the globe.")
+    qtbot.mouseClick(card.duplicate_button, LEFT)
+    assert window.session.look.name == "October try, again"
+    assert len(page.cards) == 3
+    qtbot.mouseClick(page.cards["before"].take_button, LEFT)
+    assert window.session.look_id == "before"
+    copy = next(identifier for identifier in page.cards if "again" in identifier)
+    qtbot.mouseClick(page.cards[copy].remove_button, LEFT)
+    assert set(page.cards) == {"before", "first-try"}
+
+
+def test_an_empty_look_is_begun(window: MainWindow, qtbot: QtBot) -> None:
+    page = keep(window)
+    qtbot.mouseClick(page.begin_button, LEFT)
+    assert window.session.look.placements == ()
+    assert window.session.look.label == "Look 3"
+    assert window.session.look.manner == window.session.plan.look("first-try").manner
+
+
+def test_lengths_change_their_unit_everywhere(window: MainWindow) -> None:
+    page = place(window)
+    window.session.set_unit("in")
+    cell = page.table.item(0, 4)
+    assert cell is not None
+    assert cell.text().endswith(" in")
