@@ -131,10 +131,8 @@ def test_a_clearance_is_typed_on_the_drawing_and_the_tape_disputes_it(window: Ma
     view.field.setText("14 in")
     qtbot.keyClick(view.field, Qt.Key.Key_Return)
     assert window.session.piece.ledge("l3").clearance == pytest.approx(355.6)
-    assert window.session.piece.ledge("l4").floor == pytest.approx(1328 - 0.0 + 25.6 - 22)
-    cards = [card.sentence for card in page.fault_cards if not card.isHidden()]
-    assert any("Left bay" in sentence for sentence in cards) == bool(cards)
-    assert window.path.buttons["Measure"].state in {"10 ledges", "one doubt"}
+    assert window.session.piece.ledge("l4").floor == pytest.approx(1306 + 25.6)
+    assert page.tape.isHidden() is bool([card for card in page.fault_cards if not card.isHidden()])
     window.session.undo()
     assert window.session.piece.ledge("l3").clearance == 330
 
@@ -182,9 +180,9 @@ def test_figures_are_reached_by_keys(window: MainWindow, qtbot: QtBot) -> None:
     qtbot.keyClick(view, Qt.Key.Key_Right)
     qtbot.keyClick(view, Qt.Key.Key_Return)
     assert view.field.isVisible()
-    view.field.setText("2300")
+    view.field.setText("230")
     qtbot.keyClick(view.field, Qt.Key.Key_Return)
-    assert window.session.piece.height == 23_000 or window.session.piece.height == 2300
+    assert window.session.piece.height == 2300
 
 
 def test_bays_shelves_light_and_rating_are_set_beside_the_drawing(window: MainWindow, qtbot: QtBot) -> None:

@@ -59,6 +59,7 @@ QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus, QSpinBox:focus {{ border
 QLineEdit[wrong="true"] {{ border: 2px solid {RUST}; background: {RUST_TINT}; }}
 QComboBox::drop-down {{ border: none; width: 22px; }}
 QComboBox::down-arrow {{ image: url({ICONS}/down.svg); width: 12px; height: 12px; }}
+QSpinBox QLineEdit {{ border: none; background: transparent; padding: 0 0 0 6px; }}
 QSpinBox::up-button, QSpinBox::down-button {{ border: none; background: transparent; width: 22px; }}
 QSpinBox::up-arrow {{ image: url({ICONS}/up.svg); width: 12px; height: 12px; }}
 QSpinBox::down-arrow {{ image: url({ICONS}/down.svg); width: 12px; height: 12px; }}

@@ -139,6 +139,8 @@ def family_name(colour: str) -> str:
             return "cream"
         if lightness > 0.66:
             return "stone"
+        if chroma > 0.015 and 190 <= hue < 285 and lightness > 0.3:
+            return "slate"
         return "grey" if lightness > 0.36 else "black"
     name = next(name for limit, name in _HUE_NAMES if hue < limit)
     if name == "terracotta":

@@ -28,7 +28,6 @@ class GatherStep(Step):
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self._sorting: Sorting = "height"
-        self.head.insertWidget(2, words("everything at hand, to scale", "soft", wrap=False))
         self.column.addLayout(self._tools())
         self.line_up = LineUp(session)
         self.area = QScrollArea()
@@ -58,9 +57,9 @@ class GatherStep(Step):
         self.fits_chip = chip("Only what fits", "Show only what fits the ledge in hand")
         self.fits_chip.toggled.connect(lambda _: self.refresh())
         self.search = QLineEdit()
-        self.search.setPlaceholderText("Search name, kind, room")
+        self.search.setPlaceholderText("Search the stash")
         self.search.setClearButtonEnabled(True)
-        self.search.setMinimumWidth(120)
+        self.search.setMinimumWidth(150)
         self.search.textChanged.connect(lambda _: self.refresh())
         self.add_button = QPushButton("Add a thing")
         self.add_button.setObjectName("primary")
@@ -69,8 +68,9 @@ class GatherStep(Step):
         self.add_button.clicked.connect(self.add)
         row.addWidget(self.sorting)
         row.addWidget(self.fits_chip)
-        row.addWidget(self.search, 1)
-        row.addWidget(self.add_button)
+        row.addStretch(1)
+        self.head.addWidget(self.search, 2)
+        self.head.addWidget(self.add_button)
         return row
 
     def _sort(self, sorting: str) -> None:
