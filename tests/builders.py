@@ -1,5 +1,7 @@
 """Small plans to test with."""
 
+from typing import Any
+
 from msgspec.structs import replace
 
 from jolly_ledge.model.arrangement import Arrangement
@@ -20,7 +22,7 @@ SIZES = {
 }
 
 
-def thing(identifier: str, category: str = "vessel", **changes: object) -> Item:
+def thing(identifier: str, category: str = "vessel", **changes: Any) -> Item:
     """Return an item of a usual size for its category."""
     width, height, depth = SIZES.get(category, (120.0, 240.0, 120.0))
     known = {"width": width, "height": height, "depth": depth, "colours": (("#c4663c", 1.0),), **changes}
@@ -56,7 +58,7 @@ def case_of(shelves: int = 2, bays: int = 1, **changes: object) -> Piece:
     return Piece(**known)  # type: ignore[arg-type]
 
 
-def put(item: str, ledge: str = "a1", x: float = 400.0, z: float = 150.0, **changes: object) -> Placement:
+def put(item: str, ledge: str = "a1", x: float | None = 400.0, z: float | None = 150.0, **changes: object) -> Placement:
     """Return a placement named like its item."""
     known = {"id": item, "item": item, "ledge": ledge, "x": x, "z": z, **changes}
     return Placement(**known)  # type: ignore[arg-type]

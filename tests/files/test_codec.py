@@ -68,15 +68,15 @@ def plans(draw: st.DrawFn) -> Plan:
         Item(
             id=identifier,
             name=draw(st.text(max_size=20)),
-            category=draw(st.sampled_from(CATEGORIES)),  # type: ignore[arg-type]
+            category=draw(st.sampled_from(CATEGORIES)),
             width=draw(lengths),
             height=draw(lengths),
             depth=draw(lengths),
             mass=draw(st.none() | st.floats(0, 50)),
             colours=tuple(draw(st.lists(st.tuples(hexes, st.floats(0, 1)), min_size=1, max_size=4))),
-            finish=draw(st.sampled_from(FINISHES)),  # type: ignore[arg-type]
-            traits=tuple(draw(st.lists(st.sampled_from(TRAITS), max_size=3, unique=True))),  # type: ignore[arg-type]
-            status=draw(st.sampled_from(STATUSES)),  # type: ignore[arg-type]
+            finish=draw(st.sampled_from(FINISHES)),
+            traits=tuple(draw(st.lists(st.sampled_from(TRAITS), max_size=3, unique=True))),
+            status=draw(st.sampled_from(STATUSES)),
             meant_for=("case",) if draw(st.booleans()) else (),
             note=draw(st.text(max_size=30)),
         )

@@ -2,10 +2,12 @@
 
 import errno
 import io
+import os
 import signal
 import stat
 import subprocess
 import sys
+import tempfile
 import zipfile
 from collections.abc import Callable
 from pathlib import Path
@@ -14,7 +16,6 @@ import pytest
 from msgspec.structs import replace
 
 from builders import plan_of, put, thing
-from jolly_ledge.files import atomic
 from jolly_ledge.files.archive import pack
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.codec import plan_to_json
@@ -70,7 +71,7 @@ def full(*_: object) -> None:
 def test_a_full_disk_loses_nothing(tmp_path: Path, monkeypatch: pytest.MonkeyPatch, step: str) -> None:
     path = tmp_path / "plan.json"
     file = save_plan(PLAN, PlanFile(path))
-    monkeypatch.setattr(atomic.os, step, full)
+    monkeypatch.setattr(os, step, full)
     with pytest.raises(FileError, match="disk is full"):
         save_plan(OTHER, file)
     monkeypatch.undo()
@@ -94,7 +95,7 @@ def test_a_read_only_folder_gives_one_sentence(tmp_path: Path, monkeypatch: pyte
     def refuse(*_: object, **__: object) -> None:
         raise OSError(errno.EACCES, "Permission denied")
 
-    monkeypatch.setattr(atomic.tempfile, "mkstemp", refuse)
+    monkeypatch.setattr(tempfile, "mkstemp", refuse)
     with pytest.raises(FileError, match="may not be written"):
         save_plan(PLAN, PlanFile(tmp_path / "plan.json"))
 
@@ -166,7 +167,6 @@ def test_an_archive_cut_anywhere_is_refused(tmp_path: Path) -> None:
 KILLED = """
 import os, sys
 from pathlib import Path
-from jolly_ledge.files import atomic
 from jolly_ledge.files.plan_file import open_plan, save_plan
 path = Path(sys.argv[1])
 plan, file = open_plan(path)

@@ -1,5 +1,7 @@
 """Each reading on small looks whose answer is plain."""
 
+from typing import Any
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -31,7 +33,7 @@ from jolly_ledge.readings.weight import tone, visual_weight, weights
 SMALL = 60.0
 
 
-def row(count: int, *heights: float, **changes: object) -> tuple[tuple[Item, ...], tuple[Placement, ...]]:
+def row(count: int, *heights: float, **changes: Any) -> tuple[tuple[Item, ...], tuple[Placement, ...]]:
     """Return ``count`` things in a row on a1, 40 mm apart, of the heights in turn."""
     tall = heights or (240.0, 120.0, 180.0)
     items = tuple(thing(f"t{i}", height=tall[i % len(tall)], **changes) for i in range(count))
@@ -240,7 +242,7 @@ def test_what_is_hidden_behind_is_found() -> None:
 
 
 def test_visual_weight_follows_tone_finish_and_detail() -> None:
-    def weight(**changes: object) -> float:
+    def weight(**changes: Any) -> float:
         arrangement = arranged((thing("x", silhouette="box", **changes),), (put("x"),))
         return visual_weight(arrangement.standings[0], arrangement.piece)
 

@@ -77,10 +77,29 @@ class BriefStep(Step):
             row_layout.setSpacing(6)
             self.column.addLayout(row_layout)
         self.palette_chips: dict[str, QPushButton] = {}
+        self._section("The household")
+        self.column.addLayout(self._household())
         self.column.addStretch(1)
         self.row.addWidget(self._side())
         session.changed.connect(self.refresh)
         self.refresh()
+
+    def _household(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        row.setSpacing(10)
+        self.toddler = QCheckBox("A toddler lives here")
+        self.toddler.clicked.connect(lambda: self._set_household())
+        self.pets = QLineEdit()
+        self.pets.setPlaceholderText("Pets, such as: cat, dog")
+        self.pets.setFixedWidth(180)
+        self.household_notes = QLineEdit()
+        self.household_notes.setPlaceholderText("Who lives with it")
+        for field in (self.pets, self.household_notes):
+            field.editingFinished.connect(self._set_household)
+        row.addWidget(self.toddler)
+        row.addWidget(self.pets)
+        row.addWidget(self.household_notes, 1)
+        return row
 
     def _section(self, title: str) -> None:
         self.column.addSpacing(6)
@@ -99,18 +118,6 @@ class BriefStep(Step):
         column.addWidget(Board())
         self.thumbnail = Thumbnail(self.session)
         column.addWidget(self.thumbnail, 1)
-        column.addWidget(heading("The household", 16))
-        column.addWidget(Board())
-        self.toddler = QCheckBox("A toddler lives here")
-        self.toddler.clicked.connect(lambda: self._set_household())
-        self.pets = QLineEdit()
-        self.pets.setPlaceholderText("Pets, such as: cat, dog")
-        self.pets.editingFinished.connect(self._set_household)
-        self.household_notes = QLineEdit()
-        self.household_notes.setPlaceholderText("Who lives with it")
-        self.household_notes.editingFinished.connect(self._set_household)
-        for widget in (self.toddler, self.pets, self.household_notes):
-            column.addWidget(widget)
         return side
 
     def refresh(self) -> None:

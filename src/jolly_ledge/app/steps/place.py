@@ -21,7 +21,7 @@ from jolly_ledge.model.working_order import PlacingStep, working_order
 from jolly_ledge.render.export import save_picture, save_sheet
 
 COLUMNS = ("", "Thing", "Fetch from", "Ledge", "From left", "From front", "Stands on")
-COLUMN_WIDTHS = (38, 160, 112, 132, 70, 76, 150)
+COLUMN_WIDTHS = (36, 160, 112, 126, 70, 76, 178)
 
 
 class PlaceStep(Step):
@@ -48,9 +48,9 @@ class PlaceStep(Step):
         self.view = LookView(session)
         self.view.overlays = {"numbers"}
         self.view.setMinimumWidth(260)
-        middle.addWidget(self.view, 3)
+        middle.addWidget(self.view, 4)
         self.table = self._table()
-        middle.addWidget(self.table, 10)
+        middle.addWidget(self.table, 11)
         self.column.addLayout(middle, 1)
         self.column.addWidget(words(f"Figures run to the thing's left edge and to its front. {CLOSING}", "small"))
         for signal in (session.changed, session.unit_changed):
@@ -66,7 +66,7 @@ class PlaceStep(Step):
         table.setAlternatingRowColors(True)
         table.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
         table.setSelectionBehavior(QTableWidget.SelectionBehavior.SelectRows)
-        table.setWordWrap(True)
+        table.setWordWrap(False)
         head = table.horizontalHeader()
         for column, width in enumerate(COLUMN_WIDTHS):
             head.resizeSection(column, width)
@@ -88,7 +88,6 @@ class PlaceStep(Step):
                 cell = QTableWidgetItem(text)
                 cell.setToolTip(" · ".join(word for word in (text, step.how, step.note) if word))
                 self.table.setItem(row, column, cell)
-        self.table.resizeRowsToContents()
         self.table.blockSignals(False)
         if self._steps:
             self.summary.setText(
