@@ -167,6 +167,7 @@ def test_an_archive_cut_anywhere_is_refused(tmp_path: Path) -> None:
 KILLED = """
 import os, sys
 from pathlib import Path
+from jolly_ledge.files import atomic
 from jolly_ledge.files.plan_file import open_plan, save_plan
 path = Path(sys.argv[1])
 plan, file = open_plan(path)
@@ -184,12 +185,11 @@ save_plan(plan, file, overwrite_changes=True)
 def test_a_kill_in_mid_save_leaves_the_old_plan(tmp_path: Path) -> None:
     path = tmp_path / "plan.json"
     save_plan(PLAN, PlanFile(path))
-    process = subprocess.Popen([sys.executable, "-c", KILLED, str(path)], stdout=subprocess.PIPE)
-    assert process.stdout is not None
-    assert process.stdout.readline() == b"half way\n"
-    process.send_signal(signal.SIGKILL)
-    process.wait()
-    process.stdout.close()
+    with subprocess.Popen([sys.executable, "-c", KILLED, str(path)], stdout=subprocess.PIPE) as process:
+        assert process.stdout is not None
+        said = process.stdout.readline()
+        process.send_signal(signal.SIGKILL)
+    assert said == b"half way\n"
     assert open_plan(path)[0] == PLAN
 
 
