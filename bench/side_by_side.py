@@ -17,7 +17,7 @@ def seconds(code: str, *arguments: str) -> float:
     return time.perf_counter() - start
 
 
-def compare(name: str, code: str, baseline: str, most: float, *arguments: str, rounds: int = 9) -> None:
+def compare(name: str, code: str, baseline: str, most: float, *arguments: str, rounds: int = 21) -> None:
     """Print the ratio of two programs, run in turns."""
     seconds(code, *arguments)
     seconds(baseline)

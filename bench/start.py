@@ -29,7 +29,6 @@ window.resize(1280, 800)
 
 OURS = """
 import os, sys, tempfile
-import numpy
 os.environ["JOLLY_LEDGE_STATE"] = tempfile.mkdtemp()
 from jolly_ledge import __main__ as program
 from PySide6.QtCore import QEvent, QObject

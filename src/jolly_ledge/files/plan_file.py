@@ -1,7 +1,6 @@
 """A plan on disk: opened, saved, and watched for changes by others."""
 
 import errno
-import hashlib
 from pathlib import Path
 
 from msgspec import Struct
@@ -16,6 +15,13 @@ ZIP_STARTS = (b"PK\x03\x04", b"PK\x05\x06")
 _LARGEST_FILE = 4 * LARGEST_PLAN
 
 
+def digest_of(content: bytes) -> str:
+    """Return the hash by which a file's content is known again."""
+    import hashlib
+
+    return hashlib.sha256(content).hexdigest()
+
+
 class PlanFile(Struct, frozen=True):
     """Where a plan lives, and what the file looked like when it was last read or written."""
 
@@ -27,7 +33,7 @@ class PlanFile(Struct, frozen=True):
     def changed_on_disk(self) -> bool:
         """Whether somebody else changed or made the file since."""
         try:
-            return hashlib.sha256(self.path.read_bytes()).hexdigest() != self.digest
+            return digest_of(self.path.read_bytes()) != self.digest
         except OSError as error:
             if error.errno in (errno.ENOENT, errno.ENOTDIR, errno.ENAMETOOLONG):
                 return False  # there is nothing there; whether it can be written is told on writing
@@ -59,7 +65,7 @@ def open_plan(path: Path) -> tuple[Plan, PlanFile]:
         plan = plan_from_json(text)
     except PlanFileError as error:
         raise PlanFileError(f"“{path.name}” cannot be opened. {error}") from error
-    return plan, PlanFile(path, hashlib.sha256(content).hexdigest(), photos)
+    return plan, PlanFile(path, digest_of(content), photos)
 
 
 def save_plan(plan: Plan, file: PlanFile, *, overwrite_changes: bool = False) -> PlanFile:
@@ -83,4 +89,4 @@ def save_plan(plan: Plan, file: PlanFile, *, overwrite_changes: bool = False) ->
 
         content = pack(content, file.photos)
     write_atomically(file.path, content)
-    return PlanFile(file.path, hashlib.sha256(content).hexdigest(), file.photos)
+    return PlanFile(file.path, digest_of(content), file.photos)

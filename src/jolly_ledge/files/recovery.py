@@ -5,7 +5,6 @@ file whose hash does not match was cut in mid-write and is passed over.
 """
 
 import contextlib
-import hashlib
 import os
 from pathlib import Path
 
@@ -92,4 +91,6 @@ class RecoveryLog:
 
 
 def _digest(text: str, path: str) -> str:
+    import hashlib
+
     return hashlib.sha256(f"{path}\n{text}".encode()).hexdigest()

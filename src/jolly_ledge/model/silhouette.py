@@ -1,21 +1,18 @@
 """Outlines of things: what area they show and where they end, by silhouette family.
 
+Plain Python: a few dozen points are not worth waiting for NumPy when a window opens.
+
 Turned things are told by a profile: pairs of height (0 at the foot, 1 at the top) and half width
 (1 at the widest). Readings measure these outlines and drawing shades them, so both see one shape.
 """
 
+import itertools
+import math
+from bisect import bisect_right
 from functools import lru_cache
-from typing import TYPE_CHECKING, TypeAlias
 
-import numpy as np
-
-if TYPE_CHECKING:
-    # The types of NumPy take longer to import than this module.
-    from numpy.typing import NDArray
-
-    Floats: TypeAlias = NDArray[np.float64]
-    Outline: TypeAlias = NDArray[np.float64]
-    """Shape (points, 2): x from the middle, y up from the foot, mm."""
+Points = tuple[tuple[float, float], ...]
+"""Pairs: of x from the middle and y up from the foot (mm), or of height and half width (0 to 1)."""
 
 Profile = tuple[tuple[float, float], ...]
 
@@ -227,48 +224,45 @@ _STEPS = 40
 
 
 @lru_cache(maxsize=512)
-def half_widths(shape: str, steps: int = _STEPS) -> "Floats":
-    """Return the profile of a turned shape sampled evenly in height.
+def half_widths(shape: str, steps: int = _STEPS) -> Points:
+    """Return the profile of a turned shape sampled evenly in height, with its own points among them.
 
     Returns
     -------
-    array, shape (steps + 1, 2)
-        Height 0 to 1 and half width 0 to 1. Corners of lamps and pots are kept sharp.
+    tuple of (height, half width)
+        Both 0 to 1, foot to top. Corners of lamps and pots are kept sharp.
     """
-    points = np.asarray(PROFILES[shape], dtype=float)
-    at = np.array(sorted({*np.linspace(0, 1, steps + 1).tolist(), *points[:, 0].tolist()}))
-    if shape in SMOOTH:
-        widths = _monotone_cubic(points[:, 0], points[:, 1], at)
-    else:
-        widths = np.interp(at, points[:, 0], points[:, 1])
-    return np.column_stack([at, np.clip(widths, 0.01, 1.0)])
+    profile = PROFILES[shape]
+    heights = sorted({step / steps for step in range(steps + 1)} | {at for at, _ in profile})
+    tangents = _tangents(profile) if shape in SMOOTH else None
+    return tuple((at, min(max(_width_at(profile, tangents, at), 0.01), 1.0)) for at in heights)
 
 
-def _monotone_cubic(xs: "Floats", ys: "Floats", at: "Floats") -> "Floats":
-    """Interpolate without overshoot (Fritsch and Carlson 1980, with harmonic slopes).
+def _tangents(profile: Profile) -> list[float]:
+    """Return slopes that let a cubic pass without overshoot (Fritsch and Carlson 1980, harmonic)."""
+    slopes = [(after[1] - before[1]) / (after[0] - before[0]) for before, after in itertools.pairwise(profile)]
+    inner = [2 * one * two / (one + two) if one * two > 0 else 0.0 for one, two in itertools.pairwise(slopes)]
+    return [slopes[0], *inner, slopes[-1]]
 
-    Kept here because importing SciPy's interpolators takes longer than the rest of a review.
-    """
-    step = np.diff(xs)
-    slope = np.diff(ys) / step
-    tangent = np.zeros_like(ys)
-    product = slope[:-1] * slope[1:]
-    with np.errstate(divide="ignore", invalid="ignore"):
-        harmonic = 2 * product / (slope[:-1] + slope[1:])
-    tangent[1:-1] = np.where(product > 0, harmonic, 0.0)
-    tangent[0], tangent[-1] = slope[0], slope[-1]
-    index = np.clip(np.searchsorted(xs, at, side="right") - 1, 0, len(xs) - 2)
-    t = (at - xs[index]) / step[index]
-    return np.asarray(
-        (1 + 2 * t) * (1 - t) ** 2 * ys[index]
-        + t * (1 - t) ** 2 * step[index] * tangent[index]
-        + t * t * (3 - 2 * t) * ys[index + 1]
-        + t * t * (t - 1) * step[index] * tangent[index + 1]
+
+def _width_at(profile: Profile, tangents: list[float] | None, at: float) -> float:
+    """Interpolate a profile: by cubics with the given tangents, or straight without."""
+    index = min(bisect_right(profile, at, key=lambda point: point[0]) - 1, len(profile) - 2)
+    (low, start), (high, end) = profile[index], profile[index + 1]
+    step = high - low
+    t = (at - low) / step
+    if tangents is None:
+        return start + (end - start) * t
+    return (
+        (1 + 2 * t) * (1 - t) ** 2 * start
+        + t * (1 - t) ** 2 * step * tangents[index]
+        + t * t * (3 - 2 * t) * end
+        + t * t * (t - 1) * step * tangents[index + 1]
     )
 
 
 @lru_cache(maxsize=8192)
-def outline(shape: str, width: float, height: float) -> "Outline":
+def outline(shape: str, width: float, height: float) -> Points:
     """Return the outline of a thing seen from the front.
 
     Parameters
@@ -279,26 +273,26 @@ def outline(shape: str, width: float, height: float) -> "Outline":
         The seen size in mm.
     """
     if shape in PROFILES:
-        profile = half_widths(shape, 16)
-        right = np.column_stack([profile[:, 1] * width / 2, profile[:, 0] * height])
-        left = right[::-1] * (-1, 1)
-        return np.vstack([right, left])
+        right = [(half * width / 2, at * height) for at, half in half_widths(shape, 16)]
+        return (*right, *((-x, y) for x, y in reversed(right)))
     if shape == "stone":
-        return np.asarray(_STONE) * (width, height)
+        return tuple((x * width, y * height) for x, y in _STONE)
     if shape == "disc":
-        angles = np.linspace(0, 2 * np.pi, 40, endpoint=False)
-        return np.column_stack([np.cos(angles) * width / 2, (np.sin(angles) + 1) * height / 2])
-    return np.array([(-width / 2, 0), (width / 2, 0), (width / 2, height), (-width / 2, height)], dtype=float)
+        angles = [math.tau * step / _STEPS for step in range(_STEPS)]
+        return tuple((math.cos(a) * width / 2, (math.sin(a) + 1) * height / 2) for a in angles)
+    return ((-width / 2, 0.0), (width / 2, 0.0), (width / 2, height), (-width / 2, height))
 
 
 @lru_cache(maxsize=8192)
 def outline_area(shape: str, width: float, height: float) -> float:
-    """Return the solid area a thing shows, in mm².
+    """Return the solid area a thing shows, in mm² (by the shoelace formula).
 
-    >>> outline_area("box", 200, 100)
+    >>> outline_area("box", 200.0, 100.0)
     20000.0
     """
     points = outline(shape, width, height)
-    x, y = points[:, 0], points[:, 1]
-    area = 0.5 * abs(float(np.dot(x, np.roll(y, -1)) - np.dot(y, np.roll(x, -1))))
-    return area * DENSITIES.get(shape, 1.0)
+    twice = sum(
+        first[0] * second[1] - second[0] * first[1]
+        for first, second in zip(points, (*points[1:], points[0]), strict=True)
+    )
+    return abs(twice) / 2 * DENSITIES.get(shape, 1.0)

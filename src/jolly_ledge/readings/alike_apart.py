@@ -1,10 +1,11 @@
-"""Alike apart: look-alikes side by side dull each other, far apart they tie a piece together."""
+"""Alike apart: look-alikes side by side dull each other, far apart they tie a piece together.
+
+NumPy is imported at the first question: the first picture of a window does not wait for it.
+"""
 
 from collections.abc import Sequence
 from functools import lru_cache
 from typing import TYPE_CHECKING
-
-import numpy as np
 
 from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.colour import family_distance
@@ -16,7 +17,10 @@ from jolly_ledge.readings.score import ramp
 from jolly_ledge.readings.words import capital
 
 if TYPE_CHECKING:
-    from jolly_ledge.model.silhouette import Floats
+    import numpy as np
+    from numpy.typing import NDArray
+
+    Floats = NDArray[np.float64]
 
 ID = "alike-apart"
 CLOSE_PAIR = 0.75
@@ -64,6 +68,8 @@ def likeness(first: Item, second: Item) -> float:
 @lru_cache(maxsize=32)
 def likeness_table(items: tuple[Item, ...]) -> "Floats":
     """Return the likeness of every two of some things, shape (items, items); the diagonal is 0."""
+    import numpy as np
+
     table = np.zeros((len(items), len(items)))
     for row, first in enumerate(items):
         for column in range(row + 1, len(items)):
@@ -77,6 +83,8 @@ def nearness_table(units: Sequence[Unit]) -> "Floats":
     On one ledge by the gap between them seen from above, on neighbouring levels by how much they
     overlap sideways.
     """
+    import numpy as np
+
     left, right = np.array([unit.left for unit in units]), np.array([unit.right for unit in units])
     front, back = np.array([unit.lead.front for unit in units]), np.array([unit.lead.back for unit in units])
     floor = np.array([unit.lead.ledge.floor for unit in units])
@@ -103,6 +111,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     units = sorted(arrangement.units, key=lambda unit: unit.lead.item.id)
     if len(units) < 2:
         return None
+    import numpy as np
+
     items = tuple(unit.lead.item for unit in units)
     alike_all, near_all = likeness_table(items), nearness_table(units)
     green = np.array([item.category in GREENERY for item in items])

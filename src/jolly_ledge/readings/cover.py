@@ -6,8 +6,6 @@ Shapely is imported at the first question, so that the first picture of a window
 from functools import lru_cache
 from typing import Any
 
-import numpy as np
-
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.silhouette import DENSITIES, outline
 
@@ -28,9 +26,9 @@ def _polygon(shape: str, width: float, height: float) -> Shape:
 @lru_cache(maxsize=8192)
 def silhouette_at(shape: str, width: float, height: float, x: float, bottom: float) -> Shape:
     """Return the outline of a thing where it stands, in piece coordinates."""
-    import shapely
+    from shapely.affinity import translate
 
-    return shapely.transform(_polygon(shape, width, height), lambda points: points + np.array([x, bottom]))
+    return translate(_polygon(shape, width, height), x, bottom)
 
 
 def silhouette(standing: Standing) -> Shape:

@@ -186,7 +186,7 @@ class LookView(QGraphicsView):
         self._paint_lines(painter, arrangement, scale)
         self._paint_choice(painter, arrangement, scale)
         if "cautions" in self.overlays:
-            overlays.paint_cautions(painter, arrangement, session.cautions, scale)
+            overlays.paint_cautions(painter, arrangement, session.cautions)
         if self.gesture is not None:
             self._paint_ghost(painter, self.gesture)
         painter.save()

@@ -1,11 +1,12 @@
 """Thin lines over the drawing that show what the readings see."""
 
 import itertools
+from functools import lru_cache
 
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPainterPath, QPen, QPolygonF
+from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPainterPath, QPen, QPixmap, QPolygonF
 
-from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PAPER, PLUM, RUST, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import lighter
@@ -14,6 +15,7 @@ from jolly_ledge.readings.side_balance import BAND, FAIR, moment
 from jolly_ledge.render.fonts import font
 
 PATHS_SHOWN = 2
+SIGN_PX = 21.0
 
 
 def _pen(colour: str, width: float, style: Qt.PenStyle = Qt.PenStyle.SolidLine) -> QPen:
@@ -108,28 +110,43 @@ def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float)
             painter.drawEllipse(point, 5 / scale, 5 / scale)
 
 
-def paint_cautions(painter: QPainter, arrangement: Arrangement, cautions: tuple[Caution, ...], scale: float) -> None:
+def paint_cautions(painter: QPainter, arrangement: Arrangement, cautions: tuple[Caution, ...]) -> None:
     """Paint a small marked triangle at every thing that wants care."""
-    marked: dict[str, str] = {}
+    marked: dict[str, Level] = {}
     for caution in reversed(cautions):
         for identifier in caution.placements[:1]:
             marked[identifier] = caution.level
-    size = 9 / scale
+    place = painter.worldTransform()
+    painter.save()
+    painter.resetTransform()
     for identifier, level in marked.items():
         standing = arrangement.by_id[identifier]
-        x, y = standing.x, -standing.top - size * 0.6
-        colour = RUST if level == "stop" else OCHRE
-        triangle = QPolygonF(
-            [QPointF(x - size, y + size * 0.8), QPointF(x + size, y + size * 0.8), QPointF(x, y - size)]
-        )
-        painter.setPen(_pen("#fffaf0", 1.4))
-        painter.setBrush(QColor(colour))
-        painter.drawPolygon(triangle)
-        painter.setFont(font(1.2 * size, "sans", 700))
-        painter.setPen(QColor("#ffffff"))
-        sign = "?" if level == "unknown" else "!"
-        width = QFontMetricsF(painter.font()).horizontalAdvance(sign)
-        painter.drawText(QPointF(x - width / 2, y + size * 0.62), sign)
+        at = place.map(QPointF(standing.x, -standing.top))
+        painter.drawPixmap(at - QPointF(SIGN_PX / 2, SIGN_PX * 0.85), caution_sign(level))
+    painter.restore()
+
+
+@lru_cache(maxsize=8)
+def caution_sign(level: Level) -> QPixmap:
+    """Return the mark of a caution: a triangle with ! or, where data is missing, with ?."""
+    ratio = 2.0
+    sign = QPixmap(round(SIGN_PX * ratio), round(SIGN_PX * ratio))
+    sign.setDevicePixelRatio(ratio)
+    sign.fill(Qt.GlobalColor.transparent)
+    painter = QPainter(sign)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    painter.setPen(_pen("#fffaf0", 1.4))
+    painter.setBrush(QColor(RUST if level == "stop" else OCHRE))
+    painter.drawPolygon(
+        QPolygonF([QPointF(2, SIGN_PX - 3), QPointF(SIGN_PX - 2, SIGN_PX - 3), QPointF(SIGN_PX / 2, 2)])
+    )
+    painter.setFont(font(12, "sans", 700))
+    painter.setPen(QColor("#ffffff"))
+    word = "?" if level == "unknown" else "!"
+    width = QFontMetricsF(painter.font()).horizontalAdvance(word)
+    painter.drawText(QPointF((SIGN_PX - width) / 2, SIGN_PX - 5), word)
+    painter.end()
+    return sign
 
 
 def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> None:

@@ -212,7 +212,7 @@ def draw_slab(subject: Subject) -> list[Shape]:
 def draw_stone(subject: Subject) -> list[Shape]:
     """Draw a stone or meteorite with facets and pits."""
     w, h, colour = subject.width, subject.height, subject.colour
-    points = [(float(x), -float(y)) for x, y in outline("stone", w, h)]
+    points = [(x, -y) for x, y in outline("stone", w, h)]
     shade = Gradient(
         (-w * 0.16, -h * 0.72), (0.0, -h * 0.5), ((0.0, lighter(colour, 0.38)), (0.55, colour), (1.0, darker(colour, 0.5))), max(w, h) * 0.75,
     )  # fmt: skip

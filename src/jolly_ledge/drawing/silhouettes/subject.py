@@ -95,7 +95,7 @@ def side_shade(colour: str, left: float, right: float) -> Gradient:
 
 def profile_path(shape: str, width: float, height: float, *, low: float = 0.0, high: float = 1.0) -> Path:
     """Return the outline of a turned shape, or the part of it between two heights (0 to 1)."""
-    profile = [(at, half) for at, half in half_widths(shape).tolist() if low <= at <= high]
+    profile = [(at, half) for at, half in half_widths(shape) if low <= at <= high]
     right = [(half * width / 2, -at * height) for at, half in profile]
     left = [(-x, y) for x, y in reversed(right)]
     return polygon([*right, *left])
@@ -103,9 +103,7 @@ def profile_path(shape: str, width: float, height: float, *, low: float = 0.0, h
 
 def half_width_at(shape: str, at: float) -> float:
     """Return the half width (0 to 1) of a turned shape at a height (0 to 1)."""
-    profile = half_widths(shape)
-    index = int(abs(profile[:, 0] - at).argmin())
-    return float(profile[index, 1])
+    return min(half_widths(shape), key=lambda point: abs(point[0] - at))[1]
 
 
 CLEAR_OPACITY = 0.42
