@@ -16,40 +16,49 @@ JUT_MM = 25.0
 def fit(arrangement: Arrangement) -> Iterable[Caution]:
     """Report things too tall, too wide or too deep for where they stand."""
     for standing in arrangement.visible:
-        ledge, name = standing.ledge, standing.item.label
-        if ledge.is_wall and standing.placement.pose != "hung":
-            yield Caution(
-                "fit",
-                "stop",
-                (standing.id,),
-                f"The {name} stands where there is only a wall; hang it or move it to a ledge.",
-            )
-            continue
-        over = standing.top - ledge.floor - ledge.clearance if ledge.clearance is not None else 0.0
-        if over > TOLERANCE_MM:
-            yield Caution(
-                "fit",
-                "stop",
-                (standing.id,),
-                f"{_capital(name)}: no room on {ledge.label}; the top is {_mm(over)} over the clearance "
-                f"of {_mm(ledge.clearance or 0)}.",
-            )
-        if standing.depth_order == 0 and standing.width > ledge.width + TOLERANCE_MM:
-            yield Caution(
-                "fit",
-                "stop",
-                (standing.id,),
-                f"The {name} is {_mm(standing.width - ledge.width)} wider than {ledge.label}.",
-            )
-        deep = standing.back - standing.front
-        if standing.depth_order == 0 and deep > ledge.depth + JUT_MM:
-            yield Caution(
-                "fit",
-                "stop",
-                (standing.id,),
-                f"The {name} is {_mm(deep - ledge.depth)} deeper than {ledge.label}.",
-            )
+        yield from _fit_of(standing)
     yield from _inside(arrangement)
+
+
+@lru_cache(maxsize=8192)
+def _fit_of(standing: Standing) -> tuple[Caution, ...]:
+    return tuple(_misfits(standing))
+
+
+def _misfits(standing: Standing) -> Iterable[Caution]:
+    ledge, name = standing.ledge, standing.item.label
+    if ledge.is_wall and standing.placement.pose != "hung":
+        yield Caution(
+            "fit",
+            "stop",
+            (standing.id,),
+            f"The {name} stands where there is only a wall; hang it or move it to a ledge.",
+        )
+        return
+    over = standing.top - ledge.floor - ledge.clearance if ledge.clearance is not None else 0.0
+    if over > TOLERANCE_MM:
+        yield Caution(
+            "fit",
+            "stop",
+            (standing.id,),
+            f"{_capital(name)}: no room on {ledge.label}; the top is {_mm(over)} over the clearance "
+            f"of {_mm(ledge.clearance or 0)}.",
+        )
+    if standing.depth_order == 0 and standing.width > ledge.width + TOLERANCE_MM:
+        yield Caution(
+            "fit",
+            "stop",
+            (standing.id,),
+            f"The {name} is {_mm(standing.width - ledge.width)} wider than {ledge.label}.",
+        )
+    deep = standing.back - standing.front
+    if standing.depth_order == 0 and deep > ledge.depth + JUT_MM:
+        yield Caution(
+            "fit",
+            "stop",
+            (standing.id,),
+            f"The {name} is {_mm(deep - ledge.depth)} deeper than {ledge.label}.",
+        )
 
 
 def _inside(arrangement: Arrangement) -> Iterable[Caution]:
@@ -133,9 +142,14 @@ def overhang(arrangement: Arrangement) -> Iterable[Caution]:
             continue
         host = arrangement.by_id.get(standing.placement.on or "")
         if host is None:
-            yield from _over_ledge(standing)
+            yield from _over_edges(standing)
         else:
             yield from _over_host(standing, host)
+
+
+@lru_cache(maxsize=8192)
+def _over_edges(standing: Standing) -> tuple[Caution, ...]:
+    return tuple(_over_ledge(standing))
 
 
 def _over_ledge(standing: Standing) -> Iterable[Caution]:

@@ -80,17 +80,13 @@ class Unit(Struct, frozen=True, cache_hash=True):
     """
 
     standings: tuple[Standing, ...]
+    ids: tuple[str, ...]
     label: str
     lead: Standing
     left: float
     right: float
     bottom: float
     top: float
-
-    @property
-    def ids(self) -> tuple[str, ...]:
-        """The placements in it."""
-        return tuple(standing.id for standing in self.standings)
 
     @property
     def area(self) -> float:
@@ -101,6 +97,7 @@ class Unit(Struct, frozen=True, cache_hash=True):
 def _unit(standings: list[Standing]) -> Unit:
     return Unit(
         standings=tuple(standings),
+        ids=tuple(standing.id for standing in standings),
         label=_label(standings),
         lead=max(standings, key=lambda standing: standing.area),
         left=min(standing.left for standing in standings),
@@ -114,17 +111,13 @@ class Column(Struct, frozen=True, cache_hash=True):
     """All that stands on one spot of a ledge: a base, what stands on it, a row of books."""
 
     ledge: Ledge
+    ids: tuple[str, ...]
     units: tuple[Unit, ...]
     left: float
     right: float
     front: float
     back: float
     top: float
-
-    @property
-    def ids(self) -> tuple[str, ...]:
-        """The placements in it."""
-        return tuple(identifier for unit in self.units for identifier in unit.ids)
 
     @property
     def height(self) -> float:
@@ -366,6 +359,7 @@ def _column(group: list[Standing]) -> Column:
             units.append([standing])
     return Column(
         ledge=group[0].ledge,
+        ids=tuple(standing.id for unit in units for standing in unit),
         units=tuple(_unit(unit) for unit in units),
         left=min(standing.left for standing in group),
         right=max(standing.right for standing in group),

@@ -49,6 +49,7 @@ def _linear(channel: float) -> float:
     return channel / 12.92 if channel <= 0.04045 else float(((channel + 0.055) / 1.055) ** 2.4)
 
 
+@lru_cache(maxsize=_CACHE)
 def lightness_chroma_hue(colour: str) -> Lightness:
     """Return lightness, chroma and hue of an sRGB hex colour in OKLCh."""
     lightness, a, b = oklab(colour)

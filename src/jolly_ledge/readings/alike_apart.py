@@ -33,6 +33,7 @@ OPEN_REACH_MM, BOARD_REACH_MM = 400.0, 60.0
 
 ABOVE_SHARE = 0.9
 ALIKE_FROM = 0.6
+SAYS_NOTHING = 0.3
 TWIN = 0.93
 TWIN_PENALTY = 0.5
 GREEN_PENALTY = 0.3
@@ -118,7 +119,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     green = np.array([item.category in GREENERY for item in items])
     worth = np.triu((alike_all >= ALIKE_FROM) | (green[:, None] & green[None, :]), 1)
     # Pairs that are neither near nor twins say nothing.
-    worth &= (near_all > 0) | (alike_all >= TWIN)
+    worth &= (alike_all * near_all > SAYS_NOTHING) | (alike_all >= TWIN) | ((near_all > 0.5) & green[:, None] & green)
     penalty, twinned, worst = 0.0, False, 0.0
     findings: list[Finding] = []
     contributions: dict[str, float] = {}

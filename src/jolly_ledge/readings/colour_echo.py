@@ -15,6 +15,10 @@ FAR_MM = 260.0
 
 LARGE_PIECE_LEDGES = 6
 METAL: Finish = "metal"
+LEAST_SHARE = 0.12
+"""A colour that makes up less of a thing than this is no accent."""
+
+LEAST_CHROMA = 0.03
 SHINE = 1.5
 """A metal accent is seen from further than its area tells."""
 
@@ -31,14 +35,14 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     places: dict[str, list[Standing]] = {leader: [] for leader in leaders}
     strength: dict[str, float] = dict.fromkeys(leaders, 0.0)
     for standing, colour, area in colour_areas(arrangement):
-        if is_leaf(standing, colour) or area < 0.12 * standing.area:
+        if area < LEAST_SHARE * standing.area or is_leaf(standing, colour):
             continue
-        leader = family_among(colour, leaders)
-        if leader is None or lightness_chroma_hue(colour).chroma < 0.03:
+        leader, chroma = family_among(colour, leaders), lightness_chroma_hue(colour).chroma
+        if leader is None or chroma < LEAST_CHROMA:
             continue
         places[leader].append(standing)
         shine = SHINE if standing.item.finish == METAL else 1.0
-        strength[leader] += area**0.5 * lightness_chroma_hue(colour).chroma * shine
+        strength[leader] += area**0.5 * chroma * shine
     if not any(places.values()):
         return None
     wanted = 3 if len(arrangement.standing_ledges) >= LARGE_PIECE_LEDGES else 2

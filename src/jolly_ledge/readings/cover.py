@@ -38,6 +38,7 @@ def silhouette(standing: Standing) -> Shape:
     )
 
 
+@lru_cache(maxsize=512)
 def covered_area(standings: tuple[Standing, ...]) -> float:
     """Return the area that things cover together, overlaps once, airy ones by their density (mm²)."""
     return _covered(

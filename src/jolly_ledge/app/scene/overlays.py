@@ -137,9 +137,8 @@ def caution_sign(level: Level) -> QPixmap:
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     painter.setPen(_pen("#fffaf0", 1.4))
     painter.setBrush(QColor(RUST if level == "stop" else OCHRE))
-    painter.drawPolygon(
-        QPolygonF([QPointF(2, SIGN_PX - 3), QPointF(SIGN_PX - 2, SIGN_PX - 3), QPointF(SIGN_PX / 2, 2)])
-    )
+    low = SIGN_PX - 3
+    painter.drawPolygon(QPolygonF([QPointF(2, low), QPointF(SIGN_PX - 2, low), QPointF(SIGN_PX / 2, 2)]))
     painter.setFont(font(12, "sans", 700))
     painter.setPen(QColor("#ffffff"))
     word = "?" if level == "unknown" else "!"
