@@ -2,16 +2,20 @@
 
 from pathlib import Path
 
+import pytest
 from msgspec.structs import replace
 from PySide6.QtCore import Qt
 from pytestqt.qtbot import QtBot
 
+from builders import case_of, plan_of, put, thing
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.path_panel import STEPS
 from jolly_ledge.files.codec import plan_to_json
 from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.edits.looks import RenamePlan
+from jolly_ledge.model.edits.pieces import AddPiece
 from jolly_ledge.model.plan import Plan
 
 LEFT = Qt.MouseButton.LeftButton
@@ -150,3 +154,42 @@ def test_the_menu_reaches_undo_units_and_steps(window: MainWindow) -> None:
     assert window.session.unit == "in"
     actions["Go to Keep"].trigger()
     assert window.path.buttons["Keep"].isChecked()
+
+
+def test_a_look_of_any_piece_is_taken_in_hand_from_the_menu(window: MainWindow) -> None:
+    window.session.commit(AddPiece(piece=case_of(id="mantel", name="Mantel")))
+    window.looks_menu.aboutToShow.emit()
+    actions = {action.text(): action for action in window.looks_menu.actions()}
+    assert set(actions) == {
+        "Alcove bookcase: Before",
+        "Alcove bookcase: Open evening, first try",
+        "Mantel: First look",
+    }
+    actions["Mantel: First look"].trigger()
+    assert window.session.piece.label == "Mantel"
+    assert window.step("Arrange").piece_name.text() == "Mantel"
+
+
+@pytest.mark.parametrize(
+    ("plan", "said"), [(Plan(name="Bare"), "held no piece"), (Plan(name="Bare", pieces=(case_of(),)), "held no look")]
+)
+def test_a_bare_plan_is_given_what_it_needs(window: MainWindow, tmp_path: Path, plan: Plan, said: str) -> None:
+    (tmp_path / "bare.json").write_bytes(plan_to_json(plan))
+    assert window.session.open(tmp_path / "bare.json")
+    assert said in window.notice.sentence
+    for name in STEPS:
+        window.show_step(name)
+    assert window.session.look.placements == ()
+    assert window.session.is_dirty
+
+
+def test_huge_and_strange_numbers_are_drawn_and_read(window: MainWindow, tmp_path: Path) -> None:
+    huge = thing("giant", width=49_000.0, height=50_000.0, depth=0.001)
+    dot = thing("dot", width=0.001, height=0.001, depth=0.001)
+    placements = (put("giant", x=-50_000.0, z=50_000.0), put("dot", x=0.0, z=0.0))
+    (tmp_path / "huge.json").write_bytes(plan_to_json(plan_of((huge, dot), placements)))
+    assert window.session.open(tmp_path / "huge.json")
+    for name in STEPS:
+        window.show_step(name)
+        assert not window.grab().isNull()
+    assert {caution.id for caution in window.session.cautions} >= {"fit", "overhang"}

@@ -141,9 +141,23 @@ class MainWindow(QMainWindow):
             units.addAction(made)
             menu.addAction(made)
         menu.addSeparator()
+        self.looks_menu = menu.addMenu("Take a look in hand")
+        self.looks_menu.aboutToShow.connect(self._list_looks)
+        menu.addSeparator()
         for number, name in enumerate(STEPS, start=1):
             self._add(menu, f"Go to {name}", f"Ctrl+{number}", partial(self.show_step, name))
         return menu
+
+    def _list_looks(self) -> None:
+        """List the looks of all pieces."""
+        session = self.session
+        self.looks_menu.clear()
+        for piece in session.plan.pieces:
+            for look in session.plan.looks_of(piece.id):
+                made = self.looks_menu.addAction(f"{piece.label}: {look.label}")
+                made.setCheckable(True)
+                made.setChecked(look.id == session.look_id)
+                made.triggered.connect(lambda _=False, look=look: session.choose_look(look.id))
 
     def _add(self, menu: QMenu, text: str, keys: str | QKeySequence.StandardKey, action: Callable[[], object]) -> None:
         made = QAction(text, self)

@@ -5,6 +5,7 @@ from pathlib import Path
 
 from PySide6.QtCore import QDateTime, QObject, QTimer, Signal
 
+from jolly_ledge.app.new_plan import workable
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.files.errors import ChangedOnDiskError, FileError
@@ -51,7 +52,7 @@ class Session(QObject):
 
     def __init__(self, plan: Plan, log: RecoveryLog, unit: LengthUnit = "cm") -> None:
         super().__init__()
-        self.history = History(plan)
+        self.history = History(workable(plan))
         self.file: PlanFile | None = None
         self.unit: LengthUnit = unit
         self.is_dirty = False
@@ -251,18 +252,18 @@ class Session(QObject):
     # Files
 
     def start(self, plan: Plan, file: PlanFile | None, *, dirty: bool = False) -> None:
-        """Begin with another plan."""
+        """Begin with another plan; a bare one is given a piece and a look to work on."""
         self._log.forget()
-        self.history = History(plan)
+        self.history = History(workable(plan))
         self.file = file
-        self.is_dirty = dirty
+        self.is_dirty = dirty or self.plan is not plan
         self.saved_at = ""
         self._preview = None
         self.selection = ()
         self.look_id = self.ledge_id = self.item_id = ""
         self._settle_in_hand()
         self._forget_readings()
-        if dirty:
+        if self.is_dirty:
             self._keeper.start()
         self.changed.emit()
         self.chosen.emit()
@@ -275,6 +276,8 @@ class Session(QObject):
             self.refused.emit(str(error))
             return False
         self.start(plan, file)
+        if self.plan is not plan:
+            self.refused.emit(f"“{path.name}” held no {'look' if plan.pieces else 'piece'} yet; a plain one was begun.")
         return True
 
     def save(self, path: Path | None = None, *, overwrite_changes: bool = False) -> bool:
