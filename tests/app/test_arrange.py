@@ -250,7 +250,12 @@ def test_cautions_and_findings_are_on_cards_apart(window: MainWindow) -> None:
 def test_overlays_and_squint_change_the_picture(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
     plain = page.view.grab().toImage()
-    for button in (page.squint_chip, page.overlay_chips["skyline"], page.overlay_chips["colour path"]):
+    for button in (
+        page.squint_chip,
+        page.overlay_chips["skyline"],
+        page.overlay_chips["colours"],
+        page.overlay_chips["groups"],
+    ):
         qtbot.mouseClick(button, LEFT)
         shown = page.view.grab().toImage()
         assert shown != plain
@@ -276,3 +281,13 @@ def test_an_empty_look_says_what_to_do(qtbot: QtBot, log: RecoveryLog, dialogs: 
     page = arrange_step(window)
     assert page.readings.score.text() == "Nothing to read"
     assert "carry a thing" in page.readings.sentence.text()
+
+
+def test_a_double_click_edits_the_figures_of_a_thing(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    point = point_of(page.view, "copper-bowl")
+    qtbot.mouseClick(page.view.viewport(), LEFT, pos=point)
+    with qtbot.waitSignal(page.view.asked_for_figures):
+        qtbot.mouseDClick(page.view.viewport(), LEFT, pos=point)
+    assert window.session.selection == ("copper-bowl",)
+    assert window.session.history.undo_label is None

@@ -72,7 +72,7 @@ def test_every_step_is_reached_by_key_and_tells_its_state(window: MainWindow, qt
     states = {name: button.state for name, button in window.path.buttons.items()}
     assert states["Brief"] == "layered · weave"
     assert states["Measure"] == "10 ledges"
-    assert states["Gather"] == "61 things"
+    assert states["Gather"] == "69 things"
     assert states["Keep"] == "two looks"
 
 
@@ -251,10 +251,10 @@ def test_a_thing_is_added_described_duplicated_and_removed(window: MainWindow, q
     qtbot.mouseClick(panel.duplicate_button, LEFT)
     assert item_in_hand(window).id == "new-thing-2"
     qtbot.mouseClick(panel.remove_button, LEFT)
-    assert len(window.session.plan.stash) == 62
+    assert len(window.session.plan.stash) == 70
     while window.session.history.undo_label:
         window.session.undo()
-    assert len(window.session.plan.stash) == 61
+    assert len(window.session.plan.stash) == 69
 
 
 def test_a_thing_is_chosen_by_click_and_by_keys(window: MainWindow, qtbot: QtBot) -> None:

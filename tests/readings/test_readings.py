@@ -67,8 +67,8 @@ def test_a_small_single_is_lonely_and_a_large_one_is_not() -> None:
 
 def test_equal_neighbours_are_found_with_their_heights() -> None:
     reading = read(height_rhythm, arranged(*row(2, 250.0, 245.0)))
-    assert "250 mm" in reading.findings[0].sentence
-    assert "245 mm" in reading.findings[0].sentence
+    assert "250 and 245 mm" in reading.findings[0].sentence
+    assert "up to 145 mm between them" in reading.findings[0].sentence
     assert reading.placements == ("t0", "t1")
 
 

@@ -37,11 +37,11 @@ QLabel#cardText {{ font-size: 13px; }}
 QLabel#good {{ color: {TEAL}; font-weight: 600; }}
 
 QPushButton {{
-  background: {SHEET}; border: 1px solid {RULE}; border-radius: 14px; padding: 3px 12px; min-height: 20px; font-size: 13px;
+  background: {SHEET}; border: 1px solid {RULE}; border-radius: 14px; padding: 3px 10px; min-height: 20px; font-size: 13px;
 }}
 QPushButton:hover {{ border-color: {PLUM}; }}
-QPushButton:focus {{ border: 2px solid {PLUM}; padding: 2px 11px; }}
-QPushButton:checked {{ background: {PLUM_TINT}; border-color: {PLUM}; color: {PLUM}; border-width: 2px; padding: 2px 11px; }}
+QPushButton:focus {{ border: 2px solid {PLUM}; padding: 2px 9px; }}
+QPushButton:checked {{ background: {PLUM_TINT}; border-color: {PLUM}; color: {PLUM}; border-width: 2px; padding: 2px 9px; }}
 QPushButton:disabled {{ color: #a39e94; border-color: {RULE}; }}
 QPushButton#primary {{ background: {PLUM}; color: #ffffff; border-color: {PLUM}; font-weight: 600; }}
 QPushButton#primary:hover {{ background: #8f4868; }}

@@ -70,7 +70,7 @@ def find_landing(arrangement: Arrangement, held: Held) -> Landing | None:
         default=None,
     )
     if carrier is not None:
-        x = _snapped(min(max(held.x, carrier.left), carrier.right) - ledge.left)
+        x = _edge_snapped(min(max(held.x, carrier.left), carrier.right) - ledge.left, held.size.width)
         return Landing(Spot(ledge=ledge.id, x=x, z=carrier.z, on=carrier.id))
     return Landing(Spot(ledge=ledge.id, x=_along(ledge, held), z=_depth(ledge, held)))
 
@@ -114,7 +114,7 @@ def _along(ledge: Ledge, held: Held) -> float:
     x = held.x - ledge.left
     if 2 * half <= ledge.width:
         x = min(max(x, half), ledge.width - half)
-    return _snapped(x)
+    return _edge_snapped(x, 2 * half)
 
 
 def _depth(ledge: Ledge, held: Held) -> float:
@@ -123,11 +123,16 @@ def _depth(ledge: Ledge, held: Held) -> float:
         return min(max(held.z, depth / 2), max(ledge.depth - depth / 2, depth / 2))
     if held.pose == "leaning" or held.item.category in WALL_CATEGORIES:
         return max(ledge.depth - depth / 2, depth / 2)
-    return max(ledge.depth / 2, depth / 2)
+    return max(_edge_snapped(ledge.depth / 2, depth), depth / 2)
 
 
 def _snapped(length: float) -> float:
     return round(length / SNAP_MM) * SNAP_MM
+
+
+def _edge_snapped(middle: float, size: float) -> float:
+    """Return the middle moved so that the left or front edge lies on a step of the tape."""
+    return _snapped(middle - size / 2) + size / 2
 
 
 def free_spot(arrangement: Arrangement, item: Item, pose: Pose, ledge: Ledge) -> Spot:
@@ -148,4 +153,4 @@ def free_spot(arrangement: Arrangement, item: Item, pose: Pose, ledge: Ledge) ->
     edges.append((ledge.width - start, start, ledge.width))
     _, left, right = max(edges)
     x = min(max((left + right) / 2, size.width / 2), max(ledge.width - size.width / 2, size.width / 2))
-    return Spot(ledge=ledge.id, x=_snapped(x), z=_depth(ledge, held))
+    return Spot(ledge=ledge.id, x=_edge_snapped(x, size.width), z=_depth(ledge, held))

@@ -15,6 +15,7 @@ ID = "height-rhythm"
 GOOD_STEP = 0.20
 SAME_STEP = 0.12
 SEPARATOR = 0.6
+TAPE_STEP_MM = 5.0
 BAND = (GOOD_STEP, 0.75)
 SKYLINE_SHARE = 0.15
 """How much a skyline that is the same on every ledge weighs against the steps."""
@@ -102,12 +103,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 
 def _same(first: Column, second: Column, size: float) -> Finding:
+    low = int(SEPARATOR * min(first.height, second.height) // TAPE_STEP_MM * TAPE_STEP_MM)
     return Finding(
         ID,
         (*first.ids, *second.ids),
-        f"{capital(first.label)} ({round(first.height)} mm) and {second.label} ({round(second.height)} mm) are of one "
-        f"height beside each other on {first.ledge.label}; set something at most "
-        f"{round(SEPARATOR * min(first.height, second.height))} mm high between them, or raise one.",
+        f"{capital(first.label)} and {second.label} are of one height "
+        f"({round(first.height)} and {round(second.height)} mm) on {first.ledge.label}; "
+        f"set something up to {low} mm between them, or raise one.",
         1 - size / GOOD_STEP,
     )
 

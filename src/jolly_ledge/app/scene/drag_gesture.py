@@ -54,6 +54,7 @@ class DragGesture:
         self._carried = frozenset(p.id for p in carried_by(look, placement.id)) if placement else frozenset()
         self._ignored = self._carried | ({placement.id} if placement else set())
         self._arrangement: Arrangement = session.arrangement
+        self._ledge_before = session.ledge_id
         self._edit: Edit | None = None
         self.landing: Landing | None = None
         self.at = (0.0, 0.0)
@@ -73,6 +74,8 @@ class DragGesture:
         self.landing = find_landing(self._arrangement, held)
         self._edit = self._edit_for(self.landing)
         session = self._session
+        # The view from above follows to the ledge under the hand.
+        session.ledge_id = self.landing.spot.ledge if self.landing else self._ledge_before
         if self._edit is None:
             session.preview(None)
             return
@@ -99,6 +102,7 @@ class DragGesture:
     def cancel(self) -> None:
         """Put it back where it was."""
         self._edit = None
+        self._session.ledge_id = self._ledge_before
         self._session.preview(None)
 
     def figures(self) -> str:

@@ -22,7 +22,7 @@ from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.drawing.look import painting_order
 from jolly_ledge.drawing.sheet import numbered_spots
-from jolly_ledge.drawing.theme import INK, PLUM, SHEET, SOFT_INK
+from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SHEET, SOFT_INK
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Piece
@@ -31,17 +31,18 @@ from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play
 
 DIMMED = 0.32
-SQUINT_SHARE = 1 / 16
+SQUINT_SHARE = 1 / 10
 BEAM_HEIGHT = 40
 BADGE_PX = 9.0
 MARGIN = 4
-OVERLAYS = ("balance", "skyline", "colour path", "cautions")
+OVERLAYS = ("balance", "groups", "skyline", "colours", "cautions")
 
 
 class LookView(QGraphicsView):
     """Shows the look in hand and carries its things."""
 
     first_painted = Signal()
+    asked_for_figures = Signal()
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -206,9 +207,11 @@ class LookView(QGraphicsView):
         ledge = self._session.ledge
         if ledge is not None and self.gesture is None:
             overlays.paint_ledge(painter, QRectF(ledge.left, -ledge.floor - 10, ledge.width, 10))
+        if "groups" in self.overlays:
+            overlays.paint_groups(painter, arrangement, scale)
         if "skyline" in self.overlays:
             overlays.paint_skyline(painter, arrangement)
-        if "colour path" in self.overlays:
+        if "colours" in self.overlays:
             overlays.paint_colour_path(painter, arrangement, scale)
 
     def _paint_choice(self, painter: QPainter, arrangement: Arrangement, scale: float) -> None:
@@ -253,7 +256,7 @@ class LookView(QGraphicsView):
             max(round(size.height() * SQUINT_SHARE), 1),
             QImage.Format.Format_RGB32,
         )
-        small.fill(QColor("#efece4"))
+        small.fill(QColor(PAPER))
         brush = QPainter(small)
         brush.setRenderHint(QPainter.RenderHint.Antialiasing)
         brush.scale(SQUINT_SHARE, SQUINT_SHARE)
@@ -266,13 +269,16 @@ class LookView(QGraphicsView):
                 brush.restore()
         brush.end()
         grey = small.convertToFormat(QImage.Format.Format_Grayscale8)
+        blurred = grey.scaled(
+            size / 4, Qt.AspectRatioMode.IgnoreAspectRatio, Qt.TransformationMode.SmoothTransformation
+        )
+        piece = QRectF(self.mapFromScene(self._case.boundingRect()).boundingRect()) if self._case else QRectF()
+        share = blurred.width() / max(size.width(), 1)
         painter.save()
         painter.resetTransform()
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        painter.drawImage(
-            QRectF(0, 0, size.width(), size.height()),
-            grey.scaled(size / 4, Qt.AspectRatioMode.IgnoreAspectRatio, Qt.TransformationMode.SmoothTransformation),
-        )
+        source = QRectF(piece.x() * share, piece.y() * share, piece.width() * share, piece.height() * share)
+        painter.drawImage(piece, blurred, source)
         painter.restore()
 
     def _paint_ghost(self, painter: QPainter, gesture: DragGesture) -> None:
@@ -351,6 +357,12 @@ class LookView(QGraphicsView):
         """Let go of what is carried."""
         self._pressed = None
         self.let_go()
+
+    def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
+        """Edit the figures of what is double-clicked."""
+        if self.placement_at(event.position().toPoint()) is not None:
+            self._pressed = None
+            self.asked_for_figures.emit()
 
     def begin_from_stash(self, item: Item) -> None:
         """Begin to carry a thing from the stash; the strip forwards the pointer."""

@@ -58,6 +58,29 @@ def paint_ledge(painter: QPainter, area: QRectF) -> None:
     painter.drawLine(QPointF(area.left() + 2, area.bottom() + 11), QPointF(area.right() - 2, area.bottom() + 11))
 
 
+def paint_groups(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+    """Paint a bracket under every vignette with the count of its units; odd counts are teal."""
+    height = 6 / scale
+    for vignette in arrangement.vignettes:
+        left = min(column.left for column in vignette.columns) + 2 / scale
+        right = max(column.right for column in vignette.columns) - 2 / scale
+        y = -vignette.ledge.floor + 13 / scale
+        count = len(vignette.units)
+        colour = TEAL if count % 2 else OCHRE
+        painter.setPen(_pen(colour, 2.2))
+        painter.drawPolyline(
+            QPolygonF([QPointF(left, y - height), QPointF(left, y), QPointF(right, y), QPointF(right, y - height)])
+        )
+        middle = QPointF((left + right) / 2, y)
+        painter.setPen(_pen("#fffaf0", 1.2))
+        painter.setBrush(QColor(colour))
+        painter.drawEllipse(middle, 8 / scale, 8 / scale)
+        painter.setFont(font(round(12 / scale), "sans", 700))
+        painter.setPen(QColor("#ffffff"))
+        area = QRectF(middle.x() - 20 / scale, middle.y() - 9 / scale, 40 / scale, 18 / scale)
+        painter.drawText(area, Qt.AlignmentFlag.AlignCenter, str(count))
+
+
 def paint_skyline(painter: QPainter, arrangement: Arrangement) -> None:
     """Paint the line of the tops on every ledge."""
     for columns in arrangement.columns.values():

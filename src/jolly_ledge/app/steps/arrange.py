@@ -43,6 +43,7 @@ class ArrangeStep(Step):
         self.column.addWidget(self.strip)
         self.row.addWidget(self.readings)
         self.view.first_painted.connect(self.readings.begin, Qt.ConnectionType.QueuedConnection)
+        self.view.asked_for_figures.connect(self.chosen.left_field.setFocus)
         self._connect_strip()
         self._bind_keys()
         session.changed.connect(self._set_chips)
