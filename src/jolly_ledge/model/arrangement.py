@@ -313,7 +313,9 @@ def columns_of(standings: tuple[Standing, ...]) -> tuple[Column, ...]:
         by_root.setdefault(standing.root, []).append(standing)
     for group in by_root.values():
         group.sort(key=lambda standing: standing.bottom)
-    return tuple(_column(group) for group in _join_rows(sorted(by_root.values(), key=lambda group: group[0].left)))
+    groups = _join_rows(sorted(by_root.values(), key=lambda group: group[0].left))
+    # What juts out on top may reach further left than what carries it.
+    return tuple(sorted((_column(group) for group in groups), key=lambda column: column.left))
 
 
 def _join_rows(groups: list[list[Standing]]) -> list[list[Standing]]:

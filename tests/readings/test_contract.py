@@ -1,0 +1,194 @@
+"""What holds for every reading and every caution, whatever it measures."""
+
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from msgspec.structs import replace
+
+from builders import arranged, case_of, put, thing
+from jolly_ledge.cautions.register import REGISTER as CAUTIONS
+from jolly_ledge.cautions.register import cautions_of
+from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Manner, Placement
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.readings.reading import Reading
+from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, Entry, assess
+
+EACH = pytest.mark.parametrize("entry", REGISTER, ids=lambda entry: entry.id)
+PALETTE = ("#c4663c", "#25405c", "#efe8d8", "#b9934c", "#66874f", "#222222")
+CATEGORIES = ("vessel", "book", "bowl", "frame", "plant", "box", "sculpture")
+
+
+def things(count: int) -> tuple[Item, ...]:
+    return tuple(
+        thing(
+            f"t{i}",
+            CATEGORIES[i % len(CATEGORIES)],
+            height=80.0 + 37 * (i % 7),
+            width=60.0 + 23 * (i % 5),
+            colours=((PALETTE[i % len(PALETTE)], 1.0),),
+        )
+        for i in range(count)
+    )
+
+
+def spread(items: tuple[Item, ...], z: Callable[[int], float] = lambda i: 90.0 + 40 * (i % 4)) -> tuple[Placement, ...]:
+    ledges = ("a1", "b1", "a2", "b2")
+    return tuple(put(item.id, ledges[i % 4], x=90.0 + 150 * (i // 4), z=z(i)) for i, item in enumerate(items))
+
+
+ITEMS = things(16)
+LOOK = spread(ITEMS)
+PIECE = case_of(2, 2)
+
+
+def read(entry: Entry, arrangement: Arrangement) -> Reading | None:
+    return entry.read(arrangement, arrangement.manner)
+
+
+def whole(items: tuple[Item, ...] = ITEMS, placements: tuple[Placement, ...] = LOOK, **manner: Any) -> Arrangement:
+    return arranged(items, placements, PIECE, **manner)
+
+
+@EACH
+def test_it_applies_to_a_full_look(entry: Entry) -> None:
+    reading = read(entry, whole())
+    assert reading is not None
+    assert reading.id == entry.id
+    assert 0.0 < reading.evidence <= 1.0
+
+
+@EACH
+def test_it_is_pure(entry: Entry) -> None:
+    assert read(entry, whole()) == read(entry, whole())
+
+
+@EACH
+def test_the_order_of_the_file_does_not_matter(entry: Entry) -> None:
+    one, other = read(entry, whole()), read(entry, whole(placements=tuple(reversed(LOOK))))
+    assert one is not None
+    assert other is not None
+    assert one.score == pytest.approx(other.score)
+    assert one.value == pytest.approx(other.value)
+    assert {finding.sentence for finding in one.findings} == {finding.sentence for finding in other.findings}
+
+
+@EACH
+def test_what_cannot_be_seen_changes_nothing(entry: Entry) -> None:
+    hidden = (thing("chest", "box", traits=("lidded",)), thing("router", "device", colours=(("#ff00ff", 1.0),)))
+    chest = put("chest", "b2", x=600, z=150)
+    shown = whole((*ITEMS, *hidden), (*LOOK, chest))
+    filled = whole((*ITEMS, *hidden), (*LOOK, chest, put("router", "b2", inside="chest", x=None, z=None)))
+    assert read(entry, shown) == read(entry, filled)
+
+
+@EACH
+def test_what_is_only_in_the_stash_changes_nothing(entry: Entry) -> None:
+    assert read(entry, whole()) == read(entry, whole((*ITEMS, *(replace(i, id=f"x{i.id}") for i in ITEMS))))
+
+
+@EACH
+def test_a_mirrored_look_reads_the_same(entry: Entry) -> None:
+    width = PIECE.width
+    swapped = {"a1": "b1", "b1": "a1", "a2": "b2", "b2": "a2"}
+    mirrored = tuple(replace(p, ledge=swapped[p.ledge], x=800 - (p.x or 0.0)) for p in LOOK)
+    one, other = read(entry, whole()), read(entry, whole(placements=mirrored))
+    assert width == 1660
+    assert one is not None
+    assert other is not None
+    # The case's own sides differ by 20 mm, so the axis moves a little.
+    assert one.score == pytest.approx(other.score, abs=0.06)
+
+
+@EACH
+def test_it_is_named_asked_for_and_weighed(entry: Entry) -> None:
+    assert NAMES[entry.id] == entry.name
+    assert entry.question in QUESTIONS
+    assert entry.id == entry.name.lower().replace(" ", "-")
+
+
+@EACH
+@pytest.mark.parametrize("figure", ["peaks", "weave", "mirrored"])
+@pytest.mark.parametrize("fullness", ["airy", "layered", "abundant"])
+def test_it_reads_in_every_manner(entry: Entry, figure: str, fullness: str) -> None:
+    reading = read(entry, whole(figure=figure, fullness=fullness))
+    assert reading is None or 0.0 <= reading.score <= 1.0
+
+
+@EACH
+def test_one_thing_alone_can_be_read(entry: Entry) -> None:
+    reading = read(entry, arranged((thing("vase"),), (put("vase"),)))
+    assert reading is None or reading.sentence.endswith(".")
+
+
+@EACH
+def test_a_finding_names_what_it_speaks_of(entry: Entry, demo: Plan) -> None:
+    arrangement = arrange(demo, demo.look("before"))
+    reading = read(entry, arrangement)
+    assert reading is not None
+    for finding in reading.findings:
+        assert finding.reading == entry.id
+        assert finding.placements
+        assert finding.gravity >= 0.0
+        labels = [arrangement.by_id[identifier].item.label for identifier in finding.placements]
+        ledges = [arrangement.by_id[identifier].ledge.label for identifier in finding.placements]
+        sentence = finding.sentence.lower()
+        general = "the whole" in sentence or "books" in sentence
+        assert general or any(word.lower() in sentence for word in labels + ledges), finding.sentence
+
+
+def test_the_total_is_the_weighted_mean_of_the_readings() -> None:
+    arrangement = whole(figure="mirrored", fullness="airy")
+    assessment = assess(arrangement)
+    manner = arrangement.manner
+    weights = {entry.id: entry.weight_for(manner) for entry in REGISTER}
+    total = sum(weights[r.id] * r.evidence * r.score for r in assessment.readings)
+    whole_weight = sum(weights[r.id] * r.evidence for r in assessment.readings)
+    assert assessment.score == pytest.approx(total / whole_weight)
+    assert assessment.reading("palette") is not None
+    assert assessment.reading("nothing") is None
+    gravities = [finding.gravity for finding in assessment.findings]
+    assert gravities == sorted(gravities, reverse=True)
+
+
+def test_no_single_reading_decides_alone() -> None:
+    for manner in (Manner(), Manner(figure="mirrored"), Manner(fullness="airy")):
+        weights = [entry.weight_for(manner) for entry in REGISTER]
+        assert max(weights) < 0.25 * sum(weights)
+
+
+@pytest.mark.parametrize("name", [name for name, _ in CAUTIONS])
+def test_cautions_are_pure_and_do_not_mind_the_order(name: str, demo: Plan) -> None:
+    check = dict(CAUTIONS)[name]
+    look = demo.look("before")
+    backwards = replace(look, placements=tuple(reversed(look.placements)))
+    one = {(c.level, frozenset(c.placements)) for c in check(arrange(demo, look))}
+    other = {(c.level, frozenset(c.placements)) for c in check(arrange(demo, backwards))}
+    assert one == other
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.lists(st.tuples(st.integers(0, 3), st.floats(-300, 1100), st.floats(-200, 500)), max_size=8))
+def test_any_look_has_cautions_that_name_what_is_there(spots: list[tuple[int, float, float]]) -> None:
+    items = things(len(spots))
+    ledges = ("a1", "a2", "b1", "b2")
+    placements = tuple(put(f"t{i}", ledges[ledge], x, z) for i, (ledge, x, z) in enumerate(spots))
+    arrangement = whole(items, placements)
+    for caution in cautions_of(arrangement):
+        assert set(caution.placements) <= arrangement.by_id.keys()
+        assert caution.sentence.endswith(".")
+        assert caution.level in ("stop", "heed", "unknown")
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.floats(0, 740), st.floats(0, 740))
+def test_two_things_collide_as_often_as_each_other(first: float, second: float) -> None:
+    items = (thing("a", "box"), thing("b", "box"))
+    one = cautions_of(arranged(items, (put("a", x=first), put("b", x=second))))
+    other = cautions_of(arranged(items, (put("b", x=second), put("a", x=first))))
+    assert {c.id for c in one} == {c.id for c in other}
+    assert ("collision" in {c.id for c in one}) is (abs(first - second) < 299)
