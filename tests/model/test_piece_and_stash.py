@@ -9,7 +9,7 @@ from jolly_ledge.model.edits.pieces import SetBayWidth, SetClearance
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.spots import Held, find_landing, free_spot
+from jolly_ledge.model.spots import Held, find_landing, free_spot, holds
 from jolly_ledge.model.stash_order import Sorting, clearances_of, fits, free_over, lines_of, matches
 from jolly_ledge.model.working_order import working_order
 
@@ -191,3 +191,17 @@ def test_free_height_and_clearances() -> None:
     piece: Piece = case_of()
     assert free_over(thing("vase"), piece.ledges[0]) == 160
     assert clearances_of(piece) == [(400, ("a1", "a2"))]
+
+
+@pytest.mark.parametrize(
+    ("host", "item", "expected"),
+    [
+        ("vessel", "stems", True),
+        ("vessel", "book", False),
+        ("box", "device", True),
+        ("tray", "tableware", True),
+        ("book-stack", "device", False),
+    ],
+)
+def test_what_goes_inside_what(host: str, item: str, expected: bool) -> None:
+    assert holds(thing("host", host), thing("item", item)) is expected

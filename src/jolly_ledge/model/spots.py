@@ -7,7 +7,7 @@ from jolly_ledge.model.edits.placements import Spot
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import Extent, extent
-from jolly_ledge.model.words import WALL_CATEGORIES, Pose
+from jolly_ledge.model.words import CONTAINERS, WALL_CATEGORIES, Pose
 
 SNAP_MM = 5.0
 REACH_BELOW_MM = 70.0
@@ -85,6 +85,13 @@ def carries(standing: Standing) -> bool:
     return standing.placement.pose == "flat" and (item.is_book or item.category in WALL_CATEGORIES)
 
 
+def holds(host: Item, item: Item) -> bool:
+    """Tell whether one thing can go inside another: a vessel takes what shows above its rim."""
+    if host.category == "vessel":
+        return item.category in SHOWN_INSIDE
+    return host.category in CONTAINERS
+
+
 def _container(others: list[Standing], held: Held) -> Standing | None:
     """Return the vessel that stems or utensils go into."""
     if held.item.category not in SHOWN_INSIDE - {"plant"}:
@@ -103,7 +110,7 @@ def _ledge_under(arrangement: Arrangement, held: Held) -> Ledge | None:
         if not ledge.left - SIDE_REACH_MM <= held.x <= ledge.right + SIDE_REACH_MM:
             continue
         top = ledge.floor + (ledge.clearance if ledge.clearance is not None else 2_000.0)
-        if ledge.floor - REACH_BELOW_MM <= held.base < top - min(REACH_BELOW_MM, 0.2 * (top - ledge.floor)):
+        if ledge.floor - REACH_BELOW_MM <= held.base < top:
             found.append(ledge)
     standing = [ledge for ledge in found if not ledge.is_wall or held.base > ledge.floor + 150]
     return max(standing, key=lambda ledge: (ledge.floor, ledge.is_wall), default=None)

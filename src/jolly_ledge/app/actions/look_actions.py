@@ -12,8 +12,8 @@ from jolly_ledge.model.edits.placements import (
     Spot,
 )
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.spots import free_spot
-from jolly_ledge.model.words import CONTAINERS, Pose
+from jolly_ledge.model.spots import free_spot, holds
+from jolly_ledge.model.words import Pose
 
 POSE_VERBS: dict[Pose, str] = {
     "upright": "Stand {} upright",
@@ -118,7 +118,7 @@ class LookActions:
             hosts = [
                 other
                 for other in session.arrangement.visible
-                if other.ledge.id == standing.ledge.id and other.id != standing.id and other.item.category in CONTAINERS
+                if other.ledge.id == standing.ledge.id and other.id != standing.id and holds(other.item, standing.item)
             ]
             if not hosts:
                 session.refused.emit(

@@ -1,0 +1,258 @@
+"""Views on their own: line-up, strip, figures on the drawing, overlays."""
+
+import pytest
+from PySide6.QtCore import QPoint, QPointF, Qt
+from PySide6.QtGui import QFontMetricsF, QImage
+from PySide6.QtWidgets import QApplication
+from pytestqt.qtbot import QtBot
+
+from builders import case_of, plan_of, put, thing
+from conftest import AnsweringDialogs, open_window
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.scene.depth_view import DepthView
+from jolly_ledge.app.scene.dimensions import dimensions_of, edit_for
+from jolly_ledge.app.scene.line_up import LEAST_CELL, SCALE, LineUp
+from jolly_ledge.app.scene.look_view import OVERLAYS, LookView
+from jolly_ledge.app.scene.stash_strip import StashStrip, two_lines
+from jolly_ledge.app.scene.thumbnail import Thumbnail
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.widgets.card import Card
+from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.stash_order import lines_of
+from jolly_ledge.render.fonts import font
+
+LEFT = Qt.MouseButton.LeftButton
+
+
+@pytest.fixture
+def session(qapp: QApplication, demo: Plan, log: RecoveryLog) -> Session:
+    return Session(demo, log)
+
+
+def shown(qtbot: QtBot, view: LookView | LineUp | StashStrip | DepthView | Thumbnail, width: int, height: int) -> None:
+    qtbot.addWidget(view)
+    view.resize(width, height)
+    view.show()
+    qtbot.waitExposed(view)
+
+
+def test_the_line_up_keeps_one_scale_and_breaks_into_boards(session: Session, qtbot: QtBot) -> None:
+    view = LineUp(session)
+    shown(qtbot, view, 600, 400)
+    view.show_shelves(lines_of(session.plan.stash, "kind"))
+    wide = len(view.rows)
+    for row in view.rows:
+        assert sum(cell.width for cell in row.cells) <= 600
+        assert all(cell.width >= LEAST_CELL for cell in row.cells)
+        assert all(cell.floor - cell.item.height * SCALE >= row.top for cell in row.cells)
+    tops = [row.top for row in view.rows]
+    assert tops == sorted(tops)
+    view.resize(300, 400)
+    qtbot.waitUntil(lambda: len(view.rows) > wide)
+    assert view.minimumHeight() > view.rows[-1].floor
+
+
+def test_a_thing_of_the_line_up_is_found_where_it_is_shown(session: Session, qtbot: QtBot) -> None:
+    view = LineUp(session)
+    shown(qtbot, view, 700, 500)
+    view.show_shelves(lines_of(session.plan.stash, "height"))
+    for item in session.plan.stash[:12]:
+        middle = view.cell_of(item.id).center()
+        assert view.item_at(middle.x(), middle.y()) == item
+    assert view.item_at(-5, 40) is None
+    assert view.cell_of("nothing").isEmpty()
+
+
+def test_a_double_click_in_the_line_up_asks_for_the_thing(session: Session, qtbot: QtBot) -> None:
+    view = LineUp(session)
+    shown(qtbot, view, 700, 500)
+    view.show_shelves(lines_of(session.plan.stash, "height"))
+    with qtbot.waitSignal(view.asked_for) as asked:
+        qtbot.mouseDClick(view, LEFT, pos=view.cell_of("dark-urn").center().toPoint())
+    assert asked.args == ["dark-urn"]
+    session.choose_item("dark-urn")
+    with qtbot.waitSignal(view.asked_for):
+        qtbot.keyClick(view, Qt.Key.Key_Return)
+
+
+def test_clearances_are_drawn_across_the_line_up(session: Session, qtbot: QtBot) -> None:
+    tall = (thing("post", "box", silhouette="box", height=420.0, width=100.0, depth=100.0),)
+    without = Session(plan_of(tall, piece=case_of(kind="other", ledges=())), RecoveryLog(session._log._folder))
+    pictures: list[QImage] = []
+    for one in (Session(plan_of(tall), RecoveryLog(session._log._folder)), without):
+        view = LineUp(one)
+        shown(qtbot, view, 500, 330)
+        view.show_shelves(lines_of(tall, "height"))
+        pictures.append(view.grab().toImage())
+    assert pictures[0] != pictures[1]
+
+
+def test_the_strip_scrolls_and_tells_what_is_pressed(session: Session, qtbot: QtBot) -> None:
+    placed: list[Item] = []
+    strip = StashStrip(session, placed.append)
+    shown(qtbot, strip, 500, 122)
+    strip.show_items(session.plan.stash)
+    last = session.plan.stash[-1]
+    assert strip.cell_of(last.id).left() > 500
+    strip.show_item(last.id)
+    cell = strip.cell_of(last.id)
+    assert 0 <= cell.left() < cell.right() <= 500
+    qtbot.mouseClick(strip, LEFT, pos=cell.center().toPoint())
+    assert session.item_id == last.id
+    qtbot.mouseDClick(strip, LEFT, pos=cell.center().toPoint())
+    assert placed == [last]
+    qtbot.keyClick(strip, Qt.Key.Key_Return)
+    assert placed == [last, last]
+
+
+def test_an_empty_strip_says_why(session: Session, qtbot: QtBot) -> None:
+    strip = StashStrip(session, lambda _: None)
+    shown(qtbot, strip, 500, 122)
+    strip.show_items(session.plan.stash[:1])
+    full = strip.grab().toImage()
+    strip.show_items(())
+    assert strip.grab().toImage() != full
+    assert strip.things == ()
+
+
+@pytest.mark.parametrize(
+    ("text", "width", "lines"),
+    [
+        ("globe", 100, 1),
+        ("great northern atlas", 90, 2),
+        ("incomprehensibilities", 40, 1),
+        ("a b c d e f g h i j k l m", 40, 2),
+    ],
+)
+def test_names_are_broken_into_two_lines_that_fit(qapp: QApplication, text: str, width: float, lines: int) -> None:
+    metrics = QFontMetricsF(font(12))
+    broken = two_lines(text, width, metrics)
+    assert len(broken) == lines
+    assert all(metrics.horizontalAdvance(line) <= width + 1 for line in broken)
+
+
+def test_the_view_from_above_puts_back_on_esc(session: Session, qtbot: QtBot) -> None:
+    view = DepthView(session)
+    shown(qtbot, view, 220, 160)
+    session.choose("copper-bowl")
+    start = view.position_of(session.arrangement.by_id["copper-bowl"])
+    before = session.plan
+    qtbot.mousePress(view, LEFT, pos=start)
+    qtbot.mouseMove(view, start + QPoint(12, 0))
+    assert session.arrangement.by_id["copper-bowl"].placement != before.look("first-try").placement("copper-bowl")
+    qtbot.keyClick(view, Qt.Key.Key_Escape)
+    qtbot.mouseRelease(view, LEFT)
+    assert session.plan is before
+
+
+def test_a_thumbnail_follows_its_look(session: Session, qtbot: QtBot) -> None:
+    pressed: list[int] = []
+    thumbnail = Thumbnail(session, "before", lambda: pressed.append(1))
+    shown(qtbot, thumbnail, 200, 300)
+    before = thumbnail.grab().toImage()
+    qtbot.mouseClick(thumbnail, LEFT)
+    assert pressed == [1]
+    in_hand = Thumbnail(session)
+    shown(qtbot, in_hand, 200, 300)
+    assert in_hand.grab().toImage() != before
+
+
+def test_the_whole_piece_is_in_sight_at_every_size(session: Session, qtbot: QtBot) -> None:
+    view = LookView(session)
+    shown(qtbot, view, 500, 600)
+    for width, height in ((500, 600), (300, 700), (900, 320)):
+        view.resize(width, height)
+        QApplication.processEvents()
+        piece = session.piece
+        for x, y in ((0, 0), (piece.width, 0), (0, -piece.height), (piece.width, -piece.height)):
+            point = view.mapFromScene(QPointF(x, y))
+            assert view.viewport().rect().contains(point), (width, height, x, y)
+
+
+@pytest.mark.parametrize("name", OVERLAYS)
+def test_every_overlay_shows_something_and_goes(session: Session, qtbot: QtBot, name: str) -> None:
+    assert session.assessment
+    view = LookView(session)
+    shown(qtbot, view, 500, 600)
+    for other in OVERLAYS:
+        view.show_overlay(other, False)
+    plain = view.grab().toImage()
+    view.show_overlay(name, True)
+    assert view.grab().toImage() != plain
+    view.show_overlay(name, False)
+    assert view.grab().toImage() == plain
+
+
+def test_a_locked_thing_bears_a_mark(session: Session, qtbot: QtBot) -> None:
+    from jolly_ledge.model.edits.placements import ChangePlacement
+
+    view = LookView(session)
+    shown(qtbot, view, 500, 600)
+    plain = view.grab().toImage()
+    edit = ChangePlacement(
+        look=session.look_id, placements=("orrery",), changes=(("locked", True),), label="Lock orrery"
+    )
+    session.commit(edit)
+    assert view.grab().toImage() != plain
+
+
+def test_things_that_did_not_move_keep_their_items(session: Session, qtbot: QtBot) -> None:
+    from jolly_ledge.model.edits.placements import MovePlacement, Spot
+
+    view = LookView(session)
+    shown(qtbot, view, 500, 600)
+    before = dict(view.items_by_id)
+    spot = Spot(ledge="l3", x=300, z=150)
+    session.commit(MovePlacement(look=session.look_id, placement="copper-bowl", spot=spot))
+    assert all(view.items_by_id[name] is item for name, item in before.items())
+    assert view.items_by_id["copper-bowl"].pos().x() == 40 + 300
+    assert view.items_by_id["copper-bowl"].placement_id == "copper-bowl"
+
+
+def test_every_dimension_gives_an_edit_that_sets_it() -> None:
+    piece = case_of(2, 2)
+    plan = plan_of(piece=piece)
+    dimensions = dimensions_of(piece, 40)
+    assert [d.id for d in dimensions] == [
+        "width", "height", "bay a1", "bay b1", "clearance a1", "clearance a2", "clearance b1", "clearance b2",
+    ]  # fmt: skip
+    for dimension in dimensions:
+        changed = edit_for(piece, dimension, dimension.length + 10).apply(plan).piece("case")
+        again = next(d for d in dimensions_of(changed, 40) if d.id == dimension.id)
+        assert again.length == dimension.length + 10
+        assert dimension.is_upright == (dimension.start[0] == dimension.end[0])
+
+
+def test_a_card_is_pointed_at_by_keys(qtbot: QtBot) -> None:
+    pointed: list[tuple[str, ...]] = []
+    card = Card("finding", pointed.append)
+    qtbot.addWidget(card)
+    card.say("Scale", "The bowl is lost.", ("bowl",))
+    assert (card.sentence, card.placements) == ("The bowl is lost.", ("bowl",))
+    assert card.accessibleName() == "Scale: The bowl is lost."
+    card.show()
+    qtbot.waitExposed(card)
+    card.activateWindow()
+    card.setFocus()
+    qtbot.waitUntil(card.hasFocus)
+    card.clearFocus()
+    assert (pointed[0], pointed[-1]) == (("bowl",), ())
+
+
+def test_chips_go_under_the_names_when_there_is_no_room(window: MainWindow, qtbot: QtBot) -> None:
+    page = window.step("Arrange")
+    assert isinstance(page, ArrangeStep)
+    window.resize(1500, 800)
+    qtbot.waitUntil(lambda: page.head.indexOf(page.view_chips) >= 0)
+    window.resize(1100, 700)
+    qtbot.waitUntil(lambda: page.column.indexOf(page.view_chips) >= 0)
+
+
+def test_an_all_but_empty_plan_opens(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs) -> None:
+    window = open_window(qtbot, plan_of((thing("vase"),), (put("vase"),)), log, dialogs)
+    page = window.step("Arrange")
+    assert isinstance(page, ArrangeStep)
+    assert page.readings.score.text().startswith("Reads ")
