@@ -37,6 +37,7 @@ SILHOUETTES: dict[str, Draw] = {
     "slab": planes.draw_slab,
     "stone": planes.draw_stone,
     "textile": planes.draw_textile,
+    "hanging": planes.draw_hanging,
     "device": planes.draw_device,
     "appliance": planes.draw_appliance,
     "board": planes.draw_board,

@@ -43,7 +43,7 @@ FALLBACK_SILHOUETTES: dict[str, str] = {
     "appliance": "appliance",
     "device": "device",
     "supplies": "box",
-    "hanging": "textile",
+    "hanging": "hanging",
 }
 """What a thing looks like when its silhouette is not told; anything else is an ``object``."""
 

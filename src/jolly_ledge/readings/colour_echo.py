@@ -55,7 +55,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         things = places[leader]
         if not things:
             continue
-        spots = _spots(things)
+        spots = spots_of(things)
         score = _score(arrangement, spots, wanted, possible_levels)
         scored.append((score, strength[leader]))
         answered.append((1.0 if len(spots) >= wanted else 0.0, strength[leader]))
@@ -82,7 +82,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _spots(things: list[Standing]) -> list[Standing]:
+def spots_of(things: list[Standing]) -> list[Standing]:
     """Return one thing for each place a colour is seen at."""
     spots: list[Standing] = []
     for thing in sorted(things, key=lambda thing: (thing.ledge.floor, thing.x)):

@@ -10,11 +10,14 @@ from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PAPER, PLUM, RUST, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import lighter
+from jolly_ledge.readings.colour_echo import spots_of
 from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among
 from jolly_ledge.readings.side_balance import BAND, FAIR, moment
 from jolly_ledge.render.fonts import font
 
-PATHS_SHOWN = 2
+PATHS_SHOWN = 1
+"""More paths than the strongest accent's cannot be followed by the eye."""
+
 SIGN_PX = 21.0
 
 
@@ -105,7 +108,7 @@ def paint_skyline(painter: QPainter, arrangement: Arrangement) -> None:
 
 
 def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
-    """Paint how the strongest accents travel from place to place, top down."""
+    """Paint how the strongest accent travels from place to place, top down."""
     leaders = accent_leaders(arrangement)
     for leader in leaders[:PATHS_SHOWN]:
         things = [
@@ -113,7 +116,8 @@ def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float)
             for standing, colour, area in colour_areas(arrangement)
             if family_among(colour, leaders) == leader and area > 0.12 * standing.area
         ]
-        points = [QPointF(s.x, -(s.bottom + s.top) / 2) for s in sorted(things, key=lambda s: (-s.ledge.floor, s.x))]
+        spots = sorted(spots_of(things), key=lambda s: (-s.ledge.floor, s.x))
+        points = [QPointF(s.x, -(s.bottom + s.top) / 2) for s in spots]
         if not points:
             continue
         path = QPainterPath(points[0])
@@ -193,4 +197,6 @@ def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> Non
     fair = "" if good else (" · fair" if abs(value) <= FAIR else " · more than fair")
     painter.setFont(font(12, "sans", 600))
     painter.setPen(QColor(INK))
-    painter.drawText(QPointF(middle.x() + 16, middle.y() + 18), f"balance {text}{fair}")
+    said = f"balance {text}{fair}"
+    room = painter.viewport().width() - QFontMetricsF(painter.font()).horizontalAdvance(said) - 6
+    painter.drawText(QPointF(min(middle.x() + 16, room), middle.y() + 20), said)

@@ -262,6 +262,28 @@ def draw_textile(subject: Subject) -> list[Shape]:
     return shapes
 
 
+def draw_hanging(subject: Subject) -> list[Shape]:
+    """Draw cloth that hangs from a rod in soft folds."""
+    w, h, colour = subject.width, subject.height, subject.colour
+    rod = max(h * 0.03, 5.0)
+    folds = max(4, round(w / 60))
+    step = w / folds
+    shapes = []
+    for fold in range(folds):
+        left = -w / 2 + fold * step
+        foot = -h * 0.02 if fold % 2 else 0.0
+        path = polygon(
+            [(left, -h + rod / 2), (left + step, -h + rod / 2), (left + step, foot), (left, -h * 0.02 - foot)]
+        )
+        shapes.append(Shape(path, side_shade(colour, left, left + step)))
+    band = subject.second
+    shapes.append(Shape(rectangle(-w / 2, -h * 0.16, w, h * 0.04), band, 0.8))
+    shapes.append(
+        outlined(rounded(-w / 2 - rod, -h, w + 2 * rod, rod, rod / 2), side_shade("#8a6240", -w / 2, w / 2), "#8a6240")
+    )
+    return shapes
+
+
 def draw_device(subject: Subject) -> list[Shape]:
     """Draw a device: a plain case with small lights and a slot."""
     w, h, colour = subject.width, subject.height, subject.colour
