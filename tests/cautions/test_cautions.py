@@ -101,6 +101,12 @@ def test_heavy_things_high_up(mass: float | None, material: str, level: str | No
     assert (caution["heavy-high"].level if "heavy-high" in caution else None) == level
 
 
+@pytest.mark.parametrize(("ledge", "found_there"), [("a5", True), ("a4", False)])
+def test_breakable_things_overhead(ledge: str, found_there: bool) -> None:
+    arrangement = arranged((thing("glass", traits=("fragile",), mass=0.4),), (put("glass", ledge),), case_of(5))
+    assert ("heavy-high" in found(arrangement)) is found_there
+
+
 def test_heavy_things_low_down_are_no_caution() -> None:
     assert "heavy-high" not in found(arranged((thing("rock", mass=20.0),), (put("rock"),)))
 

@@ -8,7 +8,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 HIGH_MM = 1400.0
 """About the shoulder of an adult: above it a thing is lifted with stretched arms."""
 
-HEAVY_KG = 4.0
+HEAVY_KG = 3.0
 VERY_HEAVY_KG = 9.0
 DENSE_MATERIALS = (
     "stone",
@@ -24,6 +24,9 @@ DENSE_MATERIALS = (
 )
 DENSE_VOLUME_MM3 = 1.2e6
 """A solid of dense stuff larger than this (about 3 kg of stone) is likely heavy."""
+
+OVERHEAD_MM = 1700.0
+"""Above it a breakable thing is handled by the fingertips."""
 
 BOOKEND_GAP_MM = 15.0
 SHOULDER_SHARE = 0.35
@@ -44,6 +47,13 @@ def heavy_high(arrangement: Arrangement) -> Iterable[Caution]:
                 f"The {item.label} ({item.mass:g} kg) stands {where}; set it lower, or check that the "
                 "shelf and its fixing "
                 "are rated for it and that nobody must lift it overhead.",
+            )
+        elif "fragile" in item.traits and standing.bottom >= OVERHEAD_MM:
+            yield Caution(
+                "heavy-high",
+                "heed",
+                (standing.id,),
+                f"The {item.label} is breakable and stands {where}, to be handled overhead; set it lower.",
             )
         elif item.mass is None and _likely_heavy(standing):
             yield Caution(

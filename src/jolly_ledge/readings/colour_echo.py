@@ -22,6 +22,9 @@ LEAST_CHROMA = 0.03
 SHINE = 1.5
 """A metal accent is seen from further than its area tells."""
 
+SINGLE_LEVEL_EVIDENCE = 0.6
+"""On one ledge alone a colour can hardly travel."""
+
 PLACES_SHARE, LEVELS_SHARE, SIDES_SHARE = 0.55, 0.25, 0.20
 
 
@@ -78,7 +81,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),
-        evidence=evidence_of(max(len(arrangement.units), 2 * len(arrangement.columns)), 6),
+        evidence=evidence_of(max(len(arrangement.units), 2 * len(arrangement.columns)), 6)
+        * (1.0 if possible_levels > 1 else SINGLE_LEVEL_EVIDENCE),
     )
 
 

@@ -64,9 +64,9 @@ REGISTER: tuple[Entry, ...] = (
     Entry(layering.ID, "Layering", HOW_TALL, layering.read, 0.9, airy=0.6),
     Entry(side_balance.ID, "Side balance", HOW_HEAVY, side_balance.read, 1.0, mirrored=1.6),
     Entry(weight_low.ID, "Weight low", HOW_HEAVY, weight_low.read, 0.9),
-    Entry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 1.0),
+    Entry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 1.2),
     Entry(colour_echo.ID, "Colour echo", WHICH_COLOURS, colour_echo.read, 1.1),
-    Entry(contrast.ID, "Contrast", WHICH_COLOURS, contrast.read, 0.8),
+    Entry(contrast.ID, "Contrast", WHICH_COLOURS, contrast.read, 0.7),
     Entry(alike_apart.ID, "Alike apart", WHICH_COLOURS, alike_apart.read, 1.2),
 )
 QUESTIONS: tuple[str, ...] = (HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS)
