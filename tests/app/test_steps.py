@@ -298,6 +298,16 @@ def test_the_table_follows_the_look_and_shows_a_row_on_the_drawing(window: MainW
     assert window.session.chosen_standings[0].item.label in name.text()
 
 
+def test_an_empty_look_is_sent_back_to_arrange(window: MainWindow, qtbot: QtBot) -> None:
+    page = place(window)
+    assert page.arrange_button.isHidden()
+    keep(window).begin()
+    place(window)
+    assert "arrange the look first" in page.summary.text()
+    qtbot.mouseClick(page.arrange_button, LEFT)
+    assert window.path.buttons["Arrange"].isChecked()
+
+
 def test_the_sheet_is_saved_as_pdf_csv_and_drawing(
     window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialogs, tmp_path: Path
 ) -> None:

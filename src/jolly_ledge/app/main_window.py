@@ -39,6 +39,8 @@ class MainWindow(QMainWindow):
         self.path = PathPanel(session, self.show_step, self._menu())
         self._build()
         session.refused.connect(lambda sentence: self.notice.say(sentence))
+        session.told.connect(lambda sentence: self.notice.say(sentence, good=True))
+        session.step_asked.connect(self.show_step)
         session.changed_on_disk.connect(self._tell_changed)
         session.changed.connect(self._name_window)
         session.saved.connect(self._name_window)

@@ -48,6 +48,12 @@ class Session(QObject):
     refused = Signal(str)
     """Something could not be done; one sentence for people."""
 
+    told = Signal(str)
+    """Something went well; one sentence for people."""
+
+    step_asked = Signal(str)
+    """A view offers to go on to another step."""
+
     changed_on_disk = Signal(str)
 
     def __init__(self, plan: Plan, log: RecoveryLog, unit: LengthUnit = "cm") -> None:

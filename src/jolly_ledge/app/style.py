@@ -17,6 +17,7 @@ from jolly_ledge.drawing.theme import (
     SHEET,
     SOFT_INK,
     TEAL,
+    TEAL_TINT,
 )
 
 ICONS = (Path(__file__).parent.parent / "assets" / "icons").as_posix()
@@ -72,6 +73,7 @@ QCheckBox:focus {{ color: {PLUM}; }}
 QFrame#finding {{ background: {OCHRE_TINT}; border: none; border-left: 4px solid {OCHRE}; }}
 QFrame#caution {{ background: {RUST_TINT}; border: none; border-left: 4px solid {RUST}; }}
 QFrame#notice {{ background: {OCHRE_TINT}; border: none; border-bottom: 3px solid {BOARD}; }}
+QFrame#notice[good="true"] {{ background: {TEAL_TINT}; border-bottom: 3px solid {TEAL}; }}
 QFrame#card {{ background: {SHEET}; border: 1px solid {RULE}; border-radius: 8px; }}
 QFrame#card[chosen="true"] {{ border: 2px solid {PLUM}; }}
 

@@ -13,7 +13,7 @@ from jolly_ledge.readings.register import Entry
 from jolly_ledge.render.fonts import font
 
 ROW_HEIGHT = 25
-NAME_WIDTH, FIGURE_WIDTH = 112.0, 82.0
+NAME_WIDTH, FIGURE_WIDTH = 110.0, 86.0
 
 
 class ReadingRow(QWidget):
@@ -72,7 +72,7 @@ class ReadingRow(QWidget):
             paint_vial(painter, self.vial, QRectF(NAME_WIDTH, 0, self.width() - NAME_WIDTH - FIGURE_WIDTH, height))
             painter.setPen(QColor(TEAL if self.vial.is_good else OCHRE_INK))
         painter.setFont(font(13, "sans", 600))
-        painter.drawText(QRectF(self.width() - FIGURE_WIDTH + 2, 0, FIGURE_WIDTH - 2, height), middle, self.shown)
+        painter.drawText(QRectF(self.width() - FIGURE_WIDTH + 6, 0, FIGURE_WIDTH - 6, height), middle, self.shown)
 
     def enterEvent(self, event: QEnterEvent) -> None:
         """Point at its things."""

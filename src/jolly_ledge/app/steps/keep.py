@@ -120,7 +120,7 @@ class KeepStep(Step):
         self.begin_button = QPushButton("Begin an empty look")
         self.begin_button.setMinimumHeight(30)
         self.begin_button.setObjectName("primary")
-        self.begin_button.clicked.connect(self._begin)
+        self.begin_button.clicked.connect(self.begin)
         self.head.addWidget(self.begin_button)
         self.note = words("", "soft")
         self.column.addWidget(self.note)
@@ -160,7 +160,8 @@ class KeepStep(Step):
             f"{len(looks)} looks of {session.piece.label}, oldest first. The one in hand has a plum edge."
         )
 
-    def _begin(self) -> None:
+    def begin(self) -> None:
+        """Begin an empty look in the manner of the one in hand, and take it in hand."""
         session = self.session
         before = {look.id for look in session.plan.looks}
         number = len(session.plan.looks_of(session.piece_id)) + 1

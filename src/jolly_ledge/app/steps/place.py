@@ -10,6 +10,7 @@ from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.scene.look_view import LookView
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
+from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.drawing.look import look_picture
@@ -42,7 +43,12 @@ class PlaceStep(Step):
             button.clicked.connect(action)
             self.head.addWidget(button)
         self.summary = words("", "soft")
-        self.column.addWidget(self.summary)
+        self.arrange_button = chip("Arrange it", "Go to Arrange", checkable=False)
+        self.arrange_button.clicked.connect(lambda: session.step_asked.emit("Arrange"))
+        line = QHBoxLayout()
+        line.addWidget(self.summary, 1)
+        line.addWidget(self.arrange_button)
+        self.column.addLayout(line)
         middle = QHBoxLayout()
         middle.setSpacing(12)
         self.view = LookView(session)
@@ -89,6 +95,7 @@ class PlaceStep(Step):
                 cell.setToolTip(" · ".join(word for word in (text, step.how, step.note) if word))
                 self.table.setItem(row, column, cell)
         self.table.blockSignals(False)
+        self.arrange_button.setVisible(not self._steps)
         if self._steps:
             self.summary.setText(
                 f"{len(self._steps)} things from {len(rooms)} rooms, ledge by ledge from the top down; "
@@ -138,7 +145,7 @@ class PlaceStep(Step):
         except JollyLedgeError as error:
             self.session.refused.emit(str(error))
             return
-        self.session.refused.emit(f"Saved “{path.name}”.")
+        self.session.told.emit(f"Saved “{path.name}”.")
 
     def write_pdf(self, path: Path) -> None:
         """Write the sheet as PDF."""

@@ -33,8 +33,11 @@ class Notice(QFrame):
         """The buttons offered now, by their words."""
         return {button.text(): button for button in self._buttons}
 
-    def say(self, sentence: str, offers: Sequence[Offer] = ()) -> None:
+    def say(self, sentence: str, offers: Sequence[Offer] = (), *, good: bool = False) -> None:
         """Say a sentence; "Close" is always offered last."""
+        self.setProperty("good", good)
+        self.style().unpolish(self)
+        self.style().polish(self)
         for button in self._buttons:
             self._row.removeWidget(button)
             button.deleteLater()
