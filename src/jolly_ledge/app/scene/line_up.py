@@ -170,9 +170,9 @@ class LineUp(QWidget):
                 painter.drawLine(QPointF(MARGIN, y), QPointF(self.width() - MARGIN, y))
             names = [name for _, found in group for name in found]
             where = names[0] if len(names) == 1 else f"{len(names)} ledges"
-            tallest, lowest = session.length(group[0][0]), self._bare(group[-1][0])
+            highest, lowest = session.length(group[0][0]), self._bare(group[-1][0])
             joined = {1: "", 2: f"{lowest} and "}.get(len(group), f"{lowest} to ")
-            text = f"{joined}{tallest} clear · {where}"
+            text = f"{joined}{highest} clear · {where}"
             width = metrics.horizontalAdvance(text)
             y = row.floor - group[0][0] * SCALE
             at = QRectF(self.width() - MARGIN - width - 10, y - 16, width + 8, 15)
