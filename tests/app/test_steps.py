@@ -1,6 +1,7 @@
 """The other steps in the real window: brief, measure, gather, place and keep."""
 
 from pathlib import Path
+from typing import TypeVar
 
 import pytest
 from pypdf import PdfReader
@@ -15,45 +16,41 @@ from jolly_ledge.app.steps.gather import GatherStep
 from jolly_ledge.app.steps.keep import KeepStep
 from jolly_ledge.app.steps.measure import MeasureStep
 from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.app.steps.step import Step
 from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.item import Item
 
 LEFT = Qt.MouseButton.LeftButton
 
 
-def brief(window: MainWindow) -> BriefStep:
-    window.show_step("Brief")
-    page = window.step("Brief")
-    assert isinstance(page, BriefStep)
+Page = TypeVar("Page", bound=Step)
+
+
+def page_of(window: MainWindow, name: str, kind: type[Page]) -> Page:
+    window.show_step(name)
+    page = window.step(name)
+    assert isinstance(page, kind)
     return page
+
+
+def brief(window: MainWindow) -> BriefStep:
+    return page_of(window, "Brief", BriefStep)
 
 
 def measure(window: MainWindow) -> MeasureStep:
-    window.show_step("Measure")
-    page = window.step("Measure")
-    assert isinstance(page, MeasureStep)
-    return page
+    return page_of(window, "Measure", MeasureStep)
 
 
 def gather(window: MainWindow) -> GatherStep:
-    window.show_step("Gather")
-    page = window.step("Gather")
-    assert isinstance(page, GatherStep)
-    return page
+    return page_of(window, "Gather", GatherStep)
 
 
 def place(window: MainWindow) -> PlaceStep:
-    window.show_step("Place")
-    page = window.step("Place")
-    assert isinstance(page, PlaceStep)
-    return page
+    return page_of(window, "Place", PlaceStep)
 
 
 def keep(window: MainWindow) -> KeepStep:
-    window.show_step("Keep")
-    page = window.step("Keep")
-    assert isinstance(page, KeepStep)
-    return page
+    return page_of(window, "Keep", KeepStep)
 
 
 def item_in_hand(window: MainWindow) -> Item:

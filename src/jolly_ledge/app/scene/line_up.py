@@ -10,20 +10,18 @@ from PySide6.QtGui import (
     QPainter,
     QPaintEvent,
     QPen,
-    QPixmap,
     QResizeEvent,
 )
 from PySide6.QtWidgets import QWidget
 
+from jolly_ledge.app.scene.item_pixmaps import ItemPixmaps
 from jolly_ledge.app.scene.stash_strip import two_lines
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
-from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SOFT_INK
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.stash_order import Shelf, clearances_of
 from jolly_ledge.render.fonts import font
-from jolly_ledge.render.player import play
 
 SCALE = 0.5
 """Pixels for one mm: a thing of 40 cm stands 200 px high."""
@@ -71,7 +69,7 @@ class LineUp(QWidget):
         self._session = session
         self._shelves: tuple[Shelf, ...] = ()
         self.rows: tuple[Row, ...] = ()
-        self._pixmaps: dict[Item, QPixmap] = {}
+        self._pixmaps = ItemPixmaps(SCALE)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("The stash in a line-up; arrow keys choose")
         session.chosen.connect(self.update)
@@ -144,11 +142,7 @@ class LineUp(QWidget):
             painter.drawRoundedRect(QRectF(chosen.left + 1, top, chosen.width - 2, row.bottom - 3 - top), 6, 6)
         self._paint_clearances(painter, row)
         for cell in row.cells:
-            pixmap = self._pixmap(cell.item)
-            ratio = pixmap.devicePixelRatio()
-            picture = item_picture(cell.item)
-            left = cell.left + cell.width / 2 - pixmap.width() / ratio / 2
-            painter.drawPixmap(QPointF(left, row.floor + picture.bottom * SCALE - pixmap.height() / ratio), pixmap)
+            self._pixmaps.paint(painter, cell.item, cell.left + cell.width / 2, row.floor, self.devicePixelRatioF())
         paint_board(painter, QRectF(MARGIN, row.floor, self.width() - 2 * MARGIN, 6), BOARD)
         for cell in row.cells:
             self._paint_labels(painter, cell)
@@ -209,24 +203,6 @@ class LineUp(QWidget):
 
     def _bare(self, length: float) -> str:
         return self._session.length(length).rpartition(" ")[0]
-
-    def _pixmap(self, item: Item) -> QPixmap:
-        found = self._pixmaps.get(item)
-        ratio = self.devicePixelRatioF()
-        if found is None or found.devicePixelRatio() != ratio:
-            picture = item_picture(item)
-            scale = SCALE * ratio
-            found = QPixmap(max(round(picture.width * scale), 1), max(round(picture.height * scale), 1))
-            found.fill(Qt.GlobalColor.transparent)
-            painter = QPainter(found)
-            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-            painter.scale(scale, scale)
-            painter.translate(-picture.left, -picture.top)
-            play(painter, picture.primitives)
-            painter.end()
-            found.setDevicePixelRatio(ratio)
-            self._pixmaps[item] = found
-        return found
 
     # Choosing
 

@@ -10,18 +10,16 @@ from PySide6.QtGui import (
     QMouseEvent,
     QPainter,
     QPaintEvent,
-    QPixmap,
     QWheelEvent,
 )
 from PySide6.QtWidgets import QApplication, QWidget
 
+from jolly_ledge.app.scene.item_pixmaps import ItemPixmaps
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
-from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SOFT_INK
 from jolly_ledge.model.item import Item
 from jolly_ledge.render.fonts import font
-from jolly_ledge.render.player import play
 
 STRIP_HEIGHT = 122
 FLOOR = 84
@@ -44,10 +42,9 @@ class StashStrip(QWidget):
         self._things: tuple[Item, ...] = ()
         self._cells: list[tuple[float, float]] = []
         self._offset = 0.0
-        self._scale = 0.2
         self._pressed: tuple[QPoint, Item] | None = None
         self._carrying = False
-        self._pixmaps: dict[Item, QPixmap] = {}
+        self._pixmaps = ItemPixmaps(0.2)
         self.setFixedHeight(STRIP_HEIGHT)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("The stash; arrow keys choose, Return places")
@@ -64,14 +61,11 @@ class StashStrip(QWidget):
             return
         self._things = things
         tallest = max((item.height for item in things), default=300.0)
-        scale = TALLEST_PX / max(tallest, 1.0)
-        if scale != self._scale:
-            self._scale = scale
-            self._pixmaps.clear()
+        self._pixmaps.set_scale(TALLEST_PX / max(tallest, 1.0))
         x = 10.0
         self._cells = []
         for item in things:
-            wide = max(item.width * self._scale + 14, LEAST_CELL)
+            wide = max(item.width * self._pixmaps.scale + 14, LEAST_CELL)
             self._cells.append((x, wide))
             x += wide + 4
         self._scroll_to(self._offset)
@@ -123,39 +117,12 @@ class StashStrip(QWidget):
             painter.setPen(QColor(PLUM) if self.hasFocus() else Qt.PenStyle.NoPen)
             painter.setBrush(QColor(PLUM_TINT))
             painter.drawRoundedRect(QRectF(left, 2, wide, STRIP_HEIGHT - 4), 6, 6)
-        pixmap = self._pixmap(item)
-        ratio = pixmap.devicePixelRatio()
-        picture = item_picture(item)
-        at = QPointF(
-            left + wide / 2 - pixmap.width() / ratio / 2,
-            FLOOR + picture.bottom * self._scale - pixmap.height() / ratio,
-        )
-        painter.drawPixmap(at, pixmap)
+        self._pixmaps.paint(painter, item, left + wide / 2, FLOOR, self.devicePixelRatioF())
         painter.setFont(font(12, "sans", 600 if chosen else 400))
         painter.setPen(QColor(PLUM if chosen else INK))
         metrics = QFontMetricsF(painter.font())
         for line, text in enumerate(two_lines(item.label, wide - 4, metrics)):
             painter.drawText(QPointF(left + (wide - metrics.horizontalAdvance(text)) / 2, FLOOR + 19 + 14 * line), text)
-
-    def _pixmap(self, item: Item) -> QPixmap:
-        found = self._pixmaps.get(item)
-        if found is None:
-            picture = item_picture(item)
-            ratio = self.devicePixelRatioF()
-            found = QPixmap(
-                max(round(picture.width * self._scale * ratio), 1),
-                max(round(picture.height * self._scale * ratio), 1),
-            )
-            found.fill(Qt.GlobalColor.transparent)
-            painter = QPainter(found)
-            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-            painter.scale(self._scale * ratio, self._scale * ratio)
-            painter.translate(-picture.left, -picture.top)
-            play(painter, picture.primitives)
-            painter.end()
-            found.setDevicePixelRatio(ratio)
-            self._pixmaps[item] = found
-        return found
 
     def _paint_more(self, painter: QPainter) -> None:
         whole = self._cells[-1][0] + self._cells[-1][1] if self._cells else 0.0

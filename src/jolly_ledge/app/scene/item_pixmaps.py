@@ -1,0 +1,52 @@
+"""Things as pixels at one scale, made once."""
+
+from PySide6.QtCore import QPointF, Qt
+from PySide6.QtGui import QPainter, QPixmap
+
+from jolly_ledge.drawing.items import item_picture
+from jolly_ledge.model.item import Item
+from jolly_ledge.render.player import play
+
+
+class ItemPixmaps:
+    """Keeps the pixels of things for a view that shows them over and over.
+
+    Parameters
+    ----------
+    scale : float
+        Pixels for one mm.
+    """
+
+    def __init__(self, scale: float) -> None:
+        self.scale = scale
+        self._kept: dict[tuple[Item, float], QPixmap] = {}
+
+    def set_scale(self, scale: float) -> None:
+        """Show things at another scale from now on."""
+        if scale != self.scale:
+            self.scale = scale
+            self._kept.clear()
+
+    def paint(self, painter: QPainter, item: Item, middle: float, floor: float, ratio: float) -> None:
+        """Paint a thing with the middle of its foot at a point; ``ratio`` is the pixel ratio of the screen."""
+        pixmap = self._pixmap(item, ratio)
+        below = item_picture(item).bottom * self.scale
+        painter.drawPixmap(
+            QPointF(middle - pixmap.width() / ratio / 2, floor + below - pixmap.height() / ratio), pixmap
+        )
+
+    def _pixmap(self, item: Item, ratio: float) -> QPixmap:
+        found = self._kept.get((item, ratio))
+        if found is None:
+            picture, scale = item_picture(item), self.scale * ratio
+            found = QPixmap(max(round(picture.width * scale), 1), max(round(picture.height * scale), 1))
+            found.fill(Qt.GlobalColor.transparent)
+            painter = QPainter(found)
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.scale(scale, scale)
+            painter.translate(-picture.left, -picture.top)
+            play(painter, picture.primitives)
+            painter.end()
+            found.setDevicePixelRatio(ratio)
+            self._kept[item, ratio] = found
+        return found
