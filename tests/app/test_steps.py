@@ -168,7 +168,7 @@ def test_a_board_is_dragged(window: MainWindow, qtbot: QtBot) -> None:
     moved = window.session.piece.ledge("l3")
     assert moved.floor > ledge.floor
     assert moved.floor % 5 == 0
-    assert window.session.history.undo_label == "Move shelf l3"
+    assert window.session.history.undo_label == "Move left bay, shelf 3"
 
 
 def test_figures_are_reached_by_keys(window: MainWindow, qtbot: QtBot) -> None:

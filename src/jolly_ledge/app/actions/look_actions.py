@@ -127,7 +127,13 @@ class LookActions:
                 return
             host = min(hosts, key=lambda other: abs(other.x - standing.x))
             session.commit(
-                PutInside(look=session.look_id, item=standing.item.id, host=host.id, name=standing.item.label)
+                PutInside(
+                    look=session.look_id,
+                    item=standing.item.id,
+                    host=host.id,
+                    name=standing.item.label,
+                    host_name=host.item.label,
+                )
             )
 
     def place(self, item: Item) -> None:

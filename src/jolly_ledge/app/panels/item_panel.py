@@ -281,7 +281,7 @@ class ItemPanel(QScrollArea):
     def _change(self, field: str, value: object) -> None:
         item = self._session.item
         if item is not None and getattr(item, field) != value:
-            self._session.commit(ChangeItem(item=item.id, changes=((field, value),)))
+            self._session.commit(ChangeItem(item=item.id, changes=((field, value),), name=item.label))
 
     def _set_mass(self) -> None:
         text = self.mass_field.text().strip().lower().replace(",", ".").removesuffix("kg").strip()
@@ -324,7 +324,7 @@ class ItemPanel(QScrollArea):
     def duplicate(self) -> None:
         """Add one more thing like the one in hand, and take it in hand."""
         item = self._session.item
-        if item is not None and self._session.commit(DuplicateItem(item=item.id)):
+        if item is not None and self._session.commit(DuplicateItem(item=item.id, name=item.label)):
             stash = self._session.plan.stash
             index = next(i for i, known in enumerate(stash) if known.id == item.id)
             self._session.choose_item(stash[index + 1].id)
@@ -333,4 +333,4 @@ class ItemPanel(QScrollArea):
         """Take the thing in hand out of the stash."""
         item = self._session.item
         if item is not None:
-            self._session.commit(RemoveItem(item=item.id))
+            self._session.commit(RemoveItem(item=item.id, name=item.label))

@@ -61,7 +61,7 @@ def edit_for(piece: Piece, dimension: Dimension, length: float) -> Edit:
     """Return the edit that gives a dimension another length."""
     kind, _, ledge = dimension.id.partition(" ")
     if kind == "clearance":
-        return SetClearance(piece=piece.id, ledge=ledge, clearance=length)
+        return SetClearance(piece=piece.id, ledge=ledge, clearance=length, name=piece.ledge(ledge).label)
     if kind == "bay":
         return SetBayWidth(piece=piece.id, ledge=ledge, width=length)
     return ChangePiece(piece=piece.id, changes=((kind, length),), label=f"Set the outer {kind}")

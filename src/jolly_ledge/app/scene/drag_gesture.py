@@ -139,7 +139,8 @@ class DragGesture:
         if landing is None:
             return ReturnToStash(look=look, placements=(self.placement.id,), name=name) if self.placement else None
         if landing.inside:
-            return PutInside(look=look, item=self.item.id, host=landing.inside, name=name)
+            host_name = self._name_of(landing.inside)
+            return PutInside(look=look, item=self.item.id, host=landing.inside, name=name, host_name=host_name)
         if self.placement:
             return MovePlacement(look=look, placement=self.placement.id, spot=landing.spot, name=name)
         pose: Pose = "hung" if landing.spot.y is not None else self.pose

@@ -225,7 +225,8 @@ class MeasureView(QWidget):
                 return
             rise = (start.y() - position.y()) / max(self.transform().m11(), 1e-6)
             snapped = round((floor + rise) / SHELF_STEP_MM) * SHELF_STEP_MM
-            self._edit = MoveShelf(piece=self._session.piece_id, ledge=ledge, floor=snapped)
+            label = self._session.piece.ledge(ledge).label
+            self._edit = MoveShelf(piece=self._session.piece_id, ledge=ledge, floor=snapped, name=label)
             self._preview = self._edit.apply(self._session.plan).piece(self._session.piece_id)
             self.update()
             return

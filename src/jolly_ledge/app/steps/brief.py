@@ -81,8 +81,7 @@ class BriefStep(Step):
         self.column.addLayout(self._household())
         self.column.addStretch(1)
         self.row.addWidget(self._side())
-        session.changed.connect(self.refresh)
-        self.refresh()
+        self.follow(self.refresh, session.changed)
 
     def _household(self) -> QHBoxLayout:
         row = QHBoxLayout()

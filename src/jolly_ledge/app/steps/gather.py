@@ -45,9 +45,8 @@ class GatherStep(Step):
         self.shortcut("Ctrl+D", self.panel.duplicate)
         self.shortcut("Ctrl+F", self.search.setFocus)
         self.shortcut("Delete", self.panel.remove, self.line_up)
-        session.changed.connect(self.refresh)
+        self.follow(self.refresh, session.changed)
         session.chosen.connect(self._show_chosen)
-        self.refresh()
 
     def _tools(self) -> QHBoxLayout:
         row = QHBoxLayout()

@@ -74,16 +74,20 @@ class LookCard(QFrame):
         self.duplicate_button = chip("Duplicate", "Begin another version from it", checkable=False)
         self.duplicate_button.clicked.connect(self._duplicate)
         self.remove_button = chip("Remove", "Take it out of the plan; undo brings it back", checkable=False)
-        self.remove_button.clicked.connect(lambda: session.commit(RemoveLook(look=self.look_id)))
+        self.remove_button.clicked.connect(self._remove)
         for button in (self.take_button, self.duplicate_button, self.remove_button):
             row.addWidget(button)
         row.addStretch(1)
         return row
 
+    def _remove(self) -> None:
+        plan = self._session.plan
+        self._session.commit(RemoveLook(look=self.look_id, name=plan.look(self.look_id).label))
+
     def _duplicate(self) -> None:
         session = self._session
         before = {look.id for look in session.plan.looks}
-        if session.commit(DuplicateLook(look=self.look_id)):
+        if session.commit(DuplicateLook(look=self.look_id, original=session.plan.look(self.look_id).label)):
             session.choose_look(next(look.id for look in session.plan.looks if look.id not in before))
 
     def _change(self, field: str, value: str, verb: str) -> None:
@@ -135,8 +139,7 @@ class KeepStep(Step):
             self.grid.setColumnStretch(column, 1)
         area.setWidget(inside)
         self.column.addWidget(area, 1)
-        session.changed.connect(self.refresh)
-        self.refresh()
+        self.follow(self.refresh, session.changed)
 
     def refresh(self) -> None:
         """Show the looks of the piece in hand."""

@@ -45,9 +45,7 @@ class MeasureStep(Step):
         self.view = MeasureView(session)
         self.column.addWidget(self.view, 1)
         self.row.addWidget(self._side())
-        for signal in (session.changed, session.chosen):
-            signal.connect(self.refresh)
-        self.refresh()
+        self.follow(self.refresh, session.changed, session.chosen)
 
     def _side(self) -> QScrollArea:
         side = QScrollArea()
@@ -209,10 +207,14 @@ class MeasureStep(Step):
             )
 
     def _move_shelf(self, length: float) -> None:
-        self.session.commit(MoveShelf(piece=self.session.piece_id, ledge=self.session.ledge_id, floor=length))
+        session, ledge = self.session, self.session.ledge
+        if ledge is not None:
+            session.commit(MoveShelf(piece=session.piece_id, ledge=ledge.id, floor=length, name=ledge.label))
 
     def _set_clearance(self, length: float) -> None:
-        self.session.commit(SetClearance(piece=self.session.piece_id, ledge=self.session.ledge_id, clearance=length))
+        session, ledge = self.session, self.session.ledge
+        if ledge is not None:
+            session.commit(SetClearance(piece=session.piece_id, ledge=ledge.id, clearance=length, name=ledge.label))
 
     def _set_load(self) -> None:
         text = self.load_field.text().strip().replace(",", ".").removesuffix("kg").strip()

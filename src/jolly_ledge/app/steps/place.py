@@ -59,9 +59,7 @@ class PlaceStep(Step):
         middle.addWidget(self.table, 11)
         self.column.addLayout(middle, 1)
         self.column.addWidget(words(f"Figures run to the thing's left edge and to its front. {CLOSING}", "small"))
-        for signal in (session.changed, session.unit_changed):
-            signal.connect(self.refresh)
-        self.refresh()
+        self.follow(self.refresh, session.changed, session.unit_changed)
 
     def _table(self) -> QTableWidget:
         table = QTableWidget(0, len(COLUMNS))

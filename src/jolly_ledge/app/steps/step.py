@@ -2,8 +2,8 @@
 
 from collections.abc import Callable
 
-from PySide6.QtCore import Qt
-from PySide6.QtGui import QKeySequence, QShortcut
+from PySide6.QtCore import Qt, SignalInstance
+from PySide6.QtGui import QKeySequence, QShortcut, QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from jolly_ledge.app.session import Session
@@ -16,6 +16,7 @@ class Step(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
+        self._waiting: list[Callable[[], object]] = []
         self.column = QVBoxLayout()
         self.column.setContentsMargins(20, 10, 16, 8)
         self.column.setSpacing(6)
@@ -33,6 +34,25 @@ class Step(QWidget):
         self.row.addLayout(self.column, 1)
         session.changed.connect(self._show_names)
         self._show_names()
+
+    def follow(self, refresh: Callable[[], object], *signals: SignalInstance) -> None:
+        """Refresh now and whenever a signal comes; while the page is hidden, once when it is next shown."""
+        for signal in signals:
+            signal.connect(lambda *_: self._refresh_or_wait(refresh))
+        refresh()
+
+    def _refresh_or_wait(self, refresh: Callable[[], object]) -> None:
+        if self.isVisible():
+            refresh()
+        elif refresh not in self._waiting:
+            self._waiting.append(refresh)
+
+    def showEvent(self, event: QShowEvent) -> None:
+        """Catch up with what happened while the page was hidden."""
+        super().showEvent(event)
+        waiting, self._waiting = self._waiting, []
+        for refresh in waiting:
+            refresh()
 
     def _show_names(self) -> None:
         session = self.session

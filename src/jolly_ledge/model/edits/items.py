@@ -29,12 +29,13 @@ class ChangeItem(BaseEdit, frozen=True):
 
     item: str
     changes: tuple[tuple[str, object], ...]
+    name: str = ""
 
     @property
     def label(self) -> str:
         """What it does."""
         words = ", ".join(field.replace("_", " ") for field, _ in self.changes)
-        return f"Change {words} of {self.item}"
+        return f"Change {words} of {self.name or self.item}"
 
     @property
     def merge_key(self) -> str | None:
@@ -51,11 +52,12 @@ class DuplicateItem(BaseEdit, frozen=True):
     """Add a second thing like one that is there."""
 
     item: str
+    name: str = ""
 
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Duplicate {self.item}"
+        return f"Duplicate {self.name or self.item}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the copy right behind its original."""
@@ -69,11 +71,12 @@ class RemoveItem(BaseEdit, frozen=True):
     """Take a thing out of the stash and out of every look."""
 
     item: str
+    name: str = ""
 
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Remove {self.item}"
+        return f"Remove {self.name or self.item}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan without the thing; what stood on it goes back to the stash."""

@@ -34,11 +34,12 @@ class DuplicateLook(BaseEdit, frozen=True):
 
     look: str
     name: str = ""
+    original: str = ""
 
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Duplicate {self.look}"
+        return f"Duplicate {self.original or self.look}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the copy right behind its original."""
@@ -70,11 +71,12 @@ class RemoveLook(BaseEdit, frozen=True):
     """Take a look out of the plan."""
 
     look: str
+    name: str = ""
 
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Remove {self.look}"
+        return f"Remove {self.name or self.look}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan without the look; the last look of a piece stays."""

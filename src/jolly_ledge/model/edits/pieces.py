@@ -83,11 +83,12 @@ class SetClearance(BaseEdit, frozen=True):
     piece: str
     ledge: str
     clearance: float
+    name: str = ""
 
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Set the clearance of {self.ledge}"
+        return f"Set the clearance of {self.name or self.ledge}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the shelf's clearance set."""
@@ -118,11 +119,12 @@ class MoveShelf(BaseEdit, frozen=True):
     piece: str
     ledge: str
     floor: float
+    name: str = ""
 
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Move shelf {self.ledge}"
+        return f"Move {self.name or self.ledge}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the shelf moved, at most until a neighbour is reached."""

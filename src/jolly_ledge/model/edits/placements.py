@@ -207,11 +207,12 @@ class PutInside(BaseEdit, frozen=True):
     item: str
     host: str
     name: str = ""
+    host_name: str = ""
 
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Put {self.name or self.item} inside {self.host}"
+        return f"Put {self.name or self.item} inside {self.host_name or self.host}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the thing inside its host."""
