@@ -93,8 +93,7 @@ def contact_shadow(width: float) -> tuple[Shape, ...]:
     """Return the soft shadow a thing casts where it stands, a little to the right."""
     high = max(min(width * 0.045, 9.0), 3.0)
     return tuple(
-        Shape(ellipse(width * 0.03, 0.5, width * 0.56 * share, high * share), "#120e0a", 0.13)
-        for share in (1.0, 0.9, 0.8)
+        Shape(ellipse(width * 0.03, 0.5, width * 0.56 * share, high * share), "#120e0a", 0.18) for share in (1.0, 0.84)
     )
 
 

@@ -190,7 +190,7 @@ def leaf(base: Point, tip: Point, width: float, bend: float = 0.0) -> Path:
     )
 
 
-FADE_STEPS = 7
+FADE_STEPS = 5
 
 
 def fading(

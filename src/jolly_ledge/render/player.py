@@ -54,23 +54,36 @@ def fitting(picture: Picture, target: QRectF) -> QTransform:
 
 
 def _play_shape(painter: QPainter, shape: Shape) -> None:
-    path = painter_path(shape.path)
-    painter.setPen(Qt.PenStyle.NoPen)
-    if shape.fill is not None:
-        painter.setOpacity(shape.opacity)
-        painter.setBrush(brush(shape.fill))
-        painter.drawPath(path)
-    if shape.stroke is not None:
-        painter.setOpacity(shape.stroke_opacity)
+    path, fill = painter_path(shape.path), shape.fill
+    if shape.stroke is None:
+        painter.setPen(Qt.PenStyle.NoPen)
+    else:
+        painter.setPen(_pen(shape.stroke, shape.stroke_width, shape.stroke_opacity, shape.dash))
+    if fill is None:
         painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.setPen(_pen(shape.stroke, shape.stroke_width, shape.dash))
+    elif isinstance(fill, str):
+        # The opacity lies in the colour: setting it on the painter costs as much as painting.
+        painter.setBrush(_solid(fill, shape.opacity))
+    elif shape.opacity == 1.0:
+        painter.setBrush(_shaded(fill))
+    else:
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setOpacity(shape.opacity)
+        painter.setBrush(_shaded(fill))
         painter.drawPath(path)
-    painter.setOpacity(1.0)
+        painter.setOpacity(1.0)
+        if shape.stroke is None:
+            return
+        painter.setPen(_pen(shape.stroke, shape.stroke_width, shape.stroke_opacity, shape.dash))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+    painter.drawPath(path)
 
 
-@lru_cache(maxsize=256)
-def _pen(colour: str, width: float, dash: tuple[float, ...]) -> QPen:
-    pen = QPen(QColor(colour), width, Qt.PenStyle.SolidLine, Qt.PenCapStyle.RoundCap, Qt.PenJoinStyle.RoundJoin)
+@lru_cache(maxsize=1024)
+def _pen(colour: str, width: float, opacity: float, dash: tuple[float, ...]) -> QPen:
+    pen = QPen(
+        _colour(colour, opacity), width, Qt.PenStyle.SolidLine, Qt.PenCapStyle.RoundCap, Qt.PenJoinStyle.RoundJoin
+    )
     if dash:
         pen.setDashPattern([length / max(width, 0.1) for length in dash])
     return pen
@@ -93,15 +106,17 @@ def painter_path(path: Path) -> QPainterPath:
 
 
 @lru_cache(maxsize=4096)
-def _colour(colour: str) -> QColor:
-    return QColor(int(colour[1:3], 16), int(colour[3:5], 16), int(colour[5:7], 16))
+def _colour(colour: str, opacity: float = 1.0) -> QColor:
+    return QColor(int(colour[1:3], 16), int(colour[3:5], 16), int(colour[5:7], 16), round(opacity * 255))
 
 
 @lru_cache(maxsize=4096)
-def brush(fill: str | Gradient) -> QBrush:
-    """Return the toolkit's form of a fill, made once."""
-    if isinstance(fill, str):
-        return QBrush(_colour(fill))
+def _solid(colour: str, opacity: float) -> QBrush:
+    return QBrush(_colour(colour, opacity))
+
+
+@lru_cache(maxsize=4096)
+def _shaded(fill: Gradient) -> QBrush:
     start, end = QPointF(*fill.start), QPointF(*fill.end)
     gradient = QLinearGradient(start, end) if fill.radius is None else QRadialGradient(end, fill.radius, start)
     for at, colour in fill.stops:

@@ -1,6 +1,7 @@
 """The readings beside the drawing, what they found, and the cautions apart from them."""
 
 from PySide6.QtCore import Qt, QTimer
+from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QScrollArea, QVBoxLayout, QWidget
 
 from jolly_ledge.app.panels.reading_row import ReadingRow
@@ -31,6 +32,7 @@ class ReadingPanel(QWidget):
         super().__init__()
         self._session = session
         self._since: tuple[str, float] | None = None
+        self._is_behind = False
         self._later = QTimer(self)
         self._later.setSingleShot(True)
         self._later.setInterval(NOTES_AFTER_MS)
@@ -104,7 +106,16 @@ class ReadingPanel(QWidget):
         self._after_change()
         self._session.pointed.emit()
 
+    def showEvent(self, event: QShowEvent) -> None:
+        """Catch up with what happened while the panel was hidden."""
+        super().showEvent(event)
+        if self._is_behind:
+            self._after_change()
+
     def _after_change(self) -> None:
+        self._is_behind = not self.isVisible()
+        if self._is_behind:
+            return
         self._since = self._earlier()
         self.refresh()
 

@@ -10,6 +10,7 @@ from PySide6.QtGui import (
     QPainter,
     QPaintEvent,
     QResizeEvent,
+    QShowEvent,
     QTransform,
 )
 from PySide6.QtWidgets import QApplication, QGraphicsScene, QGraphicsView
@@ -59,6 +60,7 @@ class LookView(QGraphicsView):
         self.overlays: set[str] = {"balance", "cautions"}
         self.squints = False
         self._has_painted = False
+        self._is_behind = False
         self.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
         self.setFrameShape(QGraphicsView.Shape.NoFrame)
         self.setBackgroundBrush(Qt.BrushStyle.NoBrush)
@@ -70,13 +72,25 @@ class LookView(QGraphicsView):
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMouseTracking(True)
         self.setAccessibleName("The look, drawn to scale")
-        session.changed.connect(self.refresh)
-        session.previewed.connect(self.refresh)
+        session.changed.connect(self._refresh_or_wait)
+        session.previewed.connect(self._refresh_or_wait)
         session.chosen.connect(self.viewport().update)
         session.pointed.connect(self._show_pointed)
         self.refresh()
 
     # Showing
+
+    def _refresh_or_wait(self) -> None:
+        self._is_behind = not self.isVisible()
+        if not self._is_behind:
+            self.refresh()
+
+    def showEvent(self, event: QShowEvent) -> None:
+        """Catch up with what happened while the view was hidden."""
+        super().showEvent(event)
+        if self._is_behind:
+            self._is_behind = False
+            self.refresh()
 
     def refresh(self) -> None:
         """Bring the scene in line with the session; what did not change stays."""
