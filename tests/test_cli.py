@@ -131,3 +131,13 @@ def test_help_and_version_are_printed(capsys: pytest.CaptureFixture[str]) -> Non
             run(*words)
         assert left.value.code == 0
         assert "jolly-ledge" in capsys.readouterr().out
+
+
+def test_without_a_display_the_window_says_so(plan_path: Path) -> None:
+    command = Path(sys.executable).parent / "jolly-ledge"
+    done = subprocess.run(
+        [str(command), "demo"], capture_output=True, check=False, env={"PATH": "/usr/bin:/bin"}, text=True
+    )
+    assert done.returncode == 2
+    assert done.stderr.count("\n") == 1
+    assert "no display" in done.stderr

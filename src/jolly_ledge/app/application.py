@@ -16,8 +16,12 @@ from jolly_ledge.app.style import STYLE
 from jolly_ledge.demo import demo_bytes
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.render.fonts import font, load_fonts
+
+DISPLAYS = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
+"""What tells Qt where to show itself; without any it would abort."""
 
 DRAG_DISTANCE_PX = 4
 SETTLE_MS = 1500
@@ -57,7 +61,15 @@ def make_window(plan: Plan, dialogs: Dialogs | None = None, log: RecoveryLog | N
 
 
 def run(path: Path | None, *, demo: bool = False) -> int:
-    """Open the window and stay until it is closed; return the exit status."""
+    """Open the window and stay until it is closed; return the exit status.
+
+    Raises
+    ------
+    JollyLedgeError
+        There is no display to open it on.
+    """
+    if not any(os.environ.get(name) for name in DISPLAYS):
+        raise JollyLedgeError("There is no display to open a window on; start it from a desktop, or under xvfb-run.")
     application = ready_application(sys.argv[:1])
     window = make_window(plan_from_json(demo_bytes()) if demo else new_plan())
     if path is not None:
