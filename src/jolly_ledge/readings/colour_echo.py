@@ -4,7 +4,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import family_name, lightness_chroma_hue
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.words import Finish
-from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_leaf
+from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_accent
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, ramp, weighted_mean
 from jolly_ledge.readings.words import capital, counted, listed
@@ -18,7 +18,9 @@ METAL: Finish = "metal"
 LEAST_SHARE = 0.12
 """A colour that makes up less of a thing than this is no accent."""
 
-LEAST_CHROMA = 0.03
+NEUTRAL_STRENGTH = 0.05
+"""What black and bright metal count as, beside the chroma of colours."""
+
 SHINE = 1.5
 """A metal accent is seen from further than its area tells."""
 
@@ -31,21 +33,21 @@ PLACES_SHARE, LEVELS_SHARE, SIDES_SHARE = 0.55, 0.25, 0.20
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read at how many places, on how many levels and sides each accent family returns.
 
-    Whites, greys, blacks and the green of plants are no accents. The value is the share of accents
+    What counts as an accent is told by :func:`~jolly_ledge.readings.hues.is_accent`. The value is the share of accents
     (by strength) that return as often as wanted: twice, three times on large pieces.
     """
     leaders = accent_leaders(arrangement)
     places: dict[str, list[Standing]] = {leader: [] for leader in leaders}
     strength: dict[str, float] = dict.fromkeys(leaders, 0.0)
     for standing, colour, area in colour_areas(arrangement):
-        if area < LEAST_SHARE * standing.area or is_leaf(standing, colour):
+        if area < LEAST_SHARE * standing.area or not is_accent(standing, colour, arrangement.piece):
             continue
-        leader, chroma = family_among(colour, leaders), lightness_chroma_hue(colour).chroma
-        if leader is None or chroma < LEAST_CHROMA:
+        leader = family_among(colour, leaders)
+        if leader is None:
             continue
         places[leader].append(standing)
         shine = SHINE if standing.item.finish == METAL else 1.0
-        strength[leader] += area**0.5 * chroma * shine
+        strength[leader] += area**0.5 * max(lightness_chroma_hue(colour).chroma, NEUTRAL_STRENGTH) * shine
     if not any(places.values()):
         return None
     wanted = 3 if len(arrangement.standing_ledges) >= LARGE_PIECE_LEDGES else 2

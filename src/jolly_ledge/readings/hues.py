@@ -3,8 +3,12 @@
 from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.colour import families_of, is_green, is_neutral, nearest_family
+from jolly_ledge.model.colour import families_of, is_green, is_neutral, lightness_chroma_hue, nearest_family
+from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import GREENERY
+
+METAL_LIGHTNESS = (0.45, 0.95)
+BLACK_LIGHTNESS, LIGHT_BACK = 0.34, 0.7
 
 
 @lru_cache(maxsize=8)
@@ -28,13 +32,51 @@ def _families(colours: tuple[tuple[str, float], ...]) -> tuple[str, ...]:
     return tuple(colour for colour, _ in families_of(list(colours)))
 
 
+def is_accent(standing: Standing, colour: str, piece: Piece) -> bool:
+    """Tell whether a colour is one the eye looks for again.
+
+    Chromatic colours are; so are bright metals, and black before a light back. The green of plants
+    and other whites, creams and greys are not.
+    """
+    if is_leaf(standing, colour):
+        return False
+    if not is_neutral(colour):
+        return True
+    lightness = lightness_chroma_hue(colour).lightness
+    if standing.item.finish == "metal" and METAL_LIGHTNESS[0] < lightness < METAL_LIGHTNESS[1]:
+        return True
+    back = lightness_chroma_hue(piece.backdrop_of(standing.ledge)).lightness
+    return lightness < BLACK_LIGHTNESS and back > LIGHT_BACK
+
+
+@lru_cache(maxsize=8)
+def chromatic_leaders(arrangement: Arrangement) -> tuple[str, ...]:
+    """Return the leading colours of all chromatic families in a look, strongest first."""
+    return _leaders(
+        [
+            (colour, area)
+            for standing, colour, area in colour_areas(arrangement)
+            if not is_neutral(colour) and not is_leaf(standing, colour)
+        ]
+    )
+
+
 @lru_cache(maxsize=8)
 def accent_leaders(arrangement: Arrangement) -> tuple[str, ...]:
-    """Return the leading colours of all chromatic families in a look, strongest first."""
+    """Return the leading colours of all families of accents in a look, strongest first."""
+    return _leaders(
+        [
+            (colour, area)
+            for standing, colour, area in colour_areas(arrangement)
+            if is_accent(standing, colour, arrangement.piece)
+        ]
+    )
+
+
+def _leaders(areas: list[tuple[str, float]]) -> tuple[str, ...]:
     totals: dict[str, float] = {}
-    for standing, colour, area in colour_areas(arrangement):
-        if not is_neutral(colour) and not is_leaf(standing, colour):
-            totals[colour] = totals.get(colour, 0.0) + area
+    for colour, area in areas:
+        totals[colour] = totals.get(colour, 0.0) + area
     return _families(tuple(sorted((colour, round(area)) for colour, area in totals.items())))
 
 

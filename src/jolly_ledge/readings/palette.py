@@ -3,7 +3,7 @@
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import family_name, is_neutral
 from jolly_ledge.model.look import Manner
-from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_leaf
+from jolly_ledge.readings.hues import chromatic_leaders, colour_areas, family_among, is_leaf
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
 from jolly_ledge.readings.words import counted, listed, percent
@@ -79,4 +79,4 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 def _found_families(arrangement: Arrangement) -> tuple[str, ...]:
     things = sum(1 for standing in arrangement.visible if standing.placement.pose != "draped")
     most = min(MOST_FAMILIES, max(1, -(-things // THINGS_FOR_EACH_FAMILY)))
-    return accent_leaders(arrangement)[:most]
+    return chromatic_leaders(arrangement)[:most]

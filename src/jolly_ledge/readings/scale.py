@@ -1,5 +1,7 @@
 """Scale: things against the opening they stand in, and wall pieces against the furniture."""
 
+import math
+
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing
@@ -17,6 +19,9 @@ WALL_BAND = (0.50, 0.80)
 TABLE_BAND = (0.08, 0.40)
 STEMS_BAND = (0.15, 0.85)
 """How much of a vessel's mouth the stems should take."""
+
+LAMP_BAND = (0.65, 1.15)
+"""A lamp about as high as the headboard lights a book and not the eyes."""
 
 STEM_MM = 8.0
 LOST_WIDTH_SHARE = 0.25
@@ -44,6 +49,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     measured = [found for ledge in arrangement.standing_ledges for found in _ledge(arrangement, ledge)]
     measured += _wall_pieces(arrangement)
     measured += _stems(arrangement)
+    measured += _lamps(arrangement)
     if not measured:
         return None
     fills = [found for found in measured if found.band == FILL_BAND] or measured
@@ -109,7 +115,8 @@ def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measur
 
 def _table_share(columns: tuple[Column, ...], ledge: Ledge) -> Measured:
     area = sum((column.right - column.left) * (column.back - column.front) for column in columns)
-    share = area / (ledge.width * ledge.depth)
+    top = ledge.width * ledge.depth * (math.pi / 4 if ledge.shape == "ellipse" else 1.0)
+    share = area / top
     score = in_band(share, TABLE_BAND, 0.08, 0.3)
     ids = tuple(identifier for column in columns for identifier in column.ids)
     problem = ""
@@ -158,4 +165,24 @@ def _stems(arrangement: Arrangement) -> list[Measured]:
                 f"{host.item.label} ({round(host.item.mouth)} mm)."
             )
         found.append(Measured(share, STEMS_BAND, score, 0.5, (standing.id, host.id), problem))
+    return found
+
+
+def _lamps(arrangement: Arrangement) -> list[Measured]:
+    """Measure lamps beside a bed against the headboard's rise over the top they stand on."""
+    tops = [fixture.floor + fixture.height for fixture in arrangement.piece.fixtures if fixture.kind == "headboard"]
+    found = []
+    for standing in arrangement.visible:
+        rise = max(tops, default=0.0) - standing.ledge.floor
+        if standing.item.category != "lamp" or rise <= 0:
+            continue
+        share = standing.height / rise
+        score = in_band(share, LAMP_BAND, 0.35, 0.4)
+        word = "low" if share < LAMP_BAND[0] else "tall"
+        problem = (
+            f"The {standing.item.label} is {word} beside the headboard: {percent(share)} of its rise."
+            if score < 0.9
+            else ""
+        )
+        found.append(Measured(share, LAMP_BAND, score, 1.0, (standing.id,), problem))
     return found
