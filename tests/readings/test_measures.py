@@ -12,7 +12,7 @@ from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.background import lies_on_seen_surface, seen_against
 from jolly_ledge.readings.cover import covered_area, hidden_shares
-from jolly_ledge.readings.hues import accent_leaders, colour_areas, is_leaf
+from jolly_ledge.readings.hues import accent_leaders, colour_areas, is_accent, is_leaf
 from jolly_ledge.readings.score import evidence_of, in_band, mean, ramp, weighted_mean
 from jolly_ledge.readings.weight import unit_weight, weights
 from jolly_ledge.readings.words import capital, counted, listed, percent
@@ -70,6 +70,24 @@ def test_leaves_and_neutrals_lead_no_accent() -> None:
     assert accent_leaders(arrangement) == ("#c4663c",)
     assert is_leaf(arrangement.by_id["fern"], "#5a7a44")
     assert not is_leaf(arrangement.by_id["rust"], "#c4663c")
+
+
+@pytest.mark.parametrize(
+    ("colour", "finish", "backdrop", "expected"),
+    [
+        ("#c4663c", "matt", "#3f4f5a", True),
+        ("#efe8d8", "matt", "#3f4f5a", False),
+        ("#c0c2c4", "metal", "#3f4f5a", True),
+        ("#c0c2c4", "matt", "#3f4f5a", False),
+        ("#1e1e1e", "matt", "#efebe4", True),
+        ("#1e1e1e", "matt", "#3f4f5a", False),
+    ],
+)
+def test_what_the_eye_looks_for_again(colour: str, finish: str, backdrop: str, expected: bool) -> None:
+    piece = case_of(backdrop=backdrop)
+    item = thing("x", colours=((colour, 1.0),), finish=finish)
+    standing = arranged((item,), (put("x"),), piece).standings[0]
+    assert is_accent(standing, colour, piece) is expected
 
 
 def test_a_unit_weighs_what_its_parts_weigh() -> None:

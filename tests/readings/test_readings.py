@@ -111,6 +111,25 @@ def test_too_few_stems_for_a_wide_mouth_are_found() -> None:
     assert any("too few" in finding.sentence for finding in read(scale, arranged(items, looks)).findings)
 
 
+@pytest.mark.parametrize(("height", "word"), [(220.0, "low"), (600.0, ""), (1_100.0, "tall")])
+def test_a_lamp_is_about_as_high_as_the_headboard(height: float, word: str) -> None:
+    top = Ledge(id="a1", left=0, floor=600, width=500, depth=400)
+    board = Fixture(kind="headboard", left=500, floor=300, width=1600, height=1000)
+    piece = replace(case_of(), kind="nightstand", width=500.0, height=600.0, ledges=(top,), fixtures=(board,))
+    lamp = thing("lamp", "lamp", width=150.0, depth=150.0, height=height)
+    reading = read(scale, arranged((lamp,), (put("lamp", x=250),), piece))
+    assert [word in finding.sentence for finding in reading.findings] == ([True] if word else [])
+
+
+def test_a_round_top_is_smaller_than_a_square_one() -> None:
+    def share(shape: str) -> float:
+        top = Ledge(id="a1", left=0, floor=420, width=800, depth=800, shape=shape)  # type: ignore[arg-type]
+        piece = replace(case_of(), kind="coffee-table", width=800.0, height=420.0, depth=800.0, ledges=(top,))
+        return read(scale, arranged((thing("tray", "tray"),), (put("tray", z=400),), piece)).value
+
+    assert share("ellipse") == pytest.approx(share("rectangle") * 4 / 3.14159, rel=1e-3)
+
+
 def test_balance_leans_where_the_weight_is() -> None:
     left = read(side_balance, arranged((thing("urn"),), (put("urn", x=100),)))
     middle = read(side_balance, arranged((thing("urn"),), (put("urn", x=400),)))
