@@ -1,5 +1,6 @@
 """Opening, saving, refusing and recovering in the real window; nothing is modal and nothing is lost."""
 
+import sys
 from pathlib import Path
 
 import pytest
@@ -10,6 +11,7 @@ from pytestqt.qtbot import QtBot
 from builders import case_of, plan_of, put, thing
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.mishaps import watch_for_mishaps
 from jolly_ledge.app.path_panel import STEPS
 from jolly_ledge.files.codec import plan_to_json
 from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
@@ -193,3 +195,20 @@ def test_huge_and_strange_numbers_are_drawn_and_read(window: MainWindow, tmp_pat
         window.show_step(name)
         assert not window.grab().isNull()
     assert {caution.id for caution in window.session.cautions} >= {"fit", "overhang"}
+
+
+def test_a_mistake_of_the_program_keeps_the_work_and_is_told(
+    window: MainWindow, tmp_path: Path, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+) -> None:
+    monkeypatch.setattr(sys, "excepthook", sys.excepthook)
+    watch_for_mishaps(window)
+    rename(window, "Precious")
+    try:
+        raise ZeroDivisionError("inside")
+    except ZeroDivisionError as error:
+        sys.excepthook(type(error), error, error.__traceback__)
+    assert "Your work is kept" in window.notice.sentence
+    assert "ZeroDivisionError" in capsys.readouterr().err
+    (kept,) = (tmp_path / "recovery").glob("*.recovery")
+    assert "Precious" in kept.read_text()
+    window.session.let_go()

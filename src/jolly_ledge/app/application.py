@@ -10,6 +10,7 @@ from PySide6.QtWidgets import QApplication
 
 from jolly_ledge.app.dialogs import Dialogs, FileDialogs
 from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.mishaps import watch_for_mishaps
 from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.style import STYLE
@@ -72,6 +73,7 @@ def run(path: Path | None, *, demo: bool = False) -> int:
         raise JollyLedgeError("There is no display to open a window on; start it from a desktop, or under xvfb-run.")
     application = ready_application(sys.argv[:1])
     window = make_window(plan_from_json(demo_bytes()) if demo else new_plan())
+    watch_for_mishaps(window)
     if path is not None:
         window.open_first(path)
     window.show()
