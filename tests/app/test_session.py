@@ -193,6 +193,26 @@ def test_what_is_inside_is_not_nudged(session: Session, actions: LookActions) ->
     assert "goes with what holds it" in said[-1]
 
 
+def test_what_leans_goes_back_to_the_wall(session: Session, actions: LookActions) -> None:
+    session.choose("book")
+    actions.pose("leaning")
+    book = placed(session, "book")
+    assert (book.pose, book.z) == ("leaning", 300 - 170 / 2)
+    session.choose("vase")
+    actions.pose("leaning")
+    assert placed(session, "vase").z == 150
+
+
+def test_what_hangs_keeps_its_pose(session: Session, actions: LookActions) -> None:
+    session.choose_ledge("w")
+    actions.place(ITEMS[4])
+    said = refusals(session)
+    session.choose("art")
+    actions.pose("flat")
+    assert "hangs on the wall" in said[0]
+    assert placed(session, "art").pose == "hung"
+
+
 def test_poses_leave_what_is_inside_alone(session: Session, actions: LookActions) -> None:
     session.choose("book", "box")
     actions.pose("flat")

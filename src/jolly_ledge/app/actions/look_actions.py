@@ -9,6 +9,7 @@ from jolly_ledge.model.edits.placements import (
     PlaceItem,
     PutInside,
     ReturnToStash,
+    SetPose,
     Spot,
 )
 from jolly_ledge.model.item import Item
@@ -78,7 +79,9 @@ class LookActions:
         """Set the pose of what is chosen."""
         chosen = tuple(s for s in self._chosen() if s.placement.inside is None)
         if chosen:
-            self._change(chosen, (("pose", pose), ("y", None)), POSE_VERBS[pose].format(self._names(chosen)))
+            session, ids = self._session, tuple(standing.id for standing in chosen)
+            label = POSE_VERBS[pose].format(self._names(chosen))
+            session.commit(SetPose(look=session.look_id, placements=ids, pose=pose, label=label))
 
     def turn(self) -> None:
         """Turn what is chosen by a quarter."""

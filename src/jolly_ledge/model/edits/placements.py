@@ -5,11 +5,13 @@ from collections.abc import Iterable
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.model.arrangement import stash_index
 from jolly_ledge.model.edits.edit import BaseEdit, change_look, fresh_id, with_one
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.value import checked
+from jolly_ledge.model.pose import extent
+from jolly_ledge.model.value import changed, checked
 from jolly_ledge.model.words import Pose
 
 
@@ -193,8 +195,40 @@ class ChangePlacement(BaseEdit, frozen=True):
                 placements = with_one(
                     placements,
                     identifier,
-                    lambda placement: checked(replace(placement, **dict(self.changes))),
+                    lambda placement: changed(placement, **dict(self.changes)),
                 )
+            return replace(look, placements=placements)
+
+        return change_look(plan, self.look, change)
+
+
+class SetPose(BaseEdit, frozen=True):
+    """Stand, lay, lean or turn the pages out; what leans goes back to the wall."""
+
+    look: str
+    placements: tuple[str, ...]
+    pose: Pose
+    label: str
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the poses set; raise EditError for what hangs on a wall."""
+        stash = stash_index(plan.stash)
+        piece = plan.piece(plan.look(self.look).piece)
+
+        def posed(placement: Placement) -> Placement:
+            if placement.pose == "hung":
+                raise EditError("What hangs on the wall has no other pose there; carry it to a ledge first.")
+            z = placement.z
+            if self.pose == "leaning" and placement.host is None:
+                depth = extent(stash[placement.item], self.pose, placement.turn).depth
+                z = max(piece.ledge(placement.ledge).depth - depth / 2, depth / 2)
+            return changed(placement, pose=self.pose, z=z)
+
+        def change(look: Look) -> Look:
+            placements = look.placements
+            for identifier in self.placements:
+                look.placement(identifier)
+                placements = with_one(placements, identifier, posed)
             return replace(look, placements=placements)
 
         return change_look(plan, self.look, change)
