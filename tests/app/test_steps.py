@@ -345,6 +345,14 @@ def test_looks_are_named_noted_duplicated_taken_and_removed(window: MainWindow, 
     assert set(page.cards) == {"before", "first-try"}
 
 
+def test_looks_in_sight_are_read(window: MainWindow, qtbot: QtBot) -> None:
+    page = keep(window)
+    qtbot.waitUntil(lambda: all("reads" in card.reads.text() for card in page.cards.values()))
+    page.begin()
+    empty = page.cards[window.session.look_id]
+    qtbot.waitUntil(lambda: empty.reads.text() == "empty")
+
+
 def test_an_empty_look_is_begun(window: MainWindow, qtbot: QtBot) -> None:
     page = keep(window)
     qtbot.mouseClick(page.begin_button, LEFT)

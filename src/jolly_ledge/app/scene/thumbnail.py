@@ -10,6 +10,9 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.piece import Piece
 from jolly_ledge.render.player import play_fitted
 
 
@@ -24,6 +27,7 @@ class Thumbnail(QWidget):
         self._look_id = look_id
         self._on_press = on_press
         self._picture: Picture | None = None
+        self._drawn: tuple[Piece, Look, tuple[Item, ...]] | None = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
         self.setMinimumSize(120, 150)
         session.changed.connect(self.refresh)
@@ -34,19 +38,25 @@ class Thumbnail(QWidget):
         return QSize(220, 300)
 
     def refresh(self) -> None:
-        """Draw the look anew when next seen."""
-        self._picture = None
-        self.update()
+        """Draw the look anew when next seen, if it is another one now."""
+        shown = self._shown()
+        if shown != self._drawn:
+            self._drawn = shown
+            self._picture = None
+            self.update()
+
+    def _shown(self) -> tuple[Piece, Look, tuple[Item, ...]] | None:
+        plan = self._session.plan
+        identifier = self._look_id or self._session.look_id
+        look = next((look for look in plan.looks if look.id == identifier), None)
+        return None if look is None else (plan.piece(look.piece), look, plan.stash)
 
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the look."""
+        if self._drawn is None:
+            return
         if self._picture is None:
-            plan = self._session.plan
-            identifier = self._look_id or self._session.look_id
-            look = next((look for look in plan.looks if look.id == identifier), None)
-            if look is None:
-                return
-            self._picture = look_picture(arrange(plan, look), scale_bar=False)
+            self._picture = look_picture(arrange(self._session.plan, self._drawn[1]), scale_bar=False)
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         play_fitted(painter, self._picture, QRectF(self.rect()))

@@ -1,6 +1,7 @@
 """Keep: the looks of the piece side by side, named, dated and noted."""
 
-from PySide6.QtCore import Qt
+from PySide6.QtCore import Qt, QTimer
+from PySide6.QtGui import QPaintEvent
 from PySide6.QtWidgets import (
     QFrame,
     QGridLayout,
@@ -20,7 +21,9 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import Board, words
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.edits.looks import AddLook, ChangeLook, DuplicateLook, RemoveLook
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.piece import Piece
 from jolly_ledge.readings.register import assess
 
 COLUMNS = 3
@@ -33,6 +36,8 @@ class LookCard(QFrame):
         super().__init__()
         self._session = session
         self.look_id = look.id
+        self._read: tuple[Look, Piece, tuple[Item, ...]] | None = None
+        self._is_unread = False
         self.setObjectName("card")
         column = QVBoxLayout(self)
         column.setContentsMargins(12, 10, 12, 10)
@@ -104,8 +109,11 @@ class LookCard(QFrame):
             self.note_field.blockSignals(True)
             self.note_field.setPlainText(look.note)
             self.note_field.blockSignals(False)
-        score = assess(arrange(self._session.plan, look)).score if look.placements else None
-        self.reads.setText("empty" if score is None else f"reads {round(score * 100)}")
+        read = (look, self._session.plan.piece(look.piece), self._session.plan.stash)
+        if read != self._read:
+            self._read = read
+            self._is_unread = True
+            self.update()
         in_hand = look.id == self._session.look_id
         self.take_button.setEnabled(not in_hand)
         self.take_button.setText("In hand" if in_hand else "Take in hand")
@@ -113,6 +121,20 @@ class LookCard(QFrame):
             self.setProperty("chosen", in_hand)
             self.style().unpolish(self)
             self.style().polish(self)
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        """Paint the card; a card that comes in sight is read, for there may be a hundred."""
+        super().paintEvent(event)
+        if self._is_unread:
+            self._is_unread = False
+            QTimer.singleShot(0, self, self._read_look)
+
+    def _read_look(self) -> None:
+        look = next((look for look in self._session.plan.looks if look.id == self.look_id), None)
+        if look is None or not look.placements:
+            self.reads.setText("empty")
+        else:
+            self.reads.setText(f"reads {round(assess(arrange(self._session.plan, look)).score * 100)}")
 
 
 class KeepStep(Step):
