@@ -1,14 +1,18 @@
 """A reading as a spirit level: a vial, the wanted band between two marks, a bubble."""
 
+from functools import lru_cache
+
 from msgspec import Struct
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QColor, QLinearGradient, QPainter, QPen, QRadialGradient
+from PySide6.QtGui import QColor, QLinearGradient, QPainter, QPen, QPixmap, QRadialGradient
 
 from jolly_ledge.drawing.theme import INK, OCHRE, RULE, TEAL
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.readings.reading import Reading
 
 VIAL_HEIGHT = 12.0
+TUBE_ROOM, BUBBLE_ROOM = 20.0, 20.0
+MARGIN = 7.0
 
 
 class Vial(Struct, frozen=True):
@@ -31,9 +35,29 @@ class Vial(Struct, frozen=True):
 
 
 def paint_vial(painter: QPainter, vial: Vial, area: QRectF) -> None:
-    """Paint a vial in the middle of an area."""
-    width, middle = area.width() - 14.0, area.center().y()
-    tube = QRectF(area.left() + 7, middle - VIAL_HEIGHT / 2, width, VIAL_HEIGHT)
+    """Paint a vial in the middle of an area; its parts are kept as pixels, for it moves with every drag."""
+    ratio = painter.device().devicePixelRatio()
+    tube = _tube(round(area.width()), vial.low, vial.high, ratio)
+    painter.drawPixmap(QPointF(area.left(), area.center().y() - TUBE_ROOM / 2), tube)
+    x = area.left() + MARGIN + vial.place * (area.width() - 2 * MARGIN)
+    corner = QPointF(x - BUBBLE_ROOM / 2, area.center().y() - BUBBLE_ROOM / 2)
+    painter.drawPixmap(corner, _bubble(vial.is_good, ratio))
+
+
+def _canvas(width: float, height: float, ratio: float) -> QPixmap:
+    made = QPixmap(round(width * ratio), round(height * ratio))
+    made.setDevicePixelRatio(ratio)
+    made.fill(Qt.GlobalColor.transparent)
+    return made
+
+
+@lru_cache(maxsize=128)
+def _tube(width: int, low: float, high: float, ratio: float) -> QPixmap:
+    made = _canvas(width, TUBE_ROOM, ratio)
+    painter = QPainter(made)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    inner, middle = width - 2 * MARGIN, TUBE_ROOM / 2
+    tube = QRectF(MARGIN, middle - VIAL_HEIGHT / 2, inner, VIAL_HEIGHT)
     glass = QLinearGradient(tube.topLeft(), tube.bottomLeft())
     glass.setColorAt(0, QColor("#e6e3d6"))
     glass.setColorAt(0.5, QColor("#f3f1e6"))
@@ -41,20 +65,25 @@ def paint_vial(painter: QPainter, vial: Vial, area: QRectF) -> None:
     painter.setPen(QPen(QColor(RULE), 1))
     painter.setBrush(glass)
     painter.drawRoundedRect(tube, VIAL_HEIGHT / 2, VIAL_HEIGHT / 2)
-    left = tube.left()
-    band = QRectF(left + vial.low * width, tube.top() + 1, max((vial.high - vial.low) * width, 2), VIAL_HEIGHT - 2)
+    band = QRectF(MARGIN + low * inner, tube.top() + 1, max((high - low) * inner, 2), VIAL_HEIGHT - 2)
     painter.setPen(Qt.PenStyle.NoPen)
     painter.setBrush(QColor("#cfdfb9"))
     painter.drawRoundedRect(band, 2, 2)
     painter.setPen(QPen(QColor(INK), 1.4))
     for x in (band.left(), band.right()):
         painter.drawLine(QPointF(x, tube.top() - 3), QPointF(x, tube.bottom() + 3))
-    _paint_bubble(painter, left + vial.place * width, middle, vial.is_good)
+    painter.end()
+    return made
 
 
-def _paint_bubble(painter: QPainter, x: float, middle: float, is_good: bool) -> None:
+@lru_cache(maxsize=8)
+def _bubble(is_good: bool, ratio: float) -> QPixmap:
+    made = _canvas(BUBBLE_ROOM, BUBBLE_ROOM, ratio)
+    painter = QPainter(made)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    middle = QPointF(BUBBLE_ROOM / 2, BUBBLE_ROOM / 2)
     colour = TEAL if is_good else OCHRE
-    shade = QRadialGradient(QPointF(x - 2.5, middle - 2.5), 9)
+    shade = QRadialGradient(middle - QPointF(2.5, 2.5), 9)
     shade.setColorAt(0, QColor(lighter(colour, 0.75)))
     shade.setColorAt(0.45, QColor(colour))
     shade.setColorAt(1, QColor(darker(colour, 0.35)))
@@ -62,6 +91,8 @@ def _paint_bubble(painter: QPainter, x: float, middle: float, is_good: bool) -> 
     painter.setBrush(shade)
     # A bubble that wants mending is also square-shouldered, not only of another colour.
     if is_good:
-        painter.drawEllipse(QPointF(x, middle), 8.0, 5.4)
+        painter.drawEllipse(middle, 8.0, 5.4)
     else:
-        painter.drawRoundedRect(QRectF(x - 5.5, middle - 5, 11, 10), 2.5, 2.5)
+        painter.drawRoundedRect(QRectF(middle.x() - 5.5, middle.y() - 5, 11, 10), 2.5, 2.5)
+    painter.end()
+    return made
