@@ -6,6 +6,7 @@ import sys
 from pathlib import Path
 
 from PySide6.QtCore import QStandardPaths, QTimer
+from PySide6.QtGui import QPixmapCache
 from PySide6.QtWidgets import QApplication
 
 from jolly_ledge.app.dialogs import Dialogs, FileDialogs
@@ -25,6 +26,9 @@ DISPLAYS = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
 """What tells Qt where to show itself; without any it would abort."""
 
 DRAG_DISTANCE_PX = 4
+PIXELS_KEPT_KB = 128 * 1024
+"""Room for a large look on a fine screen; Qt's own 10 MB would draw things anew at every step."""
+
 SETTLE_MS = 1500
 
 
@@ -48,6 +52,7 @@ def ready_application(arguments: list[str]) -> QApplication:
     application.setFont(font(14))
     application.setStyleSheet(STYLE)
     application.setStartDragDistance(DRAG_DISTANCE_PX)
+    QPixmapCache.setCacheLimit(PIXELS_KEPT_KB)
     return application
 
 

@@ -61,7 +61,7 @@ class LookView(QGraphicsView):
         self.squints = False
         self._has_painted = False
         self._is_behind = False
-        self.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
+        self.setRenderHint(QPainter.RenderHint.Antialiasing)
         self.setFrameShape(QGraphicsView.Shape.NoFrame)
         self.setBackgroundBrush(Qt.BrushStyle.NoBrush)
         self.setStyleSheet("background: transparent;")
