@@ -1,5 +1,6 @@
 """Opening, saving, refusing and recovering in the real window; nothing is modal and nothing is lost."""
 
+import os
 import sys
 from pathlib import Path
 
@@ -17,7 +18,6 @@ from jolly_ledge.files.codec import plan_to_json
 from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.edits.looks import RenamePlan
-from jolly_ledge.model.edits.pieces import AddPiece
 from jolly_ledge.model.plan import Plan
 
 LEFT = Qt.MouseButton.LeftButton
@@ -76,15 +76,22 @@ def test_closing_asks_first_and_then_closes(window: MainWindow, qtbot: QtBot) ->
     qtbot.waitUntil(lambda: not window.isVisible())
 
 
-def test_a_file_changed_by_others_is_noticed(
+@pytest.fixture
+def changed_by_others(
     qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs, tmp_path: Path
-) -> None:
+) -> tuple[MainWindow, Path]:
+    """Give a window with unsaved work on a file that somebody else wrote in the meantime."""
     path = tmp_path / "plan.json"
     save_plan(demo, PlanFile(path))
     window = open_window(qtbot, demo, log, dialogs)
     window.session.open(path)
     rename(window)
     path.write_bytes(plan_to_json(replace(demo, name="Theirs")))
+    return window, path
+
+
+def test_a_file_changed_by_others_is_noticed(changed_by_others: tuple[MainWindow, Path], qtbot: QtBot) -> None:
+    window, path = changed_by_others
     assert not window.save()
     assert "changed by somebody else" in window.notice.sentence
     assert open_plan(path)[0].name == "Theirs"
@@ -92,15 +99,8 @@ def test_a_file_changed_by_others_is_noticed(
     assert open_plan(path)[0].name == "Renamed"
 
 
-def test_what_is_on_disk_can_be_taken_instead(
-    qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs, tmp_path: Path
-) -> None:
-    path = tmp_path / "plan.json"
-    save_plan(demo, PlanFile(path))
-    window = open_window(qtbot, demo, log, dialogs)
-    window.session.open(path)
-    rename(window)
-    path.write_bytes(plan_to_json(replace(demo, name="Theirs")))
+def test_what_is_on_disk_can_be_taken_instead(changed_by_others: tuple[MainWindow, Path], qtbot: QtBot) -> None:
+    window, _ = changed_by_others
     window.save()
     press(window, qtbot, "Open what is on disk")
     assert window.session.plan.name == "Theirs"
@@ -140,9 +140,20 @@ def test_unsaved_work_is_kept_and_offered_after_a_crash(
     assert not (other / "999999999.recovery").exists()
 
 
-def test_recovered_work_can_be_let_go(window: MainWindow, qtbot: QtBot) -> None:
+def test_recovered_work_can_be_let_go(
+    qtbot: QtBot, demo: Plan, dialogs: AnsweringDialogs, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setattr(os, "getpid", lambda: 999_999_999)
+    RecoveryLog(tmp_path).keep(replace(demo, name="Old work"), None)
+    monkeypatch.undo()
+    window = open_window(qtbot, demo, RecoveryLog(tmp_path), dialogs)
+    window.offer_recovery()
+    assert "Old work" in window.notice.sentence
+    press(window, qtbot, "Let it go")
+    assert list(tmp_path.glob("*.recovery")) == []
     window.offer_recovery()
     assert window.notice.sentence == ""
+    assert window.session.plan.name == "Vesper Row"
 
 
 def test_the_menu_reaches_undo_units_and_steps(window: MainWindow) -> None:
@@ -159,7 +170,8 @@ def test_the_menu_reaches_undo_units_and_steps(window: MainWindow) -> None:
 
 
 def test_a_look_of_any_piece_is_taken_in_hand_from_the_menu(window: MainWindow) -> None:
-    window.session.commit(AddPiece(piece=case_of(id="mantel", name="Mantel")))
+    plan = window.session.plan
+    window.session.start(replace(plan, pieces=(*plan.pieces, case_of(id="mantel", name="Mantel"))), None)
     window.looks_menu.aboutToShow.emit()
     actions = {action.text(): action for action in window.looks_menu.actions()}
     assert set(actions) == {

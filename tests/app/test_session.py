@@ -85,8 +85,6 @@ def test_a_look_that_is_removed_gives_way_to_another(session: Session) -> None:
     session.choose_look(copy)
     session.commit(RemoveLook(look=copy))
     assert session.look_id == "look"
-    session.choose_piece("case")
-    assert session.look_id == "look"
 
 
 def test_pointing_is_told_once(session: Session, qtbot: QtBot) -> None:

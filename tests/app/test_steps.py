@@ -102,6 +102,16 @@ def test_the_palette_holds_four_families_of_the_stash(window: MainWindow, qtbot:
     assert family_name(chosen[0]) not in names
 
 
+def test_the_plan_is_named(window: MainWindow, qtbot: QtBot) -> None:
+    page = brief(window)
+    page.plan_name.setText("Open evening")
+    qtbot.keyClick(page.plan_name, Qt.Key.Key_Return)
+    assert window.session.plan.name == "Open evening"
+    assert "Open evening" in window.path.plan_button.text()
+    window.session.undo()
+    assert window.session.plan.name == "Vesper Row"
+
+
 def test_purpose_and_household_are_written(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
     page.purpose.setFocus()
@@ -256,7 +266,7 @@ def test_a_thing_is_added_described_duplicated_and_removed(window: MainWindow, q
 
 def test_a_thing_is_chosen_by_click_and_by_keys(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    qtbot.mouseClick(page.line_up, LEFT, pos=page.point_of("dark-urn"))
+    qtbot.mouseClick(page.line_up, LEFT, pos=page.line_up.cell_of("dark-urn").center().toPoint())
     assert item_in_hand(window).id == "dark-urn"
     assert page.panel.title.text() == "tall dark urn"
     assert "Stands upright on" in page.panel.fits_heading.text()

@@ -78,11 +78,11 @@ def test_a_double_click_in_the_line_up_asks_for_the_thing(session: Session, qtbo
         qtbot.keyClick(view, Qt.Key.Key_Return)
 
 
-def test_clearances_are_drawn_across_the_line_up(session: Session, qtbot: QtBot) -> None:
+def test_clearances_are_drawn_across_the_line_up(log: RecoveryLog, qtbot: QtBot) -> None:
     tall = (thing("post", "box", silhouette="box", height=420.0, width=100.0, depth=100.0),)
-    without = Session(plan_of(tall, piece=case_of(kind="other", ledges=())), RecoveryLog(session._log._folder))
+    without = Session(plan_of(tall, piece=case_of(kind="other", ledges=())), log)
     pictures: list[QImage] = []
-    for one in (Session(plan_of(tall), RecoveryLog(session._log._folder)), without):
+    for one in (Session(plan_of(tall), log), without):
         view = LineUp(one)
         shown(qtbot, view, 500, 330)
         view.show_shelves(lines_of(tall, "height"))

@@ -11,7 +11,6 @@ from jolly_ledge.model.edits.edit import fresh_id
 from jolly_ledge.model.edits.items import AddItems, ChangeItem, DuplicateItem, RemoveItem
 from jolly_ledge.model.edits.looks import AddLook, ChangeHousehold, ChangeLook, DuplicateLook, RemoveLook, RenamePlan
 from jolly_ledge.model.edits.pieces import (
-    AddPiece,
     ChangeLedge,
     ChangePiece,
     MoveShelf,
@@ -250,7 +249,6 @@ EDITS: st.SearchStrategy[Edit] = st.one_of(
     st.builds(
         ChangeLedge, piece=st.just("case"), ledge=LEDGES, changes=st.just((("light", "low"),)), label=st.just("Light")
     ),
-    st.builds(AddPiece, piece=st.just(case_of(1, id="second"))),
 )
 
 

@@ -17,7 +17,6 @@ from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.render.export import ExportError, image_of, pdf_bytes, ready_to_render, save_picture, save_sheet
 from jolly_ledge.render.fonts import SANS, SERIF_SEMIBOLD, font, load_fonts
-from jolly_ledge.render.player import text_width
 
 pytestmark = pytest.mark.usefixtures("qapp")
 HALVES = Picture(
@@ -51,7 +50,6 @@ def test_the_bundled_fonts_are_used() -> None:
     assert SANS in families
     assert SERIF_SEMIBOLD in families
     assert font(20).family() == SANS
-    assert text_width("wwww", 20) > text_width("iiii", 20)
 
 
 def test_a_look_is_drawn_as_png_and_svg(tmp_path: Path, demo: Plan) -> None:

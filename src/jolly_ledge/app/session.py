@@ -177,12 +177,6 @@ class Session(QObject):
         self._forget_readings()
         self.changed.emit()
 
-    def choose_piece(self, piece_id: str) -> None:
-        """Take a piece and its first look in hand."""
-        looks = self.plan.looks_of(piece_id)
-        if looks:
-            self.choose_look(looks[0].id)
-
     def point_at(self, *placements: str) -> None:
         """Show some placements on the drawing."""
         if placements != self.pointed_at:

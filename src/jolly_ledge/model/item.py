@@ -117,7 +117,3 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     def is_book(self) -> bool:
         """Whether it is a book or a block of books."""
         return self.category in BOOK_CATEGORIES
-
-    def has(self, trait: Trait) -> bool:
-        """Tell whether the thing bears a trait."""
-        return trait in self.traits

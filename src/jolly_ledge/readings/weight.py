@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.model.arrangement import Arrangement, Standing, Unit
+from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import Finish
@@ -59,8 +59,3 @@ def weights(arrangement: Arrangement) -> dict[str, float]:
     """Return the visual weight of every visible placement."""
     piece = arrangement.piece
     return {standing.id: visual_weight(standing, piece) for standing in arrangement.visible}
-
-
-def unit_weight(unit: Unit, by_id: dict[str, float]) -> float:
-    """Return the visual weight of a unit."""
-    return sum(by_id[identifier] for identifier in unit.ids)

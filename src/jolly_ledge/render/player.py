@@ -142,8 +142,3 @@ def _play_label(painter: QPainter, label: Label, word_by_word: bool) -> None:
     else:
         painter.drawText(QPointF(x, 0), label.text)
     painter.restore()
-
-
-def text_width(text: str, size: float, weight: int = 400) -> float:
-    """Return how wide a line of text is at a size."""
-    return QFontMetricsF(font(_TEXT_UNIT, "sans", weight)).horizontalAdvance(text) * size / _TEXT_UNIT

@@ -18,7 +18,7 @@ from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.colour_button import swatch
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.model.colour import family_distance, family_name
-from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook
+from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook, RenamePlan
 from jolly_ledge.model.edits.pieces import ChangePiece
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.plan import Household
@@ -79,6 +79,7 @@ class BriefStep(Step):
         self.palette_chips: dict[str, QPushButton] = {}
         self._section("The household")
         self.column.addLayout(self._household())
+        self.column.addWidget(self.household_notes)
         self.column.addStretch(1)
         self.row.addWidget(self._side())
         self.follow(self.refresh, session.changed)
@@ -97,7 +98,7 @@ class BriefStep(Step):
             field.editingFinished.connect(self._set_household)
         row.addWidget(self.toddler)
         row.addWidget(self.pets)
-        row.addWidget(self.household_notes, 1)
+        row.addStretch(1)
         return row
 
     def _section(self, title: str) -> None:
@@ -113,6 +114,13 @@ class BriefStep(Step):
         column = QVBoxLayout(side)
         column.setContentsMargins(16, 14, 14, 12)
         column.setSpacing(8)
+        column.addWidget(heading("The plan", 16))
+        column.addWidget(Board())
+        self.plan_name = QLineEdit()
+        self.plan_name.setAccessibleName("Name of the plan")
+        self.plan_name.setPlaceholderText("Name of the plan")
+        self.plan_name.editingFinished.connect(self._rename_plan)
+        column.addWidget(self.plan_name)
         column.addWidget(heading("The look in hand", 16))
         column.addWidget(Board())
         self.thumbnail = Thumbnail(self.session)
@@ -128,6 +136,8 @@ class BriefStep(Step):
             self.purpose.blockSignals(True)
             self.purpose.setPlainText(session.piece.purpose)
             self.purpose.blockSignals(False)
+        if not self.plan_name.hasFocus():
+            self.plan_name.setText(session.plan.name)
         manner = session.look.manner
         self.fullness.show_choice(manner.fullness)
         self.figure.show_choice(manner.figure)
@@ -197,6 +207,11 @@ class BriefStep(Step):
         session, text = self.session, self.purpose.toPlainText()
         if session.piece_id and text != session.piece.purpose:
             session.commit(ChangePiece(piece=session.piece_id, changes=(("purpose", text),), label="Write the purpose"))
+
+    def _rename_plan(self) -> None:
+        name = self.plan_name.text().strip()
+        if name != self.session.plan.name:
+            self.session.commit(RenamePlan(name=name))
 
     def _set_household(self) -> None:
         pets = tuple(word.strip() for word in self.pets.text().split(",") if word.strip())

@@ -1,6 +1,6 @@
 """Gather: everything at hand, to scale, on floor lines."""
 
-from PySide6.QtCore import QPoint, Qt
+from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QPushButton, QScrollArea
 
 from jolly_ledge.app.panels.item_panel import ItemPanel
@@ -140,7 +140,3 @@ class GatherStep(Step):
             session.choose_item(item.id)
             self.panel.name_field.setFocus()
             self.panel.name_field.selectAll()
-
-    def point_of(self, item_id: str) -> QPoint:
-        """Return the middle of a thing in the line-up."""
-        return self.line_up.cell_of(item_id).center().toPoint()

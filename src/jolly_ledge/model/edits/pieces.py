@@ -6,33 +6,12 @@ from jolly_ledge.model.bays import Bay, bay_of, bays_of
 from jolly_ledge.model.edits.edit import BaseEdit, change_piece, fresh_id, with_one
 from jolly_ledge.model.edits.placements import without_placements
 from jolly_ledge.model.errors import EditError
-from jolly_ledge.model.look import Look
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.value import changed, checked
+from jolly_ledge.model.value import changed
 
 SMALLEST_OPENING_MM = 40.0
 BOARD_MM = 20.0
-
-
-class AddPiece(BaseEdit, frozen=True):
-    """Add a piece with a first empty look."""
-
-    piece: Piece
-
-    @property
-    def label(self) -> str:
-        """What it does."""
-        return f"Add {self.piece.label}"
-
-    def apply(self, plan: Plan) -> Plan:
-        """Return the plan with the piece and its look."""
-        look = Look(
-            id=fresh_id(f"{self.piece.id} first look", {look.id for look in plan.looks}),
-            piece=self.piece.id,
-            name="First look",
-        )
-        return replace(plan, pieces=(*plan.pieces, checked(self.piece)), looks=(*plan.looks, look))
 
 
 class ChangePiece(BaseEdit, frozen=True):
