@@ -126,6 +126,19 @@ def test_purpose_and_household_are_written(window: MainWindow, qtbot: QtBot) -> 
     assert window.session.history.labels.count("Write the purpose") == 1
 
 
+def test_who_lives_there_is_written_in_one_step(window: MainWindow, qtbot: QtBot) -> None:
+    page = brief(window)
+    before = window.session.plan.household
+    page.household_notes.setFocus()
+    page.household_notes.selectAll()
+    qtbot.keyClicks(page.household_notes, "Two cats and a telescope")
+    assert window.session.plan.household.notes == "Two cats and a telescope"
+    page.purpose.setFocus()
+    window.session.undo()
+    assert window.session.plan.household == before
+    assert page.household_notes.toPlainText() == before.notes
+
+
 # Measure
 
 

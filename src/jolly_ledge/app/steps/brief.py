@@ -77,29 +77,31 @@ class BriefStep(Step):
             row_layout.setSpacing(6)
             self.column.addLayout(row_layout)
         self.palette_chips: dict[str, QPushButton] = {}
-        self._section("The household")
-        self.column.addLayout(self._household())
-        self.column.addWidget(self.household_notes)
         self.column.addStretch(1)
         self.row.addWidget(self._side())
         self.follow(self.refresh, session.changed)
 
-    def _household(self) -> QHBoxLayout:
+    def _household(self) -> QVBoxLayout:
+        column = QVBoxLayout()
+        column.setSpacing(8)
         row = QHBoxLayout()
         row.setSpacing(10)
         self.toddler = QCheckBox("A toddler lives here")
         self.toddler.clicked.connect(lambda: self._set_household())
         self.pets = QLineEdit()
-        self.pets.setPlaceholderText("Pets, such as: cat, dog")
-        self.pets.setFixedWidth(180)
-        self.household_notes = QLineEdit()
+        self.pets.setPlaceholderText("Pets, if any")
+        self.pets.setToolTip("Pets, such as: cat, dog")
+        self.pets.editingFinished.connect(self._set_household)
+        self.household_notes = QPlainTextEdit()
+        self.household_notes.setFixedHeight(60)
+        self.household_notes.setTabChangesFocus(True)
         self.household_notes.setPlaceholderText("Who lives with it")
-        for field in (self.pets, self.household_notes):
-            field.editingFinished.connect(self._set_household)
+        self.household_notes.textChanged.connect(lambda: self._set_household(is_typing=True))
         row.addWidget(self.toddler)
-        row.addWidget(self.pets)
-        row.addStretch(1)
-        return row
+        row.addWidget(self.pets, 1)
+        column.addLayout(row)
+        column.addWidget(self.household_notes)
+        return column
 
     def _section(self, title: str) -> None:
         self.column.addSpacing(6)
@@ -121,6 +123,9 @@ class BriefStep(Step):
         self.plan_name.setPlaceholderText("Name of the plan")
         self.plan_name.editingFinished.connect(self._rename_plan)
         column.addWidget(self.plan_name)
+        column.addWidget(heading("The household", 16))
+        column.addWidget(Board())
+        column.addLayout(self._household())
         column.addWidget(heading("The look in hand", 16))
         column.addWidget(Board())
         self.thumbnail = Thumbnail(self.session)
@@ -132,10 +137,7 @@ class BriefStep(Step):
         session = self.session
         if not session.look_id:
             return
-        if not self.purpose.hasFocus() and self.purpose.toPlainText() != session.piece.purpose:
-            self.purpose.blockSignals(True)
-            self.purpose.setPlainText(session.piece.purpose)
-            self.purpose.blockSignals(False)
+        _show_text(self.purpose, session.piece.purpose)
         if not self.plan_name.hasFocus():
             self.plan_name.setText(session.plan.name)
         manner = session.look.manner
@@ -144,10 +146,10 @@ class BriefStep(Step):
         self.odd.show_choice(manner.odd)
         household = session.plan.household
         self.toddler.setChecked(household.toddler)
-        for field, text in ((self.pets, ", ".join(household.pets)), (self.household_notes, household.notes)):
-            if not field.hasFocus():
-                field.setText(text)
-                field.setCursorPosition(0)
+        if not self.pets.hasFocus():
+            self.pets.setText(", ".join(household.pets))
+            self.pets.setCursorPosition(0)
+        _show_text(self.household_notes, household.notes)
         self._show_palette(manner)
 
     def _show_palette(self, manner: Manner) -> None:
@@ -213,11 +215,22 @@ class BriefStep(Step):
         if name != self.session.plan.name:
             self.session.commit(RenamePlan(name=name))
 
-    def _set_household(self) -> None:
-        pets = tuple(word.strip() for word in self.pets.text().split(",") if word.strip())
-        household = Household(toddler=self.toddler.isChecked(), pets=pets, notes=self.household_notes.text().strip())
+    def _set_household(self, is_typing: bool = False) -> None:
+        household = Household(
+            toddler=self.toddler.isChecked(),
+            pets=tuple(word.strip() for word in self.pets.text().split(",") if word.strip()),
+            notes=self.household_notes.toPlainText().strip(),
+        )
         if household != self.session.plan.household:
-            self.session.commit(ChangeHousehold(household=household))
+            self.session.commit(ChangeHousehold(household=household, is_typing=is_typing))
+
+
+def _show_text(field: QPlainTextEdit, text: str) -> None:
+    """Show the text, unless it is being written."""
+    if not field.hasFocus() and field.toPlainText() != text:
+        field.blockSignals(True)
+        field.setPlainText(text)
+        field.blockSignals(False)
 
 
 def _said(field: str, value: object) -> str:

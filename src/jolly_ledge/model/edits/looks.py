@@ -90,11 +90,17 @@ class ChangeHousehold(BaseEdit, frozen=True):
     """Change who lives with the pieces."""
 
     household: Household
+    is_typing: bool = False
 
     @property
     def label(self) -> str:
         """What it does."""
         return "Change the household"
+
+    @property
+    def merge_key(self) -> str | None:
+        """Typing is one step, a choice is a step of its own."""
+        return "household" if self.is_typing else None
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the household."""
