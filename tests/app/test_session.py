@@ -13,7 +13,7 @@ from jolly_ledge.app.scene.drag_gesture import DragGesture, natural_pose
 from jolly_ledge.app.session import Session
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.files.recovery import RecoveryLog
-from jolly_ledge.model.edits.items import RemoveItem
+from jolly_ledge.model.edits.items import RemoveItems
 from jolly_ledge.model.edits.looks import DuplicateLook, RemoveLook, RenamePlan
 from jolly_ledge.model.edits.placements import MovePlacement, Spot
 from jolly_ledge.model.look import Placement
@@ -72,7 +72,7 @@ def test_choosing_a_thing_takes_its_ledge_in_hand(session: Session) -> None:
 def test_what_is_gone_is_no_longer_chosen(session: Session) -> None:
     session.choose("box", "book")
     session.choose_item("box")
-    session.commit(RemoveItem(item="box"))
+    session.commit(RemoveItems(items=("box",)))
     assert session.selection == ("book",)
     assert session.item is not None
     session.undo()

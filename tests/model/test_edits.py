@@ -8,7 +8,7 @@ from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
 from jolly_ledge.model.edits.edit import fresh_id
-from jolly_ledge.model.edits.items import AddItems, ChangeItem, DuplicateItem, RemoveItem
+from jolly_ledge.model.edits.items import AddItems, ChangeItem, DuplicateItem, RemoveItems
 from jolly_ledge.model.edits.looks import AddLook, ChangeHousehold, ChangeLook, DuplicateLook, RemoveLook, RenamePlan
 from jolly_ledge.model.edits.pieces import (
     ChangeLedge,
@@ -92,7 +92,7 @@ def test_a_thing_goes_inside_a_box_from_the_look_or_from_the_stash() -> None:
 
 def test_removing_a_thing_removes_it_from_every_look() -> None:
     plan = DuplicateLook(look="look").apply(PLAN)
-    removed = RemoveItem(item="stack").apply(plan)
+    removed = RemoveItems(items=("stack",)).apply(plan)
     assert all({p.item for p in look.placements} == {"box"} for look in removed.looks)
     assert "stack" not in {item.id for item in removed.stash}
 
@@ -165,7 +165,7 @@ def test_dividing_a_case_into_bays_and_back() -> None:
         SetBayCount(piece="case", count=13),
         SetBayCount(piece="nowhere", count=2),
         ChangeLook(look="nowhere", changes=(), label="x"),
-        RemoveItem(item="nowhere"),
+        RemoveItems(items=("nowhere",)),
     ],
 )
 def test_impossible_edits_say_why(edit: Edit) -> None:
@@ -236,7 +236,7 @@ EDITS: st.SearchStrategy[Edit] = st.one_of(
     st.builds(MovePlacement, look=st.just("look"), placement=NAMES, spot=SPOTS),
     st.builds(ReturnToStash, look=st.just("look"), placements=NAMES.map(lambda name: (name,))),
     st.builds(PutInside, look=st.just("look"), item=NAMES, host=NAMES),
-    st.builds(RemoveItem, item=NAMES),
+    st.builds(RemoveItems, items=st.tuples(NAMES)),
     st.builds(DuplicateItem, item=NAMES),
     st.builds(DuplicateLook, look=st.just("look")),
     st.builds(SetShelfCount, piece=st.just("case"), ledge=st.just("a1"), count=st.integers(1, 5)),

@@ -6,8 +6,8 @@ from hypothesis import strategies as st
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.model.arrangement import Arrangement
-from jolly_ledge.model.item import Item
-from jolly_ledge.model.pose import PAGE_COLOUR, extent, seen_colours, seen_shape
+from jolly_ledge.model.item import PAGE_COLOUR, Item
+from jolly_ledge.model.pose import extent, seen_colours, seen_shape
 from jolly_ledge.model.silhouette import PROFILES, outline, outline_area
 from jolly_ledge.model.words import Pose
 

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from functools import lru_cache
 
 from jolly_ledge.drawing.picture import Picture, Shape, ellipse
-from jolly_ledge.drawing.silhouettes import books, greenery, planes, turned
+from jolly_ledge.drawing.silhouettes import books, greenery, planes, traced, turned
 from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.item import Item
@@ -68,7 +68,7 @@ def item_shapes(item: Item, pose: Pose = "upright", width: float = 0.0, height: 
         shape,
         width or size.width,
         height or size.height,
-        tuple(colour for colour, _ in item.colours),
+        tuple(colour for colour, _ in item.shown_colours),
         item.finish,
         item.category,
         item.id,
@@ -76,7 +76,11 @@ def item_shapes(item: Item, pose: Pose = "upright", width: float = 0.0, height: 
         lidded="lidded" in item.traits,
         count=item.count,
         material=item.material,
+        page_colour=item.page_colour,
+        outline=item.outline,
     )
+    if shape == "traced":
+        return tuple(traced.draw_traced(subject, is_round=item.is_round))
     if shape == "book" and pose == "flat":
         return tuple(books.draw_flat_book(subject))
     draw = SILHOUETTES.get(shape) or (turned.draw_turned if is_turned(shape) else planes.draw_object)

@@ -8,7 +8,7 @@ from msgspec import Struct
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece
-from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.plan import ColourFamily, Plan
 from jolly_ledge.model.pose import TRAY_FLOOR_MM, extent, seen_colours, seen_shape
 from jolly_ledge.model.silhouette import outline_area
 from jolly_ledge.model.words import CONTAINERS
@@ -170,11 +170,16 @@ class Arrangement:
     piece : Piece
     stash : mapping of item id to Item
     look : Look
+    families : tuple of ColourFamily
+        Colours the stylist sees as one.
     """
 
-    def __init__(self, piece: Piece, stash: Mapping[str, Item], look: Look) -> None:
+    def __init__(
+        self, piece: Piece, stash: Mapping[str, Item], look: Look, families: tuple[ColourFamily, ...] = ()
+    ) -> None:
         self.piece = piece
         self.look = look
+        self.families = families
         self.standings: tuple[Standing, ...] = tuple(_stand(piece, stash, look))
         self.by_id: dict[str, Standing] = {standing.id: standing for standing in self.standings}
 
@@ -230,7 +235,7 @@ def stash_index(stash: tuple[Item, ...]) -> Mapping[str, Item]:
 
 def arrange(plan: Plan, look: Look) -> Arrangement:
     """Resolve a look of a plan."""
-    return Arrangement(plan.piece(look.piece), stash_index(plan.stash), look)
+    return Arrangement(plan.piece(look.piece), stash_index(plan.stash), look, plan.families)
 
 
 def _stand(piece: Piece, stash: Mapping[str, Item], look: Look) -> Iterable[Standing]:
@@ -290,7 +295,7 @@ def stand(placement: Placement, item: Item, ledge: Ledge, host: Standing | None 
         depth_order=host.depth_order + 1 if host else 0,
         hidden=hidden,
         shape=shape,
-        area=0.0 if hidden else outline_area(shape, round(width, 1), round(height, 1)),
+        area=0.0 if hidden else outline_area(shape, round(width, 1), round(height, 1), item.outline),
     )
 
 

@@ -1,6 +1,7 @@
 """How a case divides into bays of shelves, and whether a tape agrees with the sum of its parts."""
 
 import itertools
+import statistics
 
 from msgspec import Struct
 
@@ -90,6 +91,7 @@ def tape_check(piece: Piece) -> tuple[TapeFault, ...]:
     faults: list[TapeFault] = []
     for bay in bays_of(piece):
         faults += _height_faults(piece, bay)
+        faults += _odd_boards(piece, bay)
     for ledge in piece.ledges:
         if not ledge.is_wall and ledge.depth > piece.depth + TAPE_MM:
             by = ledge.depth - piece.depth
@@ -101,7 +103,55 @@ def tape_check(piece: Piece) -> tuple[TapeFault, ...]:
                 )
             )
     faults += _width_faults(piece)
+    faults += _upright_faults(piece)
     return tuple(faults)
+
+
+CASES = frozenset({"bookcase", "cabinet", "hutch"})
+ODD_BOARD_MM = 6.0
+"""Boards of one case are sawn from one sheet; one that comes out this much off was measured wrongly."""
+
+
+def _odd_boards(piece: Piece, bay: Bay) -> list[TapeFault]:
+    """Name the opening whose board comes out unlike the others: that is where the doubt is."""
+    pairs = [(lower, upper) for lower, upper in itertools.pairwise(bay.ledges) if lower.clearance is not None]
+    boards = [upper.floor - lower.floor - (lower.clearance or 0.0) for lower, upper in pairs]
+    told = [
+        lower.board.thickness for lower in bay.ledges if lower.board is not None and lower.board.thickness is not None
+    ]
+    if piece.kind not in CASES or not boards or (len(boards) < 3 and not told):
+        return []
+    usual = statistics.median(told or boards)
+    return [
+        TapeFault(
+            f"{bay_name(piece, bay)}: the board between {lower.label} and {upper.label} comes out at "
+            f"{round(board)} mm, {'the boards are told as' if told else 'the others at'} {round(usual)} mm: "
+            f"{round(abs(board - usual))} mm of doubt in the clearance of {lower.label} or the height of {upper.label}.",
+            (lower.id, upper.id),
+            abs(board - usual),
+        )
+        for (lower, upper), board in zip(pairs, boards, strict=True)
+        if abs(board - usual) > ODD_BOARD_MM and THIN_BOARD_MM <= board <= THICK_BOARD_MM
+    ]
+
+
+def _upright_faults(piece: Piece) -> list[TapeFault]:
+    """Compare the uprights between the bays of one body with each other and with the sides."""
+    if piece.kind not in CASES:
+        return []
+    faults = []
+    for first, second in itertools.pairwise(bays_of(piece)):
+        upright = second.left - first.right
+        if first.ledges[0].body == second.ledges[0].body and upright > THICK_BOARD_MM:
+            faults.append(
+                TapeFault(
+                    f"{round(upright)} mm between {bay_name(piece, first)} and {bay_name(piece, second)} is much for "
+                    "one upright; measure the width of both bays again, or name them as two bodies.",
+                    (first.ledges[0].id, second.ledges[0].id),
+                    upright - THICK_BOARD_MM,
+                )
+            )
+    return faults
 
 
 def _height_faults(piece: Piece, bay: Bay) -> list[TapeFault]:
@@ -120,7 +170,7 @@ def _height_faults(piece: Piece, bay: Bay) -> list[TapeFault]:
                     THIN_BOARD_MM - board,
                 )
             )
-        elif board > THICK_BOARD_MM and len(bay.ledges) > 1 and piece.kind in ("bookcase", "cabinet", "hutch"):
+        elif board > THICK_BOARD_MM and len(bay.ledges) > 1 and piece.kind in CASES:
             faults.append(
                 TapeFault(
                     f"{name}: {round(board)} mm between {lower.label} and {upper.label} is much for one board; "
@@ -130,8 +180,8 @@ def _height_faults(piece: Piece, bay: Bay) -> list[TapeFault]:
                 )
             )
     top = bay.ledges[-1]
-    if top.clearance is None:
-        return faults
+    if top.clearance is None or top.floor >= piece.height - TAPE_MM:
+        return faults  # open above, or the top itself with a cabinet hanging over it
     reach = top.floor + top.clearance
     if reach > piece.height + TAPE_MM:
         faults.append(
@@ -142,7 +192,7 @@ def _height_faults(piece: Piece, bay: Bay) -> list[TapeFault]:
                 reach - piece.height,
             )
         )
-    elif piece.kind in ("bookcase", "cabinet", "hutch") and piece.height - reach > THICK_BOARD_MM:
+    elif piece.kind in CASES and piece.height - reach > THICK_BOARD_MM:
         faults.append(
             TapeFault(
                 f"{name}: shelves and boards add up to {round(reach)} mm, the outer height is "
@@ -156,7 +206,7 @@ def _height_faults(piece: Piece, bay: Bay) -> list[TapeFault]:
 
 def _width_faults(piece: Piece) -> list[TapeFault]:
     bays = bays_of(piece)
-    if not bays or piece.kind not in ("bookcase", "cabinet", "hutch"):
+    if not bays or piece.kind not in CASES:
         return []
     faults: list[TapeFault] = []
     for first, second in itertools.pairwise(bays):

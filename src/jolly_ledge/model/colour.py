@@ -153,13 +153,15 @@ def family_name(colour: str) -> str:
     return f"dark {name}" if lightness < 0.42 else name
 
 
-def families_of(weighted: list[tuple[str, float]]) -> list[tuple[str, float]]:
+def families_of(weighted: list[tuple[str, float]], apart: frozenset[str] = frozenset()) -> list[tuple[str, float]]:
     """Gather colours into families, largest first.
 
     Parameters
     ----------
     weighted : list of (colour, weight)
         Colours with their visible areas.
+    apart : set of colour
+        Colours that each lead a family of their own, whatever is near them.
 
     Returns
     -------
@@ -175,9 +177,9 @@ def families_of(weighted: list[tuple[str, float]]) -> list[tuple[str, float]]:
     for colour, weight in weighted:
         totals[colour] = totals.get(colour, 0.0) + weight
     leaders: dict[str, float] = {}
-    for colour in sorted(totals, key=lambda colour: (-totals[colour], colour)):
+    for colour in sorted(totals, key=lambda colour: (colour not in apart, -totals[colour], colour)):
         leader = nearest_family(colour, tuple(leaders))
-        key = leader if leader is not None else colour
+        key = leader if leader is not None and colour not in apart else colour
         leaders[key] = leaders.get(key, 0.0) + totals[colour]
     return sorted(leaders.items(), key=lambda family: (-family[1], family[0]))
 

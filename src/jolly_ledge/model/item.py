@@ -11,9 +11,14 @@ from jolly_ledge.model.words import (
     WALL_CATEGORIES,
     Category,
     Finish,
+    Guess,
+    Season,
     Status,
     Trait,
 )
+
+PAGE_COLOUR = "#eadfc8"
+"""Page edges of a usual book, where their colour is not told."""
 
 Share = Annotated[float, Meta(ge=0, le=1)]
 ColourShare = tuple[Colour, Share]
@@ -60,10 +65,32 @@ SILHOUETTE_SYNONYMS: dict[str, str] = {
 }
 
 
+OutlinePoint = tuple[Annotated[float, Meta(ge=-1, le=1)], Annotated[float, Meta(ge=0, le=1)]]
+
+
+class Covers(Value, frozen=True):
+    """The colours a book can show: its jacket, the board under it, the edges of its pages."""
+
+    jacket: Colour | None = None
+    board: Colour | None = None
+    pages: Colour | None = None
+    jacket_off: bool = False
+
+
+class Care(Value, frozen=True):
+    """What a thing wants regularly."""
+
+    water_days: Annotated[int, Meta(ge=1, le=365)] | None = None
+    repot: Season | None = None
+    note: Words = ""
+
+
 class Item(Value, frozen=True, rename={"meant_for": "for"}):
     """One physical thing, in its natural pose (lengths mm, mass kg, colours sRGB).
 
-    A book's width is the thickness of its spine and its depth the width of its cover.
+    A book's width is the thickness of its spine and its depth the width of its cover. ``guessed`` names
+    the sizes nobody has measured yet. ``outline`` is the silhouette found in a photograph: x from the
+    middle in widths, y up from the foot in heights.
     """
 
     id: Identifier
@@ -87,6 +114,16 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     count: Annotated[int, Meta(ge=1, le=10_000)] = 1
     meant_for: tuple[Identifier, ...] = ()
     note: Words = ""
+    guessed: tuple[Guess, ...] = ()
+    photo: Words = ""
+    outline: Annotated[tuple[OutlinePoint, ...], Meta(max_length=200)] = ()
+    repaint: Colour | None = None
+    covers: Covers | None = None
+    borrowed_from: Words = ""
+    returns_to: Words = ""
+    return_by: Words = ""
+    season: tuple[Season, ...] = ()
+    care: Care | None = None
 
     def __post_init__(self) -> None:
         if not self.colours:
@@ -104,9 +141,26 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
         return told or FALLBACK_SILHOUETTES.get(self.category, "object")
 
     @property
+    def shown_colours(self) -> tuple[ColourShare, ...]:
+        """The colours it shows as it is planned: repainted, or with its jacket off."""
+        if self.covers is not None:
+            cover = self.covers.board if self.covers.jacket_off else self.covers.jacket
+            if cover is not None:
+                return ((cover, 1.0),) if self.covers.jacket_off else ((cover, self.colours[0][1]), *self.colours[1:])
+        if self.repaint is not None:
+            main = max(range(len(self.colours)), key=lambda index: self.colours[index][1])
+            return tuple((self.repaint if i == main else c, share) for i, (c, share) in enumerate(self.colours))
+        return self.colours
+
+    @property
     def main_colour(self) -> str:
-        """The colour with the largest share."""
-        return max(self.colours, key=lambda colour: colour[1])[0]
+        """The shown colour with the largest share."""
+        return max(self.shown_colours, key=lambda colour: colour[1])[0]
+
+    @property
+    def page_colour(self) -> str:
+        """The colour of a book's page edges."""
+        return (self.covers.pages if self.covers else None) or PAGE_COLOUR
 
     @property
     def is_round(self) -> bool:

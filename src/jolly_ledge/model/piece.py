@@ -6,8 +6,11 @@ from msgspec import Meta
 
 from jolly_ledge.model.value import Colour, Distance, Identifier, Mass, Position, Size, Value, Words
 from jolly_ledge.model.words import (
+    BoardMaterial,
+    Build,
     Doors,
     Finish,
+    Fixing,
     FixtureKind,
     LedgeShape,
     Light,
@@ -16,6 +19,44 @@ from jolly_ledge.model.words import (
     ViewedFrom,
     WishKind,
 )
+
+
+class Board(Value, frozen=True):
+    """What a ledge is made of and held by (mm); all of it may be unknown."""
+
+    material: BoardMaterial = ""
+    thickness: Size | None = None
+    span: Size | None = None
+    fixing: Fixing = "unknown"
+
+
+class Seat(Value, frozen=True):
+    """Where somebody sits at a table: x from its left end, z from its front edge (mm).
+
+    A seat in front of the table has a negative z.
+    """
+
+    x: Position
+    z: Position
+
+
+Corner = tuple[float, float]
+Corners = tuple[Corner, Corner, Corner, Corner]
+
+
+class PiecePhoto(Value, frozen=True):
+    """A photograph of the piece that lies true to scale under its drawing.
+
+    ``corners`` are pixels of the photograph: upper left, upper right, lower right and lower left
+    of a rectangle on the piece's front whose place and size are known (mm).
+    """
+
+    name: Words
+    corners: Corners
+    left: Position
+    floor: Position
+    width: Size
+    height: Size
 
 
 class Ledge(Value, frozen=True):
@@ -36,7 +77,9 @@ class Ledge(Value, frozen=True):
     backdrop: Colour | None = None
     colour: Colour | None = None
     light: Light | None = None
+    window_distance: Distance | None = None
     load_limit: Mass | None = None
+    board: Board | None = None
     surface: Surface = "top"
     body: Words = ""
 
@@ -101,6 +144,10 @@ class Piece(Value, frozen=True):
     ledges: Annotated[tuple[Ledge, ...], Meta(max_length=500)] = ()
     fixtures: Annotated[tuple[Fixture, ...], Meta(max_length=500)] = ()
     wishes: tuple[Wish, ...] = ()
+    build: Build = ""
+    pin_spacing: Size | None = None
+    seats: Annotated[tuple[Seat, ...], Meta(max_length=60)] = ()
+    photo: PiecePhoto | None = None
 
     @property
     def label(self) -> str:

@@ -8,7 +8,7 @@ from jolly_ledge.model.errors import EditError, InvalidPlanError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.piece import Piece
-from jolly_ledge.model.value import Value, Words
+from jolly_ledge.model.value import Colour, Value, Words
 
 FORMAT = "jolly-ledge/plan"
 VERSION = 1
@@ -22,6 +22,13 @@ class Household(Value, frozen=True):
     notes: Words = ""
 
 
+class ColourFamily(Value, frozen=True):
+    """Colours that the stylist sees as one, whatever the program would say."""
+
+    name: Words
+    colours: Annotated[tuple[Colour, ...], Meta(min_length=1, max_length=2_000)]
+
+
 class Plan(Value, frozen=True, omit_defaults=False):
     """A document: everything that is planned together."""
 
@@ -32,6 +39,7 @@ class Plan(Value, frozen=True, omit_defaults=False):
     pieces: Annotated[tuple[Piece, ...], Meta(max_length=1_000)] = ()
     stash: Annotated[tuple[Item, ...], Meta(max_length=50_000)] = ()
     looks: Annotated[tuple[Look, ...], Meta(max_length=5_000)] = ()
+    families: Annotated[tuple[ColourFamily, ...], Meta(max_length=200)] = ()
 
     def piece(self, piece_id: str) -> Piece:
         """Return a piece by its id; raise EditError where there is none."""

@@ -6,7 +6,6 @@ from typing import NamedTuple
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.words import Pose
 
-PAGE_COLOUR = "#eadfc8"
 TRAY_FLOOR_MM = 10.0
 LYING_ON_BACK = frozenset({"frame", "art", "mirror", "board"})
 
@@ -55,7 +54,9 @@ def _turned(size: Extent, turn: float, is_round: bool) -> Extent:
 
 
 def seen_shape(item: Item, pose: Pose) -> str:
-    """Return the silhouette a posed thing shows from the front."""
+    """Return the silhouette a posed thing shows from the front; ``traced`` is its own outline."""
+    if item.outline and pose == "upright":
+        return "traced"
     if pose == "flat" and item.shape not in ("stone", "tray", "book-stack", "book-row"):
         return "book" if item.category == "book" else "slab"
     return item.shape
@@ -64,5 +65,5 @@ def seen_shape(item: Item, pose: Pose) -> str:
 def seen_colours(item: Item, pose: Pose) -> tuple[tuple[str, float], ...]:
     """Return the colours a posed thing shows: a book with its spine in shows its pages."""
     if pose == "spine-in" and item.is_book:
-        return ((PAGE_COLOUR, 1.0),)
-    return item.colours
+        return ((item.page_colour, 1.0),)
+    return item.shown_colours

@@ -262,7 +262,7 @@ def _width_at(profile: Profile, tangents: list[float] | None, at: float) -> floa
 
 
 @lru_cache(maxsize=8192)
-def outline(shape: str, width: float, height: float) -> Points:
+def outline(shape: str, width: float, height: float, traced: Points = ()) -> Points:
     """Return the outline of a thing seen from the front.
 
     Parameters
@@ -271,7 +271,11 @@ def outline(shape: str, width: float, height: float) -> Points:
         A silhouette family; one that is not known gives a rectangle.
     width, height : float
         The seen size in mm.
+    traced : points
+        For the shape ``traced``: its own outline, in widths and heights.
     """
+    if shape == "traced" and traced:
+        return tuple((x * width, y * height) for x, y in traced)
     if shape in PROFILES:
         right = [(half * width / 2, at * height) for at, half in half_widths(shape, 16)]
         return (*right, *((-x, y) for x, y in reversed(right)))
@@ -284,15 +288,23 @@ def outline(shape: str, width: float, height: float) -> Points:
 
 
 @lru_cache(maxsize=8192)
-def outline_area(shape: str, width: float, height: float) -> float:
+def outline_area(shape: str, width: float, height: float, traced: Points = ()) -> float:
     """Return the solid area a thing shows, in mm² (by the shoelace formula).
 
     >>> outline_area("box", 200.0, 100.0)
     20000.0
     """
-    points = outline(shape, width, height)
+    return polygon_area(outline(shape, width, height, traced)) * DENSITIES.get(shape, 1.0)
+
+
+def polygon_area(points: Points) -> float:
+    """Return the area of a polygon (shoelace formula).
+
+    >>> polygon_area(((0, 0), (2, 0), (2, 1), (0, 1)))
+    2.0
+    """
     twice = sum(
         first[0] * second[1] - second[0] * first[1]
         for first, second in zip(points, (*points[1:], points[0]), strict=True)
     )
-    return abs(twice) / 2 * DENSITIES.get(shape, 1.0)
+    return abs(twice) / 2

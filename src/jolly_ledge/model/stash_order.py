@@ -5,7 +5,7 @@ from typing import Literal, get_args
 
 from msgspec import Struct
 
-from jolly_ledge.model.colour import families_of, family_name, nearest_family
+from jolly_ledge.model.families import Families, family_of, name_of, stash_families
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.words import WALL_CATEGORIES, plain
@@ -21,7 +21,7 @@ class Shelf(Struct, frozen=True):
     items: tuple[Item, ...]
 
 
-def lines_of(stash: Iterable[Item], sorting: Sorting) -> tuple[Shelf, ...]:
+def lines_of(stash: Iterable[Item], sorting: Sorting, families: Families = ()) -> tuple[Shelf, ...]:
     """Return the stash in titled groups, tallest first within each."""
     items = sorted(stash, key=lambda item: (-item.height, item.label))
     if sorting == "height":
@@ -35,11 +35,10 @@ def lines_of(stash: Iterable[Item], sorting: Sorting) -> tuple[Shelf, ...]:
         return _grouped(items, lambda item: plain(item.category).capitalize())
     if sorting == "room":
         return _grouped(items, lambda item: item.room or "No room told")
-    leaders = tuple(colour for colour, _ in stash_families(items))
+    leaders = tuple(colour for colour, _ in stash_families(items, families))
 
     def family(item: Item) -> str:
-        leader = nearest_family(item.main_colour, leaders) or item.main_colour
-        return family_name(leader).capitalize()
+        return name_of(family_of(item, leaders, families), families).capitalize()
 
     return _grouped(items, family)
 
@@ -50,11 +49,6 @@ def _grouped(items: list[Item], title_of: Callable[[Item], str], order: list[str
         groups.setdefault(title_of(item), []).append(item)
     titles = [title for title in order if title in groups] if order else sorted(groups)
     return tuple(Shelf(title, tuple(groups[title])) for title in titles)
-
-
-def stash_families(stash: Iterable[Item]) -> list[tuple[str, float]]:
-    """Return the colour families of a stash with their seen areas, largest first."""
-    return families_of([(colour, share * item.width * item.height) for item in stash for colour, share in item.colours])
 
 
 def matches(item: Item, search: str) -> bool:

@@ -17,6 +17,12 @@ PieceKind = Literal[
 ]
 TABLE_KINDS = frozenset({"coffee-table", "dining-table", "nightstand"})
 
+Build = Literal["", "flanking-pair", "sideboard", "island", "hanging-rail"]
+BoardMaterial = Literal["", "solid-wood", "plywood", "particleboard", "fibreboard", "glass", "metal", "stone"]
+Fixing = Literal["unknown", "in-case", "studs", "anchors", "plaster-only"]
+Season = Literal["spring", "summer", "autumn", "winter"]
+Guess = Literal["width", "height", "depth", "mass"]
+
 LedgeShape = Literal["rectangle", "rounded-rectangle", "ellipse"]
 Surface = Literal["top", "wall"]
 Light = Literal["bright", "medium", "low"]
@@ -93,6 +99,13 @@ Fullness = Literal["airy", "layered", "abundant"]
 Figure = Literal["peaks", "weave", "mirrored"]
 OddRule = Literal["strict", "loose"]
 
+PIECE_KINDS: tuple[str, ...] = get_args(PieceKind)
+FIXTURE_KINDS: tuple[str, ...] = get_args(FixtureKind)
+LEDGE_SHAPES: tuple[str, ...] = get_args(LedgeShape)
+BOARD_MATERIALS: tuple[str, ...] = get_args(BoardMaterial)
+FIXINGS: tuple[str, ...] = get_args(Fixing)
+SEASONS: tuple[str, ...] = get_args(Season)
+GUESSES: tuple[str, ...] = get_args(Guess)
 CATEGORIES: tuple[str, ...] = get_args(Category)
 FINISHES: tuple[str, ...] = get_args(Finish)
 TRAITS: tuple[str, ...] = get_args(Trait)

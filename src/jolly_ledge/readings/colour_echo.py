@@ -1,7 +1,8 @@
 """Colour echo: whether each accent is answered elsewhere."""
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.colour import family_name, lightness_chroma_hue
+from jolly_ledge.model.colour import lightness_chroma_hue
+from jolly_ledge.model.families import name_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.words import Finish
 from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_accent
@@ -66,7 +67,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         answered.append((1.0 if len(spots) >= wanted else 0.0, strength[leader]))
         contributions += [(thing.id, strength[leader] / len(things)) for thing in things]
         if score < 0.6:
-            findings.append(_lonely(leader, things, len(spots), wanted, score))
+            findings.append(_lonely(name_of(leader, arrangement.families), things, len(spots), wanted, score))
     value = weighted_mean(answered)
     echoed = sum(1 for share, _ in answered if share)
     return Reading(
@@ -79,7 +80,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         sentence=(
             f"{capital(counted(echoed, 'accent'))} of {len(answered)} {'returns' if echoed == 1 else 'return'} at "
             f"{wanted} or more places; the strongest is "
-            f"{family_name(max(strength, key=lambda leader: strength[leader]))}."
+            f"{name_of(max(strength, key=lambda leader: strength[leader]), arrangement.families)}."
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),
@@ -108,13 +109,13 @@ def _score(arrangement: Arrangement, spots: list[Standing], wanted: int, possibl
     return PLACES_SHARE * place_score + LEVELS_SHARE * level_score + SIDES_SHARE * side_score
 
 
-def _lonely(leader: str, things: list[Standing], spots: int, wanted: int, score: float) -> Finding:
+def _lonely(name: str, things: list[Standing], spots: int, wanted: int, score: float) -> Finding:
     names = listed([f"the {thing.item.label}" for thing in things])
     word = "once" if spots == 1 else f"at {counted(spots, 'place')}"
     return Finding(
         ID,
         tuple(thing.id for thing in things),
-        f"{capital(family_name(leader))} is seen {word} only ({names}); let it return at {counted(wanted, 'place')}, "
+        f"{capital(name)} is seen {word} only ({names}); let it return at {counted(wanted, 'place')}, "
         "on another level and the other side.",
         1 - score,
     )

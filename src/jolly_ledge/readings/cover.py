@@ -7,7 +7,7 @@ from functools import lru_cache
 from typing import Any
 
 from jolly_ledge.model.arrangement import Standing
-from jolly_ledge.model.silhouette import DENSITIES, outline
+from jolly_ledge.model.silhouette import DENSITIES, Points, outline
 
 CLEAR_HIDES = 0.45
 
@@ -16,25 +16,30 @@ Shape = Any
 
 
 @lru_cache(maxsize=8192)
-def _polygon(shape: str, width: float, height: float) -> Shape:
+def _polygon(shape: str, width: float, height: float, traced: Points) -> Shape:
     import shapely
 
-    polygon = shapely.Polygon(outline(shape, width, height))
+    polygon = shapely.Polygon(outline(shape, width, height, traced))
     return polygon if polygon.is_valid else polygon.buffer(0)
 
 
 @lru_cache(maxsize=8192)
-def silhouette_at(shape: str, width: float, height: float, x: float, bottom: float) -> Shape:
+def silhouette_at(shape: str, width: float, height: float, x: float, bottom: float, traced: Points = ()) -> Shape:
     """Return the outline of a thing where it stands, in piece coordinates."""
     from shapely.affinity import translate
 
-    return translate(_polygon(shape, width, height), x, bottom)
+    return translate(_polygon(shape, width, height, traced), x, bottom)
 
 
 def silhouette(standing: Standing) -> Shape:
     """Return the outline of a standing thing in piece coordinates."""
     return silhouette_at(
-        standing.shape, round(standing.width, 1), round(standing.height, 1), standing.x, standing.bottom
+        standing.shape,
+        round(standing.width, 1),
+        round(standing.height, 1),
+        standing.x,
+        standing.bottom,
+        standing.item.outline,
     )
 
 
@@ -43,7 +48,7 @@ def covered_area(standings: tuple[Standing, ...]) -> float:
     """Return the area that things cover together, overlaps once, airy ones by their density (mm²)."""
     return _covered(
         tuple(
-            (s.shape, round(s.width, 1), round(s.height, 1), round(s.x, 1), round(s.bottom, 1))
+            (s.shape, round(s.width, 1), round(s.height, 1), round(s.x, 1), round(s.bottom, 1), s.item.outline)
             for s in standings
             if not s.hidden
         )
@@ -51,7 +56,7 @@ def covered_area(standings: tuple[Standing, ...]) -> float:
 
 
 @lru_cache(maxsize=512)
-def _covered(spots: tuple[tuple[str, float, float, float, float], ...]) -> float:
+def _covered(spots: tuple[tuple[str, float, float, float, float, Points], ...]) -> float:
     import shapely
 
     shapes = [silhouette_at(*spot) for spot in spots]

@@ -4,6 +4,7 @@ from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import families_of, is_green, is_neutral, lightness_chroma_hue, nearest_family
+from jolly_ledge.model.families import lead_of, leads
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import GREENERY
 
@@ -13,12 +14,15 @@ BLACK_LIGHTNESS, LIGHT_BACK = 0.34, 0.7
 
 @lru_cache(maxsize=8)
 def colour_areas(arrangement: Arrangement) -> list[tuple[Standing, str, float]]:
-    """Return every visible colour with the area it shows (mm²)."""
+    """Return every visible colour, as its family by hand if it has one, with the area it shows (mm²)."""
     areas = []
     for standing in arrangement.visible:
         colours = standing.colours
         whole = sum(share for _, share in colours) or 1.0
-        areas += [(standing, colour, standing.area * share / whole) for colour, share in colours]
+        areas += [
+            (standing, lead_of(colour, arrangement.families), standing.area * share / whole)
+            for colour, share in colours
+        ]
     return areas
 
 
@@ -28,8 +32,8 @@ def is_leaf(standing: Standing, colour: str) -> bool:
 
 
 @lru_cache(maxsize=256)
-def _families(colours: tuple[tuple[str, float], ...]) -> tuple[str, ...]:
-    return tuple(colour for colour, _ in families_of(list(colours)))
+def _families(colours: tuple[tuple[str, float], ...], apart: frozenset[str]) -> tuple[str, ...]:
+    return tuple(colour for colour, _ in families_of(list(colours), apart))
 
 
 def is_accent(standing: Standing, colour: str, piece: Piece) -> bool:
@@ -57,7 +61,8 @@ def chromatic_leaders(arrangement: Arrangement) -> tuple[str, ...]:
             (colour, area)
             for standing, colour, area in colour_areas(arrangement)
             if not is_neutral(colour) and not is_leaf(standing, colour)
-        ]
+        ],
+        leads(arrangement.families),
     )
 
 
@@ -69,15 +74,16 @@ def accent_leaders(arrangement: Arrangement) -> tuple[str, ...]:
             (colour, area)
             for standing, colour, area in colour_areas(arrangement)
             if is_accent(standing, colour, arrangement.piece)
-        ]
+        ],
+        leads(arrangement.families),
     )
 
 
-def _leaders(areas: list[tuple[str, float]]) -> tuple[str, ...]:
+def _leaders(areas: list[tuple[str, float]], apart: frozenset[str]) -> tuple[str, ...]:
     totals: dict[str, float] = {}
     for colour, area in areas:
         totals[colour] = totals.get(colour, 0.0) + area
-    return _families(tuple(sorted((colour, round(area)) for colour, area in totals.items())))
+    return _families(tuple(sorted((colour, round(area)) for colour, area in totals.items())), apart)
 
 
 def family_among(colour: str, leaders: tuple[str, ...]) -> str | None:

@@ -1,7 +1,8 @@
 """Palette: whether what is seen keeps to the chosen families."""
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.colour import family_name, is_neutral
+from jolly_ledge.model.colour import is_neutral
+from jolly_ledge.model.families import lead_of, name_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.hues import chromatic_leaders, colour_areas, family_among, is_leaf
 from jolly_ledge.readings.reading import Finding, Reading
@@ -29,7 +30,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     whole = sum(area for _, _, area in areas)
     if whole <= 0:
         return None
-    families = manner.palette or _found_families(arrangement)
+    families = tuple(lead_of(colour, arrangement.families) for colour in manner.palette) or _found_families(arrangement)
     outside: dict[str, float] = {}
     strangers: dict[str, list[Standing]] = {}
     for standing, colour, area in areas:
@@ -37,9 +38,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             continue
         if family_among(colour, families) is None:
             outside[standing.id] = outside.get(standing.id, 0.0) + area
-            strangers.setdefault(family_name(colour), []).append(standing)
+            strangers.setdefault(name_of(colour, arrangement.families), []).append(standing)
     value = 1 - sum(outside.values()) / whole
-    names = [family_name(colour) for colour in families]
+    names = [name_of(colour, arrangement.families) for colour in families]
     findings: tuple[Finding, ...] = ()
     if value < BAND[0]:
         ids = tuple(sorted(outside, key=lambda identifier: -outside[identifier]))

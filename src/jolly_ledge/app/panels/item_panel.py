@@ -24,7 +24,7 @@ from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.texts import Board, heading, paint_board, question, words
 from jolly_ledge.drawing.items import SILHOUETTES, item_picture
 from jolly_ledge.drawing.theme import BOARD, SOFT_INK
-from jolly_ledge.model.edits.items import ChangeItem, DuplicateItem, RemoveItem
+from jolly_ledge.model.edits.items import ChangeItem, DuplicateItem, RemoveItems
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.silhouette import PROFILES
 from jolly_ledge.model.stash_order import free_over
@@ -333,4 +333,4 @@ class ItemPanel(QScrollArea):
         """Take the thing in hand out of the stash."""
         item = self._session.item
         if item is not None:
-            self._session.commit(RemoveItem(item=item.id, name=item.label))
+            self._session.commit(RemoveItems(items=(item.id,), name=item.label))

@@ -17,12 +17,12 @@ from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.colour_button import swatch
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
-from jolly_ledge.model.colour import family_distance, family_name
+from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook, RenamePlan
 from jolly_ledge.model.edits.pieces import ChangePiece
+from jolly_ledge.model.families import name_of, stash_families
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.plan import Household
-from jolly_ledge.model.stash_order import stash_families
 from jolly_ledge.model.value import changed
 
 MOST_FAMILIES = 4
@@ -153,14 +153,16 @@ class BriefStep(Step):
         self._show_palette(manner)
 
     def _show_palette(self, manner: Manner) -> None:
-        leaders = [colour for colour, _ in stash_families(self.session.plan.stash)][:OFFERED_FAMILIES]
+        leaders = [colour for colour, _ in stash_families(self.session.plan.stash, self.session.plan.families)][
+            :OFFERED_FAMILIES
+        ]
         offered = leaders + [colour for colour in manner.palette if self._nearest(colour, leaders) is None]
         if list(self.palette_chips) != offered:
             for old in self.palette_chips.values():
                 old.deleteLater()
             self.palette_chips = {}
             for index, colour in enumerate(offered):
-                button = chip(family_name(colour), f"{family_name(colour)} {colour}")
+                button = chip(self._family(colour), f"{self._family(colour)} {colour}")
                 button.setIcon(swatch(colour))
                 button.clicked.connect(lambda on=False, colour=colour: self._toggle_family(colour, on))
                 self.palette_chips[colour] = button
@@ -175,6 +177,9 @@ class BriefStep(Step):
             else "Choose three to four families that the stash shows most; none yet, so the leading "
             "ones are taken for it."
         )
+
+    def _family(self, colour: str) -> str:
+        return name_of(colour, self.session.plan.families)
 
     def _nearest(self, colour: str, leaders: list[str]) -> str | None:
         best = min(leaders, key=lambda leader: family_distance(colour, leader), default=None)
@@ -202,7 +207,7 @@ class BriefStep(Step):
         manner = changed(session.look.manner, palette=tuple(palette))
         verb = "Add" if on else "Take out"
         session.commit(
-            ChangeLook(look=session.look_id, changes=(("manner", manner),), label=f"{verb} {family_name(colour)}")
+            ChangeLook(look=session.look_id, changes=(("manner", manner),), label=f"{verb} {self._family(colour)}")
         )
 
     def _set_purpose(self) -> None:

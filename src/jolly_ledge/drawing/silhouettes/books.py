@@ -3,7 +3,7 @@
 from jolly_ledge.drawing.picture import Gradient, Shape, polyline, rectangle, rounded
 from jolly_ledge.drawing.silhouettes.subject import Subject, flat_shade, outlined
 from jolly_ledge.model.colour import darker, lighter
-from jolly_ledge.model.pose import PAGE_COLOUR
+from jolly_ledge.model.item import PAGE_COLOUR
 
 
 def draw_upright_book(subject: Subject) -> list[Shape]:
@@ -39,19 +39,17 @@ def spine(left: float, top: float, w: float, h: float, colour: str, band: str | 
 
 
 def _pages(left: float, top: float, w: float, h: float, subject: Subject) -> list[Shape]:
-    cover = subject.second
+    cover, page = subject.second, subject.page_colour
     board = max(min(w * 0.1, 4.0), 1.2)
     shapes = [
         Shape(rectangle(left, top, w, h), darker(cover, 0.1)),
         Shape(rectangle(left + board, top + 3, w - 2 * board, h - 3), Gradient((left, 0), (left + w, 0), (
-            (0.0, darker(PAGE_COLOUR, 0.18)), (0.4, PAGE_COLOUR), (1.0, darker(PAGE_COLOUR, 0.22))))),
+            (0.0, darker(page, 0.18)), (0.4, page), (1.0, darker(page, 0.22))))),
     ]  # fmt: skip
     lines = max(int((w - 2 * board) / 4), 1)
     for line in range(1, lines):
         x = left + board + (w - 2 * board) * line / lines
-        shapes.append(
-            Shape(polyline([(x, top + 4), (x, top + h - 1)]), None, 1.0, darker(PAGE_COLOUR, 0.35), 0.7, 0.45)
-        )
+        shapes.append(Shape(polyline([(x, top + 4), (x, top + h - 1)]), None, 1.0, darker(page, 0.35), 0.7, 0.45))
     return shapes
 
 

@@ -5,8 +5,9 @@ import zlib
 
 from msgspec import Struct
 
-from jolly_ledge.drawing.picture import Gradient, Path, Shape, Stop, polygon
+from jolly_ledge.drawing.picture import Gradient, Path, Point, Shape, Stop, polygon
 from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.item import PAGE_COLOUR
 from jolly_ledge.model.silhouette import PROFILES, half_widths
 from jolly_ledge.model.words import Finish
 
@@ -28,6 +29,8 @@ class Subject(Struct, frozen=True):
     lidded: bool = False
     count: int = 1
     material: str = ""
+    page_colour: str = PAGE_COLOUR
+    outline: tuple[Point, ...] = ()
 
     @property
     def colour(self) -> str:

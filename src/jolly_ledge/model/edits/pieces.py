@@ -6,9 +6,10 @@ from jolly_ledge.model.bays import Bay, bay_of, bays_of
 from jolly_ledge.model.edits.edit import BaseEdit, change_piece, fresh_id, with_one
 from jolly_ledge.model.edits.placements import without_placements
 from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.look import Look
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.value import changed
+from jolly_ledge.model.value import changed, checked
 
 SMALLEST_OPENING_MM = 40.0
 BOARD_MM = 20.0
@@ -54,6 +55,127 @@ class ChangeLedge(BaseEdit, frozen=True):
             )
 
         return change_piece(plan, self.piece, change)
+
+
+class ChangeLedges(BaseEdit, frozen=True):
+    """Change some fields of several ledges alike, such as the board they are made of."""
+
+    piece: str
+    ledges: tuple[str, ...]
+    changes: tuple[tuple[str, object], ...]
+    label: str
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the ledges changed."""
+
+        def change(piece: Piece) -> Piece:
+            ledges = tuple(
+                changed(ledge, **dict(self.changes)) if ledge.id in self.ledges else ledge for ledge in piece.ledges
+            )
+            return replace(piece, ledges=ledges)
+
+        return change_piece(plan, self.piece, change)
+
+
+class AddLedge(BaseEdit, frozen=True):
+    """Add a ledge, such as a shelf edge marked on a photograph.
+
+    A shelf put between two others ends the clearance of the one below at its own board.
+    """
+
+    piece: str
+    ledge: Ledge
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Add {self.ledge.label}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the ledge at the end of the piece's ledges."""
+        fresh = checked(self.ledge)
+
+        def change(piece: Piece) -> Piece:
+            return replace(piece, ledges=(*(_ended(old, fresh) for old in piece.ledges), fresh))
+
+        return change_piece(plan, self.piece, change)
+
+
+def _ended(old: Ledge, fresh: Ledge) -> Ledge:
+    """Return a ledge whose clearance ends under a fresh board that is put into it."""
+    beside = min(old.right, fresh.right) - max(old.left, fresh.left) < 0.5 * min(old.width, fresh.width)
+    over = old.clearance is not None and fresh.floor >= old.floor + old.clearance
+    if beside or over or old.is_wall or fresh.is_wall or fresh.floor < old.floor + SMALLEST_OPENING_MM:
+        return old
+    return changed(old, clearance=max(fresh.floor - old.floor - BOARD_MM, SMALLEST_OPENING_MM))
+
+
+class RemoveLedge(BaseEdit, frozen=True):
+    """Take a ledge out; the one below gets its room."""
+
+    piece: str
+    ledge: str
+    name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Remove {self.name or self.ledge}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan without the ledge; what stood there goes back to the stash."""
+        piece = plan.piece(self.piece)
+        if len(piece.ledges) < 2:
+            raise EditError(f"“{piece.label}” has only this one ledge; add another before removing it.")
+        gone = piece.ledge(self.ledge)
+        ledges = [ledge for ledge in piece.ledges if ledge.id != self.ledge]
+        if not gone.is_wall:
+            below = [ledge for ledge in bay_of(piece, self.ledge).ledges if ledge.floor < gone.floor]
+            if below and below[-1].clearance is not None:
+                room = None if gone.clearance is None else gone.floor + gone.clearance - below[-1].floor
+                ledges = [changed(ledge, clearance=room) if ledge.id == below[-1].id else ledge for ledge in ledges]
+        return with_ledges(plan, replace(piece, ledges=tuple(ledges)))
+
+
+class AddPiece(BaseEdit, frozen=True):
+    """Add a piece of furniture with a first look."""
+
+    piece: Piece
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Add {self.piece.label}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the piece and its first look at the end."""
+        piece = checked(self.piece)
+        identifier = fresh_id(f"{piece.id} first look", {look.id for look in plan.looks})
+        look = Look(id=identifier, piece=piece.id, name="First look")
+        return replace(plan, pieces=(*plan.pieces, piece), looks=(*plan.looks, look))
+
+
+class RemovePiece(BaseEdit, frozen=True):
+    """Take a piece of furniture and its looks out of the plan."""
+
+    piece: str
+    name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Remove {self.name or self.piece}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan without the piece; the last piece of a plan stays."""
+        gone = plan.piece(self.piece)
+        if len(plan.pieces) < 2:
+            raise EditError(f"“{gone.label}” is the only piece of this plan; add another before removing it.")
+        return replace(
+            plan,
+            pieces=tuple(piece for piece in plan.pieces if piece.id != self.piece),
+            looks=tuple(look for look in plan.looks if look.piece != self.piece),
+        )
 
 
 class SetClearance(BaseEdit, frozen=True):
