@@ -66,6 +66,39 @@ def bays_of(piece: Piece) -> tuple[Bay, ...]:
     return tuple(Bay(tuple(sorted(group, key=lambda ledge: ledge.floor))) for group in groups)
 
 
+class Body(Struct, frozen=True):
+    """One case of a piece that may be made of several: its outer edges (mm)."""
+
+    name: str
+    left: float
+    right: float
+    height: float
+
+
+SIDE_MM = 20.0
+"""What stands beside and above the openings of a body whose outer size is not told by the piece."""
+
+
+def bodies_of(piece: Piece) -> tuple[Body, ...]:
+    """Return the cases of a piece, left to right: one, unless its ledges name several."""
+    names = list(dict.fromkeys(ledge.body for ledge in piece.ledges if not ledge.is_wall))
+    if len(names) < 2:
+        return (Body("", 0.0, piece.width, piece.height),)
+    found = []
+    for name in names:
+        ledges = [ledge for ledge in piece.ledges if ledge.body == name and not ledge.is_wall]
+        top = max(ledge.floor + (ledge.clearance or 0.0) for ledge in ledges)
+        found.append(
+            Body(
+                name,
+                min(ledge.left for ledge in ledges) - SIDE_MM,
+                max(ledge.right for ledge in ledges) + SIDE_MM,
+                min(top + SIDE_MM, piece.height) if top < piece.height else top + SIDE_MM,
+            )
+        )
+    return tuple(sorted(found, key=lambda body: body.left))
+
+
 def bay_of(piece: Piece, ledge_id: str) -> Bay:
     """Return the bay a ledge belongs to; raise KeyError where there is none."""
     for bay in bays_of(piece):
@@ -126,7 +159,8 @@ def _odd_boards(piece: Piece, bay: Bay) -> list[TapeFault]:
         TapeFault(
             f"{bay_name(piece, bay)}: the board between {lower.label} and {upper.label} comes out at "
             f"{round(board)} mm, {'the boards are told as' if told else 'the others at'} {round(usual)} mm: "
-            f"{round(abs(board - usual))} mm of doubt in the clearance of {lower.label} or the height of {upper.label}.",
+            f"{round(abs(board - usual))} mm of doubt in the clearance of {lower.label} or the height of "
+            f"{upper.label}.",
             (lower.id, upper.id),
             abs(board - usual),
         )

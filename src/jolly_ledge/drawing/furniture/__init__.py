@@ -1,0 +1,1 @@
+"""Furniture in elevation, family by family, and what is fixed to it."""
