@@ -1,0 +1,79 @@
+"""Photographs in and out: read upright, kept small."""
+
+import hashlib
+import io
+
+import numpy as np
+from numpy.typing import NDArray
+
+from jolly_ledge.model.errors import JollyLedgeError
+
+Pixels = NDArray[np.uint8]
+"""Rows, columns, red-green-blue."""
+
+FORMATS = ("JPEG", "PNG")
+MOST_PIXELS = 120_000_000
+LARGEST_BYTES = 80 * 1024 * 1024
+KEPT_SIDE = 1600
+KEPT_QUALITY = 86
+
+
+class PhotoError(JollyLedgeError):
+    """A photograph cannot be read or does not show what is asked for."""
+
+
+def read_photo(content: bytes, name: str = "the picture") -> Pixels:
+    """Return a JPEG or PNG as pixels, turned upright as its camera noted; what is clear becomes white.
+
+    Raises
+    ------
+    PhotoError
+        It is no picture, of another format, cut off, or larger than any photograph.
+    """
+    from PIL import Image, ImageOps, UnidentifiedImageError
+
+    if len(content) > LARGEST_BYTES:
+        raise PhotoError(f"“{name}” is larger than 80 MB; save it smaller and try again.")
+    try:
+        with Image.open(io.BytesIO(content), formats=FORMATS) as opened:
+            if opened.width * opened.height > MOST_PIXELS:
+                raise PhotoError(f"“{name}” has more than 120 million pixels; save it smaller and try again.")
+            upright = ImageOps.exif_transpose(opened)
+            if "A" in upright.getbands() or "transparency" in upright.info:
+                clear = upright.convert("RGBA")
+                ground = Image.new("RGBA", clear.size, "white")
+                upright = Image.alpha_composite(ground, clear)
+            return np.asarray(upright.convert("RGB")).copy()
+    except UnidentifiedImageError as error:
+        raise PhotoError(f"“{name}” is no JPEG or PNG picture; save it as one of them.") from error
+    except Image.DecompressionBombError as error:
+        raise PhotoError(f"“{name}” unpacks to more than any photograph; it is not opened.") from error
+    except (OSError, ValueError, SyntaxError, EOFError) as error:
+        raise PhotoError(f"“{name}” is damaged or cut off; take it from the camera again.") from error
+
+
+def smaller(image: Pixels, longest: int) -> Pixels:
+    """Return a picture whose longer side is at most so many pixels."""
+    from PIL import Image
+
+    height, width = image.shape[:2]
+    share = longest / max(width, height)
+    if share >= 1:
+        return image
+    size = (max(round(width * share), 1), max(round(height * share), 1))
+    return np.asarray(Image.fromarray(image).resize(size, Image.Resampling.LANCZOS)).copy()
+
+
+def jpeg_bytes(image: Pixels, quality: int = KEPT_QUALITY) -> bytes:
+    """Return a picture as JPEG."""
+    from PIL import Image
+
+    buffer = io.BytesIO()
+    Image.fromarray(image).save(buffer, "JPEG", quality=quality)
+    return buffer.getvalue()
+
+
+def kept_photo(image: Pixels, longest: int = KEPT_SIDE) -> tuple[str, bytes]:
+    """Return the name and the bytes under which a photograph is kept in a plan; like pictures share a name."""
+    content = jpeg_bytes(smaller(image, longest))
+    return f"photos/{hashlib.sha256(content).hexdigest()[:16]}.jpg", content
