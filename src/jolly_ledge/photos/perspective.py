@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from itertools import combinations
 from typing import cast
 
 import numpy as np
@@ -25,7 +26,7 @@ SURE = 2.0
 """Errors are told as two standard deviations: nineteen in twenty lie within."""
 
 _STEP_PX = 0.25
-MOST_CONDITION = 1e8
+FLATTEST = 1e-6
 
 
 class Known(Struct, frozen=True):
@@ -142,17 +143,25 @@ def homography(source: Points, target: Points) -> Matrix:
     The direct linear transform (Hartley and Zisserman 2004, 4.1) for exactly four pairs, with both
     sets moved and scaled to about one so that the eight equations are well conditioned.
     """
+    if _on_one_line(source) or _on_one_line(target):
+        raise PhotoError("Three of the four corners lie on one line; drag each to its own corner.")
     before, after = _normalising(source), _normalising(target)
     rows, right = [], []
     for (x, y), (u, v) in zip(project(before, source), project(after, target), strict=True):
         rows += [(x, y, 1, 0, 0, 0, -u * x, -u * y), (0, 0, 0, x, y, 1, -v * x, -v * y)]
         right += [u, v]
-    try:
-        solved = np.linalg.solve(np.array(rows, float), np.array(right, float))
-    except np.linalg.LinAlgError as error:
-        raise PhotoError("Three of the four corners lie on one line; drag each to its own corner.") from error
-    matrix = np.linalg.inv(after) @ np.append(solved, 1.0).reshape(3, 3) @ before
-    return cast("Matrix", matrix / matrix[2, 2])
+    solved = np.append(np.linalg.solve(np.array(rows, float), np.array(right, float)), 1.0).reshape(3, 3)
+    matrix = np.linalg.inv(after) @ solved @ before
+    return np.asarray(matrix / matrix[2, 2])
+
+
+def _on_one_line(points: Points) -> bool:
+    """Tell whether three of four points lie on one line, as far as their spread goes."""
+    spread = float(np.ptp(points, axis=0).max()) ** 2
+    for (ax, ay), (bx, by), (cx, cy) in combinations(points, 3):
+        if abs((bx - ax) * (cy - ay) - (cx - ax) * (by - ay)) <= FLATTEST * spread:
+            return True
+    return False
 
 
 def _normalising(points: Points) -> Matrix:
