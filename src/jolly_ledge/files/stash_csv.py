@@ -7,9 +7,9 @@ from pathlib import Path
 from typing import Any
 
 import msgspec
-from msgspec.structs import replace
 
 from jolly_ledge.files.errors import FileError, reading_error
+from jolly_ledge.model.edits.items import TakeOverItems
 from jolly_ledge.model.errors import InvalidPlanError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.plan import Plan, check_references
@@ -18,7 +18,9 @@ from jolly_ledge.model.value import checked
 COLUMNS = (
     "id", "name", "category", "silhouette", "width_mm", "height_mm", "depth_mm", "mass_kg", "colours", "finish",
     "material", "traits", "set", "room", "status", "price", "mouth_mm", "stems", "count", "for", "note",
+    "borrowed_from", "returns_to", "return_by", "season", "care", "repaint", "covers", "guessed", "photo", "outline",
 )  # fmt: skip
+NEEDED = ("id", "category", "width_mm", "height_mm", "depth_mm")
 _FIELDS = {
     "width_mm": "width",
     "height_mm": "height",
@@ -28,8 +30,11 @@ _FIELDS = {
 }
 _NUMBERS = frozenset({"width_mm", "height_mm", "depth_mm", "mass_kg", "price", "mouth_mm"})
 _WHOLE = frozenset({"stems", "count"})
-_FREE_TEXT = frozenset({"name", "material", "set", "room", "note"})
-_LISTS = frozenset({"traits", "for"})
+_FREE_TEXT = frozenset({"name", "material", "set", "room", "note", "borrowed_from", "returns_to", "return_by"})
+_LISTS = frozenset({"traits", "for", "season", "guessed"})
+_NESTED = frozenset({"care", "covers", "outline"})
+"""Written as JSON in one cell, so that nothing is lost."""
+
 _FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r", "'")
 """A cell that begins so would be run by a spreadsheet; an apostrophe before it keeps it text."""
 
@@ -53,6 +58,8 @@ def _cell(column: str, known: dict[str, Any]) -> str:
         return " ".join(f"{colour}:{share:g}" for colour, share in value)
     if column in _LISTS:
         return " ".join(value)
+    if column in _NESTED:
+        return msgspec.json.encode(value).decode() if value else ""
     if isinstance(value, float):
         return repr(value).removesuffix(".0")
     text = str(value)
@@ -77,7 +84,7 @@ def stash_from_csv(text: str) -> tuple[Item, ...]:
     unknown = [name for name in heading if name not in COLUMNS]
     if unknown:
         raise FileError(f"Row 1: “{unknown[0]}” is no column of a stash; the columns are {', '.join(COLUMNS)}.")
-    for needed in ("id", "category", "width_mm", "height_mm", "depth_mm"):
+    for needed in NEEDED:
         if needed not in heading:
             raise FileError(f"Row 1: the column “{needed}” is missing.")
     items = [
@@ -121,8 +128,11 @@ def _value(number: int, column: str, text: str) -> object:
             return int(text)
         if column == "colours":
             return [(colour, float(share or 1)) for colour, _, share in (part.partition(":") for part in text.split())]
-    except ValueError as error:
-        raise FileError(f"Row {number}, {column}: “{text}” is not a number.") from error
+        if column in _NESTED:
+            return msgspec.json.decode(text.encode())
+    except (ValueError, msgspec.DecodeError) as error:
+        what = "what was exported" if column in _NESTED else "a number"
+        raise FileError(f"Row {number}, {column}: “{text[:60]}” is not {what}.") from error
     return text.split() if column in _LISTS else text
 
 
@@ -144,11 +154,8 @@ def merged_stash(plan: Plan, items: tuple[Item, ...]) -> tuple[Plan, int, int]:
     -------
     plan, added, replaced
     """
-    incoming = {item.id: item for item in items}
-    known = {item.id for item in plan.stash}
-    kept = tuple(incoming.get(item.id, item) for item in plan.stash)
-    new = tuple(item for item in items if item.id not in known)
-    replaced = sum(1 for old, item in zip(plan.stash, kept, strict=True) if old != item)
-    merged = replace(plan, stash=kept + new)
+    merged = TakeOverItems(items=items).apply(plan)
+    before = {item.id: item for item in plan.stash}
+    replaced = sum(1 for item in merged.stash if item.id in before and before[item.id] != item)
     check_references(merged)
-    return merged, len(new), replaced
+    return merged, len(merged.stash) - len(plan.stash), replaced

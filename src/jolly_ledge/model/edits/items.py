@@ -29,6 +29,24 @@ class AddItems(BaseEdit, frozen=True):
         return replace(plan, stash=plan.stash + tuple(checked(item) for item in self.items))
 
 
+class TakeOverItems(BaseEdit, frozen=True):
+    """Take things over from a table: those with a known id replace what is there, the others are added."""
+
+    items: tuple[Item, ...]
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Take over {len(self.items)} things from a table"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the things."""
+        incoming = {item.id: checked(item) for item in self.items}
+        known = {item.id for item in plan.stash}
+        kept = tuple(incoming.get(item.id, item) for item in plan.stash)
+        return replace(plan, stash=kept + tuple(item for key, item in incoming.items() if key not in known))
+
+
 class ChangeItem(BaseEdit, frozen=True):
     """Change some fields of one thing."""
 

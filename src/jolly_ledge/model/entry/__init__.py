@@ -1,0 +1,1 @@
+"""One line of plain words becomes things of the stash."""

@@ -1,0 +1,204 @@
+"""The words a line may use: kinds, stuffs, colours, finishes, rooms, and what each tells."""
+
+from msgspec import Struct
+
+from jolly_ledge.model.words import Category, Finish, Status, Trait
+
+
+class Kind(Struct, frozen=True):
+    """What a noun says: a category, a silhouette, and a usual size in its natural pose (mm)."""
+
+    category: Category
+    silhouette: str
+    width: float
+    height: float
+    depth: float
+    traits: tuple[Trait, ...] = ()
+    finish: Finish = "matt"
+    colour: str = "#b9b2a6"
+
+
+class Stuff(Struct, frozen=True):
+    """What a material says of finish and colour, where nothing else is told."""
+
+    finish: Finish
+    colour: str
+    traits: tuple[Trait, ...] = ()
+
+
+KINDS: dict[str, Kind] = {
+    "vase": Kind("vessel", "vase", 140, 260, 140, ("fragile",)),
+    "bud vase": Kind("vessel", "bottle", 70, 150, 70, ("fragile",)),
+    "urn": Kind("vessel", "urn", 180, 320, 180, ("fragile",)),
+    "jug": Kind("vessel", "jug", 130, 220, 130, ("fragile",)),
+    "pitcher": Kind("vessel", "jug", 140, 240, 140, ("fragile",)),
+    "bottle": Kind("vessel", "bottle", 90, 280, 90, ("fragile",)),
+    "jar": Kind("vessel", "cylinder", 130, 200, 130, ("fragile", "lidded")),
+    "pot": Kind("vessel", "pot", 150, 140, 150, ("fragile",)),
+    "vessel": Kind("vessel", "vase", 140, 240, 140),
+    "bowl": Kind("bowl", "bowl", 240, 90, 240),
+    "footed bowl": Kind("bowl", "footed-bowl", 240, 160, 240),
+    "tray": Kind("tray", "tray", 360, 30, 240, ("base",)),
+    "box": Kind("box", "box", 240, 120, 180, ("base", "lidded")),
+    "case": Kind("box", "box", 300, 160, 220, ("base", "lidded")),
+    "chest": Kind("box", "box", 320, 180, 220, ("base", "lidded")),
+    "basket": Kind("basket", "basket", 320, 220, 320, (), "woven", "#a5835c"),
+    "frame": Kind("frame", "frame", 200, 280, 25, ("one-faced",)),
+    "photo": Kind("frame", "frame", 150, 200, 20, ("one-faced",)),
+    "picture": Kind("art", "frame", 400, 500, 30, ("one-faced",)),
+    "print": Kind("art", "frame", 400, 500, 30, ("one-faced",)),
+    "painting": Kind("art", "frame", 500, 400, 40, ("one-faced",)),
+    "chart": Kind("art", "frame", 400, 500, 25, ("one-faced",)),
+    "art": Kind("art", "frame", 400, 500, 30, ("one-faced",)),
+    "mirror": Kind("mirror", "mirror", 400, 500, 30, ("fragile", "one-faced")),
+    "round mirror": Kind("mirror", "disc", 500, 500, 30, ("fragile", "one-faced")),
+    "plate": Kind("tableware", "disc", 260, 260, 25, ("fragile", "one-faced")),
+    "disc": Kind("sculpture", "disc", 250, 250, 40),
+    "plant": Kind("plant", "plant", 240, 320, 240, ("real-plant",), "matt", "#66874f"),
+    "fern": Kind("plant", "plant", 320, 300, 320, ("real-plant",), "matt", "#66874f"),
+    "succulent": Kind("plant", "plant", 120, 130, 120, ("real-plant", "needs-bright-light"), "matt", "#87a26c"),
+    "ivy": Kind("plant", "trailing-plant", 260, 260, 220, ("real-plant", "toxic"), "matt", "#4f6b3f"),
+    "trailing plant": Kind("plant", "trailing-plant", 260, 260, 220, ("real-plant",), "matt", "#66874f"),
+    "branches": Kind("stems", "branches", 350, 600, 250, ("airy",), "matt", "#6f4a2f"),
+    "twigs": Kind("stems", "branches", 260, 420, 200, ("airy",), "matt", "#6f4a2f"),
+    "stems": Kind("stems", "branches", 240, 400, 180, ("airy",), "matt", "#66874f"),
+    "flowers": Kind("stems", "bouquet", 260, 260, 260, (), "matt", "#d9a9a0"),
+    "bouquet": Kind("stems", "bouquet", 260, 260, 260, (), "matt", "#d9a9a0"),
+    "candle": Kind("candle", "candle", 70, 120, 70, ("flame",), "satin", "#f1e9d6"),
+    "candlestick": Kind("candle", "candlestick", 90, 280, 90, ("flame",), "metal", "#b9964f"),
+    "lantern": Kind("candle", "cylinder", 150, 300, 150, ("flame",), "metal", "#33302e"),
+    "lamp": Kind("lamp", "lamp", 260, 450, 260, ("corded",)),
+    "bust": Kind("sculpture", "figure", 200, 320, 180),
+    "figure": Kind("sculpture", "figure", 120, 280, 100),
+    "sculpture": Kind("sculpture", "figure", 160, 280, 120),
+    "globe": Kind("object", "globe", 220, 300, 220),
+    "sphere": Kind("object", "sphere", 120, 120, 120, ("rolls",)),
+    "ball": Kind("object", "sphere", 90, 90, 90, ("rolls",)),
+    "orrery": Kind("object", "orrery", 220, 300, 220, ("fragile",), "metal", "#b9964f"),
+    "hourglass": Kind("object", "hourglass", 90, 180, 90, ("fragile",), "clear", "#c9b28c"),
+    "bell": Kind("object", "bell", 90, 140, 90, (), "metal", "#b9964f"),
+    "clock": Kind("object", "box", 180, 220, 90),
+    "stone": Kind("object", "stone", 140, 100, 110, (), "rough", "#8b8f90"),
+    "shell": Kind("object", "stone", 120, 80, 100, ("fragile",), "satin", "#e6dcc6"),
+    "object": Kind("object", "", 120, 140, 120),
+    "thing": Kind("object", "", 120, 140, 120),
+    "cloth": Kind("textile", "textile", 270, 320, 20, (), "woven", "#c9b28c"),
+    "throw": Kind("textile", "textile", 400, 300, 40, (), "woven", "#c9b28c"),
+    "runner": Kind("textile", "textile", 350, 300, 10, (), "woven", "#e6dcc6"),
+    "book": Kind("book", "book", 30, 240, 170, ("base",), "matt", "#6f4a2f"),
+    "row of books": Kind("book-row", "book-row", 260, 230, 170, (), "matt", "#6f4a2f"),
+    "stack of books": Kind("book-stack", "book-stack", 260, 110, 200, ("base",), "matt", "#6f4a2f"),
+    "board": Kind("board", "board", 220, 380, 20, (), "satin", "#a5835c"),
+    "beads": Kind("beads", "beads", 200, 40, 120, (), "satin", "#c9b28c"),
+    "teapot": Kind("tableware", "jug", 220, 150, 140, ("fragile", "lidded")),
+    "cup": Kind("tableware", "cylinder", 85, 95, 85, ("fragile",)),
+    "mug": Kind("tableware", "cylinder", 85, 95, 85, ("fragile", "daily-use")),
+    "glass": Kind("tableware", "cylinder", 75, 130, 75, ("fragile",), "clear", "#dfe7e8"),
+    "utensils": Kind("utensils", "utensils", 120, 320, 120, ("daily-use",), "satin", "#a5835c"),
+    "router": Kind("device", "device", 220, 60, 160, ("corded", "hide"), "matt", "#33302e"),
+    "speaker": Kind("device", "device", 160, 240, 180, ("corded",), "matt", "#33302e"),
+    "radio": Kind("device", "device", 240, 150, 110, ("corded",), "satin", "#6f4a2f"),
+    "kettle": Kind("appliance", "appliance", 180, 240, 180, ("corded", "daily-use"), "metal", "#b8bcbc"),
+    "toaster": Kind("appliance", "appliance", 300, 190, 180, ("corded", "daily-use"), "metal", "#b8bcbc"),
+    "coat": Kind("hanging", "hanging", 450, 900, 120, (), "woven", "#3f4f5a"),
+    "towel": Kind("hanging", "hanging", 300, 600, 20, (), "woven", "#e6dcc6"),
+    "supplies": Kind("supplies", "box", 240, 160, 200, ("hide",)),
+}
+"""Nouns, longest first when read; the plural of each is understood."""
+
+PLURALS = {"glasses": "glass", "boxes": "box", "branch": "branches", "twig": "twigs", "flower": "flowers",
+           "stem": "stems", "cloths": "cloth", "discs": "disc", "kettles": "kettle", "candles": "candle",
+           "leaves": "branches", "candlesticks": "candlestick", "dish": "bowl", "dishes": "bowl"}  # fmt: skip
+
+STUFFS: dict[str, Stuff] = {
+    "stoneware": Stuff("rough", "#c9b28c", ("fragile",)),
+    "earthenware": Stuff("rough", "#b9744e", ("fragile",)),
+    "terracotta": Stuff("rough", "#c4663c", ("fragile",)),
+    "ceramic": Stuff("satin", "#e6dcc6", ("fragile",)),
+    "porcelain": Stuff("gloss", "#f5f1e6", ("fragile",)),
+    "glass": Stuff("clear", "#dfe7e8", ("fragile",)),
+    "crystal": Stuff("clear", "#e9efef", ("fragile",)),
+    "brass": Stuff("metal", "#b9964f"),
+    "copper": Stuff("metal", "#b06a43"),
+    "bronze": Stuff("metal", "#7d5a3c"),
+    "silver": Stuff("metal", "#b8bcbc"),
+    "steel": Stuff("metal", "#a4a9aa"),
+    "iron": Stuff("matt", "#33302e"),
+    "tin": Stuff("metal", "#9a9d9c"),
+    "oak": Stuff("satin", "#a5835c"),
+    "walnut": Stuff("satin", "#6f4a2f"),
+    "pine": Stuff("satin", "#c9a877"),
+    "teak": Stuff("satin", "#8f6439"),
+    "wood": Stuff("satin", "#a5835c"),
+    "wooden": Stuff("satin", "#a5835c"),
+    "bamboo": Stuff("satin", "#c9b078"),
+    "rattan": Stuff("woven", "#a5835c"),
+    "wicker": Stuff("woven", "#a5835c"),
+    "seagrass": Stuff("woven", "#b0a070"),
+    "linen": Stuff("woven", "#d8cdb6"),
+    "cotton": Stuff("woven", "#e6dcc6"),
+    "wool": Stuff("woven", "#c9bfae"),
+    "velvet": Stuff("matt", "#5b4250"),
+    "leather": Stuff("satin", "#8a5a38"),
+    "paper": Stuff("matt", "#efe6d4"),
+    "marble": Stuff("satin", "#e4e2de"),
+    "slate": Stuff("matt", "#4a5054"),
+    "granite": Stuff("matt", "#7b7d7c"),
+    "plaster": Stuff("matt", "#efeae0"),
+    "concrete": Stuff("rough", "#a3a19b"),
+    "resin": Stuff("satin", "#d8d2c6"),
+    "wax": Stuff("satin", "#f1e9d6"),
+}
+
+COLOURS: dict[str, str] = {
+    "white": "#f4f2ec", "cream": "#f1e9d6", "ivory": "#f1ead8", "sand": "#c9b28c", "beige": "#d6c6a8",
+    "oatmeal": "#d8cdb8", "tan": "#b98d5e", "brown": "#6f4a2f", "chocolate": "#4a3122", "rust": "#a34e2c",
+    "terracotta": "#c4663c", "copper": "#b06a43", "orange": "#c8702f", "apricot": "#e0a679", "peach": "#e6b699",
+    "ochre": "#b9812a", "mustard": "#c0922f", "yellow": "#d9b64a", "gold": "#c9a24b", "olive": "#77783f",
+    "sage": "#9aa888", "green": "#5d7f4d", "moss": "#66743f", "emerald": "#2f6f56", "teal": "#1f6f72",
+    "turquoise": "#4d9a9a", "blue": "#3f6488", "navy": "#25324a", "indigo": "#33406b", "sky": "#9dbccb",
+    "slate": "#4f5d68", "lilac": "#a89bb8", "plum": "#7b3b57", "aubergine": "#45283a", "purple": "#5f4473",
+    "burgundy": "#6a2a34", "red": "#a43a32", "pink": "#d9a9a0", "blush": "#e3c2b8", "rose": "#c98a8a",
+    "coral": "#d67f6a", "grey": "#8f918f", "gray": "#8f918f", "charcoal": "#3b3d3e", "black": "#26282a",
+    "stone": "#b9b2a6", "clay": "#b0795a", "honey": "#c99a4e", "mint": "#b5cdb9",
+}  # fmt: skip
+
+SHADES = {"dark": -0.4, "deep": -0.3, "light": 0.4, "pale": 0.5, "soft": 0.2}
+
+RANGES: dict[str, tuple[str, ...]] = {
+    "muted": ("#8b8f90", "#a79a88", "#7f8b83", "#9a8577", "#6f7a86", "#b0a48e", "#8a7f8c"),
+    "bright": ("#c4663c", "#1f6f72", "#d9b64a", "#a43a32", "#3f6488", "#5d7f4d"),
+    "neutral": ("#f1e9d6", "#d6c6a8", "#b9b2a6", "#8f918f", "#e6dcc6"),
+    "neutrals": ("#f1e9d6", "#d6c6a8", "#b9b2a6", "#8f918f", "#e6dcc6"),
+    "warm": ("#c4663c", "#b9812a", "#a34e2c", "#6f4a2f", "#d6c6a8"),
+    "cool": ("#3f6488", "#1f6f72", "#4f5d68", "#9dbccb", "#8f918f"),
+    "mixed": ("#6f4a2f", "#25405c", "#a34e2c", "#77783f", "#e6dcc6", "#7b3b57"),
+    "pastel": ("#e3c2b8", "#b5cdb9", "#9dbccb", "#e6b699", "#d8cdb8"),
+}
+"""Words for many colours; one thing takes the first, several take turns."""
+
+FINISH_WORDS: dict[str, Finish] = {
+    "rough": "rough", "textured": "rough", "woven": "woven", "matt": "matt", "matte": "matt", "satin": "satin",
+    "gloss": "gloss", "glossy": "gloss", "shiny": "gloss", "glazed": "gloss", "polished": "gloss",
+    "metal": "metal", "metallic": "metal", "clear": "clear", "transparent": "clear",
+}  # fmt: skip
+
+TRAIT_WORDS: dict[str, Trait] = {
+    "fragile": "fragile", "sharp": "sharp", "rolls": "rolls", "corded": "corded", "hide": "hide", "hidden": "hide",
+    "daily": "daily-use", "daily-use": "daily-use", "grab": "grab", "lidded": "lidded", "keep": "must-keep",
+    "must-keep": "must-keep", "sentimental": "sentimental", "heirloom": "sentimental", "one-faced": "one-faced",
+    "airy": "airy", "base": "base", "toxic": "toxic", "small-parts": "small-parts",
+}  # fmt: skip
+
+STATUS_WORDS: dict[str, Status] = {
+    "owned": "owned", "borrowed": "borrowed", "wanted": "wanted", "stored": "stored",
+    "to-buy": "to-buy", "buy": "to-buy",
+}  # fmt: skip
+
+ROOMS = (
+    "hall", "study", "kitchen", "bedroom", "attic", "cellar", "landing", "library", "nursery", "pantry", "bathroom",
+    "dining room", "living room", "sitting room", "guest room", "garden room", "studio", "workshop", "garage", "loft",
+)  # fmt: skip
+
+NUMBERS = {"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8,
+           "nine": 9, "ten": 10, "twelve": 12, "pair": 2}  # fmt: skip
