@@ -208,16 +208,16 @@ def test_figures_are_reached_by_keys(window: MainWindow, qtbot: QtBot) -> None:
 def test_bays_shelves_light_and_rating_are_set_beside_the_drawing(window: MainWindow, qtbot: QtBot) -> None:
     page = measure(window)
     window.session.choose_ledge("r2")
-    page.shelves_field.setValue(3)
+    page.ledge_form.shelves_field.setValue(3)
     assert len([ledge for ledge in window.session.piece.ledges if ledge.left > 600]) == 3
-    page.bays_field.setValue(3)
+    page.piece_form.bays_field.setValue(3)
     assert len({ledge.left for ledge in window.session.piece.ledges}) == 3
-    page.load_field.setText("15")
-    qtbot.keyClick(page.load_field, Qt.Key.Key_Return)
+    page.board_form.load_field.setText("15")
+    qtbot.keyClick(page.board_form.load_field, Qt.Key.Key_Return)
     assert window.session.ledge is not None
     assert window.session.ledge.load_limit == 15
-    page.load_field.setText("much")
-    qtbot.keyClick(page.load_field, Qt.Key.Key_Return)
+    page.board_form.load_field.setText("much")
+    qtbot.keyClick(page.board_form.load_field, Qt.Key.Key_Return)
     assert "no mass" in window.notice.sentence
     for _ in range(3):
         window.session.undo()

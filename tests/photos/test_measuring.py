@@ -9,10 +9,11 @@ from PySide6.QtWidgets import QApplication
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.drawing.room import SHEET_MM, room_picture
+from jolly_ledge.model.light import light_at
 from jolly_ledge.model.piece import Corner, Corners, PiecePhoto
 from jolly_ledge.photos.corners import fit_corners
 from jolly_ledge.photos.image import PhotoError, Pixels, jpeg_bytes, kept_photo, read_photo, smaller
-from jolly_ledge.photos.light import colour_at, light_at, light_of
+from jolly_ledge.photos.light import colour_at, light_of
 from jolly_ledge.photos.perspective import Known, View, homography, in_order, project
 from jolly_ledge.photos.rectify import Straight, straightened, view_of
 from jolly_ledge.photos.stand_in import Camera, Scene, photograph

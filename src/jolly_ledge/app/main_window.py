@@ -74,7 +74,7 @@ class MainWindow(QMainWindow):
         def measure() -> Step:
             from jolly_ledge.app.steps.measure import MeasureStep
 
-            return MeasureStep(session)
+            return MeasureStep(session, self._dialogs)
 
         def gather() -> Step:
             from jolly_ledge.app.steps.gather import GatherStep

@@ -1,6 +1,7 @@
 """The plan in hand: what is shown, chosen, changed and saved."""
 
 import contextlib
+from collections.abc import Mapping
 from pathlib import Path
 
 from PySide6.QtCore import QDateTime, QObject, QTimer, Signal
@@ -9,15 +10,15 @@ from jolly_ledge.app.new_plan import workable
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.files.errors import ChangedOnDiskError, FileError
-from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
-from jolly_ledge.files.recovery import Recovered, RecoveryLog
+from jolly_ledge.files.plan_file import ARCHIVE_SUFFIX, PlanFile, open_plan, save_plan
+from jolly_ledge.files.recovery import Recovered, RecoveryLog, drop_kept
 from jolly_ledge.model.arrangement import Arrangement, Standing, arrange
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.piece import Ledge, Piece
-from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.plan import Plan, photo_names
 from jolly_ledge.model.units import LengthUnit, format_length
 from jolly_ledge.readings.register import Assessment, assess
 
@@ -67,6 +68,9 @@ class Session(QObject):
         self.selection: tuple[str, ...] = ()
         self.pointed_at: tuple[str, ...] = ()
         self.item_id = plan.stash[0].id if plan.stash else ""
+        self.item_ids: tuple[str, ...] = (self.item_id,) if self.item_id else ()
+        self.photos: dict[str, bytes] = {}
+        self._foreign_photos: frozenset[str] = frozenset()
         self._log = log
         self._preview: Look | None = None
         self._arrangement: Arrangement | None = None
@@ -104,6 +108,12 @@ class Session(QObject):
     def item(self) -> Item | None:
         """The thing of the stash in hand."""
         return next((item for item in self.plan.stash if item.id == self.item_id), None)
+
+    @property
+    def chosen_items(self) -> tuple[Item, ...]:
+        """The things of the stash that are chosen together, in the order of the stash."""
+        chosen = set(self.item_ids)
+        return tuple(item for item in self.plan.stash if item.id in chosen)
 
     @property
     def arrangement(self) -> Arrangement:
@@ -163,9 +173,14 @@ class Session(QObject):
             self.chosen.emit()
 
     def choose_item(self, item_id: str) -> None:
-        """Take a thing of the stash in hand."""
-        if item_id != self.item_id:
-            self.item_id = item_id
+        """Take one thing of the stash in hand."""
+        self.choose_items((item_id,))
+
+    def choose_items(self, item_ids: tuple[str, ...]) -> None:
+        """Choose several things of the stash; the last of them is the one in hand."""
+        if item_ids != self.item_ids or (item_ids and item_ids[-1] != self.item_id):
+            self.item_ids = item_ids
+            self.item_id = item_ids[-1] if item_ids else ""
             self.chosen.emit()
 
     def choose_look(self, look_id: str) -> None:
@@ -246,20 +261,28 @@ class Session(QObject):
         present = {placement.id for placement in looks[look_id].placements} if look_id else set()
         self.selection = tuple(identifier for identifier in self.selection if identifier in present)
         self.pointed_at = ()
-        if plan.stash and self.item is None:
-            self.item_id = plan.stash[0].id
+        if self.item is None:
+            self.item_id = plan.stash[0].id if plan.stash else ""
+        known = {item.id for item in plan.stash}
+        self.item_ids = tuple(identifier for identifier in self.item_ids if identifier in known) or (
+            (self.item_id,) if self.item_id else ()
+        )
 
     # Files
 
-    def start(self, plan: Plan, file: PlanFile | None, *, dirty: bool = False) -> None:
+    def start(
+        self, plan: Plan, file: PlanFile | None, *, dirty: bool = False, photos: Mapping[str, bytes] | None = None
+    ) -> None:
         """Begin with another plan; a bare one is given a piece and a look to work on."""
         self._log.forget()
+        self.photos = dict(photos if photos is not None else file.photos if file is not None else {})
+        self._foreign_photos = frozenset(self.photos) - photo_names(plan)
         self.history = History(workable(plan))
         self.file = file
         self.is_dirty = dirty or self.plan is not plan
         self.saved_at = ""
         self._preview = None
-        self.selection = ()
+        self.selection = self.item_ids = ()
         self.look_id = self.ledge_id = self.item_id = ""
         self._settle_in_hand()
         self._forget_readings()
@@ -282,9 +305,13 @@ class Session(QObject):
 
     def save(self, path: Path | None = None, *, overwrite_changes: bool = False) -> bool:
         """Save the plan, under another name when a path is given; return whether it is saved."""
-        file = self.file if path is None else PlanFile(path, photos=self.file.photos if self.file else {})
+        file = self.file if path is None else PlanFile(path)
         if file is None:
             return False
+        # Pictures that the plan never spoke of are somebody else's and stay; those it dropped go.
+        kept = photo_names(self.plan) | self._foreign_photos
+        photos = {name: photo for name, photo in self.photos.items() if name in kept}
+        file = PlanFile(file.path, file.digest, photos)
         self.history.settle()
         try:
             self.file = save_plan(self.plan, file, overwrite_changes=overwrite_changes or path is not None)
@@ -299,14 +326,22 @@ class Session(QObject):
         self._keeper.stop()
         self._log.forget()
         self.saved.emit()
+        if photo_names(self.plan) and file.path.suffix.lower() != ARCHIVE_SUFFIX:
+            self.refused.emit(
+                f"“{file.path.name}” holds no photographs; save under a name that ends in .ledge to keep them."
+            )
         return True
+
+    def add_photo(self, name: str, content: bytes) -> None:
+        """Keep a photograph beside the plan, for edits to refer to."""
+        self.photos[name] = content
 
     def keep_now(self) -> None:
         """Keep unsaved work for recovery."""
         if not self.is_dirty:
             return
         try:
-            self._log.keep(self.plan, self.file.path if self.file else None)
+            self._log.keep(self.plan, self.file.path if self.file else None, self.photos)
         except FileError as error:
             self.refused.emit(str(error))
 
@@ -322,14 +357,14 @@ class Session(QObject):
                 _, file = open_plan(found.path)
         if file is None and found.path is not None:
             file = PlanFile(found.path)
-        self.start(found.plan, file, dirty=True)
+        photos = {**(file.photos if file is not None else {}), **found.photos}
+        self.start(found.plan, file, dirty=True, photos=photos)
         self.keep_now()
         self.drop(found)
 
     def drop(self, found: Recovered) -> None:
         """Let unsaved work of an ended session go."""
-        with contextlib.suppress(OSError):
-            found.kept_in.unlink(missing_ok=True)
+        drop_kept(found.kept_in)
 
     def let_go(self) -> None:
         """End the session knowingly: nothing is left to recover."""

@@ -6,7 +6,9 @@ file whose hash does not match was cut in mid-write and is passed over.
 
 import contextlib
 import os
-from pathlib import Path
+import shutil
+from collections.abc import Mapping
+from pathlib import Path, PurePosixPath
 
 import msgspec
 from msgspec import Struct
@@ -14,7 +16,7 @@ from msgspec import Struct
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.codec import plan_from_json, plan_to_json
 from jolly_ledge.files.errors import FileError
-from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.plan import Plan, photo_names
 
 SUFFIX = ".recovery"
 
@@ -32,6 +34,7 @@ class Recovered(Struct, frozen=True):
     plan: Plan
     path: Path | None
     kept_in: Path
+    photos: dict[str, bytes] = {}
 
 
 class RecoveryLog:
@@ -47,23 +50,32 @@ class RecoveryLog:
         self._folder = folder
         self._file = folder / f"{os.getpid()}{SUFFIX}"
 
-    def keep(self, plan: Plan, path: Path | None) -> None:
-        """Keep the plan in hand; raise FileError where that is not possible."""
+    def keep(self, plan: Plan, path: Path | None, photos: Mapping[str, bytes] | None = None) -> None:
+        """Keep the plan in hand with its photographs; raise FileError where that is not possible."""
         try:
             self._folder.mkdir(parents=True, exist_ok=True)
         except OSError as error:
             raise FileError(
                 f"Unsaved work cannot be kept in “{self._folder}”: {(error.strerror or 'refused').lower()}."
             ) from error
+        self._keep_photos(plan, photos or {})
         text = plan_to_json(plan).decode()
         where = str(path) if path else ""
         kept = _Kept(_digest(text, where), where, os.getpid(), text)
         write_atomically(self._file, msgspec.json.encode(kept))
 
+    def _keep_photos(self, plan: Plan, photos: Mapping[str, bytes]) -> None:
+        """Write each photograph once; its name tells its content."""
+        folder = _photo_folder(self._file)
+        for name in photo_names(plan):
+            file = folder / PurePosixPath(name).name
+            if name in photos and not file.exists():
+                folder.mkdir(exist_ok=True)
+                write_atomically(file, photos[name])
+
     def forget(self) -> None:
         """Drop what was kept: the plan is saved, or let go knowingly."""
-        with contextlib.suppress(OSError):
-            self._file.unlink(missing_ok=True)
+        drop_kept(self._file)
 
     def find(self) -> tuple[Recovered, ...]:
         """Return the unsaved work of sessions that are no longer running, newest first."""
@@ -80,7 +92,7 @@ class RecoveryLog:
             plan = plan_from_json(kept.plan.encode())
         except (OSError, msgspec.DecodeError, FileError):
             return None
-        return Recovered(plan, Path(kept.path) if kept.path else None, file)
+        return Recovered(plan, Path(kept.path) if kept.path else None, file, _photos_beside(file, plan))
 
     def _is_running(self, process: int) -> bool:
         if process == os.getpid():
@@ -88,6 +100,25 @@ class RecoveryLog:
         with contextlib.suppress(OSError):
             return b"jolly" in Path(f"/proc/{process}/cmdline").read_bytes()
         return False
+
+
+def drop_kept(file: Path) -> None:
+    """Let a recovery file and the photographs beside it go."""
+    with contextlib.suppress(OSError):
+        file.unlink(missing_ok=True)
+    shutil.rmtree(_photo_folder(file), ignore_errors=True)
+
+
+def _photo_folder(file: Path) -> Path:
+    return file.with_suffix(".photos")
+
+
+def _photos_beside(file: Path, plan: Plan) -> dict[str, bytes]:
+    found = {}
+    for name in photo_names(plan):
+        with contextlib.suppress(OSError):
+            found[name] = (_photo_folder(file) / PurePosixPath(name).name).read_bytes()
+    return found
 
 
 def _digest(text: str, path: str) -> str:

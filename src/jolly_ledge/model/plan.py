@@ -58,6 +58,12 @@ class Plan(Value, frozen=True, omit_defaults=False):
         return tuple(look for look in self.looks if look.piece == piece_id)
 
 
+def photo_names(plan: Plan) -> frozenset[str]:
+    """Return the names of all photographs a plan refers to."""
+    pieces = (piece.photo.name for piece in plan.pieces if piece.photo is not None)
+    return frozenset((*pieces, *(item.photo for item in plan.stash if item.photo)))
+
+
 Record = TypeVar("Record", Piece, Item, Look)
 
 

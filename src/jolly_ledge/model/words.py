@@ -100,7 +100,7 @@ Figure = Literal["peaks", "weave", "mirrored"]
 OddRule = Literal["strict", "loose"]
 
 PIECE_KINDS: tuple[str, ...] = get_args(PieceKind)
-FIXTURE_KINDS: tuple[str, ...] = get_args(FixtureKind)
+FIXTURE_KINDS: tuple[FixtureKind, ...] = get_args(FixtureKind)
 LEDGE_SHAPES: tuple[str, ...] = get_args(LedgeShape)
 BOARD_MATERIALS: tuple[str, ...] = get_args(BoardMaterial)
 FIXINGS: tuple[str, ...] = get_args(Fixing)

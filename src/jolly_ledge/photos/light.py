@@ -1,4 +1,4 @@
-"""Colour and light of an opening, read from a straight picture or from its distance to the window."""
+"""Colour and light of an opening, read from a straight picture."""
 
 import numpy as np
 from numpy.typing import NDArray
@@ -8,25 +8,10 @@ from jolly_ledge.model.words import Light
 from jolly_ledge.photos.image import PhotoError, Pixels
 from jolly_ledge.photos.rectify import Straight
 
-BRIGHT_WITHIN_MM, MEDIUM_WITHIN_MM = 1200.0, 2700.0
-"""Daylight falls off quickly from a window: the usual rule for house plants calls the first stride or so
-bright, a room's middle medium, the rest low. Which way the window faces is not known here."""
-
 BRIGHT_SHARE, MEDIUM_SHARE = 0.6, 0.3
 """Light of an opening against the lightest part of the picture."""
 
 PICK_MM = 12.0
-
-
-def light_at(distance: float) -> Light:
-    """Return the class of light at a distance from the window (mm).
-
-    >>> light_at(800), light_at(2000), light_at(4000)
-    ('bright', 'medium', 'low')
-    """
-    if distance <= BRIGHT_WITHIN_MM:
-        return "bright"
-    return "medium" if distance <= MEDIUM_WITHIN_MM else "low"
 
 
 def _part(straight: Straight, left: float, bottom: float, right: float, top: float) -> Pixels:

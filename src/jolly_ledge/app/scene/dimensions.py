@@ -3,9 +3,11 @@
 from msgspec import Struct
 
 from jolly_ledge.model.bays import bays_of
-from jolly_ledge.model.edits.pieces import ChangePiece, SetBayWidth, SetClearance
+from jolly_ledge.model.edits.fixtures import ChangeFixture
+from jolly_ledge.model.edits.pieces import SetBayWidth, SetClearance, SetOuterSize
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.piece import Piece
+from jolly_ledge.model.words import plain
 
 Point = tuple[float, float]
 
@@ -28,6 +30,20 @@ class Dimension(Struct, frozen=True):
     def is_upright(self) -> bool:
         """Whether it measures a height."""
         return self.start[0] == self.end[0]
+
+
+def fixture_dimensions(piece: Piece, index: int) -> tuple[Dimension, ...]:
+    """Return the tape figures of something fixed: from the piece's left end, over the floor, and its own size."""
+    fixture = piece.fixtures[index]
+    left, right, low, high = fixture.left, fixture.right, -fixture.floor, -(fixture.floor + fixture.height)
+    middle_x, middle_y = (left + right) / 2, (low + high) / 2
+    name = plain(fixture.kind)
+    return (
+        Dimension(f"fixture-left {index}", f"{name}, from the left end", left, (0, middle_y), (left, middle_y)),
+        Dimension(f"fixture-floor {index}", f"{name}, over the floor", fixture.floor, (middle_x, low), (middle_x, 0)),
+        Dimension(f"fixture-width {index}", f"width of the {name}", fixture.width, (left, high), (right, high)),
+        Dimension(f"fixture-height {index}", f"height of the {name}", fixture.height, (right, high), (right, low)),
+    )
 
 
 def dimensions_of(piece: Piece, gap: float) -> tuple[Dimension, ...]:
@@ -60,8 +76,13 @@ def dimensions_of(piece: Piece, gap: float) -> tuple[Dimension, ...]:
 def edit_for(piece: Piece, dimension: Dimension, length: float) -> Edit:
     """Return the edit that gives a dimension another length."""
     kind, _, ledge = dimension.id.partition(" ")
+    if kind.startswith("fixture-"):
+        field, index = kind.removeprefix("fixture-"), int(ledge)
+        return ChangeFixture(piece=piece.id, index=index, changes=((field, length),), kind=piece.fixtures[index].kind)
     if kind == "clearance":
         return SetClearance(piece=piece.id, ledge=ledge, clearance=length, name=piece.ledge(ledge).label)
     if kind == "bay":
         return SetBayWidth(piece=piece.id, ledge=ledge, width=length)
-    return ChangePiece(piece=piece.id, changes=((kind, length),), label=f"Set the outer {kind}")
+    if kind == "height":
+        return SetOuterSize(piece=piece.id, side="height", length=length)
+    return SetOuterSize(piece=piece.id, side="width", length=length)

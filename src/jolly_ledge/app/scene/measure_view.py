@@ -1,58 +1,52 @@
 """The piece with its figures, edited on the drawing itself."""
 
-from PySide6.QtCore import QPoint, QPointF, QRectF, Qt
-from PySide6.QtGui import (
-    QColor,
-    QFontMetricsF,
-    QKeyEvent,
-    QMouseEvent,
-    QPainter,
-    QPaintEvent,
-    QPen,
-    QResizeEvent,
-    QTransform,
-)
-from PySide6.QtWidgets import QApplication, QLineEdit, QWidget
+from PySide6.QtCore import QPoint, QPointF, QRectF, Qt, Signal
+from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QResizeEvent, QTransform
+from PySide6.QtWidgets import QApplication, QWidget
 
-from jolly_ledge.app.scene.dimensions import Dimension, dimensions_of, edit_for
+from jolly_ledge.app.scene.dimensions import Dimension, dimensions_of, edit_for, fixture_dimensions
+from jolly_ledge.app.scene.figures import FigureField, label_area, paint_figure
+from jolly_ledge.app.scene.measure_gestures import FixtureGesture, MeasureGesture, ShelfGesture
+from jolly_ledge.app.scene.piece_photo import StraightPhoto
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.picture import Picture
-from jolly_ledge.drawing.theme import INK, PLUM, PLUM_TINT, RULE, RUST, RUST_TINT, SHEET, SOFT_INK
+from jolly_ledge.drawing.theme import PLUM, SOFT_INK
 from jolly_ledge.model.bays import tape_check
-from jolly_ledge.model.edits.pieces import MoveShelf
-from jolly_ledge.model.errors import LengthError
+from jolly_ledge.model.edits.fixtures import ChangeFixture, RemoveFixture
 from jolly_ledge.model.piece import Piece
-from jolly_ledge.model.units import parse_length
-from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
 
 GAP_PX = 46.0
-LABEL_HEIGHT = 28.0
 GRIP_PX = 9.0
-SHELF_STEP_MM = 5.0
+EASY_PX = 14.0
+INSIDE = "#cfd6da"
+PHOTO_SHOWS = 0.42
+"""How much of the drawing stays when a photograph lies under it."""
+
+NUDGE_MM, FINE_NUDGE_MM = 10.0, 1.0
 
 
 class MeasureView(QWidget):
-    """Shows the piece to scale with its dimensions; click a figure and type, drag a board."""
+    """Shows the piece to scale with its dimensions; click a figure and type, drag a board or a fixture."""
+
+    fixture_chosen = Signal()
 
     def __init__(self, session: Session) -> None:
         super().__init__()
         self._session = session
         self._hovered: str | None = None
         self._chosen = 0
-        self._shelf: tuple[QPoint, str, float] | None = None
-        self._edit: MoveShelf | None = None
+        self._pressed = QPoint()
+        self._gesture: MeasureGesture | None = None
         self._preview: Piece | None = None
-        self._editing: Dimension | None = None
-        self.field = QLineEdit(self)
-        self.field.setAlignment(Qt.AlignmentFlag.AlignCenter)
-        self.field.hide()
-        self.field.returnPressed.connect(self._commit_field)
-        self.field.editingFinished.connect(self._leave_field)
+        self._fixture: int | None = None
+        self._photo = StraightPhoto(session)
+        self.shows_photo = True
+        self.field = FigureField(self, session, self._take_length)
         self.setMouseTracking(True)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        self.setMinimumSize(320, 320)
+        self.setMinimumSize(320, 240)
         self.setAccessibleName("The piece with its figures; Tab goes from figure to figure, Return types")
         session.changed.connect(self._after_change)
         session.chosen.connect(self.update)
@@ -61,6 +55,24 @@ class MeasureView(QWidget):
     def piece(self) -> Piece:
         """The piece that is shown: what a drag would make of it, or the one in hand."""
         return self._preview if self._preview is not None else self._session.piece
+
+    @property
+    def fixture(self) -> int | None:
+        """The fixture in hand, by its place in the piece's fixtures."""
+        fits = self._fixture is not None and self._fixture < len(self.piece.fixtures)
+        return self._fixture if fits else None
+
+    def choose_fixture(self, index: int | None) -> None:
+        """Take a fixture in hand; None lets it be."""
+        if index != self._fixture:
+            self._fixture = index
+            self.fixture_chosen.emit()
+            self.update()
+
+    def show_photo(self, on: bool) -> None:
+        """Lay the photograph under the drawing, or take it away."""
+        self.shows_photo = on
+        self.update()
 
     def _after_change(self) -> None:
         self._preview = None
@@ -76,14 +88,13 @@ class MeasureView(QWidget):
         return fitting(self._frame(), area)
 
     def dimensions(self) -> tuple[Dimension, ...]:
-        """Return the figures that are shown."""
-        return dimensions_of(self.piece, GAP_PX / max(self.transform().m11(), 1e-6))
+        """Return the figures that are shown: those of the fixture in hand last, so that they lie on top."""
+        found = dimensions_of(self.piece, GAP_PX / max(self.transform().m11(), 1e-6))
+        return found if self.fixture is None else (*found, *fixture_dimensions(self.piece, self.fixture))
 
     def label_area(self, dimension: Dimension) -> QRectF:
         """Return where a figure stands, in pixels."""
-        middle = self.transform().map(QPointF(*dimension.middle))
-        width = QFontMetricsF(font(13, "sans", 600)).horizontalAdvance(self._session.length(dimension.length)) + 16
-        return QRectF(middle.x() - width / 2, middle.y() - LABEL_HEIGHT / 2, width, LABEL_HEIGHT)
+        return label_area(dimension, self.transform(), self._session.length(dimension.length))
 
     # Painting
 
@@ -96,51 +107,60 @@ class MeasureView(QWidget):
         transform = self.transform()
         painter.save()
         painter.setTransform(transform)
+        photo = self._photo.of(self.piece) if self.shows_photo else None
+        if photo is not None:
+            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+            painter.drawPixmap(photo[1], photo[0], QRectF(photo[0].rect()))
+            painter.setOpacity(PHOTO_SHOWS)
         play(painter, case_picture(self.piece).primitives)
         play(painter, front_shapes(self.piece))
+        painter.setOpacity(1.0)
         painter.restore()
-        doubtful = {ledge for fault in tape_check(self.piece) for ledge in fault.ledges}
+        self._paint_walls(painter, transform)
         self._paint_ledge_in_hand(painter, transform)
+        self._paint_fixture_in_hand(painter, transform)
+        doubtful = {ledge for fault in tape_check(self.piece) for ledge in fault.ledges}
         for index, dimension in enumerate(self.dimensions()):
-            self._paint_dimension(painter, transform, dimension, doubtful, self.hasFocus() and index == self._chosen)
+            kind, _, ledge = dimension.id.partition(" ")
+            paint_figure(
+                painter,
+                dimension,
+                transform,
+                self._session.length(dimension.length),
+                line=INSIDE if kind == "clearance" else PLUM if kind.startswith("fixture") else SOFT_INK,
+                doubtful=ledge in doubtful,
+                hovered=dimension.id == self._hovered,
+                focused=self.hasFocus() and index == self._chosen,
+            )
+
+    def _paint_walls(self, painter: QPainter, transform: QTransform) -> None:
+        """Outline the parts of the wall that take hung things."""
+        painter.setPen(QPen(QColor(SOFT_INK), 1.2, Qt.PenStyle.DotLine))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        for ledge in self.piece.ledges:
+            if ledge.is_wall:
+                top = ledge.floor + (ledge.clearance or 0.0)
+                painter.drawRect(transform.mapRect(QRectF(ledge.left, -top, ledge.width, top - ledge.floor)))
 
     def _paint_ledge_in_hand(self, painter: QPainter, transform: QTransform) -> None:
         ledge = next((ledge for ledge in self.piece.ledges if ledge.id == self._session.ledge_id), None)
         if ledge is not None:
-            left, right = (
-                transform.map(QPointF(ledge.left, -ledge.floor)),
-                transform.map(QPointF(ledge.right, -ledge.floor)),
-            )
+            left = transform.map(QPointF(ledge.left, -ledge.floor))
+            right = transform.map(QPointF(ledge.right, -ledge.floor))
             painter.setPen(QPen(QColor(PLUM), 3))
             painter.drawLine(left + QPointF(2, 5), right + QPointF(-2, 5))
 
-    def _paint_dimension(
-        self,
-        painter: QPainter,
-        transform: QTransform,
-        dimension: Dimension,
-        doubtful: set[str],
-        focused: bool,
-    ) -> None:
-        start, end = transform.map(QPointF(*dimension.start)), transform.map(QPointF(*dimension.end))
-        inside = dimension.id.startswith("clearance")
-        doubt = dimension.id.partition(" ")[2] in doubtful
-        line = "#cfd6da" if inside else SOFT_INK
-        painter.setPen(QPen(QColor(RUST if doubt else line), 1.2))
-        painter.drawLine(start, end)
-        tick = QPointF(5, 0) if dimension.is_upright else QPointF(0, 5)
-        for point in (start, end):
-            painter.drawLine(point - tick, point + tick)
-        area = self.label_area(dimension)
-        hovered = dimension.id == self._hovered or focused
-        painter.setPen(QPen(QColor(PLUM if hovered else RUST if doubt else RULE), 2 if focused else 1))
-        painter.setBrush(QColor(PLUM_TINT if hovered else RUST_TINT if doubt else SHEET))
-        painter.drawRoundedRect(area.adjusted(0, 2, 0, -2), 5, 5)
-        painter.setFont(font(13, "sans", 600))
-        painter.setPen(QColor(INK))
-        painter.drawText(area, Qt.AlignmentFlag.AlignCenter, self._session.length(dimension.length))
+    def _paint_fixture_in_hand(self, painter: QPainter, transform: QTransform) -> None:
+        if self.fixture is not None:
+            painter.setPen(QPen(QColor(PLUM), 2, Qt.PenStyle.DashLine))
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.drawRect(self._fixture_area(self.fixture, transform).adjusted(-3, -3, 3, 3))
 
-    # Editing on the drawing
+    def _fixture_area(self, index: int, transform: QTransform) -> QRectF:
+        fixture = self.piece.fixtures[index]
+        return transform.mapRect(QRectF(fixture.left, -fixture.floor - fixture.height, fixture.width, fixture.height))
+
+    # Finding what is pressed
 
     def _dimension_at(self, position: QPoint) -> Dimension | None:
         return next((d for d in reversed(self.dimensions()) if self.label_area(d).contains(QPointF(position))), None)
@@ -148,52 +168,36 @@ class MeasureView(QWidget):
     def _shelf_at(self, position: QPoint) -> str | None:
         transform = self.transform()
         for ledge in self.piece.ledges:
-            left, right = (
-                transform.map(QPointF(ledge.left, -ledge.floor)),
-                transform.map(QPointF(ledge.right, -ledge.floor)),
-            )
+            left = transform.map(QPointF(ledge.left, -ledge.floor))
+            right = transform.map(QPointF(ledge.right, -ledge.floor))
             if left.x() <= position.x() <= right.x() and -3 <= position.y() - left.y() <= GRIP_PX and not ledge.is_wall:
                 return ledge.id
         return None
 
+    def _fixture_at(self, position: QPoint) -> int | None:
+        transform = self.transform()
+        for index in reversed(range(len(self.piece.fixtures))):
+            area = self._fixture_area(index, transform)
+            # A bar seen small is still as easy to hit as a fingertip.
+            across, up = max(EASY_PX - area.width(), 0) / 2, max(EASY_PX - area.height(), 0) / 2
+            grown = area.adjusted(-across, -up, across, up)
+            if grown.contains(QPointF(position)):
+                return index
+        return None
+
+    # Editing on the drawing
+
     def edit_dimension(self, dimension: Dimension) -> None:
         """Open the field over a figure."""
-        self._editing = dimension
-        area = self.label_area(dimension).toRect().adjusted(-14, -1, 14, 1)
-        self.field.setGeometry(area)
-        self.field.setAccessibleName(dimension.name)
-        self.field.setText(self._session.length(dimension.length))
-        self.field.setToolTip("")
-        self.field.show()
-        self.field.setFocus()
-        self.field.selectAll()
+        self.field.open_over(dimension, self.label_area(dimension))
 
-    def _commit_field(self) -> None:
-        dimension = self._editing
-        if dimension is None:
-            return
-        try:
-            length = parse_length(self.field.text(), self._session.unit)
-        except LengthError as error:
-            self._session.refused.emit(str(error))
-            return
-        self._close_field()
-        if abs(length - dimension.length) > 0.01:
-            self._session.commit(edit_for(self._session.piece, dimension, length))
-
-    def _leave_field(self) -> None:
-        if self._editing is not None and not self.field.hasFocus():
-            self._close_field()
-
-    def _close_field(self) -> None:
-        self._editing = None
-        self.field.hide()
-        self.setFocus()
+    def _take_length(self, dimension: Dimension, length: float) -> None:
+        self._session.commit(edit_for(self._session.piece, dimension, length))
 
     def mousePressEvent(self, event: QMouseEvent) -> None:
-        """Take a figure or a board in hand."""
-        position = event.position().toPoint()
-        self._close_field()
+        """Take a figure, a board or a fixture in hand."""
+        position = self._pressed = event.position().toPoint()
+        self.field.close_again()
         dimension = self._dimension_at(position)
         if dimension is not None:
             self._chosen = [d.id for d in self.dimensions()].index(dimension.id)
@@ -201,10 +205,15 @@ class MeasureView(QWidget):
             if dimension.id.startswith("clearance"):
                 self._session.choose_ledge(dimension.id.partition(" ")[2])
             return
-        shelf = self._shelf_at(position)
+        shelf, fixture = self._shelf_at(position), self._fixture_at(position)
+        if fixture is not None and (shelf is None or fixture == self.fixture):
+            self.choose_fixture(fixture)
+            self._gesture = FixtureGesture(self._session.piece, fixture)
+            return
+        self.choose_fixture(None)
         if shelf is not None:
             self._session.choose_ledge(shelf)
-            self._shelf = (position, shelf, self._session.piece.ledge(shelf).floor)
+            self._gesture = ShelfGesture(self._session.piece, shelf)
             return
         self._choose_opening(position)
 
@@ -217,17 +226,14 @@ class MeasureView(QWidget):
                 return
 
     def mouseMoveEvent(self, event: QMouseEvent) -> None:
-        """Drag a board, or show what can be pressed."""
+        """Drag what is in hand, or show what can be pressed."""
         position = event.position().toPoint()
-        if self._shelf is not None:
-            start, ledge, floor = self._shelf
-            if self._edit is None and abs(position.y() - start.y()) < QApplication.startDragDistance():
+        if self._gesture is not None:
+            moved = position - self._pressed
+            if self._gesture.edit is None and moved.manhattanLength() < QApplication.startDragDistance():
                 return
-            rise = (start.y() - position.y()) / max(self.transform().m11(), 1e-6)
-            snapped = round((floor + rise) / SHELF_STEP_MM) * SHELF_STEP_MM
-            label = self._session.piece.ledge(ledge).label
-            self._edit = MoveShelf(piece=self._session.piece_id, ledge=ledge, floor=snapped, name=label)
-            self._preview = self._edit.apply(self._session.plan).piece(self._session.piece_id)
+            scale = max(self.transform().m11(), 1e-6)
+            self._preview = self._gesture.move(self._session.plan, moved.x() / scale, -moved.y() / scale)
             self.update()
             return
         hovered = self._dimension_at(position)
@@ -235,37 +241,69 @@ class MeasureView(QWidget):
         if name != self._hovered:
             self._hovered = name
             self.update()
-        shape = (
-            Qt.CursorShape.IBeamCursor
-            if hovered
-            else (Qt.CursorShape.SizeVerCursor if self._shelf_at(position) else Qt.CursorShape.ArrowCursor)
-        )
+        if hovered:
+            shape = Qt.CursorShape.IBeamCursor
+        elif self._shelf_at(position):
+            shape = Qt.CursorShape.SizeVerCursor
+        elif self._fixture_at(position) is not None:
+            shape = Qt.CursorShape.SizeAllCursor
+        else:
+            shape = Qt.CursorShape.ArrowCursor
         self.setCursor(shape)
 
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:
-        """Let a board go."""
-        edit, self._edit, self._shelf = self._edit, None, None
+        """Let go."""
+        gesture, self._gesture = self._gesture, None
         self._preview = None
-        if edit is not None:
-            self._session.commit(edit)
+        if gesture is not None and gesture.edit is not None:
+            self._session.commit(gesture.edit)
+            self._session.history.settle()
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
-        """Go from figure to figure with arrows, type with Return, put back with Esc."""
+        """Go from figure to figure with arrows, type with Return, put back with Esc; arrows nudge a fixture."""
         key = event.key()
         if key == Qt.Key.Key_Escape:
-            self._edit = self._shelf = self._preview = None
-            self._close_field()
-            self.update()
+            self._put_back()
+        elif self.fixture is not None and self._fixture_key(event, self.fixture):
+            return
         elif key in (Qt.Key.Key_Right, Qt.Key.Key_Down, Qt.Key.Key_Left, Qt.Key.Key_Up):
             step = 1 if key in (Qt.Key.Key_Right, Qt.Key.Key_Down) else -1
             self._chosen = (self._chosen + step) % max(len(self.dimensions()), 1)
             self.update()
-        elif key in (Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_F2) and self._editing is None:
-            self.edit_dimension(self.dimensions()[self._chosen])
+        elif key in (Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_F2) and self.field.editing is None:
+            self.edit_dimension(self.dimensions()[self._chosen % len(self.dimensions())])
         else:
             event.ignore()
 
+    def _put_back(self) -> None:
+        carried = self._gesture is not None or self.field.editing is not None
+        self._gesture = self._preview = None
+        self.field.close_again()
+        if not carried:
+            self.choose_fixture(None)
+        self.update()
+
+    def _fixture_key(self, event: QKeyEvent, index: int) -> bool:
+        """Nudge or remove the fixture in hand; return whether the key was for it."""
+        fixture = self._session.piece.fixtures[index]
+        step = FINE_NUDGE_MM if event.modifiers() & Qt.KeyboardModifier.ShiftModifier else NUDGE_MM
+        moves = {
+            Qt.Key.Key_Left: ("left", fixture.left - step),
+            Qt.Key.Key_Right: ("left", fixture.left + step),
+            Qt.Key.Key_Up: ("floor", fixture.floor + step),
+            Qt.Key.Key_Down: ("floor", max(fixture.floor - step, 0.0)),
+        }
+        piece = self._session.piece_id
+        if event.key() in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace):
+            self.choose_fixture(None)
+            self._session.commit(RemoveFixture(piece=piece, index=index, kind=fixture.kind))
+            return True
+        change = moves.get(Qt.Key(event.key()))
+        if change is None:
+            return False
+        self._session.commit(ChangeFixture(piece=piece, index=index, changes=(change,), kind=fixture.kind))
+        return True
+
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Close the field when the drawing changes its size."""
-        if self._editing is not None:
-            self._close_field()
+        self.field.close_again()

@@ -1,62 +1,153 @@
 """Measure: the piece drawn to scale, its figures edited where they stand, the tape check."""
 
+from functools import partial
+
 from msgspec.structs import replace
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
     QComboBox,
-    QFormLayout,
     QFrame,
-    QLineEdit,
+    QHBoxLayout,
+    QMenu,
+    QPushButton,
     QScrollArea,
-    QSpinBox,
+    QSplitter,
+    QStackedWidget,
     QVBoxLayout,
     QWidget,
 )
 
+from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.panels.measure_forms import BoardForm, FixtureForm, LedgeForm, PieceForm
+from jolly_ledge.app.panels.start_gallery import StartGallery
 from jolly_ledge.app.scene.measure_view import MeasureView
+from jolly_ledge.app.scene.top_view import TopView
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.card import Card
-from jolly_ledge.app.widgets.colour_button import ColourButton
-from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.cautions.register import CLOSING
-from jolly_ledge.model.bays import bay_name, bay_of, bays_of, tape_check
-from jolly_ledge.model.edits.pieces import (
-    ChangeLedge,
-    ChangePiece,
-    MoveShelf,
-    SetBayCount,
-    SetClearance,
-    SetShelfCount,
-)
+from jolly_ledge.model.bays import bays_of, tape_check
+from jolly_ledge.model.edits.bays import CopyBay, JoinBays, SplitBay, can_join
+from jolly_ledge.model.edits.edit import fresh_id
+from jolly_ledge.model.edits.fixtures import AddFixture
+from jolly_ledge.model.edits.pieces import AddLedge, AddPiece, RemovePiece
+from jolly_ledge.model.piece import Fixture
+from jolly_ledge.model.starts.gallery import Start, begin
+from jolly_ledge.model.starts.tops import wall_above
+from jolly_ledge.model.words import FIXTURE_KINDS, TABLE_KINDS, FixtureKind, plain
 
 SIDE_WIDTH = 320
-LIGHTS = (("", "not told"), ("bright", "bright"), ("medium", "medium"), ("low", "low"))
 MOST_FAULTS = 5
+FIXTURE_SIZES: dict[FixtureKind, tuple[float, float]] = {
+    "mirror": (600.0, 800.0),
+    "art": (600.0, 450.0),
+    "tv": (1100.0, 640.0),
+    "bar": (18.0, 600.0),
+    "brace": (600.0, 24.0),
+    "light": (260.0, 220.0),
+    "socket": (86.0, 86.0),
+    "firebox": (800.0, 650.0),
+    "cooktop": (580.0, 12.0),
+    "headboard": (1600.0, 1150.0),
+    "window": (900.0, 1200.0),
+}
+"""Usual sizes to begin with (mm)."""
+
+ABOVE = frozenset({"mirror", "art", "tv", "light", "window"})
 
 
 class MeasureStep(Step):
     """The page on which the piece is measured."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, session: Session, dialogs: Dialogs) -> None:
         super().__init__(session)
-        self.head.insertWidget(2, words("click a figure and type · drag a board", "soft", wrap=False))
+        self._dialogs = dialogs
         self.view = MeasureView(session)
-        self.column.addWidget(self.view, 1)
+        self.view.fixture_chosen.connect(self.refresh)
+        self.top_view = TopView(session)
+        self.drawings = QSplitter(Qt.Orientation.Vertical)
+        self.drawings.addWidget(self.view)
+        self.drawings.addWidget(self.top_view)
+        self.drawings.setChildrenCollapsible(False)
+        self.gallery = StartGallery()
+        self.gallery.picked.connect(self.add_piece)
+        self.gallery.left.connect(self.show_drawing)
+        self.tools = QWidget()
+        self.tools.setLayout(self._tools())
+        page = QWidget()
+        column = QVBoxLayout(page)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(4)
+        column.addWidget(self.tools)
+        column.addWidget(self.drawings, 1)
+        self.pages = QStackedWidget()
+        self.pages.addWidget(page)
+        self.pages.addWidget(self.gallery)
+        self._bench: QWidget | None = None
+        self.column.addWidget(self.pages, 1)
         self.row.addWidget(self._side())
         self.follow(self.refresh, session.changed, session.chosen)
 
+    def _tools(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(6)
+        self.split_button = chip("Split bay", "Put an upright into the middle of the bay in hand", checkable=False)
+        self.split_button.clicked.connect(lambda: self._bay(SplitBay))
+        self.join_button = chip("Join bays", "Take out the upright to the right of the bay in hand", checkable=False)
+        self.join_button.clicked.connect(lambda: self._bay(JoinBays))
+        self.copy_button = chip("Copy bay", "Add a bay like the one in hand at the right end", checkable=False)
+        self.copy_button.clicked.connect(lambda: self._bay(CopyBay))
+        self.fixture_button = QPushButton("Add a fixture ▾")
+        self.fixture_button.setMinimumHeight(28)
+        self.fixture_button.setToolTip("A mirror, a socket, a light: then drag it where the tape says")
+        self.fixture_button.setStyleSheet("QPushButton::menu-indicator { width: 0; image: none; }")
+        self.fixture_button.setMenu(self._fixture_menu())
+        self.photo_button = chip("From a photograph", "Measure from a photograph of the piece", checkable=False)
+        self.photo_button.clicked.connect(self.show_photo_bench)
+        self.under_chip = chip("Photograph under it", "Show the photograph under the drawing", checked=True)
+        self.under_chip.toggled.connect(self.view.show_photo)
+        for button in (self.split_button, self.join_button, self.copy_button, self.fixture_button, self.photo_button):
+            row.addWidget(button)
+        row.addWidget(self.under_chip)
+        row.addStretch(1)
+        return row
+
+    def _fixture_menu(self) -> QMenu:
+        menu = QMenu(self)
+        for kind in FIXTURE_KINDS:
+            menu.addAction(plain(kind).capitalize() if kind != "tv" else "TV", partial(self.add_fixture, kind))
+        menu.addSeparator()
+        menu.addAction("Wall to hang things on", self.add_wall)
+        return menu
+
     def _side(self) -> QScrollArea:
+        session = self.session
         side = QScrollArea()
         side.setObjectName("sidePanel")
         side.setFixedWidth(SIDE_WIDTH)
         side.setWidgetResizable(True)
         side.setFrameShape(QFrame.Shape.NoFrame)
+        side.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         inside = QWidget()
         column = QVBoxLayout(inside)
         column.setContentsMargins(16, 14, 14, 12)
-        column.setSpacing(8)
+        column.setSpacing(7)
+        self.pieces_field = QComboBox()
+        self.pieces_field.setAccessibleName("The piece in hand")
+        self.pieces_field.activated.connect(self._choose_piece)
+        column.addWidget(self.pieces_field)
+        row = QHBoxLayout()
+        self.another_button = chip("Another piece", "Add furniture of any kind to the plan", checkable=False)
+        self.another_button.clicked.connect(self.show_gallery)
+        self.remove_button = chip("Remove it", "Take this piece and its looks out of the plan", checkable=False)
+        self.remove_button.clicked.connect(self._remove_piece)
+        row.addWidget(self.another_button)
+        row.addWidget(self.remove_button)
+        row.addStretch(1)
+        column.addLayout(row)
         column.addWidget(heading("Tape check", 16))
         column.addWidget(Board())
         self.tape = words("", "good")
@@ -64,73 +155,61 @@ class MeasureStep(Step):
         self.fault_cards = [Card("finding", lambda _: None) for _ in range(MOST_FAULTS)]
         for card in self.fault_cards:
             column.addWidget(card)
-        column.addSpacing(6)
+        self.fixture_heading = heading("The fixture", 16)
+        self.fixture_board = Board()
+        self.fixture_form = FixtureForm(session, lambda: self.view.fixture)
+        for widget in (self.fixture_heading, self.fixture_board, self.fixture_form):
+            column.addWidget(widget)
         column.addWidget(heading("The piece", 16))
         column.addWidget(Board())
-        column.addLayout(self._piece_form())
-        column.addSpacing(6)
+        self.piece_form = PieceForm(session)
+        column.addWidget(self.piece_form)
         self.ledge_heading = heading("", 16)
+        self.ledge_heading.setWordWrap(True)
         column.addWidget(self.ledge_heading)
         column.addWidget(Board())
-        column.addLayout(self._ledge_form())
-        column.addWidget(question("Loads and fixings", 14))
-        column.addWidget(words(f"What a board bears is unknown until you enter its rating. {CLOSING}", "small"))
+        self.ledge_form = LedgeForm(session)
+        column.addWidget(self.ledge_form)
+        column.addWidget(question("Board and fixing, for its load", 14))
+        self.board_form = BoardForm(session)
+        column.addWidget(self.board_form)
+        column.addWidget(words(f"What is not told stays unknown. {CLOSING}", "small"))
         column.addStretch(1)
         side.setWidget(inside)
+        self.side = side
         return side
 
-    def _piece_form(self) -> QFormLayout:
-        form = _form()
-        self.name_field = QLineEdit()
-        self.name_field.editingFinished.connect(self._rename)
-        self.depth_field = LengthField(self.session, self._set_depth, "outer depth")
-        self.bays_field = QSpinBox()
-        self.bays_field.setRange(1, 12)
-        self.bays_field.setKeyboardTracking(False)
-        self.bays_field.valueChanged.connect(self._set_bays)
-        self.back_button = ColourButton(self._set_backdrop, "Colour of the back")
-        form.addRow("Name", self.name_field)
-        form.addRow("Depth", self.depth_field)
-        form.addRow("Bays", self.bays_field)
-        form.addRow("Back", self.back_button)
-        return form
+    # What is shown
 
-    def _ledge_form(self) -> QFormLayout:
-        form = _form()
-        self.ledge_name = QLineEdit()
-        self.ledge_name.editingFinished.connect(lambda: self._change_ledge("name", self.ledge_name.text().strip()))
-        self.shelves_field = QSpinBox()
-        self.shelves_field.setRange(1, 40)
-        self.shelves_field.setKeyboardTracking(False)
-        self.shelves_field.valueChanged.connect(self._set_shelves)
-        self.floor_field = LengthField(self.session, self._move_shelf, "height over the floor")
-        self.clearance_field = LengthField(self.session, self._set_clearance, "clearance")
-        self.ledge_depth = LengthField(self.session, lambda length: self._change_ledge("depth", length), "ledge depth")
-        self.light_field = QComboBox()
-        for value, text in LIGHTS:
-            self.light_field.addItem(text, value)
-        self.light_field.activated.connect(
-            lambda _: self._change_ledge("light", self.light_field.currentData() or None)
-        )
-        self.load_field = QLineEdit()
-        self.load_field.setPlaceholderText("unknown")
-        self.load_field.setFixedWidth(96)
-        self.load_field.editingFinished.connect(self._set_load)
-        form.addRow("Name", self.ledge_name)
-        form.addRow("Shelves in bay", self.shelves_field)
-        form.addRow("Over the floor", self.floor_field)
-        form.addRow("Clearance", self.clearance_field)
-        form.addRow("Depth", self.ledge_depth)
-        form.addRow("Light", self.light_field)
-        form.addRow("Rated for, kg", self.load_field)
-        return form
+    def show_drawing(self) -> None:
+        """Show the drawing with its figures."""
+        self.pages.setCurrentIndex(0)
+        self.view.setFocus()
+
+    def show_gallery(self) -> None:
+        """Show the kinds of furniture to begin with."""
+        self.pages.setCurrentWidget(self.gallery)
+
+    def show_photo_bench(self) -> None:
+        """Show the page on which a photograph is measured, made when first asked for."""
+        from jolly_ledge.app.panels.photo_bench import PhotoBench
+
+        if self._bench is None:
+            bench = PhotoBench(self.session, self._dialogs)
+            bench.left.connect(self.show_drawing)
+            self._bench = bench
+            self.pages.addWidget(bench)
+        assert isinstance(self._bench, PhotoBench)
+        self._bench.begin()
+        self.pages.setCurrentWidget(self._bench)
 
     def refresh(self) -> None:
-        """Show the piece and the ledge in hand."""
+        """Show the piece, the ledge and the fixture in hand."""
         session = self.session
         if not session.piece_id:
             return
         piece = session.piece
+        self._show_pieces()
         faults = tape_check(piece)
         self.tape.setText("" if faults else "Everything adds up to within 3 mm.")
         self.tape.setVisible(not faults)
@@ -138,108 +217,80 @@ class MeasureStep(Step):
             card.say("Does not add up", fault.sentence, ())
         for index, card in enumerate(self.fault_cards):
             card.setVisible(index < len(faults))
-        _show(self.name_field, piece.name)
-        self.depth_field.show_length(piece.depth)
-        _show_number(self.bays_field, len(bays_of(piece)))
-        self.back_button.show_colour(piece.backdrop)
-        self._show_ledge()
+        self.top_view.setVisible(piece.kind in TABLE_KINDS or piece.viewed_from == "around")
+        in_bay = session.ledge is not None and not session.ledge.is_wall
+        self.split_button.setEnabled(in_bay)
+        self.copy_button.setEnabled(in_bay and bool(bays_of(piece)))
+        self.join_button.setEnabled(in_bay and can_join(piece, session.ledge_id))
+        self.under_chip.setVisible(piece.photo is not None and piece.photo.name in session.photos)
+        fixture = self.view.fixture
+        for widget in (self.fixture_heading, self.fixture_board, self.fixture_form):
+            widget.setVisible(fixture is not None)
+        if fixture is not None:
+            self.fixture_heading.setText(f"The {plain(piece.fixtures[fixture].kind)}")
+        self.fixture_form.refresh()
+        self.piece_form.refresh()
+        ledge = session.ledge
+        label = ledge.label if ledge is not None else "No ledge yet"
+        self.ledge_heading.setText(f"{label[:1].upper()}{label[1:]}")
+        self.ledge_form.refresh()
+        self.board_form.refresh()
 
-    def _show_ledge(self) -> None:
-        session, ledge = self.session, self.session.ledge
-        if ledge is None:
-            return
-        in_bay = not ledge.is_wall
-        self.ledge_heading.setText(f"{ledge.label[:1].upper()}{ledge.label[1:]}")
-        _show(self.ledge_name, ledge.name)
-        if in_bay:
-            bay = bay_of(session.piece, ledge.id)
-            _show_number(self.shelves_field, len(bay.ledges))
-            self.shelves_field.setToolTip(f"Divides the {bay_name(session.piece, bay).lower()} anew into equal shelves")
-        self.shelves_field.setEnabled(in_bay)
-        self.floor_field.show_length(ledge.floor)
-        self.clearance_field.show_length(ledge.clearance)
-        self.ledge_depth.show_length(ledge.depth)
-        self.light_field.setCurrentIndex(max(self.light_field.findData(ledge.light or ""), 0))
-        _show(self.load_field, "" if ledge.load_limit is None else f"{ledge.load_limit:g}")
+    def _show_pieces(self) -> None:
+        pieces = self.session.plan.pieces
+        self.pieces_field.clear()
+        for piece in pieces:
+            self.pieces_field.addItem(piece.label, piece.id)
+        self.pieces_field.setCurrentIndex(max(self.pieces_field.findData(self.session.piece_id), 0))
+        self.remove_button.setEnabled(len(pieces) > 1)
 
     # Changing
 
-    def _rename(self) -> None:
-        name = self.name_field.text().strip()
-        if name != self.session.piece.name:
-            self._change_piece("name", name, "Rename the piece")
-
-    def _change_piece(self, field: str, value: object, label: str) -> None:
-        self.session.commit(ChangePiece(piece=self.session.piece_id, changes=((field, value),), label=label))
-
-    def _set_depth(self, length: float) -> None:
-        self._change_piece("depth", length, "Set the outer depth")
-
-    def _set_backdrop(self, colour: str) -> None:
+    def add_piece(self, start: Start) -> None:
+        """Add a piece of a kind and take it in hand."""
         session = self.session
-        ledges = tuple(
-            replace(ledge, backdrop=colour) if ledge.backdrop == session.piece.backdrop else ledge
-            for ledge in session.piece.ledges
-        )
-        session.commit(
-            ChangePiece(
-                piece=session.piece_id,
-                changes=(("backdrop", colour), ("ledges", ledges)),
-                label="Paint the back",
-            )
-        )
+        piece = begin(start, {piece.id for piece in session.plan.pieces})
+        if session.commit(AddPiece(piece=piece)):
+            session.choose_look(session.plan.looks_of(piece.id)[0].id)
+            self.show_drawing()
 
-    def _set_bays(self, count: int) -> None:
-        if count != len(bays_of(self.session.piece)):
-            self.session.commit(SetBayCount(piece=self.session.piece_id, count=count))
+    def _remove_piece(self) -> None:
+        piece = self.session.piece
+        self.session.commit(RemovePiece(piece=piece.id, name=piece.label))
 
-    def _set_shelves(self, count: int) -> None:
-        ledge = self.session.ledge
-        if ledge is not None and count != len(bay_of(self.session.piece, ledge.id).ledges):
-            self.session.commit(SetShelfCount(piece=self.session.piece_id, ledge=ledge.id, count=count))
+    def _choose_piece(self, index: int) -> None:
+        piece = self.pieces_field.itemData(index)
+        looks = self.session.plan.looks_of(piece)
+        if piece != self.session.piece_id and looks:
+            self.view.choose_fixture(None)
+            self.session.choose_look(looks[-1].id)
 
-    def _change_ledge(self, field: str, value: object) -> None:
-        ledge = self.session.ledge
-        if ledge is not None and getattr(ledge, field) != value:
-            label = f"Change the {field.replace('_', ' ')} of {ledge.label}"
-            self.session.commit(
-                ChangeLedge(piece=self.session.piece_id, ledge=ledge.id, changes=((field, value),), label=label)
-            )
+    def _bay(self, edit: type[SplitBay] | type[JoinBays] | type[CopyBay]) -> None:
+        if self.session.ledge is not None:
+            self.session.commit(edit(piece=self.session.piece_id, ledge=self.session.ledge_id))
 
-    def _move_shelf(self, length: float) -> None:
-        session, ledge = self.session, self.session.ledge
-        if ledge is not None:
-            session.commit(MoveShelf(piece=session.piece_id, ledge=ledge.id, floor=length, name=ledge.label))
+    def add_fixture(self, kind: FixtureKind) -> None:
+        """Add a fixture of a usual size in the middle of the piece, above it or in it, and take it in hand."""
+        piece = self.session.piece
+        width, height = FIXTURE_SIZES[kind]
+        floor = piece.height + 250 if kind in ABOVE and piece.height < 1300 else max(piece.height / 2 - height / 2, 0.0)
+        if kind in ("firebox", "headboard"):
+            floor = 0.0
+        if kind == "cooktop":
+            floor = piece.height
+        if kind == "socket":
+            floor = 300.0
+        fixture = Fixture(kind=kind, left=round((piece.width - width) / 2), floor=float(round(floor)), width=width,
+                          height=height)  # fmt: skip
+        if self.session.commit(AddFixture(piece=piece.id, fixture=fixture)):
+            self.view.choose_fixture(len(self.session.piece.fixtures) - 1)
+            self.view.setFocus()
 
-    def _set_clearance(self, length: float) -> None:
-        session, ledge = self.session, self.session.ledge
-        if ledge is not None:
-            session.commit(SetClearance(piece=session.piece_id, ledge=ledge.id, clearance=length, name=ledge.label))
-
-    def _set_load(self) -> None:
-        text = self.load_field.text().strip().replace(",", ".").removesuffix("kg").strip()
-        if not text:
-            self._change_ledge("load_limit", None)
-            return
-        try:
-            self._change_ledge("load_limit", float(text))
-        except ValueError:
-            self.session.refused.emit(f"“{text}” is no mass in kg; type a number such as 15.")
-
-
-def _form() -> QFormLayout:
-    form = QFormLayout()
-    form.setSpacing(6)
-    form.setLabelAlignment(Qt.AlignmentFlag.AlignLeft)
-    return form
-
-
-def _show(field: QLineEdit, text: str) -> None:
-    if not field.hasFocus() and field.text() != text:
-        field.setText(text)
-
-
-def _show_number(field: QSpinBox, value: int) -> None:
-    field.blockSignals(True)
-    field.setValue(value)
-    field.blockSignals(False)
+    def add_wall(self) -> None:
+        """Add the wall above the piece as a place to hang things."""
+        piece = self.session.piece
+        wall = wall_above(piece.width, piece.height + 80, 900.0)
+        taken = {ledge.id for ledge in piece.ledges}
+        wall = replace(wall, id=fresh_id("wall", taken))
+        if self.session.commit(AddLedge(piece=piece.id, ledge=wall)):
+            self.session.choose_ledge(wall.id)

@@ -23,9 +23,16 @@ class LengthField(QLineEdit):
         self._session = session
         self._on_length = on_length
         self._length: float | None = None
+        self.may_be_empty = False
+        """Whether an emptied field means nought (not told) instead of bringing the old figure back."""
         self.setAccessibleName(name)
         self.setFixedWidth(96)
         self.editingFinished.connect(self._commit)
+
+    @property
+    def length(self) -> float | None:
+        """The length shown, in mm."""
+        return self._length
 
     def show_length(self, length: float | None) -> None:
         """Show a length without telling anyone."""
@@ -51,7 +58,11 @@ class LengthField(QLineEdit):
         if self._length is not None and text == format_length(self._length, self._session.unit):
             return
         if not text:
-            self.show_length(self._length)
+            if self.may_be_empty and self._length is not None:
+                self._length = None
+                self._on_length(0.0)
+            else:
+                self.show_length(self._length)
             return
         try:
             length = parse_length(text, self._session.unit)

@@ -1,5 +1,7 @@
 """Edits of furniture: outer size, bays, shelves, clearances, light, purpose."""
 
+from typing import Literal
+
 from msgspec.structs import replace
 
 from jolly_ledge.model.bays import Bay, bay_of, bays_of
@@ -30,6 +32,44 @@ class ChangePiece(BaseEdit, frozen=True):
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the piece changed."""
         return change_piece(plan, self.piece, lambda piece: changed(piece, **dict(self.changes)))
+
+
+class SetOuterSize(BaseEdit, frozen=True):
+    """Set the outer width, height or depth; tops that reach from end to end follow, and so do seats."""
+
+    piece: str
+    side: Literal["width", "height", "depth"]
+    length: float
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Set the outer {self.side}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the piece's size set."""
+
+        def change(piece: Piece) -> Piece:
+            old = getattr(piece, self.side)
+            ledges = tuple(self._followed(piece, ledge, old) for ledge in piece.ledges)
+            shift = self.length - old
+            seats = piece.seats
+            if self.side in ("width", "depth"):
+                axis = "x" if self.side == "width" else "z"
+                seats = tuple(
+                    changed(seat, **{axis: getattr(seat, axis) + shift}) if getattr(seat, axis) > old else seat
+                    for seat in seats
+                )
+            return changed(piece, ledges=ledges, seats=seats, **{self.side: self.length})
+
+        return change_piece(plan, self.piece, change)
+
+    def _followed(self, piece: Piece, ledge: Ledge, old: float) -> Ledge:
+        if self.side == "height":
+            on_top = ledge.floor >= old - 1
+            return changed(ledge, floor=ledge.floor + self.length - old) if on_top else ledge
+        whole = abs(getattr(ledge, self.side) - old) < 1 and (self.side == "depth" or abs(ledge.left) < 1)
+        return changed(ledge, **{self.side: self.length}) if whole else ledge
 
 
 class ChangeLedge(BaseEdit, frozen=True):
@@ -108,6 +148,21 @@ def _ended(old: Ledge, fresh: Ledge) -> Ledge:
     if beside or over or old.is_wall or fresh.is_wall or fresh.floor < old.floor + SMALLEST_OPENING_MM:
         return old
     return changed(old, clearance=max(fresh.floor - old.floor - BOARD_MM, SMALLEST_OPENING_MM))
+
+
+class ClearLedges(BaseEdit, frozen=True):
+    """Take all ledges out, to mark them anew."""
+
+    piece: str
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return "Clear the shelves"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with a piece of no ledges; what stood there goes back to the stash."""
+        return with_ledges(plan, replace(plan.piece(self.piece), ledges=()))
 
 
 class RemoveLedge(BaseEdit, frozen=True):

@@ -1,0 +1,377 @@
+"""What is told of a piece, a ledge, its board and a fixture beside the measured drawing."""
+
+from collections.abc import Callable, Sequence
+
+from msgspec.structs import replace
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QSpinBox, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.colour_button import ColourButton
+from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.drawing.furniture.fixtures import COLOURS
+from jolly_ledge.model.bays import bay_name, bay_of, bays_of
+from jolly_ledge.model.edits.fixtures import ChangeFixture, RemoveFixture
+from jolly_ledge.model.edits.pieces import (
+    ChangeLedge,
+    ChangeLedges,
+    ChangePiece,
+    MoveShelf,
+    RemoveLedge,
+    SetBayCount,
+    SetClearance,
+    SetOuterSize,
+    SetShelfCount,
+)
+from jolly_ledge.model.light import light_at
+from jolly_ledge.model.piece import Board, Ledge
+from jolly_ledge.model.words import BOARD_MATERIALS, FIXINGS, FIXTURE_KINDS, LEDGE_SHAPES, plain
+
+LIGHTS = (("", "not told"), ("bright", "bright"), ("medium", "medium"), ("low", "low"))
+DOORS = (("none", "no doors"), ("glazed", "glazed"), ("solid", "solid"))
+VIEWS = (("front", "from the front"), ("around", "from all round"))
+FIXING_WORDS = {
+    "unknown": "unknown",
+    "in-case": "held by the case",
+    "studs": "screwed into studs",
+    "anchors": "wall anchors",
+    "plaster-only": "plaster only",
+}
+
+
+class Form(QWidget):
+    """Rows of fields that show a session's values and commit what is changed."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self.rows = QFormLayout(self)
+        self.rows.setContentsMargins(0, 0, 0, 0)
+        self.rows.setSpacing(6)
+        self.rows.setLabelAlignment(Qt.AlignmentFlag.AlignLeft)
+
+    def length(self, label: str, name: str, on_length: Callable[[float], object]) -> LengthField:
+        """Add a field for a length."""
+        field = LengthField(self._session, on_length, name)
+        self.rows.addRow(label, field)
+        return field
+
+    def text(self, label: str, on_text: Callable[[str], object]) -> QLineEdit:
+        """Add a field for a word or two."""
+        field = QLineEdit()
+        field.setAccessibleName(label)
+        field.editingFinished.connect(lambda: on_text(field.text().strip()))
+        self.rows.addRow(label, field)
+        return field
+
+    def choice(self, label: str, choices: Sequence[tuple[str, str]], on_choice: Callable[[str], object]) -> QComboBox:
+        """Add a choice of words."""
+        box = QComboBox()
+        box.setAccessibleName(label)
+        for value, text in choices:
+            box.addItem(text, value)
+        box.activated.connect(lambda _: on_choice(box.currentData()))
+        self.rows.addRow(label, box)
+        return box
+
+    def count(self, label: str, most: int, on_count: Callable[[int], object]) -> QSpinBox:
+        """Add a field for a small number."""
+        field = QSpinBox()
+        field.setAccessibleName(label)
+        field.setRange(1, most)
+        field.setFixedWidth(96)
+        field.setKeyboardTracking(False)
+        field.valueChanged.connect(on_count)
+        self.rows.addRow(label, field)
+        return field
+
+
+def show_text(field: QLineEdit, text: str) -> None:
+    """Show a text without disturbing who types in it."""
+    if not field.hasFocus() and field.text() != text:
+        field.setText(text)
+
+
+def show_count(field: QSpinBox, value: int) -> None:
+    """Show a number without telling anyone."""
+    field.blockSignals(True)
+    field.setValue(value)
+    field.blockSignals(False)
+
+
+def show_choice(box: QComboBox, value: str) -> None:
+    """Show which word is chosen."""
+    box.setCurrentIndex(max(box.findData(value), 0))
+
+
+class PieceForm(Form):
+    """The whole piece: its name, depth, bays, pins, doors, back and how it is seen."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.name_field = self.text("Name", self._rename)
+        self.depth_field = self.length("Depth", "outer depth", self._set_depth)
+        self.bays_field = self.count("Bays", 12, self._set_bays)
+        self.pins_field = self.length("Pins every", "pin spacing", self._set_pins)
+        self.pins_field.setPlaceholderText("none")
+        self.pins_field.may_be_empty = True
+        self.doors_field = self.choice("Doors", DOORS, lambda doors: self._change("doors", doors))
+        self.view_field = self.choice("Seen", VIEWS, lambda view: self._change("viewed_from", view))
+        self.back_button = ColourButton(self._set_backdrop, "Colour of the back")
+        self.rows.addRow("Back", self.back_button)
+
+    def refresh(self) -> None:
+        """Show the piece in hand."""
+        piece = self._session.piece
+        show_text(self.name_field, piece.name)
+        self.depth_field.show_length(piece.depth)
+        bays = len(bays_of(piece))
+        show_count(self.bays_field, bays)
+        self.bays_field.setEnabled(bays > 0)
+        self.pins_field.show_length(piece.pin_spacing)
+        show_choice(self.doors_field, piece.doors)
+        show_choice(self.view_field, piece.viewed_from)
+        self.back_button.show_colour(piece.backdrop)
+
+    def _change(self, field: str, value: object, label: str = "") -> None:
+        piece = self._session.piece
+        if getattr(piece, field) != value:
+            named = label or f"Change the {field.replace('_', ' ')} of {piece.label}"
+            self._session.commit(ChangePiece(piece=piece.id, changes=((field, value),), label=named))
+
+    def _rename(self, name: str) -> None:
+        self._change("name", name, "Rename the piece")
+
+    def _set_depth(self, length: float) -> None:
+        self._session.commit(SetOuterSize(piece=self._session.piece_id, side="depth", length=length))
+
+    def _set_pins(self, length: float) -> None:
+        self._change("pin_spacing", length or None, "Tell the spacing of the pins")
+
+    def _set_bays(self, count: int) -> None:
+        if count != len(bays_of(self._session.piece)):
+            self._session.commit(SetBayCount(piece=self._session.piece_id, count=count))
+
+    def _set_backdrop(self, colour: str) -> None:
+        session = self._session
+        ledges = tuple(
+            replace(ledge, backdrop=colour) if ledge.backdrop == session.piece.backdrop else ledge
+            for ledge in session.piece.ledges
+        )
+        changes = (("backdrop", colour), ("ledges", ledges))
+        session.commit(ChangePiece(piece=session.piece_id, changes=changes, label="Paint the back"))
+
+
+class LedgeForm(Form):
+    """The ledge in hand: place, size, shape, back and light."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.name_field = self.text("Name", lambda name: self._change("name", name))
+        self.shelves_field = self.count("Shelves in bay", 40, self._set_shelves)
+        self.floor_field = self.length("Over the floor", "height over the floor", self._move_shelf)
+        self.clearance_field = self.length("Clearance", "clearance", self._set_clearance)
+        self.depth_field = self.length("Depth", "ledge depth", lambda length: self._change("depth", length))
+        shapes = tuple((shape, plain(shape)) for shape in LEDGE_SHAPES)
+        self.shape_field = self.choice("Shape", shapes, lambda shape: self._change("shape", shape))
+        self.back_button = ColourButton(lambda colour: self._change("backdrop", colour), "Colour behind this ledge")
+        self.rows.addRow("Back", self.back_button)
+        self.light_field = self.choice("Light", LIGHTS, lambda light: self._change("light", light or None))
+        self.window_field = self.length("From window", "distance to the window", self._set_window)
+        self.window_field.setPlaceholderText("not told")
+        self.window_field.may_be_empty = True
+        self.remove_button = chip("Remove this ledge", checkable=False)
+        self.remove_button.clicked.connect(self._remove)
+        self.rows.addRow("", self.remove_button)
+
+    def refresh(self) -> None:
+        """Show the ledge in hand."""
+        session, ledge = self._session, self._session.ledge
+        self.setEnabled(ledge is not None)
+        if ledge is None:
+            return
+        show_text(self.name_field, ledge.name)
+        self.shelves_field.setEnabled(not ledge.is_wall)
+        if not ledge.is_wall:
+            bay = bay_of(session.piece, ledge.id)
+            show_count(self.shelves_field, len(bay.ledges))
+            self.shelves_field.setToolTip(f"Divides the {bay_name(session.piece, bay).lower()} anew into equal shelves")
+        self.floor_field.show_length(ledge.floor)
+        self.clearance_field.show_length(ledge.clearance)
+        self.depth_field.show_length(ledge.depth)
+        show_choice(self.shape_field, ledge.shape)
+        self.back_button.show_colour(session.piece.backdrop_of(ledge))
+        show_choice(self.light_field, ledge.light or "")
+        self.window_field.show_length(ledge.window_distance)
+
+    def _change(self, field: str, value: object) -> None:
+        ledge = self._session.ledge
+        if ledge is not None and getattr(ledge, field) != value:
+            self._commit(ledge, ((field, value),), f"Change the {field.replace('_', ' ')} of {ledge.label}")
+
+    def _commit(self, ledge: Ledge, changes: tuple[tuple[str, object], ...], label: str) -> None:
+        self._session.commit(ChangeLedge(piece=self._session.piece_id, ledge=ledge.id, changes=changes, label=label))
+
+    def _set_shelves(self, count: int) -> None:
+        ledge = self._session.ledge
+        if ledge is not None and count != len(bay_of(self._session.piece, ledge.id).ledges):
+            self._session.commit(SetShelfCount(piece=self._session.piece_id, ledge=ledge.id, count=count))
+
+    def _move_shelf(self, length: float) -> None:
+        session, ledge = self._session, self._session.ledge
+        if ledge is not None and ledge.is_wall:
+            self._change("floor", length)
+        elif ledge is not None:
+            session.commit(MoveShelf(piece=session.piece_id, ledge=ledge.id, floor=length, name=ledge.label))
+
+    def _set_clearance(self, length: float) -> None:
+        session, ledge = self._session, self._session.ledge
+        if ledge is not None and ledge.is_wall:
+            self._change("clearance", length)
+        elif ledge is not None:
+            session.commit(SetClearance(piece=session.piece_id, ledge=ledge.id, clearance=length, name=ledge.label))
+
+    def _set_window(self, length: float) -> None:
+        """Take the distance, and the class of light that goes with it."""
+        ledge = self._session.ledge
+        if ledge is not None and not length:
+            self._change("window_distance", None)
+        elif ledge is not None:
+            changes = (("window_distance", length), ("light", light_at(length)))
+            self._commit(ledge, changes, f"Tell how far {ledge.label} is from the window")
+
+    def _remove(self) -> None:
+        ledge = self._session.ledge
+        if ledge is not None:
+            self._session.commit(RemoveLedge(piece=self._session.piece_id, ledge=ledge.id, name=ledge.label))
+
+
+class BoardForm(Form):
+    """What the ledge in hand is made of and held by, for its load; all of it may stay unknown."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        materials = tuple((material, plain(material) or "unknown") for material in BOARD_MATERIALS)
+        self.material_field = self.choice("Board", materials, lambda material: self._tell(material=material))
+        self.thickness_field = self.length("Thick", "board thickness", lambda mm: self._tell(thickness=mm or None))
+        self.span_field = self.length("Span", "free span", lambda mm: self._tell(span=mm or None))
+        for field in (self.thickness_field, self.span_field):
+            field.setPlaceholderText("unknown")
+            field.may_be_empty = True
+        fixings = tuple((fixing, FIXING_WORDS[fixing]) for fixing in FIXINGS)
+        self.fixing_field = self.choice("Held by", fixings, lambda fixing: self._tell(fixing=fixing))
+        self.load_field = self.text("Rated for, kg", self._set_load)
+        self.load_field.setPlaceholderText("unknown")
+        self.load_field.setFixedWidth(96)
+        self.all_button = chip(
+            "Same for all shelves", "Tell this board, fixing and rating of every shelf", checkable=False
+        )
+        self.all_button.clicked.connect(self._tell_all)
+        row = QHBoxLayout()
+        row.addWidget(self.all_button)
+        row.addStretch(1)
+        self.rows.addRow(row)
+
+    def refresh(self) -> None:
+        """Show the board of the ledge in hand."""
+        ledge = self._session.ledge
+        self.setEnabled(ledge is not None and not ledge.is_wall)
+        if ledge is None:
+            return
+        board = ledge.board or Board()
+        show_choice(self.material_field, board.material)
+        self.thickness_field.show_length(board.thickness)
+        self.span_field.show_length(board.span)
+        show_choice(self.fixing_field, board.fixing)
+        show_text(self.load_field, "" if ledge.load_limit is None else f"{ledge.load_limit:g}")
+
+    def _tell(self, **known: object) -> None:
+        ledge = self._session.ledge
+        if ledge is None:
+            return
+        board = replace(ledge.board or Board(), **known)
+        told = None if board == Board() else board
+        if told != ledge.board:
+            self._commit((ledge,), (("board", told),), f"Tell the board of {ledge.label}")
+
+    def _tell_all(self) -> None:
+        session, ledge = self._session, self._session.ledge
+        if ledge is not None:
+            shelves = tuple(other for other in session.piece.ledges if not other.is_wall)
+            changes = (("board", ledge.board), ("load_limit", ledge.load_limit))
+            self._commit(shelves, changes, "Tell the boards of all shelves")
+
+    def _commit(self, ledges: Sequence[Ledge], changes: tuple[tuple[str, object], ...], label: str) -> None:
+        self._session.commit(
+            ChangeLedges(
+                piece=self._session.piece_id, ledges=tuple(ledge.id for ledge in ledges), changes=changes, label=label
+            )
+        )
+
+    def _set_load(self, told: str) -> None:
+        ledge = self._session.ledge
+        if ledge is None:
+            return
+        text = told.replace(",", ".").removesuffix("kg").strip()
+        try:
+            limit = float(text) if text else None
+        except ValueError:
+            self._session.refused.emit(f"“{text}” is no mass in kg; type a number such as 15.")
+            return
+        if limit != ledge.load_limit:
+            self._commit((ledge,), (("load_limit", limit),), f"Tell what {ledge.label} is rated for")
+
+
+class FixtureForm(Form):
+    """The fixture in hand: what it is, its place and size, its colour."""
+
+    def __init__(self, session: Session, fixture_in_hand: Callable[[], int | None]) -> None:
+        super().__init__(session)
+        self._in_hand = fixture_in_hand
+        kinds = tuple((kind, plain(kind)) for kind in FIXTURE_KINDS)
+        self.kind_field = self.choice("It is a", kinds, lambda kind: self._change("kind", kind))
+        self.size_fields = {
+            side: self.length(label, side, lambda length, side=side: self._change(side, length))  # type: ignore[misc]
+            for side, label in (
+                ("left", "From left end"),
+                ("floor", "Over the floor"),
+                ("width", "Wide"),
+                ("height", "High"),
+            )
+        }
+        shapes = tuple((shape, plain(shape)) for shape in LEDGE_SHAPES)
+        self.shape_field = self.choice("Shape", shapes, lambda shape: self._change("shape", shape))
+        self.colour_button = ColourButton(lambda colour: self._change("colour", colour), "Colour of the fixture")
+        self.rows.addRow("Colour", self.colour_button)
+        self.remove_button = chip("Remove it", "Take the fixture out (Delete on the drawing)", checkable=False)
+        self.remove_button.clicked.connect(self._remove)
+        self.rows.addRow("", self.remove_button)
+
+    def refresh(self) -> None:
+        """Show the fixture in hand."""
+        index = self._in_hand()
+        if index is None:
+            return
+        fixture = self._session.piece.fixtures[index]
+        show_choice(self.kind_field, fixture.kind)
+        for side, field in self.size_fields.items():
+            field.show_length(getattr(fixture, side))
+        show_choice(self.shape_field, fixture.shape)
+        self.colour_button.show_colour(fixture.colour or COLOURS[fixture.kind])
+
+    def _change(self, field: str, value: object) -> None:
+        index = self._in_hand()
+        if index is None:
+            return
+        fixture = self._session.piece.fixtures[index]
+        if getattr(fixture, field) != value:
+            self._session.commit(
+                ChangeFixture(piece=self._session.piece_id, index=index, changes=((field, value),), kind=fixture.kind)
+            )
+
+    def _remove(self) -> None:
+        index = self._in_hand()
+        if index is not None:
+            kind = self._session.piece.fixtures[index].kind
+            self._session.commit(RemoveFixture(piece=self._session.piece_id, index=index, kind=kind))

@@ -1,0 +1,54 @@
+"""The photograph of a piece, pulled straight for the screen and kept while it does not change."""
+
+from PySide6.QtCore import QRectF
+from PySide6.QtGui import QPixmap
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.piece import Piece, PiecePhoto
+
+BEYOND_MM = 60.0
+LONGEST_PX = 1500
+
+
+class StraightPhoto:
+    """Pulls the photograph of the piece in hand straight, when first asked for."""
+
+    def __init__(self, session: Session) -> None:
+        self._session = session
+        self._made: tuple[PiecePhoto, float, float] | None = None
+        self._shown: tuple[QPixmap, QRectF] | None = None
+
+    def of(self, piece: Piece) -> tuple[QPixmap, QRectF] | None:
+        """Return the straight picture and the part of the front it covers (mm, y down), None without one."""
+        photo = piece.photo
+        if photo is None or photo.name not in self._session.photos:
+            return None
+        key = (photo, piece.width, piece.height)
+        if key != self._made:
+            self._made = key
+            self._shown = self._straighten(photo, piece)
+        return self._shown
+
+    def _straighten(self, photo: PiecePhoto, piece: Piece) -> tuple[QPixmap, QRectF] | None:
+        # Decoding and straightening pull in Pillow; a plan without photographs never pays for it.
+        from jolly_ledge.photos.image import read_photo
+        from jolly_ledge.photos.rectify import straightened, view_of
+        from jolly_ledge.render.scene import image_from
+
+        try:
+            pixels = read_photo(self._session.photos[photo.name], "the photograph of the piece")
+            straight = straightened(
+                pixels,
+                view_of(photo),
+                -BEYOND_MM,
+                -BEYOND_MM,
+                piece.width + BEYOND_MM,
+                piece.height + BEYOND_MM,
+                LONGEST_PX,
+            )
+        except JollyLedgeError as error:
+            self._session.refused.emit(str(error))
+            return None
+        area = QRectF(straight.left, -straight.top, straight.right - straight.left, straight.top - straight.bottom)
+        return QPixmap.fromImage(image_from(straight.image)), area
