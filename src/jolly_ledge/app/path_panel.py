@@ -138,7 +138,7 @@ class PathPanel(QWidget):
             faults = tape_check(session.piece)
             states = {
                 "Brief": f"{manner.fullness} · {manner.figure}",
-                "Measure": counted(len(faults), "doubt") if faults else f"{len(session.piece.ledges)} ledges",
+                "Measure": counted(len(faults), "doubt") if faults else counted(len(session.piece.ledges), "ledge"),
                 "Gather": f"{len(plan.stash)} things",
                 "Arrange": f"{placed} placed" if placed else "empty so far",
                 "Place": f"{placed} to place" if placed else "–",

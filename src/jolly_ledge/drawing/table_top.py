@@ -17,6 +17,7 @@ from jolly_ledge.drawing.picture import (
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Ledge, Piece, Seat
 from jolly_ledge.model.starts.tops import faces_of, setting_of
+from jolly_ledge.model.words import LedgeShape
 
 SEAT_MM = 420.0
 CHAIR = "#b5a083"
@@ -44,9 +45,10 @@ def table_from_above(piece: Piece) -> Picture:
     """Return a piece from above (mm, x from its left end, y down from its back edge, the front below)."""
     top = main_top(piece)
     depth = top.depth if top is not None else piece.depth
+    shape = top.shape if top is not None else "rectangle"
     shapes: list[Primitive] = []
     for seat in piece.seats:
-        shapes += seat_shapes(seat, piece.width, depth)
+        shapes += seat_shapes(seat, piece.width, depth, shape)
     if top is not None:
         wood = top.colour or WOOD
         shade = Gradient(
@@ -59,16 +61,16 @@ def table_from_above(piece: Piece) -> Picture:
                 shapes.append(Shape(polyline(line), None, 1.0, darker(wood, 0.25), 1.5, 0.5))
         if piece.kind == "dining-table":
             for seat in piece.seats:
-                shapes += setting_shapes(seat, top.width, depth)
+                shapes += setting_shapes(seat, top.width, depth, shape)
     xs = [0.0, piece.width, *(seat.x for seat in piece.seats)]
     ys = [0.0, depth, *(depth - seat.z for seat in piece.seats)]
     room = SEAT_MM / 2 + 40 if piece.seats else AROUND_MM
     return Picture(tuple(shapes), min(xs) - room, min(ys) - room, max(xs) + room, max(ys) + room)
 
 
-def seat_shapes(seat: Seat, width: float, depth: float) -> list[Shape]:
+def seat_shapes(seat: Seat, width: float, depth: float, shape: LedgeShape) -> list[Shape]:
     """Return a chair that faces the table."""
-    facing = math.radians(faces_of(seat, width, depth))
+    facing = math.radians(faces_of(seat, width, depth, shape))
     # Down is the front here, up the wall: the depth axis is turned over.
     along, across = (math.cos(facing), -math.sin(facing)), (math.sin(facing), math.cos(facing))
     x, y, half = seat.x, depth - seat.z, SEAT_MM / 2
@@ -87,11 +89,11 @@ def seat_shapes(seat: Seat, width: float, depth: float) -> list[Shape]:
     ]
 
 
-def setting_shapes(seat: Seat, width: float, depth: float) -> list[Shape]:
+def setting_shapes(seat: Seat, width: float, depth: float, shape: LedgeShape) -> list[Shape]:
     """Return a plate, its glass and the cutlery before a seat."""
     x, z = setting_of(seat, width, depth)
     y = depth - z
-    facing = math.radians(faces_of(seat, width, depth))
+    facing = math.radians(faces_of(seat, width, depth, shape))
     sideways = (math.sin(facing), math.cos(facing))
     shapes = [
         Shape(ellipse(x + 4, y + 5, 132, 132), "#1f1a14", 0.14),

@@ -82,6 +82,7 @@ class Form(QWidget):
         field.setRange(1, most)
         field.setFixedWidth(96)
         field.setKeyboardTracking(False)
+        field.lineEdit().setTextMargins(7, 0, 0, 0)
         field.valueChanged.connect(on_count)
         self.rows.addRow(label, field)
         return field
@@ -172,6 +173,7 @@ class LedgeForm(Form):
         self.shelves_field = self.count("Shelves in bay", 40, self._set_shelves)
         self.floor_field = self.length("Over the floor", "height over the floor", self._move_shelf)
         self.clearance_field = self.length("Clearance", "clearance", self._set_clearance)
+        self.clearance_field.setPlaceholderText("open above")
         self.depth_field = self.length("Depth", "ledge depth", lambda length: self._change("depth", length))
         shapes = tuple((shape, plain(shape)) for shape in LEDGE_SHAPES)
         self.shape_field = self.choice("Shape", shapes, lambda shape: self._change("shape", shape))

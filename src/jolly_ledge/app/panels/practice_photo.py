@@ -11,7 +11,7 @@ from jolly_ledge.render.scene import scene_of
 
 WIDTH_PX, HEIGHT_PX = 1500, 1800
 SCENE_SCALE = 0.9
-ROUGH_PX = 14.0
+ROUGH_PX = 4.0
 """How far off the corners are put, so that there is something to mark."""
 
 

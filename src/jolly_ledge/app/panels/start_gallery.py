@@ -24,7 +24,7 @@ from jolly_ledge.model.starts.gallery import STARTS, Start
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
 
-CARD = QSize(146, 158)
+CARD = QSize(146, 172)
 COLUMNS = 5
 DRAWING_HEIGHT = 100.0
 TALLEST_MM = 2300.0
@@ -78,7 +78,9 @@ class StartCard(QAbstractButton):
         painter.setFont(font(12))
         painter.setPen(QColor(SOFT_INK))
         painter.drawText(
-            QRectF(2, area.bottom() + 26, self.width() - 4, 18), Qt.AlignmentFlag.AlignCenter, self._start.about
+            QRectF(8, area.bottom() + 27, self.width() - 16, 34),
+            Qt.AlignmentFlag.AlignHCenter | Qt.AlignmentFlag.AlignTop | Qt.TextFlag.TextWordWrap,
+            self._start.about,
         )
 
 

@@ -54,6 +54,8 @@ def dimensions_of(piece: Piece, gap: float) -> tuple[Dimension, ...]:
     ]
     for bay in bays_of(piece):
         first = bay.ledges[0]
+        if abs(bay.left) < 1 and abs(bay.width - piece.width) < 1:
+            continue  # a top from end to end is as wide as the piece, which is told already
         top = -max(ledge.floor + (ledge.clearance or 0.0) for ledge in bay.ledges)
         y = min(top, -piece.height) - gap * 0.55
         found.append(Dimension(f"bay {first.id}", "bay width", bay.width, (bay.left, y), (bay.right, y)))

@@ -20,6 +20,7 @@ from jolly_ledge.render.player import fitting, play
 GAP_PX = 46.0
 GRIP_PX = 9.0
 EASY_PX = 14.0
+ROOM_FOR_FIGURES_PX = 80.0
 INSIDE = "#cfd6da"
 PHOTO_SHOWS = 0.42
 """How much of the drawing stays when a photograph lies under it."""
@@ -89,8 +90,15 @@ class MeasureView(QWidget):
 
     def dimensions(self) -> tuple[Dimension, ...]:
         """Return the figures that are shown: those of the fixture in hand last, so that they lie on top."""
-        found = dimensions_of(self.piece, GAP_PX / max(self.transform().m11(), 1e-6))
-        return found if self.fixture is None else (*found, *fixture_dimensions(self.piece, self.fixture))
+        transform = self.transform()
+        found = dimensions_of(self.piece, GAP_PX / max(transform.m11(), 1e-6))
+        if self.fixture is None:
+            return found
+        # A figure as wide as what it measures would hide it; a small fixture's size is told beside the drawing.
+        area = self._fixture_area(self.fixture, transform)
+        roomy = min(area.width(), area.height()) >= ROOM_FOR_FIGURES_PX
+        figures = fixture_dimensions(self.piece, self.fixture)
+        return (*found, *(figures if roomy else figures[:2]))
 
     def label_area(self, dimension: Dimension) -> QRectF:
         """Return where a figure stands, in pixels."""

@@ -15,7 +15,7 @@ from jolly_ledge.model.piece import Piece, Seat
 from jolly_ledge.model.value import changed
 from jolly_ledge.render.player import fitting, play
 
-MARGIN_PX = 44.0
+MARGIN_PX = 40.0
 SEAT_STEP_MM = 10.0
 
 
@@ -53,7 +53,7 @@ class TopView(QWidget):
         """Return how mm become pixels; the frame stays while a seat is dragged."""
         picture = table_from_above(self._session.piece)
         frame = Picture((), picture.left, picture.top, picture.right, picture.bottom)
-        return fitting(frame, QRectF(self.rect()).adjusted(MARGIN_PX, MARGIN_PX * 0.7, -MARGIN_PX, -MARGIN_PX * 0.7))
+        return fitting(frame, QRectF(self.rect()).adjusted(MARGIN_PX, 6, -MARGIN_PX, -6))
 
     @property
     def top_depth(self) -> float:
@@ -66,8 +66,13 @@ class TopView(QWidget):
         piece, depth = self.piece, self.top_depth
         return (
             Dimension("width", "outer width", piece.width, (0, depth * 0.5), (piece.width, depth * 0.5)),
-            Dimension("depth", "outer depth", piece.depth, (piece.width * 0.22, 0), (piece.width * 0.22, depth)),
+            Dimension("depth", "outer depth", piece.depth, (self._beside, 0), (self._beside, depth)),
         )
+
+    @property
+    def _beside(self) -> float:
+        """Where the depth is told: to the left of the top and of who sits there."""
+        return min([0.0, *(seat.x - SEAT_MM / 2 for seat in self._session.piece.seats)]) - 60.0
 
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the top, the seats and the figures."""

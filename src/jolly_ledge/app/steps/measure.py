@@ -64,6 +64,7 @@ class MeasureStep(Step):
     def __init__(self, session: Session, dialogs: Dialogs) -> None:
         super().__init__(session)
         self._dialogs = dialogs
+        self.head.insertWidget(2, words("click a figure and type · drag boards and fixtures", "soft", wrap=False))
         self.view = MeasureView(session)
         self.view.fixture_chosen.connect(self.refresh)
         self.top_view = TopView(session)
@@ -71,6 +72,7 @@ class MeasureStep(Step):
         self.drawings.addWidget(self.view)
         self.drawings.addWidget(self.top_view)
         self.drawings.setChildrenCollapsible(False)
+        self.drawings.setSizes([400, 400])
         self.gallery = StartGallery()
         self.gallery.picked.connect(self.add_piece)
         self.gallery.left.connect(self.show_drawing)

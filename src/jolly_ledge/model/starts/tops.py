@@ -258,6 +258,12 @@ def setting_of(seat: Seat, width: float, depth: float) -> tuple[float, float]:
     return x, z
 
 
-def faces_of(seat: Seat, width: float, depth: float) -> float:
-    """Return the direction a seated person looks in, in degrees counter-clockwise from the right (seen from above)."""
-    return math.degrees(math.atan2(depth / 2 - seat.z, width / 2 - seat.x))
+def faces_of(seat: Seat, width: float, depth: float, shape: LedgeShape = "rectangle") -> float:
+    """Return the direction a seated person looks in, in degrees counter-clockwise from the right (from above).
+
+    Straight across a table with sides, to the middle of a round one.
+    """
+    if shape == "ellipse":
+        return math.degrees(math.atan2(depth / 2 - seat.z, width / 2 - seat.x))
+    beyond = {90.0: -seat.z, -90.0: seat.z - depth, 0.0: -seat.x, 180.0: seat.x - width}
+    return max(beyond, key=lambda angle: beyond[angle])
