@@ -10,8 +10,11 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.words import WALL_CATEGORIES, plain
 
-Sorting = Literal["height", "kind", "family", "room"]
+Sorting = Literal["height", "kind", "family", "room", "set"]
 SORTINGS: tuple[Sorting, ...] = get_args(Sorting)
+
+
+NO_ROOM, NO_SET = "No room told", "By themselves"
 
 
 class Shelf(Struct, frozen=True):
@@ -34,7 +37,9 @@ def lines_of(stash: Iterable[Item], sorting: Sorting, families: Families = ()) -
     if sorting == "kind":
         return _grouped(items, lambda item: plain(item.category).capitalize())
     if sorting == "room":
-        return _grouped(items, lambda item: item.room or "No room told")
+        return _grouped(items, lambda item: item.room or NO_ROOM)
+    if sorting == "set":
+        return _grouped(items, lambda item: item.set or NO_SET)
     leaders = tuple(colour for colour, _ in stash_families(items, families))
 
     def family(item: Item) -> str:

@@ -2,8 +2,7 @@
 
 from functools import partial
 
-from PySide6.QtCore import QRectF, Qt
-from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPen
+from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
     QComboBox,
     QFormLayout,
@@ -17,69 +16,24 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from jolly_ledge.app.panels.item_drawing import ItemDrawing
+from jolly_ledge.app.panels.item_forms import CoversForm, ProvenanceForm, RepaintForm
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.length_field import LengthField
-from jolly_ledge.app.widgets.texts import Board, heading, paint_board, question, words
-from jolly_ledge.drawing.items import SILHOUETTES, item_picture
-from jolly_ledge.drawing.theme import BOARD, SOFT_INK
+from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.drawing.items import SILHOUETTES
 from jolly_ledge.model.edits.items import ChangeItem, DuplicateItem, RemoveItems
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.silhouette import PROFILES
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, TRAITS, plain
-from jolly_ledge.render.fonts import font
-from jolly_ledge.render.player import play_fitted
+from jolly_ledge.readings.words import listed
 
 PANEL_WIDTH = 344
 SHAPES = tuple(sorted({*SILHOUETTES, *PROFILES} - {"slab"}))
 MOST_COLOURS = 4
-
-
-class ItemDrawing(QWidget):
-    """The thing on a board with its height and width."""
-
-    def __init__(self, session: Session) -> None:
-        super().__init__()
-        self._session = session
-        self.setFixedHeight(176)
-
-    def paintEvent(self, event: QPaintEvent) -> None:
-        """Paint the thing and its two figures."""
-        item = self._session.item
-        if item is None:
-            return
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        area = QRectF(20, 4, self.width() - 120, 134)
-        picture = item_picture(item)
-        play_fitted(painter, picture, area)
-        scale = min(area.width() / picture.width, area.height() / picture.height)
-        foot = area.center().y() + (picture.top + picture.bottom) / -2 * scale
-        paint_board(painter, QRectF(10, foot, self.width() - 110, 6), BOARD)
-        half, tall = item.width * scale / 2, item.height * scale
-        middle = area.center().x()
-        x = middle + half + 16
-        painter.setPen(QPen(QColor(SOFT_INK), 1.2))
-        painter.drawLine(int(x), int(foot - tall), int(x), int(foot))
-        painter.drawLine(int(middle - half), int(foot + 15), int(middle + half), int(foot + 15))
-        for y in (foot - tall, foot):
-            painter.drawLine(int(x - 4), int(y), int(x + 4), int(y))
-        for end in (middle - half, middle + half):
-            painter.drawLine(int(end), int(foot + 11), int(end), int(foot + 19))
-        painter.setFont(font(13, "sans", 600))
-        painter.setPen(QColor("#26282b"))
-        painter.drawText(
-            QRectF(x + 8, foot - tall / 2 - 12, 90, 24),
-            Qt.AlignmentFlag.AlignVCenter,
-            self._session.length(item.height),
-        )
-        painter.drawText(
-            QRectF(middle - 60, foot + 18, 120, 20),
-            Qt.AlignmentFlag.AlignCenter,
-            self._session.length(item.width),
-        )
 
 
 class ItemPanel(QScrollArea):
@@ -103,7 +57,21 @@ class ItemPanel(QScrollArea):
         self.drawing = ItemDrawing(session)
         column.addWidget(self.title)
         column.addWidget(self.drawing)
+        self.guess_row = self._guess_row()
+        column.addWidget(self.guess_row)
         column.addLayout(self._form())
+        self.stands = words("", "soft")
+        column.addWidget(self.stands)
+        self.covers_title = question("Covers", 14)
+        self.covers_form = CoversForm(session)
+        column.addWidget(self.covers_title)
+        column.addWidget(self.covers_form)
+        column.addWidget(question("Where it comes from and goes", 14))
+        self.provenance_form = ProvenanceForm(session)
+        column.addWidget(self.provenance_form)
+        column.addWidget(question("If it were painted", 14))
+        self.repaint_form = RepaintForm(session)
+        column.addWidget(self.repaint_form)
         column.addWidget(question("Mind", 14))
         column.addLayout(self._traits())
         column.addWidget(Board())
@@ -118,6 +86,19 @@ class ItemPanel(QScrollArea):
             signal.connect(self.refresh)
         self.refresh()
 
+    def _guess_row(self) -> QWidget:
+        holder = QWidget()
+        row = QHBoxLayout(holder)
+        row.setContentsMargins(0, 0, 0, 0)
+        self.guess_said = words("", "soft")
+        self.measured_button = chip(
+            "Measured so", "These sizes are right; they are no guesses any more", checkable=False
+        )
+        self.measured_button.clicked.connect(lambda: self._change("guessed", ()))
+        row.addWidget(self.guess_said, 1)
+        row.addWidget(self.measured_button)
+        return holder
+
     def _form(self) -> QFormLayout:
         form = QFormLayout()
         form.setSpacing(5)
@@ -130,7 +111,8 @@ class ItemPanel(QScrollArea):
         self.shape_field.setItemText(0, "as its kind")
         form.addRow("Looks like", self.shape_field)
         self.size_fields = {
-            name: LengthField(self._session, partial(self._change, name), name) for name in ("width", "height", "depth")
+            name: LengthField(self._session, partial(self._set_size, name), name)
+            for name in ("width", "height", "depth")
         }
         sizes = QHBoxLayout()
         sizes.setSpacing(4)
@@ -248,6 +230,14 @@ class ItemPanel(QScrollArea):
         self.fewer_colours.setEnabled(len(item.colours) > 1)
         for trait, trait_chip in self.trait_chips.items():
             trait_chip.setChecked(trait in item.traits)
+        self.guess_row.setVisible(bool(item.guessed))
+        self.guess_said.setText(f"Guessed: {', '.join(item.guessed)}.")
+        looks = [look.label for look in self._session.plan.looks if any(p.item == item.id for p in look.placements)]
+        self.stands.setText(f"Stands in {listed(looks)}." if looks else "Stands in no look.")
+        self.covers_title.setVisible(item.is_book)
+        self.covers_form.setVisible(item.is_book)
+        for form in (self.covers_form, self.provenance_form, self.repaint_form):
+            form.refresh()
         self._show_fits(item)
 
     def _show_fits(self, item: Item) -> None:
@@ -282,6 +272,14 @@ class ItemPanel(QScrollArea):
         item = self._session.item
         if item is not None and getattr(item, field) != value:
             self._session.commit(ChangeItem(item=item.id, changes=((field, value),), name=item.label))
+
+    def _set_size(self, side: str, length: float) -> None:
+        """Take a size over as measured: a guess of this side is a guess no more."""
+        item = self._session.item
+        if item is not None and getattr(item, side) != length:
+            guessed = tuple(guess for guess in item.guessed if guess != side)
+            changes = ((side, length), ("guessed", guessed)) if guessed != item.guessed else ((side, length),)
+            self._session.commit(ChangeItem(item=item.id, changes=changes, name=item.label))
 
     def _set_mass(self) -> None:
         text = self.mass_field.text().strip().lower().replace(",", ".").removesuffix("kg").strip()

@@ -6,13 +6,14 @@ from PySide6.QtGui import (
     QColor,
     QFontMetricsF,
     QKeyEvent,
+    QKeySequence,
     QMouseEvent,
     QPainter,
     QPaintEvent,
     QPen,
     QResizeEvent,
 )
-from PySide6.QtWidgets import QWidget
+from PySide6.QtWidgets import QApplication, QWidget
 
 from jolly_ledge.app.scene.item_pixmaps import ItemPixmaps
 from jolly_ledge.app.scene.stash_strip import two_lines
@@ -28,7 +29,10 @@ SCALE = 0.5
 
 LEAST_CELL = 84.0
 TITLE_HEIGHT = 26.0
-LABELS_HEIGHT = 58.0
+LABELS_HEIGHT = 72.0
+BRACKET = 13.0
+"""Room under a board for the width of the ledge in hand."""
+
 HEADROOM = 22.0
 MARGIN = 6.0
 MOST_LINES = 4
@@ -51,6 +55,8 @@ class Row(Struct, frozen=True):
     top: float
     floor: float
     cells: tuple[Cell, ...]
+    group: str = ""
+    """The title of the group it belongs to, told above its first board only."""
 
     @property
     def bottom(self) -> float:
@@ -64,14 +70,24 @@ class LineUp(QWidget):
     asked_for = Signal(str)
     """A thing was double-clicked or Return was pressed on it."""
 
+    dropped_on_thing = Signal(tuple, str)
+    """Things (ids) were dragged onto another one."""
+
+    dropped_on_group = Signal(tuple, str)
+    """Things (ids) were dragged onto the board of another group, by its title."""
+
     def __init__(self, session: Session) -> None:
         super().__init__()
         self._session = session
         self._shelves: tuple[Shelf, ...] = ()
         self.rows: tuple[Row, ...] = ()
         self._pixmaps = ItemPixmaps(SCALE)
+        self._pressed: QPointF | None = None
+        self._pressed_item = ""
+        self._pointer: QPointF | None = None
+        self._lassoed_before: tuple[str, ...] = ()
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        self.setAccessibleName("The stash in a line-up; arrow keys choose")
+        self.setAccessibleName("The stash in a line-up; arrow keys choose, with Shift more than one")
         session.chosen.connect(self.update)
         session.changed.connect(self.update)
 
@@ -102,7 +118,7 @@ class LineUp(QWidget):
                 for item, width in line:
                     cells.append(Cell(item, x, width, floor))
                     x += width
-                rows.append(Row(title, top, floor, tuple(cells)))
+                rows.append(Row(title, top, floor, tuple(cells), shelf.title))
                 title = ""
                 top = floor + LABELS_HEIGHT
         self.rows = tuple(rows)
@@ -128,24 +144,82 @@ class LineUp(QWidget):
             if row.bottom >= sight.top() and row.top <= sight.bottom():
                 above = self.rows[index - 1].bottom if index else 0.0
                 self._paint_row(painter, row, above)
+        self._paint_gesture(painter)
 
     def _paint_row(self, painter: QPainter, row: Row, above: float) -> None:
         if row.title:
             painter.setFont(font(14, "serif", italic=True))
             painter.setPen(QColor(SOFT_INK))
             painter.drawText(QPointF(MARGIN, row.top + 17), row.title)
-        chosen = next((cell for cell in row.cells if cell.item.id == self._session.item_id), None)
-        if chosen is not None:
-            painter.setPen(QPen(QColor(PLUM), 1.4) if self.hasFocus() else Qt.PenStyle.NoPen)
-            painter.setBrush(QColor(PLUM_TINT))
-            top = row.floor - chosen.item.height * SCALE - 10
-            painter.drawRoundedRect(QRectF(chosen.left + 1, top, chosen.width - 2, row.bottom - 3 - top), 6, 6)
+        chosen = set(self._session.item_ids)
+        for cell in row.cells:
+            if cell.item.id in chosen:
+                in_hand = self.hasFocus() and cell.item.id == self._session.item_id
+                painter.setPen(QPen(QColor(PLUM), 1.4) if in_hand else Qt.PenStyle.NoPen)
+                painter.setBrush(QColor(PLUM_TINT))
+                top = row.floor - cell.item.height * SCALE - 10
+                painter.drawRoundedRect(QRectF(cell.left + 1, top, cell.width - 2, row.bottom - 3 - top), 6, 6)
         self._paint_clearances(painter, row)
         for cell in row.cells:
             self._pixmaps.paint(painter, cell.item, cell.left + cell.width / 2, row.floor, self.devicePixelRatioF())
         paint_board(painter, QRectF(MARGIN, row.floor, self.width() - 2 * MARGIN, 6), BOARD)
+        self._paint_ledge_width(painter, row)
         for cell in row.cells:
             self._paint_labels(painter, cell)
+
+    def _paint_ledge_width(self, painter: QPainter, row: Row) -> None:
+        """Draw how wide the ledge in hand is along the board, so that it is seen how much would stand there."""
+        ledge = self._session.ledge if self._session.piece_id else None
+        if ledge is None:
+            return
+        end = MARGIN + ledge.width * SCALE
+        y = row.floor + 12
+        painter.setPen(QPen(QColor(PLUM), 1))
+        painter.drawLine(QPointF(MARGIN, y), QPointF(min(end, self.width() - MARGIN), y))
+        painter.drawLine(QPointF(MARGIN, y - 3), QPointF(MARGIN, y + 3))
+        painter.setFont(font(12))
+        said = f"{self._session.length(ledge.width)} wide · {ledge.label}"
+        wide = QFontMetricsF(painter.font()).horizontalAdvance(said)
+        if end < self.width() - MARGIN:
+            painter.drawLine(QPointF(end, y - 3), QPointF(end, y + 3))
+        x = end + 6 if end + 6 + wide < self.width() - MARGIN else self.width() - MARGIN - wide - 4
+        painter.fillRect(QRectF(x - 3, y - 5, wide + 6, 13), QColor(244, 241, 234, 235))
+        painter.drawText(QPointF(x, y + 4), said)
+
+    def _paint_gesture(self, painter: QPainter) -> None:
+        """Paint the lasso, or the things that are carried to another group."""
+        if self._pressed is None or self._pointer is None:
+            return
+        if not self._pressed_item:
+            painter.setPen(QPen(QColor(PLUM), 1.2, Qt.PenStyle.DashLine))
+            painter.setBrush(QColor(123, 59, 87, 22))
+            painter.drawRect(QRectF(self._pressed, self._pointer).normalized())
+            return
+        painter.setOpacity(0.75)
+        for index, item in enumerate(self._session.chosen_items[:6]):
+            at = self._pointer + QPointF(18.0 * index, 10.0)
+            self._pixmaps.paint(painter, item, at.x(), at.y(), self.devicePixelRatioF())
+        painter.setOpacity(1.0)
+        target = self._target(self._pointer)
+        if target:
+            painter.setFont(font(12, "sans", 600))
+            metrics = QFontMetricsF(painter.font())
+            wide = metrics.horizontalAdvance(target) + 14
+            label = QRectF(min(self._pointer.x() + 14, self.width() - wide - 2), self._pointer.y() + 14, wide, 22)
+            painter.setPen(QPen(QColor(PLUM), 1))
+            painter.setBrush(QColor(PLUM_TINT))
+            painter.drawRoundedRect(label, 5, 5)
+            painter.drawText(label, Qt.AlignmentFlag.AlignCenter, target)
+
+    def _target(self, at: QPointF) -> str:
+        """Say what letting go here would do."""
+        count = len(self._session.item_ids)
+        over = self.item_at(at.x(), at.y())
+        if over is not None and over.id not in self._session.item_ids:
+            return f"{'A pair' if count == 1 else 'A set'} with {over.label}"
+        row = self._row_at(at.y())
+        own = {row.group for row in self.rows for cell in row.cells if cell.item.id in self._session.item_ids}
+        return f"To “{row.group}”" if row is not None and over is None and row.group and own != {row.group} else ""
 
     def _paint_clearances(self, painter: QPainter, row: Row) -> None:
         """Draw the clearances that pass between the tops of this board's things."""
@@ -184,7 +258,7 @@ class LineUp(QWidget):
             painter.drawText(
                 QPointF(
                     cell.left + (cell.width - metrics.horizontalAdvance(name)) / 2,
-                    cell.floor + 21 + 14 * line,
+                    cell.floor + 21 + BRACKET + 14 * line,
                 ),
                 name,
             )
@@ -192,11 +266,14 @@ class LineUp(QWidget):
         painter.setPen(QColor(SOFT_INK))
         metrics = QFontMetricsF(painter.font())
         item = cell.item
-        size = f"{self._bare(item.width)} × {self._bare(item.height)}"
+        wide, tall = (
+            f"{'≈ ' if side in item.guessed else ''}{self._bare(getattr(item, side))}" for side in ("width", "height")
+        )
+        size = f"{wide} × {tall}"
         painter.drawText(
             QPointF(
                 cell.left + (cell.width - metrics.horizontalAdvance(size)) / 2,
-                cell.floor + 22 + 14 * len(lines),
+                cell.floor + 22 + BRACKET + 14 * len(lines),
             ),
             size,
         )
@@ -213,11 +290,77 @@ class LineUp(QWidget):
                 return next((cell.item for cell in row.cells if cell.left <= x < cell.left + cell.width), None)
         return None
 
+    def _row_at(self, y: float) -> Row | None:
+        return next((row for row in self.rows if row.top <= y < row.bottom), None)
+
     def mousePressEvent(self, event: QMouseEvent) -> None:
-        """Choose what is pressed."""
-        item = self.item_at(event.position().x(), event.position().y())
-        if item is not None:
-            self._session.choose_item(item.id)
+        """Choose what is pressed; Ctrl adds or takes away, Shift takes all between; beside things a lasso begins."""
+        at = event.position()
+        item = self.item_at(at.x(), at.y())
+        session, modifiers = self._session, event.modifiers()
+        self._pressed, self._pointer = at, None
+        self._pressed_item = item.id if item is not None else ""
+        self._lassoed_before = session.item_ids if modifiers & Qt.KeyboardModifier.ControlModifier else ()
+        if item is None:
+            return
+        if modifiers & Qt.KeyboardModifier.ControlModifier:
+            others = tuple(identifier for identifier in session.item_ids if identifier != item.id)
+            session.choose_items(others if item.id in session.item_ids and others else (*others, item.id))
+        elif modifiers & Qt.KeyboardModifier.ShiftModifier:
+            session.choose_items(self._between(session.item_id, item.id))
+        elif item.id not in session.item_ids:
+            session.choose_item(item.id)
+
+    def _between(self, first: str, last: str) -> tuple[str, ...]:
+        ids = [cell.item.id for row in self.rows for cell in row.cells]
+        if first not in ids or last not in ids:
+            return (last,)
+        low, high = sorted((ids.index(first), ids.index(last)))
+        inside = ids[low : high + 1]
+        return tuple(inside) if inside[-1] == last else tuple(reversed(inside))
+
+    def mouseMoveEvent(self, event: QMouseEvent) -> None:
+        """Draw the lasso, or carry what is chosen."""
+        if self._pressed is None:
+            return
+        moved = (event.position() - self._pressed).manhattanLength()
+        if self._pointer is None and moved < QApplication.startDragDistance():
+            return
+        self._pointer = event.position()
+        if not self._pressed_item:
+            area = QRectF(self._pressed, self._pointer).normalized()
+            caught = tuple(
+                cell.item.id
+                for row in self.rows
+                for cell in row.cells
+                if area.intersects(
+                    QRectF(cell.left, cell.floor - cell.item.height * SCALE, cell.width, cell.item.height * SCALE)
+                )
+            )
+            chosen = tuple(dict.fromkeys((*self._lassoed_before, *caught)))
+            if chosen:
+                self._session.choose_items(chosen)
+        self.update()
+
+    def mouseReleaseEvent(self, event: QMouseEvent) -> None:
+        """Let the lasso go, or drop what is carried on a thing or on a group's board."""
+        pressed, item, carried = self._pressed, self._pressed_item, self._pointer
+        self._pressed = self._pointer = None
+        self.update()
+        if pressed is None or not item:
+            return
+        if carried is None:
+            if not event.modifiers() & (Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier):
+                self._session.choose_item(item)
+            return
+        ids = self._session.item_ids
+        over = self.item_at(carried.x(), carried.y())
+        row = self._row_at(carried.y())
+        if over is not None:
+            if over.id not in ids:
+                self.dropped_on_thing.emit(ids, over.id)
+        elif row is not None and row.group:
+            self.dropped_on_group.emit(ids, row.group)
 
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
         """Edit what is double-clicked."""
@@ -230,9 +373,19 @@ class LineUp(QWidget):
         ids = [cell.item.id for row in self.rows for cell in row.cells]
         current = self._session.item_id
         step = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(Qt.Key(event.key()), 0)
-        if step and ids:
+        if event.key() == Qt.Key.Key_Escape and self._pressed is not None:
+            self._pressed = self._pointer = None
+            self.update()
+        elif step and ids:
             index = ids.index(current) + step if current in ids else 0
-            self._session.choose_item(ids[min(max(index, 0), len(ids) - 1)])
+            there = ids[min(max(index, 0), len(ids) - 1)]
+            if event.modifiers() & Qt.KeyboardModifier.ShiftModifier:
+                others = tuple(identifier for identifier in self._session.item_ids if identifier != there)
+                self._session.choose_items((*others, there))
+            else:
+                self._session.choose_item(there)
+        elif event.matches(QKeySequence.StandardKey.SelectAll) and ids:
+            self._session.choose_items(tuple(ids))
         elif event.key() in (Qt.Key.Key_Up, Qt.Key.Key_Down) and ids:
             self._choose_beyond(1 if event.key() == Qt.Key.Key_Down else -1)
         elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and current in ids:

@@ -1,0 +1,184 @@
+"""More of one thing: where it comes from and returns to, season and care, a repaint trial, a book's covers."""
+
+from msgspec.structs import replace
+from PySide6.QtWidgets import QHBoxLayout
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.colour_button import ColourButton
+from jolly_ledge.app.widgets.form import Form, show_choice, show_text
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.colour import family_name
+from jolly_ledge.model.edits.items import ChangeItem
+from jolly_ledge.model.item import Care, Covers, Item
+from jolly_ledge.model.paint import paint_ml
+from jolly_ledge.model.words import SEASONS
+
+SEASON_CHOICES = (("", "not told"), *((season, season) for season in SEASONS))
+
+
+class ItemForm(Form):
+    """A form over the thing of the stash in hand."""
+
+    def change(self, **changes: object) -> None:
+        """Change fields of the thing as one step, if they differ."""
+        item = self._session.item
+        if item is not None and any(getattr(item, field) != value for field, value in changes.items()):
+            self._session.commit(ChangeItem(item=item.id, changes=tuple(changes.items()), name=item.label))
+
+
+class ProvenanceForm(ItemForm):
+    """Price, set, whose it is, when it must go back, season, care."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.price_field = self.text("Price", self._set_price)
+        self.price_field.setPlaceholderText("not told")
+        self.price_field.setFixedWidth(96)
+        self.set_field = self.text("Set or pair", lambda name: self.change(set=name))
+        self.lender_field = self.text("Borrowed from", lambda name: self.change(borrowed_from=name))
+        self.returns_field = self.text("Returns to", lambda name: self.change(returns_to=name))
+        self.return_field = self.text("Must return by", self._set_return)
+        self.return_field.setPlaceholderText("2027-01-31")
+        row = QHBoxLayout()
+        row.setSpacing(4)
+        self.season_chips = {season: chip(season) for season in SEASONS}
+        for season, button in self.season_chips.items():
+            button.setStyleSheet("padding: 2px 5px; font-size: 12px;")
+            button.clicked.connect(lambda _=False, season=season: self._toggle_season(season))
+            row.addWidget(button)
+        self.rows.addRow(row)
+        self.water_field = self.text("Water every", self._set_water)
+        self.water_field.setPlaceholderText("days")
+        self.water_field.setFixedWidth(96)
+        self.repot_field = self.choice("Repot in", SEASON_CHOICES, lambda season: self._set_care(repot=season or None))
+        self.note_field = self.text("Note", lambda note: self.change(note=note))
+
+    def refresh(self) -> None:
+        """Show the thing in hand."""
+        item = self._session.item
+        if item is None:
+            return
+        care = item.care or Care()
+        show_text(self.price_field, "" if item.price is None else f"{item.price:g}")
+        show_text(self.set_field, item.set)
+        show_text(self.lender_field, item.borrowed_from)
+        show_text(self.returns_field, item.returns_to)
+        show_text(self.return_field, item.return_by)
+        for season, button in self.season_chips.items():
+            button.setChecked(season in item.season)
+        show_text(self.water_field, "" if care.water_days is None else f"{care.water_days} days")
+        show_choice(self.repot_field, care.repot or "")
+        show_text(self.note_field, item.note)
+
+    def _set_price(self, text: str) -> None:
+        try:
+            self.change(price=float(text.replace(",", ".").strip("€$£ ")) if text else None)
+        except ValueError:
+            self._session.refused.emit(f"“{text}” is no price; type a number such as 45 or 12.50.")
+
+    def _set_return(self, text: str) -> None:
+        from datetime import date
+
+        try:
+            if text:
+                date.fromisoformat(text)
+        except ValueError:
+            self._session.refused.emit(f"“{text}” is no date; type it like 2027-01-31.")
+            return
+        self.change(return_by=text)
+
+    def _toggle_season(self, season: str) -> None:
+        item = self._session.item
+        if item is not None:
+            chosen = set(item.season) ^ {season}
+            self.change(season=tuple(known for known in SEASONS if known in chosen))
+
+    def _set_water(self, text: str) -> None:
+        figure = text.lower().removesuffix("days").removesuffix("day").strip()
+        if figure in ("week", "weekly", "a week"):
+            figure = "7"
+        if figure and not (figure.isascii() and figure.isdigit() and 1 <= int(figure) <= 365):
+            self._session.refused.emit(f"“{text}” is no number of days; type 7 for weekly, up to 365.")
+            return
+        self._set_care(water_days=int(figure) if figure else None)
+
+    def _set_care(self, **known: object) -> None:
+        item = self._session.item
+        if item is not None:
+            care = replace(item.care or Care(), **known)
+            self.change(care=None if care == Care() else care)
+
+
+class RepaintForm(ItemForm):
+    """How the thing would look in another colour, and the paint it takes; its own colour is kept."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.colour_button = ColourButton(lambda colour: self.change(repaint=colour), "Colour to paint it")
+        self.rows.addRow("Painted", self.colour_button)
+        self.said = words("", "small")
+        self.rows.addRow(self.said)
+        self.undo_button = chip("Back to its own colour", checkable=False)
+        self.undo_button.clicked.connect(lambda: self.change(repaint=None))
+        self.rows.addRow("", self.undo_button)
+
+    def refresh(self) -> None:
+        """Show the trial of the thing in hand."""
+        item = self._session.item
+        if item is None:
+            return
+        self.colour_button.show_colour(item.repaint or item.main_colour)
+        self.undo_button.setEnabled(item.repaint is not None)
+        own = max(item.colours, key=lambda colour: colour[1])[0]
+        paint = f"About {max(round(paint_ml(item), -1), 10):g} ml for two coats by its surface; the tin decides."
+        trial = f"A trial: its own {family_name(own)} is kept. " if item.repaint is not None else ""
+        self.said.setText(trial + paint)
+
+
+class CoversForm(ItemForm):
+    """A book's jacket, board and page edges."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.buttons = {
+            part: ColourButton(lambda colour, part=part: self._set(part, colour), f"Colour of the {part}")  # type: ignore[misc]
+            for part in ("jacket", "board", "pages")
+        }
+        for part, button in self.buttons.items():
+            self.rows.addRow(part.capitalize(), button)
+        self.off_chip = chip("Jacket off", "Show the board under the jacket")
+        self.off_chip.clicked.connect(self._toggle_jacket)
+        self.rows.addRow("", self.off_chip)
+
+    def refresh(self) -> None:
+        """Show the covers of the book in hand."""
+        item = self._session.item
+        if item is None or not item.is_book:
+            return
+        covers = item.covers or Covers()
+        self.buttons["jacket"].show_colour(covers.jacket or item.colours[0][0])
+        self.buttons["board"].show_colour(covers.board or item.colours[0][0])
+        self.buttons["pages"].show_colour(item.page_colour)
+        self.off_chip.setChecked(covers.jacket_off)
+
+    def _set(self, part: str, colour: str) -> None:
+        item = self._session.item
+        if item is not None:
+            self.change(covers=replace(item.covers or Covers(), **{part: colour}))
+
+    def _toggle_jacket(self) -> None:
+        item = self._session.item
+        if item is None:
+            return
+        covers = item.covers or Covers()
+        if not covers.jacket_off and covers.board is None:
+            # A board nobody has looked at yet: cloth a little darker than the jacket is the usual guess.
+            covers = replace(covers, board=_board_guess(item))
+        self.change(covers=replace(covers, jacket_off=not covers.jacket_off))
+
+
+def _board_guess(item: Item) -> str:
+    from jolly_ledge.model.colour import darker
+
+    return darker(item.colours[0][0], 0.25)
