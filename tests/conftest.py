@@ -25,12 +25,17 @@ class AnsweringDialogs:
 
     def __init__(self) -> None:
         self.to_open: Path | None = None
+        self.to_open_many: tuple[Path, ...] = ()
         self.to_save: Path | None = None
         self.asked: list[str] = []
 
     def ask_open(self, title: str, kinds: str) -> Path | None:
         self.asked.append(title)
         return self.to_open
+
+    def ask_open_many(self, title: str, kinds: str) -> tuple[Path, ...]:
+        self.asked.append(title)
+        return self.to_open_many
 
     def ask_save(self, title: str, name: str) -> Path | None:
         self.asked.append(title)

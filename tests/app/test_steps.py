@@ -249,7 +249,7 @@ def test_things_stand_on_one_floor_line_at_one_scale(window: MainWindow) -> None
 
 def test_a_thing_is_added_described_duplicated_and_removed(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    qtbot.mouseClick(page.add_button, LEFT)
+    page.bring_menu.actions()[-1].trigger()
     assert item_in_hand(window).name == "new thing"
     panel = page.panel
     panel.name_field.setText("brass sextant")

@@ -43,7 +43,7 @@ def test_the_whole_job(window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialo
     window.show_step("Gather")
     gather = window.step("Gather")
     assert isinstance(gather, GatherStep)
-    qtbot.mouseClick(gather.add_button, LEFT)
+    gather.add()
     gather.panel.name_field.setText("ebony sextant case")
     qtbot.keyClick(gather.panel.name_field, Qt.Key.Key_Return)
     gather.panel.category_field.setCurrentIndex(gather.panel.category_field.findData("box"))

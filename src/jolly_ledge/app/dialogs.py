@@ -13,6 +13,10 @@ class Dialogs(Protocol):
         """Return the file to open, None when the person thinks better of it."""
         ...
 
+    def ask_open_many(self, title: str, kinds: str) -> tuple[Path, ...]:
+        """Return the files to open, none when the person thinks better of it."""
+        ...
+
     def ask_save(self, title: str, name: str) -> Path | None:
         """Return where to save, None when the person thinks better of it."""
         ...
@@ -30,6 +34,13 @@ class FileDialogs:
 
         path, _ = QFileDialog.getOpenFileName(self.parent, title, "", kinds)
         return Path(path) if path else None
+
+    def ask_open_many(self, title: str, kinds: str) -> tuple[Path, ...]:
+        """Return the files to open."""
+        from PySide6.QtWidgets import QFileDialog
+
+        paths, _ = QFileDialog.getOpenFileNames(self.parent, title, "", kinds)
+        return tuple(Path(path) for path in paths)
 
     def ask_save(self, title: str, name: str) -> Path | None:
         """Return where to save."""

@@ -79,7 +79,7 @@ class MainWindow(QMainWindow):
         def gather() -> Step:
             from jolly_ledge.app.steps.gather import GatherStep
 
-            return GatherStep(session)
+            return GatherStep(session, self._dialogs)
 
         def place() -> Step:
             from jolly_ledge.app.steps.place import PlaceStep

@@ -77,10 +77,16 @@ QFrame#notice[good="true"] {{ background: {TEAL_TINT}; border-bottom: 3px solid 
 QFrame#card {{ background: {SHEET}; border: 1px solid {RULE}; border-radius: 8px; }}
 QFrame#card[chosen="true"] {{ border: 2px solid {PLUM}; }}
 
-QTableWidget {{ background: {SHEET}; border: 1px solid {RULE}; gridline-color: transparent; alternate-background-color: {PAPER}; }}
+QTableView {{ background: {SHEET}; border: 1px solid {RULE}; gridline-color: transparent; alternate-background-color: {PAPER}; }}
 QHeaderView::section {{ background: {SHEET}; color: {SOFT_INK}; border: none; border-bottom: 3px solid {BOARD}; padding: 5px; font-size: 13px; }}
-QTableWidget::item {{ padding: 3px 5px; border-bottom: 1px solid {RULE}; }}
-QTableWidget::item:selected {{ background: {PLUM_TINT}; color: {INK}; }}
+QTableView::item {{ padding: 3px 5px; border-bottom: 1px solid {RULE}; }}
+QTableView::item:selected {{ background: {PLUM_TINT}; color: {INK}; }}
+
+QListWidget {{ background: {SHEET}; border: 1px solid {RULE}; border-radius: 5px; font-size: 12px; }}
+QListWidget::item {{ border-radius: 5px; padding: 2px; }}
+QListWidget::item:selected {{ background: {PLUM_TINT}; color: {PLUM}; }}
+QProgressBar {{ background: {SHEET}; border: 1px solid {RULE}; border-radius: 4px; }}
+QProgressBar::chunk {{ background: {PLUM}; border-radius: 3px; }}
 
 QScrollBar:vertical {{ background: transparent; width: 10px; margin: 2px; }}
 QScrollBar:horizontal {{ background: transparent; height: 10px; margin: 2px; }}

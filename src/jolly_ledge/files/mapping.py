@@ -10,10 +10,20 @@ from msgspec import Struct
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.stash_csv import COLUMNS
 from jolly_ledge.files.table import Table
-from jolly_ledge.model.duplicates import are_twins
+from jolly_ledge.model.duplicates import TwinFinder
 from jolly_ledge.model.edits.edit import fresh_id
-from jolly_ledge.model.entry.remembered import usual_size
-from jolly_ledge.model.entry.vocabulary import COLOURS, FINISH_WORDS, KINDS, PLURALS, STATUS_WORDS, STUFFS, TRAIT_WORDS
+from jolly_ledge.model.entry.parser import ListedLine
+from jolly_ledge.model.entry.remembered import Usual, usual_size
+from jolly_ledge.model.entry.vocabulary import (
+    COLOURS,
+    FINISH_WORDS,
+    KINDS,
+    PLURALS,
+    STATUS_WORDS,
+    STUFFS,
+    TRAIT_WORDS,
+    Kind,
+)
 from jolly_ledge.model.errors import InvalidPlanError, JollyLedgeError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.units import LengthUnit, parse_length
@@ -115,44 +125,76 @@ def preview(table: Table, mapping: Sequence[MappedColumn], stash: Iterable[Item]
     known = {item.id: item for item in stash}
     taken = set(known)
     rows: list[ImportRow] = []
-    seen: list[Item] = list(known.values())
+    usual = _UsualSizes(known.values())
+    seen = TwinFinder(known.values())
     for number, cells in enumerate(table.rows, start=2):
         try:
-            item = _item(cells, mapping, taken, seen)
+            item = _item(cells, mapping, taken, usual)
         except JollyLedgeError as error:
             rows.append(ImportRow(number, "refuse", None, str(error)))
             continue
         rows.append(_judged(number, item, known, seen))
         taken.add(item.id)
-        seen.append(item)
+        seen.add(item)
     return tuple(rows)
 
 
 def preview_things(items: Iterable[Item], stash: Iterable[Item]) -> tuple[ImportRow, ...]:
     """Return what taking over things that this program exported would do."""
     known = {item.id: item for item in stash}
-    seen = list(known.values())
+    seen = TwinFinder(known.values())
     rows = []
     for number, item in enumerate(items, start=1):
         rows.append(_judged(number, item, known, seen))
-        seen.append(item)
+        seen.add(item)
     return tuple(rows)
 
 
-def _judged(number: int, item: Item, known: dict[str, Item], seen: list[Item]) -> ImportRow:
+def preview_lines(lines: Iterable[ListedLine], stash: Iterable[Item]) -> tuple[ImportRow, ...]:
+    """Return what taking over a pasted list of quick lines would do, thing by thing."""
+    known = {item.id: item for item in stash}
+    seen = TwinFinder(known.values())
+    rows = []
+    for line in lines:
+        if line.entry is None:
+            rows.append(ImportRow(line.number, "refuse", None, f"“{line.text[:60]}”: {line.problem}"))
+            continue
+        for item in line.entry.items:
+            rows.append(_judged(line.number, item, known, seen))
+        for item in line.entry.items:
+            # Eight of a row may well be alike: they were counted.
+            seen.add(item)
+    return tuple(rows)
+
+
+class _UsualSizes:
+    """Usual sizes in a stash, found once for each kind."""
+
+    def __init__(self, stash: Iterable[Item]) -> None:
+        self._stash = tuple(stash)
+        self._kept: dict[Kind, Usual] = {}
+
+    def of(self, kind: Kind) -> Usual:
+        """Return the usual size of a kind."""
+        if kind not in self._kept:
+            self._kept[kind] = usual_size(kind, self._stash)
+        return self._kept[kind]
+
+
+def _judged(number: int, item: Item, known: dict[str, Item], seen: TwinFinder) -> ImportRow:
     if item.id in known:
         same = known[item.id] == item
         return ImportRow(
             number, "same" if same else "change", item, "already there, unchanged" if same else f"changes {item.label}"
         )
-    twin = next((other for other in seen if are_twins(item, other)), None)
+    twin = seen.twin_of(item)
     if twin is not None:
         return ImportRow(number, "twin", item, f"looks like {twin.label}: same kind, size and colour family", twin.id)
     guesses = f"; {', '.join(item.guessed)} guessed" if item.guessed else ""
     return ImportRow(number, "add", item, f"adds a {item.category.replace('-', ' ')}{guesses}")
 
 
-def _item(cells: Sequence[str], mapping: Sequence[MappedColumn], taken: set[str], stash: Sequence[Item]) -> Item:
+def _item(cells: Sequence[str], mapping: Sequence[MappedColumn], taken: set[str], usual_sizes: _UsualSizes) -> Item:
     known: dict[str, Any] = {}
     for cell, column in zip(cells, mapping, strict=True):
         if column.field and cell:
@@ -163,7 +205,7 @@ def _item(cells: Sequence[str], mapping: Sequence[MappedColumn], taken: set[str]
         raise FileError("no kind of thing is told; choose the column that says vase, bowl or book")
     known.setdefault("silhouette", "")
     known["id"] = known.get("id") or fresh_id(known.get("name", "") or known["category"], taken)
-    _complete_sizes(known, stash)
+    _complete_sizes(known, usual_sizes)
     try:
         return checked(msgspec.convert(known, Item))
     except (msgspec.ValidationError, InvalidPlanError) as error:
@@ -171,13 +213,13 @@ def _item(cells: Sequence[str], mapping: Sequence[MappedColumn], taken: set[str]
         raise FileError(f"{path.strip('`.') or 'row'}: {problem[:1].lower()}{problem[1:]}") from error
 
 
-def _complete_sizes(known: dict[str, Any], stash: Sequence[Item]) -> None:
+def _complete_sizes(known: dict[str, Any], usual_sizes: _UsualSizes) -> None:
     """Fill sizes that are not told with usual ones, marked as guesses."""
     kind = next(
         (kind for kind in KINDS.values() if kind.category == known["category"]
          and known["silhouette"] in ("", kind.silhouette)), KINDS["thing"]
     )  # fmt: skip
-    usual = usual_size(kind, stash)
+    usual = usual_sizes.of(kind)
     guessed = list(known.get("guessed", ()))
     for side in ("width", "height", "depth"):
         if side not in known:

@@ -1,16 +1,19 @@
 """Tables of any origin: comma, semicolon or tab between cells, or JSON; read as text, cell by cell."""
 
+import codecs
 import csv
 import io
+from collections.abc import Iterable
 from pathlib import Path
 from typing import Any
 
 import msgspec
 from msgspec import Struct
 
+from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.errors import FileError, reading_error
-from jolly_ledge.files.stash_csv import COLUMNS, NEEDED, stash_from_csv
-from jolly_ledge.files.stash_json import stash_from_json
+from jolly_ledge.files.stash_csv import COLUMNS, NEEDED, stash_from_csv, stash_to_csv
+from jolly_ledge.files.stash_json import stash_from_json, stash_to_json
 from jolly_ledge.model.item import Item
 
 MOST_ROWS = 20_000
@@ -43,11 +46,7 @@ def read_list(path: Path) -> Table | tuple[Item, ...]:
         content = path.read_bytes()
     except OSError as error:
         raise reading_error(path, error) from error
-    try:
-        text = content.decode("utf-8-sig")
-    except UnicodeDecodeError:
-        # Spreadsheets of an older kind write Windows text; it knows every byte but five.
-        text = content.decode("cp1252", errors="replace")
+    text = decoded(content)
     is_json = text.lstrip()[:1] in ("[", "{")
     own = stash_from_json(text) if is_json else own_csv(text)
     if own is not None:
@@ -56,6 +55,23 @@ def read_list(path: Path) -> Table | tuple[Item, ...]:
     if len(table.rows) > MOST_ROWS:
         raise FileError(f"“{path.name}” has {len(table.rows)} rows; up to {MOST_ROWS} are taken over at once.")
     return table
+
+
+def decoded(content: bytes) -> str:
+    """Return text in UTF-8, in UTF-16 as its mark tells, or else in the Windows text of older spreadsheets."""
+    if content.startswith((codecs.BOM_UTF16_LE, codecs.BOM_UTF16_BE)):
+        return content.decode("utf-16", errors="replace")
+    try:
+        return content.decode("utf-8-sig")
+    except UnicodeDecodeError:
+        # It knows every byte but five.
+        return content.decode("cp1252", errors="replace")
+
+
+def write_list(path: Path, stash: Iterable[Item]) -> None:
+    """Write a stash as JSON or, under any other ending, as CSV; raise FileError where that is not possible."""
+    is_json = path.suffix.lower() == ".json"
+    write_atomically(path, stash_to_json(stash) if is_json else stash_to_csv(stash).encode())
 
 
 def own_csv(text: str) -> tuple[Item, ...] | None:

@@ -20,24 +20,44 @@ def are_twins(first: Item, second: Item) -> bool:
     )
 
 
-def twins_in(stash: Iterable[Item]) -> tuple[tuple[Item, ...], ...]:
-    """Return groups of probable duplicates; things told to be a set or a pair are meant to be alike.
+class TwinFinder:
+    """Finds the probable duplicates of a thing among things seen before.
 
     Notes
     -----
-    Sorted by kind and height first, so that only near neighbours are compared.
+    Things are kept by kind, shape and height in steps of the tolerance, so that only near neighbours are
+    compared: adding and asking take constant time for a stash of varied sizes.
     """
-    rest = sorted(stash, key=lambda item: (item.category, item.height, item.id))
-    groups: list[list[Item]] = []
-    for index, item in enumerate(rest):
-        if any(item in group for group in groups):
-            continue
-        group = [item]
-        for other in rest[index + 1 :]:
-            if other.category != item.category or other.height - item.height > SAME_SIZE_MM:
-                break
-            if are_twins(item, other) and not (item.set and item.set == other.set):
-                group.append(other)
-        if len(group) > 1:
-            groups.append(group)
-    return tuple(tuple(group) for group in groups)
+
+    def __init__(self, items: Iterable[Item] = ()) -> None:
+        self._kept: dict[tuple[str, str, int], list[Item]] = {}
+        for item in items:
+            self.add(item)
+
+    def add(self, item: Item) -> None:
+        """Remember a thing."""
+        self._kept.setdefault(self._key(item, 0), []).append(item)
+
+    def twin_of(self, item: Item) -> Item | None:
+        """Return the first remembered thing that is probably the same, None if there is none."""
+        near = (other for step in (-1, 0, 1) for other in self._kept.get(self._key(item, step), ()))
+        return next((other for other in near if are_twins(item, other)), None)
+
+    @staticmethod
+    def _key(item: Item, step: int) -> tuple[str, str, int]:
+        return item.category, item.shape, int(item.height // SAME_SIZE_MM) + step
+
+
+def twins_in(stash: Iterable[Item]) -> tuple[tuple[Item, ...], ...]:
+    """Return groups of probable duplicates; things told to be a set or a pair are meant to be alike."""
+    finder = TwinFinder()
+    groups: dict[str, list[Item]] = {}
+    first_of: dict[str, str] = {}
+    for item in stash:
+        twin = finder.twin_of(item)
+        if twin is not None and not (item.set and item.set == twin.set):
+            first = first_of.get(twin.id, twin.id)
+            groups.setdefault(first, [twin]).append(item)
+            first_of[item.id] = first
+        finder.add(item)
+    return tuple(tuple(group) for group in groups.values())

@@ -4,9 +4,10 @@ from typing import Literal
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 from numpy.typing import NDArray
 
-from jolly_ledge.model.item import ColourShare, OutlinePoint
+from jolly_ledge.model.item import ColourShare, Item, OutlinePoint
 from jolly_ledge.photos.image import PhotoError, Pixels, smaller
 from jolly_ledge.photos.light import encoded, linear_of
 
@@ -93,6 +94,46 @@ def read_thing(image: Pixels) -> ThingPhoto:
         return ThingPhoto(colours_of(inner.reshape(-1, 3)), (), None)
     outline, aspect = outline_of(mask)
     return ThingPhoto(colours_of(_inner_pixels(lab, mask)), outline, aspect)
+
+
+def pictured(item: Item, found: ThingPhoto, photo: str, height: float | None = None, *, outlined: bool = True) -> Item:
+    """Return a thing with what its photograph tells.
+
+    Parameters
+    ----------
+    item : Item
+        As a line described it.
+    found : ThingPhoto
+        Its colours and, before a plain ground, its outline.
+    photo : str
+        The name the photograph is kept under.
+    height : float, optional
+        Its height as measured (mm); a guess stays a guess without it.
+    outlined : bool
+        Whether the outline becomes its silhouette. A width nobody told then follows from the height,
+        and is as sure as the height is.
+    """
+    guessed = set(item.guessed)
+    if height is not None:
+        guessed.discard("height")
+    tall = item.height if height is None else height
+    width, depth = item.width, item.depth
+    outline = found.outline if outlined else ()
+    if outline and found.aspect is not None and "width" in guessed:
+        width = max(float(round(tall * found.aspect)), 2.0)
+        depth = width if item.width == item.depth and "depth" in guessed else depth
+        if "height" not in guessed:
+            guessed.discard("width")
+    return replace(
+        item,
+        width=width,
+        height=tall,
+        depth=depth,
+        colours=found.colours,
+        outline=outline,
+        photo=photo,
+        guessed=tuple(side for side in item.guessed if side in guessed),
+    )
 
 
 def thing_mask(lab: NDArray[np.float64]) -> NDArray[np.bool_] | None:

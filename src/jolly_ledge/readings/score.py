@@ -6,7 +6,7 @@ from collections.abc import Sequence
 def ramp(value: float, nought: float, full: float) -> float:
     """Rise from 0 at ``nought`` to 1 at ``full`` (which may be the smaller one).
 
-    >>> ramp(0.15, 0.1, 0.2), ramp(5, 3, 1), ramp(2, 3, 1)
+    >>> ramp(1.5, 1, 2), ramp(5, 3, 1), ramp(2, 3, 1)
     (0.5, 0.0, 0.5)
     """
     return min(max((value - nought) / (full - nought), 0.0), 1.0)
@@ -15,7 +15,7 @@ def ramp(value: float, nought: float, full: float) -> float:
 def in_band(value: float, band: tuple[float, float], below: float, above: float) -> float:
     """Score 1 within the band, falling to 0 over ``below`` under it and ``above`` over it.
 
-    >>> in_band(0.4, (0.5, 0.9), 0.2, 0.2)
+    >>> in_band(0.25, (0.5, 1.0), 0.5, 0.5)
     0.5
     """
     low, high = band

@@ -6,7 +6,7 @@ from PySide6.QtWidgets import QHBoxLayout
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
-from jolly_ledge.app.widgets.form import Form, show_choice, show_text
+from jolly_ledge.app.widgets.form import Form, at_left, show_choice, show_text
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.edits.items import ChangeItem
@@ -121,7 +121,7 @@ class RepaintForm(ItemForm):
         self.rows.addRow(self.said)
         self.undo_button = chip("Back to its own colour", checkable=False)
         self.undo_button.clicked.connect(lambda: self.change(repaint=None))
-        self.rows.addRow("", self.undo_button)
+        self.rows.addRow("", at_left(self.undo_button))
 
     def refresh(self) -> None:
         """Show the trial of the thing in hand."""
@@ -149,7 +149,7 @@ class CoversForm(ItemForm):
             self.rows.addRow(part.capitalize(), button)
         self.off_chip = chip("Jacket off", "Show the board under the jacket")
         self.off_chip.clicked.connect(self._toggle_jacket)
-        self.rows.addRow("", self.off_chip)
+        self.rows.addRow("", at_left(self.off_chip))
 
     def refresh(self) -> None:
         """Show the covers of the book in hand."""

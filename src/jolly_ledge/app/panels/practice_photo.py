@@ -1,18 +1,30 @@
-"""A photograph of the piece in hand by the simulated camera, to practise on without a real one."""
+"""Photographs by the simulated camera, of a piece and of things, to practise on without a real one."""
 
 import numpy as np
 
+from jolly_ledge.drawing.items import item_picture
+from jolly_ledge.drawing.picture import Picture, Primitive, Shape, rectangle
 from jolly_ledge.drawing.room import room_picture
 from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.item import Item
 from jolly_ledge.photos.image import Pixels
+from jolly_ledge.photos.light import encoded, linear_of
 from jolly_ledge.photos.perspective import Points
 from jolly_ledge.photos.stand_in import Camera, photograph
-from jolly_ledge.render.scene import scene_of
+from jolly_ledge.render.export import image_of
+from jolly_ledge.render.scene import pixels_of, scene_of
 
 WIDTH_PX, HEIGHT_PX = 1500, 1800
 SCENE_SCALE = 0.9
 ROUGH_PX = 4.0
 """How far off the corners are put, so that there is something to mark."""
+
+THING_PX = 1100
+THING_WALL, PAPER_WHITE = "#d9d6cf", "#f4f4f2"
+WARM_LIGHT = (1.0, 0.86, 0.66)
+"""Shares of linear red, green and blue under a warm lamp."""
+
+THING_GRAIN = 2.0
 
 
 def practice_camera(width: float, height: float) -> Camera:
@@ -35,3 +47,18 @@ def practice_photo(arrangement: Arrangement, seed: int = 1) -> tuple[Pixels, Poi
     rough = np.random.default_rng(seed).normal(0, ROUGH_PX, (4, 2))
     corners = np.asarray(camera.corners(0, 0, piece.width, piece.height)) + rough
     return photograph(scene, camera, seed=seed), corners
+
+
+def practice_thing(item: Item, seed: int = 1) -> Pixels:
+    """Return a photograph of one thing before a plain wall in warm light, with a sheet of white paper beside it."""
+    picture = item_picture(item)
+    side = max(picture.width, picture.height)
+    left, top = picture.left - 0.35 * side, picture.top - 0.3 * side
+    right, bottom = picture.right + 0.35 * side, picture.bottom + 0.2 * side
+    paper = rectangle(left + 0.04 * side, top + 0.05 * side, 0.17 * side, 0.22 * side)
+    wall = Shape(rectangle(left, top, right - left, bottom - top), THING_WALL)
+    shapes: tuple[Primitive, ...] = (wall, Shape(paper, PAPER_WHITE), *picture.primitives)
+    drawn = pixels_of(image_of(Picture(shapes, left, top, right, bottom), THING_PX))
+    warm = encoded(linear_of(drawn) * np.asarray(WARM_LIGHT)).astype(np.float64)
+    grain = np.random.default_rng(seed).normal(0, THING_GRAIN, warm.shape)
+    return np.asarray(np.clip(warm + grain + 0.5, 0, 255), np.uint8)

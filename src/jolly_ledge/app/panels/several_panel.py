@@ -10,6 +10,7 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.form import Form
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.model.edits.items import ChangeItems, JoinSet, MergeItems, RemoveItems, ToggleTrait
+from jolly_ledge.model.set_names import set_name
 from jolly_ledge.model.words import FINISHES, SEASONS, STATUSES, TRAITS, Trait, plain
 
 UNCHANGED = ""
@@ -131,7 +132,8 @@ class SeveralPanel(QScrollArea):
     def join(self) -> None:
         """Say that the chosen things belong together."""
         items = self._session.chosen_items
-        self._session.commit(JoinSet(items=tuple(item.id for item in items), name=set_name(self._session)))
+        taken = frozenset(item.set for item in self._session.plan.stash)
+        self._commit(lambda ids: JoinSet(items=ids, name=set_name(items, taken)))
 
     def _merge(self) -> None:
         kept, *gone = self._session.chosen_items
@@ -142,17 +144,3 @@ class SeveralPanel(QScrollArea):
     def remove(self) -> None:
         """Take the chosen things out of the stash."""
         self._commit(lambda ids: RemoveItems(items=ids))
-
-
-def set_name(session: Session) -> str:
-    """Return a fresh name for the chosen things as a set: "pair of urns", "set of bells 2"."""
-    items = session.chosen_items
-    kinds = {item.label.split()[-1].rstrip("0123456789") or item.label for item in items}
-    kind = kinds.pop() if len(kinds) == 1 else "things"
-    kind = kind if kind.endswith("s") else f"{kind}s"
-    stem = f"{'pair' if len(items) == 2 else 'set'} of {kind}"
-    taken = {item.set for item in session.plan.stash}
-    name, number = stem, 2
-    while name in taken:
-        name, number = f"{stem} {number}", number + 1
-    return name

@@ -80,6 +80,8 @@ class LineUp(QWidget):
         super().__init__()
         self._session = session
         self._shelves: tuple[Shelf, ...] = ()
+        self.takes_groups = False
+        """Whether things may be dropped on the board of another group."""
         self.rows: tuple[Row, ...] = ()
         self._pixmaps = ItemPixmaps(SCALE)
         self._pressed: QPointF | None = None
@@ -219,7 +221,8 @@ class LineUp(QWidget):
             return f"{'A pair' if count == 1 else 'A set'} with {over.label}"
         row = self._row_at(at.y())
         own = {row.group for row in self.rows for cell in row.cells if cell.item.id in self._session.item_ids}
-        return f"To “{row.group}”" if row is not None and over is None and row.group and own != {row.group} else ""
+        takes = self.takes_groups and row is not None and over is None and row.group and own != {row.group}
+        return f"To “{row.group}”" if takes and row is not None else ""
 
     def _paint_clearances(self, painter: QPainter, row: Row) -> None:
         """Draw the clearances that pass between the tops of this board's things."""
@@ -359,7 +362,7 @@ class LineUp(QWidget):
         if over is not None:
             if over.id not in ids:
                 self.dropped_on_thing.emit(ids, over.id)
-        elif row is not None and row.group:
+        elif row is not None and row.group and self.takes_groups:
             self.dropped_on_group.emit(ids, row.group)
 
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:

@@ -1,56 +1,19 @@
 """Quick entry: one line makes things; what it would make is drawn while it is typed."""
 
-from PySide6.QtCore import QRectF, QSize, Qt, Signal
-from PySide6.QtGui import QGuiApplication, QKeyEvent, QKeySequence, QPainter, QPaintEvent
+from PySide6.QtCore import QSize, Qt, Signal
+from PySide6.QtGui import QGuiApplication, QKeyEvent, QKeySequence
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
 from jolly_ledge.app.session import Session
-from jolly_ledge.app.widgets.texts import paint_board, words
-from jolly_ledge.drawing.items import item_picture
-from jolly_ledge.drawing.theme import BOARD
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
 from jolly_ledge.model.entry.parser import Entry, completions, parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
-from jolly_ledge.model.item import Item
 from jolly_ledge.model.words import plain
-from jolly_ledge.render.player import play
 
 PREVIEW = QSize(128, 40)
 EXAMPLE = "vase stoneware 18x32 sand rough hall 2.1kg"
 KEPT_LINES = 30
-
-
-class EntryPreview(QWidget):
-    """The things a line would make, side by side on a board."""
-
-    def __init__(self) -> None:
-        super().__init__()
-        self.items: tuple[Item, ...] = ()
-        self.setFixedSize(PREVIEW)
-
-    def show_items(self, items: tuple[Item, ...]) -> None:
-        """Show these things."""
-        self.items = items
-        self.update()
-
-    def paintEvent(self, event: QPaintEvent) -> None:
-        """Paint the things as large as they go, to one scale."""
-        if not self.items:
-            return
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        floor, gap = self.height() - 5.0, 6.0
-        wide = sum(item.width for item in self.items) or 1.0
-        room = self.width() - gap * (len(self.items) + 1)
-        scale = min((floor - 3) / max(item.height for item in self.items), max(room, 10.0) / wide)
-        x = (self.width() - wide * scale - gap * (len(self.items) - 1)) / 2
-        paint_board(painter, QRectF(4, floor, self.width() - 8, 4), BOARD)
-        for item in self.items:
-            painter.save()
-            painter.translate(x + item.width * scale / 2, floor)
-            painter.scale(scale, scale)
-            play(painter, item_picture(item).primitives)
-            painter.restore()
-            x += item.width * scale + gap
 
 
 class EntryLine(QLineEdit):
@@ -120,7 +83,7 @@ class EntryField(QWidget):
         self._session = session
         self.entry: Entry | None = None
         self.line = EntryLine(session)
-        self.preview = EntryPreview()
+        self.preview = ThingsOnBoard(PREVIEW)
         self.said = words("", "small")
         row = QHBoxLayout()
         row.setSpacing(8)

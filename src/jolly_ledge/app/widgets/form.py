@@ -3,7 +3,7 @@
 from collections.abc import Callable, Sequence
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QComboBox, QFormLayout, QLineEdit, QSpinBox, QWidget
+from PySide6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QSpinBox, QWidget
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.length_field import LengthField
@@ -55,6 +55,14 @@ class Form(QWidget):
         field.valueChanged.connect(on_count)
         self.rows.addRow(label, field)
         return field
+
+
+def at_left(widget: QWidget) -> QHBoxLayout:
+    """Return a row with one widget as wide as it wants to be."""
+    row = QHBoxLayout()
+    row.addWidget(widget)
+    row.addStretch(1)
+    return row
 
 
 def show_text(field: QLineEdit, text: str) -> None:

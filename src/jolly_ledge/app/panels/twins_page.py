@@ -1,0 +1,109 @@
+"""What is probably entered twice, one thing or really several."""
+
+from PySide6.QtCore import QSize, Signal
+from PySide6.QtGui import QShowEvent
+from PySide6.QtWidgets import QFrame, QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.page_head import PageHead
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
+from jolly_ledge.model.duplicates import twins_in
+from jolly_ledge.model.edits.items import JoinSet, MergeItems
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.set_names import set_name
+
+BOARD_SIZE = QSize(190, 92)
+MOST_SHOWN = 40
+
+
+class TwinsPage(QWidget):
+    """The page on which duplicates are merged, or told to be a pair."""
+
+    left = Signal()
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 2, 0, 0)
+        column.setSpacing(8)
+        self.page_head = PageHead(
+            "Entered twice?", "same kind, size and colour family", "Back to the line-up", self.left.emit
+        )
+        column.addLayout(self.page_head)
+        self.area = QScrollArea()
+        self.area.setWidgetResizable(True)
+        column.addWidget(self.area, 1)
+        self.cards: list[TwinCard] = []
+        session.changed.connect(self._refresh_if_shown)
+
+    def showEvent(self, event: QShowEvent) -> None:
+        """Look for duplicates anew."""
+        super().showEvent(event)
+        self.refresh()
+
+    def _refresh_if_shown(self) -> None:
+        if self.isVisible():
+            self.refresh()
+
+    def refresh(self) -> None:
+        """Show the groups that are there now."""
+        groups = twins_in(self._session.plan.stash)
+        inside = QWidget()
+        column = QVBoxLayout(inside)
+        column.setContentsMargins(0, 0, 4, 0)
+        column.setSpacing(8)
+        self.cards = [TwinCard(self._session, group) for group in groups[:MOST_SHOWN]]
+        for card in self.cards:
+            column.addWidget(card)
+        if not groups:
+            column.addWidget(words("Nothing looks as if it were entered twice."))
+        if len(groups) > MOST_SHOWN:
+            column.addWidget(words(f"{len(groups) - MOST_SHOWN} more groups follow when these are settled.", "soft"))
+        column.addStretch(1)
+        self.area.setWidget(inside)
+
+
+class TwinCard(QFrame):
+    """One group of probable duplicates."""
+
+    def __init__(self, session: Session, group: tuple[Item, ...]) -> None:
+        super().__init__()
+        self._session = session
+        self.group = group
+        self.setObjectName("card")
+        row = QHBoxLayout(self)
+        row.setContentsMargins(10, 8, 12, 8)
+        row.setSpacing(14)
+        drawing = ThingsOnBoard(BOARD_SIZE)
+        drawing.show_items(group[:5])
+        row.addWidget(drawing)
+        said = "<br>".join(
+            " · ".join(part for part in (f"<b>{item.label}</b>", item.room, self._size(item)) if part)
+            for item in group[:5]
+        )
+        row.addWidget(words(said), 1)
+        column = QVBoxLayout()
+        self.merge_button = chip("They are one thing", "Keep the first entry; looks keep it", checkable=False)
+        self.merge_button.clicked.connect(self._merge)
+        several = "They are a pair" if len(group) == 2 else "They are a set"
+        self.join_button = chip(several, "They belong together and are meant to be alike", checkable=False)
+        self.join_button.clicked.connect(self._join)
+        column.addWidget(self.merge_button)
+        column.addWidget(self.join_button)
+        row.addLayout(column)
+
+    def _size(self, item: Item) -> str:
+        length = self._session.length
+        return f"{length(item.width).rpartition(' ')[0]} × {length(item.height)}"
+
+    def _merge(self) -> None:
+        kept, *gone = self.group
+        self._session.commit(MergeItems(kept=kept.id, gone=tuple(item.id for item in gone), name=kept.label))
+
+    def _join(self) -> None:
+        taken = frozenset(item.set for item in self._session.plan.stash)
+        ids = tuple(item.id for item in self.group)
+        self._session.commit(JoinSet(items=ids, name=set_name(self.group, taken)))
