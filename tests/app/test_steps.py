@@ -68,7 +68,7 @@ def test_every_step_is_reached_by_key_and_tells_its_state(window: MainWindow, qt
         assert window.path.buttons[name].isChecked()
     states = {name: button.state for name, button in window.path.buttons.items()}
     assert states["Brief"] == "layered · weave"
-    assert states["Measure"] == "10 ledges"
+    assert states["Measure"] == "ten ledges"
     assert states["Gather"] == "69 things"
     assert states["Keep"] == "two looks"
 

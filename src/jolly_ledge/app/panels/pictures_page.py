@@ -219,9 +219,7 @@ class PicturesPage(QWidget):
             content = jpeg_bytes(practice_thing(item, number))
             shots.append((f"{item.label} {item.height / 10:g} cm tall.jpg", partial(bytes, content)))
         if not shots:
-            self._session.refused.emit(
-                "A practice photograph shows a vessel, bowl, box or lamp that is not as pale as the wall; gather one first."
-            )
+            self._session.refused.emit("Gather a vessel, bowl, box or lamp that is not as pale as a wall first.")
         self._begin(tuple(shots))
 
     def _begin(self, sources: tuple[tuple[str, Callable[[], bytes]], ...]) -> None:

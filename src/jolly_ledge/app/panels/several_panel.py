@@ -108,6 +108,7 @@ class SeveralPanel(QScrollArea):
         for trait, button in self.trait_chips.items():
             button.setChecked(all(trait in item.traits for item in items))
         self.join_button.setText("A pair" if len(items) == 2 else "A set")
+        self.merge_button.setEnabled(len({item.category for item in items}) == 1)
         self.part_button.setEnabled(any(item.set for item in items))
         self.measured_button.setEnabled(any(item.guessed for item in items))
 

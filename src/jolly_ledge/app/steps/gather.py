@@ -125,7 +125,7 @@ class GatherStep(Step):
         self.tidy_menu.addAction("Write the stash to a file", pages.ask_export)
         self.tidy_button.setMenu(self.tidy_menu)
         self.head.addWidget(self.search, 2)
-        self.head.addWidget(self.bring_button)
+        self.entry.row.addWidget(self.bring_button)
         self.head.addWidget(self.tidy_button)
 
     def _connect(self) -> None:
@@ -158,7 +158,7 @@ class GatherStep(Step):
     def _page_changed(self, index: int) -> None:
         on_line_up = index == 0
         self.side.setVisible(on_line_up)
-        for widget in (self.search, self.bring_button, self.tidy_button):
+        for widget in (self.search, self.tidy_button):
             widget.setVisible(on_line_up)
 
     def _sort(self, sorting: str) -> None:
@@ -222,12 +222,16 @@ class GatherStep(Step):
             self.several.refresh()
 
     def _show_chosen(self) -> None:
-        cell = self.line_up.cell_of(self.session.item_id)
-        if not cell.isEmpty() and self.isVisible() and len(self.session.item_ids) < 2:
-            self.area.ensureVisible(round(cell.center().x()), round(cell.center().y()), 10, round(cell.height() / 2))
+        if self.isVisible() and len(self.session.item_ids) < 2:
+            self._bring_in_sight(self.session.item_id)
         if self.fits_chip.isChecked():
             self.refresh()
         self._show_side()
+
+    def _bring_in_sight(self, item_id: str) -> None:
+        cell = self.line_up.cell_of(item_id)
+        if not cell.isEmpty():
+            self.area.ensureVisible(round(cell.center().x()), round(cell.center().y()), 10, round(cell.height() / 2))
 
     # Changing
 
@@ -236,6 +240,7 @@ class GatherStep(Step):
         if self.session.commit(AddItems(items=entry.items)):
             self._show_all()
             self.session.choose_items(tuple(item.id for item in entry.items))
+            self._bring_in_sight(self.session.item_id)
 
     def _show_all(self) -> None:
         self.search.clear()
