@@ -14,7 +14,7 @@ from pytestqt.qtbot import QtBot
 from jolly_ledge.app.application import make_window, ready_application
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange import ArrangeStep
-from jolly_ledge.demo import demo_bytes
+from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.plan import Plan
@@ -82,7 +82,7 @@ def window(
 
 def open_window(qtbot: QtBot, plan: Plan, log: RecoveryLog, dialogs: AnsweringDialogs) -> MainWindow:
     """Open a real window on a plan and wait until it was read for the first time."""
-    made = make_window(plan, dialogs, log)
+    made = make_window(plan, dialogs, log, demo_photos())
     qtbot.addWidget(made, before_close_func=_let_go)
     made.show()
     qtbot.waitExposed(made)

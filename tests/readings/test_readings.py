@@ -291,7 +291,7 @@ def test_every_reading_speaks_in_one_sentence_and_names_what_is_there(demo: Plan
             assert 0.0 <= reading.score <= 1.0
             assert reading.limits[0] <= reading.band[0] < reading.band[1] <= reading.limits[1]
             assert reading.sentence.endswith(".")
-            assert reading.contributions
+            assert reading.contributions or reading.score == 1.0
             assert {identifier for identifier, _ in reading.contributions} <= arrangement.by_id.keys()
             for finding in reading.findings:
                 assert finding.sentence.endswith(".")

@@ -17,8 +17,8 @@ from jolly_ledge.model.edits.looks import RenamePlan
 
 make_window = application.make_window
 
-def make_and_change(*arguments):
-    window = make_window(*arguments)
+def make_and_change(*arguments, **named):
+    window = make_window(*arguments, **named)
     QTimer.singleShot(400, lambda: window.session.commit(RenamePlan(name="Killed in the middle")))
     return window
 

@@ -3,6 +3,7 @@
 import gc
 import os
 import sys
+from collections.abc import Mapping
 from pathlib import Path
 
 from PySide6.QtCore import QStandardPaths, QTimer
@@ -15,7 +16,7 @@ from jolly_ledge.app.mishaps import watch_for_mishaps
 from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.style import STYLE
-from jolly_ledge.demo import demo_bytes
+from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.errors import JollyLedgeError
@@ -56,9 +57,14 @@ def ready_application(arguments: list[str]) -> QApplication:
     return application
 
 
-def make_window(plan: Plan, dialogs: Dialogs | None = None, log: RecoveryLog | None = None) -> MainWindow:
-    """Return a window on a plan."""
-    session = Session(plan, log or RecoveryLog(recovery_folder()))
+def make_window(
+    plan: Plan,
+    dialogs: Dialogs | None = None,
+    log: RecoveryLog | None = None,
+    photos: Mapping[str, bytes] | None = None,
+) -> MainWindow:
+    """Return a window on a plan, with the photographs it speaks of."""
+    session = Session(plan, log or RecoveryLog(recovery_folder()), photos=photos)
     asked = dialogs or FileDialogs()
     window = MainWindow(session, asked)
     if isinstance(asked, FileDialogs):
@@ -77,7 +83,8 @@ def run(path: Path | None, *, demo: bool = False) -> int:
     if not any(os.environ.get(name) for name in DISPLAYS):
         raise JollyLedgeError("There is no display to open a window on; start it from a desktop, or under xvfb-run.")
     application = ready_application(sys.argv[:1])
-    window = make_window(plan_from_json(demo_bytes()) if demo else new_plan())
+    plan, photos = (plan_from_json(demo_bytes()), demo_photos()) if demo else (new_plan(), {})
+    window = make_window(plan, photos=photos)
     watch_for_mishaps(window)
     if path is not None:
         window.open_first(path)

@@ -15,7 +15,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.notice import Notice, Offer
-from jolly_ledge.demo import demo_bytes
+from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.model.units import LENGTH_UNITS
 
@@ -177,7 +177,7 @@ class MainWindow(QMainWindow):
 
     def open_demo(self) -> None:
         """Open the demo, after asking about unsaved work."""
-        self._after_saving(lambda: self.session.start(plan_from_json(demo_bytes()), None))
+        self._after_saving(lambda: self.session.start(plan_from_json(demo_bytes()), None, photos=demo_photos()))
 
     def ask_open(self) -> None:
         """Open a plan a person points at, after asking about unsaved work."""

@@ -57,7 +57,9 @@ class Session(QObject):
 
     changed_on_disk = Signal(str)
 
-    def __init__(self, plan: Plan, log: RecoveryLog, unit: LengthUnit = "cm") -> None:
+    def __init__(
+        self, plan: Plan, log: RecoveryLog, unit: LengthUnit = "cm", photos: Mapping[str, bytes] | None = None
+    ) -> None:
         super().__init__()
         self.history = History(workable(plan))
         self.file: PlanFile | None = None
@@ -69,7 +71,7 @@ class Session(QObject):
         self.pointed_at: tuple[str, ...] = ()
         self.item_id = plan.stash[0].id if plan.stash else ""
         self.item_ids: tuple[str, ...] = (self.item_id,) if self.item_id else ()
-        self.photos: dict[str, bytes] = {}
+        self.photos: dict[str, bytes] = dict(photos or {})
         self._foreign_photos: frozenset[str] = frozenset()
         self._log = log
         self._preview: Look | None = None

@@ -7,11 +7,10 @@ from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.panels.practice_photo import practice_photo
+from jolly_ledge.app.panels.photo_strips import CornerStrip, EmptyStrip, StraightStrip
 from jolly_ledge.app.scene.photo_view import PhotoView
 from jolly_ledge.app.session import Session
-from jolly_ledge.app.widgets.chip import ChipRow, chip
-from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import heading, words
 from jolly_ledge.files.errors import reading_error
 from jolly_ledge.model.edits.pieces import AddLedge, ChangeLedge, ChangePiece, ClearLedges
@@ -23,24 +22,13 @@ from jolly_ledge.photos.image import Pixels, kept_photo, read_photo
 from jolly_ledge.photos.light import colour_at, light_of
 from jolly_ledge.photos.perspective import MARK_PX, Known, View, in_order
 from jolly_ledge.photos.rectify import Straight, straightened, view_of
+from jolly_ledge.render.practice_photos import practice_photo
 
 PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
 KEPT_SIDE = 2400
 AROUND_MM = 150.0
 FARTHEST_MM = 3500.0
 SHEETS = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
-KNOWN_CHOICES = (
-    ("piece", "The whole piece", "Its outer width and height, as measured"),
-    ("a4", "A4 sheet", "210 by 297 mm, lying flat on the front"),
-    ("letter", "Letter sheet", "8 1/2 by 11 in, lying flat on the front"),
-    ("other", "Something else", "Anything flat and square-cornered on the front"),
-)
-TOOL_CHOICES = (
-    ("length", "A length", "Click its two ends"),
-    ("shelf", "Shelf edges", "Click both ends of a shelf's top edge; with Shift one click makes one more as wide"),
-    ("outline", "The outline", "Click the lower left and the upper right corner of the piece"),
-    ("colour", "Back colour", "Click the back of an opening"),
-)
 HINTS = {
     "length": "Click the two ends of a length.",
     "shelf": "Click both ends of a shelf's top edge. With Shift one click makes one more as wide.",
@@ -73,9 +61,11 @@ class PhotoBench(QWidget):
         column.setSpacing(6)
         column.addLayout(self._head())
         self.strips = QStackedWidget()
-        self.strips.addWidget(self._empty_strip())
-        self.strips.addWidget(self._corner_strip())
-        self.strips.addWidget(self._straight_strip())
+        self.corner_strip = CornerStrip(session)
+        self.straight_strip = StraightStrip()
+        for strip in (EmptyStrip(), self.corner_strip, self.straight_strip):
+            self.strips.addWidget(strip)
+        self._connect_strips()
         column.addWidget(self.strips)
         self.view = PhotoView()
         self.view.marked.connect(self._corners_moved)
@@ -101,86 +91,19 @@ class PhotoBench(QWidget):
             row.addWidget(button)
         return row
 
-    def _empty_strip(self) -> QWidget:
-        strip = QWidget()
-        row = QHBoxLayout(strip)
-        row.setContentsMargins(0, 0, 0, 0)
-        row.addWidget(
-            words(
-                "Load a photograph of the front. It should show the whole piece, or a sheet of paper fixed flat to it; "
-                "stand a few steps back and hold the camera level.",
-                "soft",
-            ),
-            1,
-        )
-        return strip
-
-    def _corner_strip(self) -> QWidget:
-        strip = QWidget()
-        column = QVBoxLayout(strip)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(4)
-        row = QHBoxLayout()
-        row.setSpacing(6)
-        row.addWidget(words("The corners are those of", wrap=False))
-        self.known_row = ChipRow(KNOWN_CHOICES, self._choose_known)
-        self.known_row.show_choice("piece")
-        row.addWidget(self.known_row, 1)
-        column.addLayout(row)
-        row = QHBoxLayout()
-        row.setSpacing(6)
-        self.known_width = LengthField(self._session, lambda _: self._tell_known(), "known width")
-        self.known_height = LengthField(self._session, lambda _: self._tell_known(), "known height")
-        row.addWidget(words("wide", wrap=False))
-        row.addWidget(self.known_width)
-        row.addWidget(words("high", wrap=False))
-        row.addWidget(self.known_height)
-        row.addStretch(1)
-        self.fit_button = chip("Pull onto the edges", "Moves the corners to the edges seen near them", checkable=False)
-        self.fit_button.clicked.connect(self.fit)
-        self.straighten_button = QPushButton("Straighten")
-        self.straighten_button.setObjectName("primary")
-        self.straighten_button.setMinimumHeight(28)
-        self.straighten_button.clicked.connect(self.straighten)
-        row.addWidget(self.fit_button)
-        row.addWidget(self.straighten_button)
-        column.addLayout(row)
-        return strip
-
-    def _straight_strip(self) -> QWidget:
-        strip = QWidget()
-        column = QVBoxLayout(strip)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(4)
-        row = QHBoxLayout()
-        row.setSpacing(6)
-        self.tools = ChipRow(TOOL_CHOICES, self._choose_tool)
-        self.tools.show_choice("length")
-        row.addWidget(self.tools, 1)
-        self.again_button = chip("Mark the corners again", checkable=False)
-        self.again_button.clicked.connect(self._mark_again)
-        row.addWidget(self.again_button)
-        column.addLayout(row)
-        row = QHBoxLayout()
-        row.setSpacing(6)
-        self.light_button = chip("Read the light", "Bright, medium or low for every opening", checkable=False)
-        self.light_button.clicked.connect(self.read_light)
-        self.clear_button = chip("Clear the shelves", "Take all ledges out, to mark them here", checkable=False)
-        self.clear_button.clicked.connect(lambda: self._session.commit(ClearLedges(piece=self._session.piece_id)))
-        self.width_button = chip("It is the outer width", checkable=False)
-        self.width_button.clicked.connect(lambda: self._use_length("width"))
-        self.height_button = chip("It is the outer height", checkable=False)
-        self.height_button.clicked.connect(lambda: self._use_length("height"))
-        self.keep_button = QPushButton("Lay it under the drawing")
-        self.keep_button.setObjectName("primary")
-        self.keep_button.setMinimumHeight(28)
-        self.keep_button.clicked.connect(self.keep)
-        for button in (self.light_button, self.clear_button, self.width_button, self.height_button):
-            row.addWidget(button)
-        row.addStretch(1)
-        row.addWidget(self.keep_button)
-        column.addLayout(row)
-        return strip
+    def _connect_strips(self) -> None:
+        corners, straight = self.corner_strip, self.straight_strip
+        corners.known_row.chosen.connect(self._choose_known)
+        corners.sizes_told.connect(self._tell_known)
+        corners.fit_button.clicked.connect(self.fit)
+        corners.straighten_button.clicked.connect(self.straighten)
+        straight.tools.chosen.connect(self._choose_tool)
+        straight.again_button.clicked.connect(self._mark_again)
+        straight.light_button.clicked.connect(self.read_light)
+        straight.clear_button.clicked.connect(lambda: self._session.commit(ClearLedges(piece=self._session.piece_id)))
+        straight.width_button.clicked.connect(lambda: self._use_length("width"))
+        straight.height_button.clicked.connect(lambda: self._use_length("height"))
+        straight.keep_button.clicked.connect(self.keep)
 
     # Taking a photograph in hand
 
@@ -257,7 +180,7 @@ class PhotoBench(QWidget):
 
     def _choose_known(self, known: str) -> None:
         self._known = known
-        self.known_row.show_choice(known)
+        self.corner_strip.known_row.show_choice(known)
         piece = self._session.piece
         if known == "piece":
             width, height = piece.width, piece.height
@@ -267,16 +190,19 @@ class PhotoBench(QWidget):
             if len(corners) == 4 and abs(corners[1][0] - corners[0][0]) > abs(corners[3][1] - corners[0][1]):
                 width, height = height, width
         else:
-            width, height = self.known_width.length or 300.0, self.known_height.length or 300.0
-        self.known_width.show_length(width)
-        self.known_height.show_length(height)
-        for field in (self.known_width, self.known_height):
+            width, height = (
+                self.corner_strip.known_width.length or 300.0,
+                self.corner_strip.known_height.length or 300.0,
+            )
+        self.corner_strip.known_width.show_length(width)
+        self.corner_strip.known_height.show_length(height)
+        for field in (self.corner_strip.known_width, self.corner_strip.known_height):
             field.setEnabled(known in ("piece", "other"))
 
     def _tell_known(self) -> None:
         """Take a typed size for the outer size of the piece, when that is what is marked."""
         if self._known == "piece":
-            sizes = (("width", self.known_width.length), ("height", self.known_height.length))
+            sizes = (("width", self.corner_strip.known_width.length), ("height", self.corner_strip.known_height.length))
             changes = tuple((side, length) for side, length in sizes if length)
             self._session.commit(ChangePiece(piece=self._session.piece_id, changes=changes, label="Set the outer size"))
 
@@ -300,7 +226,7 @@ class PhotoBench(QWidget):
 
     def straighten(self) -> None:
         """Pull the picture straight."""
-        width, height = self.known_width.length, self.known_height.length
+        width, height = self.corner_strip.known_width.length, self.corner_strip.known_height.length
         if self._pixels is None or not width or not height:
             self._session.refused.emit("Tell how wide and how high the marked rectangle is first.")
             return
@@ -344,7 +270,7 @@ class PhotoBench(QWidget):
 
     def _choose_tool(self, tool: str) -> None:
         self._tool = tool
-        self.tools.show_choice(tool)
+        self.straight_strip.tools.show_choice(tool)
         self.view.begun = None
         self.hint.setText(HINTS[tool])
         self.view.update()
@@ -384,7 +310,7 @@ class PhotoBench(QWidget):
         return f"{self._session.length(length)} ± {self._session.length(max(error, 1.0))}", length
 
     def _show_use(self) -> None:
-        for button in (self.width_button, self.height_button):
+        for button in (self.straight_strip.width_button, self.straight_strip.height_button):
             button.setEnabled(self.measured is not None)
 
     def _use_length(self, side: str) -> None:

@@ -21,7 +21,6 @@ from PySide6.QtWidgets import (
 
 from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.panels.picture_draft import PictureDraft
-from jolly_ledge.app.panels.practice_photo import THING_WALL, practice_thing
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
@@ -38,6 +37,7 @@ from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.photos.intake import Intakes, file_bytes, taken_in_light
 from jolly_ledge.photos.things import Reference
 from jolly_ledge.readings.words import capital, counted
+from jolly_ledge.render.practice_photos import THING_WALL, practice_thing
 
 PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
 POLL_MS = 50

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Sequence
 
-from PySide6.QtCore import Qt
+from PySide6.QtCore import Qt, Signal
 from PySide6.QtWidgets import QButtonGroup, QHBoxLayout, QPushButton, QWidget
 
 
@@ -24,12 +24,18 @@ class ChipRow(QWidget):
     Parameters
     ----------
     choices : sequence of (value, text, tip)
-    on_choice : callable
-        Called with the value when a person chooses.
+    on_choice : callable, optional
+        Called with the value when a person chooses, beside the signal.
     """
 
-    def __init__(self, choices: Sequence[tuple[str, str, str]], on_choice: Callable[[str], None]) -> None:
+    chosen = Signal(str)
+
+    def __init__(
+        self, choices: Sequence[tuple[str, str, str]], on_choice: Callable[[str], object] | None = None
+    ) -> None:
         super().__init__()
+        if on_choice is not None:
+            self.chosen.connect(on_choice)
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(6)
@@ -38,7 +44,7 @@ class ChipRow(QWidget):
         self.chips: dict[str, QPushButton] = {}
         for value, text, tip in choices:
             button = chip(text, tip)
-            button.clicked.connect(lambda _=False, value=value: on_choice(value))
+            button.clicked.connect(lambda _=False, value=value: self.chosen.emit(value))
             self._group.addButton(button)
             self.chips[value] = button
             row.addWidget(button)
