@@ -11,6 +11,7 @@ from pypdf import PdfReader
 from jolly_ledge import cli
 from jolly_ledge.demo import demo_bytes
 from jolly_ledge.files.plan_file import open_plan
+from jolly_ledge.photos.image import read_photo
 
 CASE = Path(__file__).parent / "judgement" / "cases" / "pair-08.json"
 
@@ -75,6 +76,50 @@ def test_the_stash_goes_out_and_in(plan_path: Path, tmp_path: Path, capsys: pyte
     assert open_plan(plan_path)[0].item("orrery").name == "old brass orrery"
 
 
+def test_a_foreign_table_is_shown_first_and_then_taken_over(
+    plan_path: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    table = tmp_path / "list.csv"
+    table.write_text("Item;Height;Colour\nsmall oak box;12,5;brown\ntall dark urn;48;black\n???;;\n")
+    before = open_plan(plan_path)[0]
+    assert run("stash", "import", plan_path, table, "--dry-run") == 0
+    assert "row 2: add: adds a box" in capsys.readouterr().out
+    assert open_plan(plan_path)[0] == before
+    assert run("stash", "import", plan_path, table) == 0
+    captured = capsys.readouterr()
+    assert "Added 2 and changed 0 things" in captured.out
+    assert "row 4: refuse: no kind of thing is told" in captured.err
+    added = open_plan(plan_path)[0].stash[-2:]
+    assert [(item.name, item.height) for item in added] == [("small oak box", 125), ("tall dark urn", 480)]
+
+
+def test_twins_are_left_out_unless_they_are_wanted(plan_path: Path, tmp_path: Path) -> None:
+    table = tmp_path / "twin.json"
+    table.write_text('[{"name": "dark urn", "W": 18, "H": 36.5, "D": 18, "colour": "#26282b"}]')
+    count = len(open_plan(plan_path)[0].stash)
+    assert run("stash", "import", plan_path, table) == 0
+    assert len(open_plan(plan_path)[0].stash) == count
+    assert run("stash", "import", plan_path, table, "--twins") == 0
+    assert len(open_plan(plan_path)[0].stash) == count + 1
+
+
+def test_the_stash_goes_out_and_in_as_json(plan_path: Path, tmp_path: Path) -> None:
+    table = tmp_path / "stash.json"
+    assert run("stash", "export", plan_path, table) == 0
+    table.write_text(table.read_text().replace("brass orrery", "old brass orrery"))
+    assert run("stash", "import", plan_path, table) == 0
+    assert open_plan(plan_path)[0].item("orrery").name == "old brass orrery"
+
+
+def test_the_simulated_camera_photographs_a_look(
+    plan_path: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    out = tmp_path / "alcove.jpg"
+    assert run("photograph", plan_path, "--look", "first-try", "-o", out) == 0
+    assert read_photo(out.read_bytes()).shape == (1800, 1500, 3)
+    assert "corners lie near (" in capsys.readouterr().out
+
+
 @pytest.mark.parametrize(
     "arguments",
     [
@@ -88,6 +133,10 @@ def test_the_stash_goes_out_and_in(plan_path: Path, tmp_path: Path, capsys: pyte
         ["sheet", CASE, "--look", "A", "-o", "/nowhere/x.pdf"],
         ["sheet", CASE, "--look", "A", "-o", "x.pdf", "--unit", "ell"],
         ["stash", "borrow", CASE, "x.csv"],
+        ["stash", "import", CASE, "nowhere.csv"],
+        ["stash", "import", CASE, __file__],
+        ["stash", "export", CASE, "/nowhere/x.csv"],
+        ["photograph", CASE, "--look", "A", "-o", "/nowhere/x.jpg"],
         ["tidy", CASE],
     ],
 )

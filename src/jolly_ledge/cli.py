@@ -10,7 +10,7 @@ from jolly_ledge import __version__
 from jolly_ledge.model.errors import JollyLedgeError
 
 BAD_INPUT = 2
-COMMANDS = ("review", "compare", "sheet", "draw", "stash", "demo")
+COMMANDS = ("review", "compare", "sheet", "draw", "stash", "photograph", "demo")
 OpenWindow = Callable[[Path | None, bool], int]
 
 
@@ -54,10 +54,19 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("--size", type=int, default=2000, metavar="PIXELS", help="the longer side (16 to 12000)")
     command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.png|.svg")
 
-    command = commands.add_parser("stash", help="export or import the stash as CSV")
+    command = commands.add_parser("stash", help="export or import the stash as CSV or JSON")
     command.add_argument("direction", choices=("export", "import"))
     command.add_argument("plan", type=Path, metavar="PLAN")
-    command.add_argument("table", type=Path, metavar="FILE.csv")
+    command.add_argument("table", type=Path, metavar="FILE.csv|.json")
+    command.add_argument("--unit", choices=("cm", "mm", "in"), default="cm", help="of bare figures in a foreign table")
+    command.add_argument("--twins", action="store_true", help="take over what looks like a thing that is there, too")
+    command.add_argument("--dry-run", action="store_true", help="say what an import would do, row by row")
+
+    command = commands.add_parser("photograph", help="photograph a look with the simulated camera, to practise on")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("--look", metavar="ID", required=True)
+    command.add_argument("--seed", type=int, default=1, help="of the grain and of how rough the corner marks are")
+    command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.jpg")
 
     commands.add_parser("demo", help="open the demo, Vesper Row")
     return top
@@ -156,18 +165,48 @@ def _draw(chosen: argparse.Namespace) -> None:
 
 
 def _stash(chosen: argparse.Namespace) -> None:
-    from jolly_ledge.files.atomic import write_atomically
+    from jolly_ledge.files.mapping import import_rows
     from jolly_ledge.files.plan_file import open_plan, save_plan
-    from jolly_ledge.files.stash_csv import merged_stash, read_table, stash_to_csv
+    from jolly_ledge.files.table import write_list
+    from jolly_ledge.model.edits.items import TakeOverItems
+    from jolly_ledge.model.plan import check_references
 
     plan, file = open_plan(chosen.plan)
     if chosen.direction == "export":
-        write_atomically(chosen.table, stash_to_csv(plan.stash).encode())
+        write_list(chosen.table, plan.stash)
         print(f"Wrote {len(plan.stash)} things to {chosen.table}")
         return
-    changed, added, replaced = merged_stash(plan, read_table(chosen.table))
+    rows = import_rows(chosen.table, plan.stash, chosen.unit)
+    taken = {"add", "change", "twin"} if chosen.twins else {"add", "change"}
+    for row in rows:
+        if chosen.dry_run or row.doing in ("refuse", "twin"):
+            print(f"row {row.number}: {row.doing}: {row.sentence}", file=sys.stdout if chosen.dry_run else sys.stderr)
+    if chosen.dry_run:
+        return
+    items = tuple(row.item for row in rows if row.doing in taken and row.item is not None)
+    if not items and any(row.doing == "refuse" for row in rows):
+        raise JollyLedgeError(f"No row of “{chosen.table}” can be read; nothing is changed.")
+    changed = TakeOverItems(items=items).apply(plan)
+    check_references(changed)
     save_plan(changed, file)
-    print(f"Added {added} and changed {replaced} things in {chosen.plan}")
+    added = len(changed.stash) - len(plan.stash)
+    print(f"Added {added} and changed {len(items) - added} things in {chosen.plan}")
+
+
+def _photograph(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.atomic import write_atomically
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.model.arrangement import arrange
+    from jolly_ledge.photos.image import jpeg_bytes
+    from jolly_ledge.render.export import ready_to_render
+    from jolly_ledge.render.practice_photos import practice_photo
+
+    plan, _ = open_plan(chosen.plan)
+    ready_to_render()
+    pixels, corners = practice_photo(arrange(plan, plan.look(chosen.look)), chosen.seed, empty=False)
+    write_atomically(chosen.out, jpeg_bytes(pixels))
+    marks = ", ".join(f"({x:.0f}, {y:.0f})" for x, y in corners)
+    print(f"Wrote {chosen.out}; the piece's corners lie near {marks}")
 
 
 _ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
@@ -176,4 +215,5 @@ _ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
     "sheet": _sheet,
     "draw": _draw,
     "stash": _stash,
+    "photograph": _photograph,
 }

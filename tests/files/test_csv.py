@@ -2,7 +2,6 @@
 
 import csv
 import io
-from pathlib import Path
 
 import pytest
 from hypothesis import given, settings
@@ -11,7 +10,7 @@ from hypothesis import strategies as st
 from builders import arranged, plan_of, put, thing
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.sheet_csv import sheet_to_csv
-from jolly_ledge.files.stash_csv import merged_stash, read_table, stash_from_csv, stash_to_csv
+from jolly_ledge.files.stash_csv import stash_from_csv, stash_to_csv
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.working_order import working_order
 
@@ -61,22 +60,6 @@ def test_faults_are_told_with_row_and_column(table: str, said: str) -> None:
 def test_a_decimal_comma_is_understood() -> None:
     (item,) = stash_from_csv(f'{HEAD},mass_kg\na,vessel,120,240,120,"2,1"')
     assert item.mass == 2.1
-
-
-def test_a_table_is_merged_by_id(demo: Plan) -> None:
-    changed = thing("orrery", height=310.0)
-    merged, added, replaced = merged_stash(demo, (changed, thing("new")))
-    assert (added, replaced) == (1, 1)
-    assert merged.item("orrery").height == 310
-    assert len(merged.stash) == len(demo.stash) + 1
-
-
-def test_unreadable_tables_are_named(tmp_path: Path) -> None:
-    latin = tmp_path / "latin.csv"
-    latin.write_bytes("id;naïve".encode("latin-1"))
-    for path, said in ((latin, "UTF-8"), (tmp_path / "none.csv", "no such file")):
-        with pytest.raises(FileError, match=said):
-            read_table(path)
 
 
 def test_the_sheet_has_a_row_for_every_step() -> None:

@@ -1,5 +1,6 @@
 """Tables of any origin: mapped, shown before anything happens, taken over without loss."""
 
+import codecs
 from pathlib import Path
 
 import msgspec
@@ -10,13 +11,21 @@ from hypothesis import strategies as st
 from builders import case_of, plan_of, put, thing
 from jolly_ledge.files.codec import plan_to_json
 from jolly_ledge.files.errors import FileError
-from jolly_ledge.files.mapping import MappedColumn, guessed_mapping, preview, preview_things
+from jolly_ledge.files.mapping import (
+    MappedColumn,
+    guessed_mapping,
+    import_rows,
+    preview,
+    preview_lines,
+    preview_things,
+)
 from jolly_ledge.files.stash_csv import stash_from_csv, stash_to_csv
 from jolly_ledge.files.stash_json import stash_from_json, stash_to_json
-from jolly_ledge.files.table import Table, read_list, table_from_csv, table_from_json
+from jolly_ledge.files.table import Table, read_list, table_from_csv, table_from_json, write_list
 from jolly_ledge.model.census import census, greatest_lack
 from jolly_ledge.model.duplicates import twins_in
 from jolly_ledge.model.edits.items import JoinSet, MergeItems, TakeOverItems
+from jolly_ledge.model.entry.parser import parse_list
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.plan import Plan
 
@@ -149,6 +158,44 @@ def test_files_that_hold_no_table_are_refused(tmp_path: Path, text: str, said: s
     path.write_text(text)
     with pytest.raises(FileError, match=said):
         read_list(path)
+
+
+MESSY = "Gegenstand;name;Höhe;Height (cm)\nx;blaue Vase größer vase;;32,5\n"
+
+
+@pytest.mark.parametrize("encoding", ["utf-8", "utf-8-sig", "cp1252", "utf-16", "utf-16-le"])
+def test_a_table_is_read_in_the_encodings_that_spreadsheets_write(tmp_path: Path, encoding: str) -> None:
+    path = tmp_path / "messy.csv"
+    mark = codecs.BOM_UTF16_LE if encoding == "utf-16-le" else b""
+    path.write_bytes(mark + MESSY.encode(encoding))
+    (row,) = import_rows(path, (), "cm")
+    assert row.item is not None
+    assert (row.item.name, row.item.height) == ("blaue Vase größer vase", 325)
+
+
+def test_a_table_without_any_known_heading_or_any_file_is_refused(tmp_path: Path) -> None:
+    strange = tmp_path / "strange.csv"
+    strange.write_text("foo,bar\n1,2\n")
+    for path, said in ((strange, "no heading that is known"), (tmp_path / "none.csv", "no such file")):
+        with pytest.raises(FileError, match=said):
+            import_rows(path, (), "cm")
+
+
+def test_both_kinds_of_export_are_chosen_by_the_ending(tmp_path: Path, demo: Plan) -> None:
+    for name in ("out.csv", "out.json"):
+        write_list(tmp_path / name, demo.stash)
+        assert read_list(tmp_path / name) == demo.stash
+    assert {row.doing for row in import_rows(tmp_path / "out.csv", demo.stash, "cm")} == {"same"}
+
+
+def test_a_pasted_list_tells_what_it_would_add() -> None:
+    lines = parse_list("vase 18x32\n\n- 3 books 20 tall\nnonsense\n", "cm", ())
+    rows = preview_lines(lines, (thing("old", "vessel", silhouette="vase", width=180.0, height=320.0, depth=180.0),))
+    assert [row.doing for row in rows] == ["add", "add", "add", "add", "refuse"]
+    assert "nonsense" in rows[-1].sentence
+    assert rows[-1].number == 4
+    again = preview_lines(lines, tuple(row.item for row in rows if row.item is not None))
+    assert {row.doing for row in again} == {"same", "refuse"}
 
 
 def test_older_windows_text_is_read(tmp_path: Path) -> None:

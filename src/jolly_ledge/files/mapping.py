@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Callable, Iterable, Sequence
+from pathlib import Path
 from typing import Any, Literal
 
 import msgspec
@@ -9,7 +10,7 @@ from msgspec import Struct
 
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.stash_csv import COLUMNS
-from jolly_ledge.files.table import Table
+from jolly_ledge.files.table import Table, read_list
 from jolly_ledge.model.duplicates import TwinFinder
 from jolly_ledge.model.edits.edit import fresh_id
 from jolly_ledge.model.entry.parser import ListedLine
@@ -165,6 +166,17 @@ def preview_lines(lines: Iterable[ListedLine], stash: Iterable[Item]) -> tuple[I
             # Eight of a row may well be alike: they were counted.
             seen.add(item)
     return tuple(rows)
+
+
+def import_rows(path: Path, stash: Iterable[Item], unit: LengthUnit) -> tuple[ImportRow, ...]:
+    """Return what taking a file over would do, its columns understood by their headings; raise FileError."""
+    found = read_list(path)
+    if not isinstance(found, Table):
+        return preview_things(found, stash)
+    mapping = guessed_mapping(found, unit)
+    if not any(column.field for column in mapping):
+        raise FileError(f"“{path.name}” has no heading that is known; it needs one such as name, height or colour.")
+    return preview(found, mapping, stash)
 
 
 class _UsualSizes:

@@ -3,16 +3,13 @@
 import csv
 import io
 from collections.abc import Iterable
-from pathlib import Path
 from typing import Any
 
 import msgspec
 
-from jolly_ledge.files.errors import FileError, reading_error
-from jolly_ledge.model.edits.items import TakeOverItems
+from jolly_ledge.files.errors import FileError
 from jolly_ledge.model.errors import InvalidPlanError
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.plan import Plan, check_references
 from jolly_ledge.model.value import checked
 
 COLUMNS = (
@@ -134,28 +131,3 @@ def _value(number: int, column: str, text: str) -> object:
         what = "what was exported" if column in _NESTED else "a number"
         raise FileError(f"Row {number}, {column}: “{text[:60]}” is not {what}.") from error
     return text.split() if column in _LISTS else text
-
-
-def read_table(path: Path) -> tuple[Item, ...]:
-    """Read a stash from a CSV file in UTF-8; raise FileError with what is wrong."""
-    try:
-        text = path.read_bytes().decode("utf-8-sig")
-    except OSError as error:
-        raise reading_error(path, error) from error
-    except UnicodeDecodeError as error:
-        raise FileError(f"“{path.name}” is not UTF-8 text; save the table as UTF-8 CSV.") from error
-    return stash_from_csv(text)
-
-
-def merged_stash(plan: Plan, items: tuple[Item, ...]) -> tuple[Plan, int, int]:
-    """Return the plan with things replaced by id or added at the end, and how many of each.
-
-    Returns
-    -------
-    plan, added, replaced
-    """
-    merged = TakeOverItems(items=items).apply(plan)
-    before = {item.id: item for item in plan.stash}
-    replaced = sum(1 for item in merged.stash if item.id in before and before[item.id] != item)
-    check_references(merged)
-    return merged, len(merged.stash) - len(plan.stash), replaced

@@ -38,12 +38,12 @@ def practice_camera(width: float, height: float) -> Camera:
     )  # fmt: skip
 
 
-def practice_photo(arrangement: Arrangement, seed: int = 1) -> tuple[Pixels, Points]:
-    """Return a photograph of the empty piece with a sheet of paper on it, and roughly where its corners are."""
+def practice_photo(arrangement: Arrangement, seed: int = 1, *, empty: bool = True) -> tuple[Pixels, Points]:
+    """Return a photograph of the piece, empty or as arranged, a sheet of paper on it, and roughly its corners."""
     piece = arrangement.piece
     camera = practice_camera(piece.width, piece.height)
     sheet = (piece.width * 0.3, piece.height * 0.55)
-    scene = scene_of(room_picture(arrangement, empty=True, sheet_at=sheet), SCENE_SCALE)
+    scene = scene_of(room_picture(arrangement, empty=empty, sheet_at=sheet), SCENE_SCALE)
     rough = np.random.default_rng(seed).normal(0, ROUGH_PX, (4, 2))
     corners = np.asarray(camera.corners(0, 0, piece.width, piece.height)) + rough
     return photograph(scene, camera, seed=seed), corners
