@@ -1,7 +1,6 @@
 """The other steps in the real window: brief, measure, gather, place and keep."""
 
 from pathlib import Path
-from typing import TypeVar
 
 import pytest
 from pypdf import PdfReader
@@ -12,37 +11,15 @@ from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.path_panel import STEPS
 from jolly_ledge.app.steps.brief import BriefStep
-from jolly_ledge.app.steps.gather import GatherStep
 from jolly_ledge.app.steps.keep import KeepStep
-from jolly_ledge.app.steps.measure import MeasureStep
 from jolly_ledge.app.steps.place import PlaceStep
-from jolly_ledge.app.steps.step import Step
 from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.item import Item
-
-LEFT = Qt.MouseButton.LeftButton
-
-
-Page = TypeVar("Page", bound=Step)
-
-
-def page_of(window: MainWindow, name: str, kind: type[Page]) -> Page:
-    window.show_step(name)
-    page = window.step(name)
-    assert isinstance(page, kind)
-    return page
+from pages import LEFT, gather, measure, page_of
 
 
 def brief(window: MainWindow) -> BriefStep:
     return page_of(window, "Brief", BriefStep)
-
-
-def measure(window: MainWindow) -> MeasureStep:
-    return page_of(window, "Measure", MeasureStep)
-
-
-def gather(window: MainWindow) -> GatherStep:
-    return page_of(window, "Gather", GatherStep)
 
 
 def place(window: MainWindow) -> PlaceStep:
