@@ -1,6 +1,6 @@
 """Colour families: found by appearance, merged and split by hand."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 
 from jolly_ledge.model.colour import families_of, family_name, nearest_family
 from jolly_ledge.model.item import Item
@@ -59,9 +59,27 @@ def merged(families: Families, first: tuple[str, ...], second: tuple[str, ...], 
     return (*without(families, together), ColourFamily(name=name, colours=together))
 
 
-def split(families: Families, colours: tuple[str, ...], name: str) -> Families:
-    """Return the families by hand with some colours made a family of their own."""
-    return (*without(families, colours), ColourFamily(name=name, colours=tuple(dict.fromkeys(colours))))
+def split(
+    families: Families, wholes: Sequence[tuple[str, tuple[str, ...]]], off: tuple[str, ...], name: str
+) -> Families:
+    """Return the families by hand with some colours made a family of their own.
+
+    Parameters
+    ----------
+    families : families made by hand so far
+    wholes : sequence of (name, colours)
+        The families the colours come from. What stays of each is kept together by hand, too: near colours
+        would else follow those that were split off.
+    off : tuple of colour
+    name : str
+        Of the new family.
+    """
+    for kept_name, colours in wholes:
+        stays = tuple(colour for colour in colours if colour not in off)
+        families = without(families, colours)
+        if stays:
+            families = (*families, ColourFamily(name=kept_name, colours=stays))
+    return (*without(families, off), ColourFamily(name=name, colours=tuple(dict.fromkeys(off))))
 
 
 def without(families: Families, colours: Iterable[str]) -> Families:

@@ -194,7 +194,13 @@ class FamiliesPage(QWidget):
         colours = self._pressed
         name = family_name(colours[0])
         taken = {card.name_field.text() for card in self.cards}
-        families = split(self._session.plan.families, colours, f"{name}, apart" if name in taken else name)
+        wholes = [
+            (card.name_field.text(), card.colours)
+            for card in self.cards
+            if any(button.isChecked() for button in card.shades.values())
+        ]
+        called = f"{name}, apart" if name in taken else name
+        families = split(self._session.plan.families, wholes, colours, called)
         self._session.commit(ChangeFamilies(families=families, label=f"Split off {name}"))
 
     def _rename(self, colours: tuple[str, ...], name: str, text: str) -> None:
