@@ -74,6 +74,12 @@ MEANINGS = [
     ("jug to buy €45", {"status": "to-buy", "price": 45.0}),
     ("jug 12,50 eur", {"price": 12.5}),
     ("frame borrowed from the observatory, study", {"status": "borrowed", "borrowed_from": "the observatory"}),
+    (
+        "borrowed from the harbour school brass telescope 30 tall",
+        {"borrowed_from": "the harbour school", "material": "brass", "height": 300.0},
+    ),
+    ("round mirror 40 hall", {"width": 400.0, "height": 400.0, "room": "hall", "guessed": ("depth",)}),
+    ("vase 32cm", {"height": 320.0, "guessed": ("width", "depth")}),
     ("bowl 900 g", {"mass": 0.9}),
     ("bowl 3 lb", {"mass": 1.361}),
     ("vase #1f6f72 #ffffff", {"colours": (("#1f6f72", 0.75), ("#ffffff", 0.25))}),

@@ -7,6 +7,7 @@ import sys
 import time
 from pathlib import Path
 
+from jolly_ledge.demo import demo_photos
 from jolly_ledge.files.recovery import RecoveryLog
 
 DRIVEN = """
@@ -44,3 +45,4 @@ def test_a_killed_program_leaves_its_work_to_the_next(tmp_path: Path) -> None:
         process.wait()
     (found,) = RecoveryLog(tmp_path).find()
     assert found.plan.name == "Killed in the middle"
+    assert found.photos == demo_photos()

@@ -8,6 +8,7 @@ from collections.abc import Iterable
 from functools import lru_cache
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.edits.edit import fresh_id
@@ -29,7 +30,7 @@ from jolly_ledge.model.entry.vocabulary import (
 )
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.units import LengthUnit
+from jolly_ledge.model.units import LengthUnit, parse_length
 from jolly_ledge.model.value import checked
 from jolly_ledge.model.words import TRAITS, Finish, Guess, Status, Trait
 
@@ -45,6 +46,7 @@ BOOK_SPREAD = 0.35
 _COUNT = re.compile(r"^\s*(\d{1,3})\s*[x×]?\s+(?=[^\W\d])")
 _CODE = re.compile(r"#[0-9a-fA-F]{6}\b")
 _QUOTED = re.compile(r"(?:(?<![\d½¼¾⅛⅜⅝⅞])\"|“)([^\"“”]+)[\"”]")
+_LONE = re.compile(r"\d+(?:[.,]\d+)?(?:mm|cm|in)?")
 _FROM = re.compile(r"\bborrowed from\s+([^,;]+)", re.IGNORECASE)
 
 
@@ -104,13 +106,11 @@ def parse_entry(line: str, unit: LengthUnit, stash: Iterable[Item] = (), *, room
     quoted = _QUOTED.search(line)
     if quoted:
         name, line = quoted[1].strip(), f"{line[: quoted.start()]} {line[quoted.end() :]}"
-    lender = ""
-    lent = _FROM.search(line)
-    if lent:
-        lender, line = lent[1].strip(), f"{line[: lent.start()]} borrowed {line[lent.end() :]}"
+    lender, line = _lender(line)
     codes = tuple(code.lower() for code in _CODE.findall(line))
     told = read_sizes(_CODE.sub(" ", line), unit)
     found = _understand(told.rest, {*rooms, *(item.room for item in known if item.room)})
+    told = _with_lone_figure(told, found, unit)
     if found.kind is None:
         raise EntryError("Say first what it is: a vase, a bowl, 8 books, a plant, a frame.")
     if count > MOST_AT_ONCE:
@@ -123,6 +123,29 @@ def parse_entry(line: str, unit: LengthUnit, stash: Iterable[Item] = (), *, room
         taken.add(identifier)
         items.append(_item(identifier, name, found, told, codes, lender, known, index, count))
     return Entry(tuple(items), tuple(found.notes))
+
+
+def _lender(line: str) -> tuple[str, str]:
+    """Return whom a thing is borrowed from, up to a comma, a figure or a word that tells of the thing itself."""
+    lent = _FROM.search(line)
+    if lent is None:
+        return "", line
+    words = lent[1].split()
+    known = {*KINDS, *PLURALS, *STUFFS, *COLOURS, *SHADES}
+    end = next((at for at, word in enumerate(words) if at and (word.lower() in known or word[0].isdigit())), len(words))
+    rest = " ".join(words[end:])
+    return " ".join(words[:end]), f"{line[: lent.start()]} borrowed {rest} {line[lent.end() :]}"
+
+
+def _with_lone_figure(told: Told, found: "_Found", unit: LengthUnit) -> Told:
+    """Take the only bare figure of a line without sizes for the height, and tell so."""
+    figures = [word for word in found.left_over if _LONE.fullmatch(word)]
+    if told.sides or len(figures) != 1:
+        return told
+    length = parse_length(figures[0], unit)
+    found.left_over.remove(figures[0])
+    found.notes.append(f"{figures[0]} was read as its height")
+    return replace(told, sides={"height": (length, length)})
 
 
 def _count(line: str) -> tuple[int, str]:
@@ -309,6 +332,9 @@ def _sizes(
     if "width" in sizes and "depth" not in sizes and abs(usual.width - usual.depth) < 1:
         # A turned thing is as deep as it is wide: told once, measured twice.
         sizes["depth"] = sizes["width"]
+    if "height" in sizes and "width" not in sizes and usual.width == usual.height and usual.depth < THIN_MM:
+        # So does a disc that stands on its edge.
+        sizes["width"] = sizes["height"]
     scales = [sizes[side] / getattr(usual, side) for side in sizes]
     scale = sum(scales) / len(scales) if scales else 1.0
     guessed: list[Guess] = []
@@ -332,7 +358,10 @@ def completions(line: str, stash: Iterable[Item], most: int = 4) -> tuple[str, .
         return ()
     start = begun[1].lower()
     own = [word for item in stash for word in (item.room, item.material) if word]
-    candidates = (*own, *KINDS, *STUFFS, *COLOURS, *FINISH_WORDS, *ROOMS, *RANGES, *TRAIT_WORDS)
+    said = {word.lower() for word in line[: begun.start()].split()}
+    # A line names its kind once; after that it is stuff, colour or room that is meant.
+    kinds: tuple[str, ...] = () if said & {*KINDS, *PLURALS} else tuple(KINDS)
+    candidates = (*own, *kinds, *STUFFS, *COLOURS, *FINISH_WORDS, *ROOMS, *RANGES, *TRAIT_WORDS)
     fitting = dict.fromkeys(word for word in candidates if word.lower().startswith(start) and word.lower() != start)
     return tuple(fitting)[:most]
 
