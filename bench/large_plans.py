@@ -82,3 +82,21 @@ def large_plan() -> Plan:
     piece, items = wide_piece(), copies(2_000)
     looks = tuple(large_look(60, piece, items[index * 10 :], f"look-{index}") for index in range(100))
     return Plan(name="large", pieces=(piece,), stash=items, looks=looks)
+
+
+def stash_of(count: int) -> Plan:
+    """Return a plan with a stash of so many things, of varied sizes, colours and rooms."""
+    import msgspec
+
+    chance = random.Random(11)
+    items = tuple(
+        msgspec.structs.replace(
+            item,
+            name=f"{item.label} {index}",
+            height=round(item.height * chance.uniform(0.6, 1.4)),
+            colours=((f"#{chance.randrange(1 << 24):06x}", 1.0),),
+        )
+        for index, item in enumerate(copies(count))
+    )
+    piece = wide_piece()
+    return Plan(name="stash", pieces=(piece,), stash=items, looks=(large_look(20, piece, items),))

@@ -299,7 +299,7 @@ def test_several_are_told_together(window: MainWindow, qtbot: QtBot) -> None:
     pick(several.finish_field, "gloss")
     pick(several.status_field, "stored")
     pick(several.season_field, "autumn")
-    qtbot.mouseClick(several.trait_chips["fragile"], LEFT)
+    qtbot.mouseClick(several.traits.chips["fragile"], LEFT)
     qtbot.mouseClick(several.join_button, LEFT)
     items = window.session.chosen_items
     assert {(item.finish, item.status, item.season, "fragile" in item.traits) for item in items} == {

@@ -241,7 +241,7 @@ def test_a_thing_is_added_described_duplicated_and_removed(window: MainWindow, q
     panel.colour_buttons[0].code.setText("#c9a24b")
     qtbot.keyClick(panel.colour_buttons[0].code, Qt.Key.Key_Return)
     qtbot.mouseClick(panel.more_colours, LEFT)
-    qtbot.mouseClick(panel.trait_chips["fragile"], LEFT)
+    qtbot.mouseClick(panel.traits.chips["fragile"], LEFT)
     item = item_in_hand(window)
     assert (item.name, item.height, item.finish, item.mass) == ("brass sextant", 228.6, "metal", 1.2)
     assert item.colours[0] == ("#c9a24b", 0.5)

@@ -10,7 +10,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.spots import Held, find_landing, free_spot, holds
-from jolly_ledge.model.stash_order import Sorting, clearances_of, fits, free_over, lines_of, matches
+from jolly_ledge.model.stash_order import Sorting, StashSearch, clearances_of, fits, free_over, lines_of
 from jolly_ledge.model.working_order import working_order
 
 
@@ -162,9 +162,10 @@ def test_the_stash_is_sorted_in_titled_groups(sorting: Sorting, titles: list[str
 
 def test_search_finds_every_word() -> None:
     item = thing("orrery", name="brass orrery", material="brass", room="study", traits=("fragile",))
-    assert matches(item, "BRASS study")
-    assert matches(item, "")
-    assert not matches(item, "brass kitchen")
+    search = StashSearch((item,))
+    assert search.found("BRASS study") == (item,)
+    assert search.found("") == (item,)
+    assert search.found("brass kitchen") == ()
 
 
 @pytest.mark.parametrize(

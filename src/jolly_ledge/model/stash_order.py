@@ -14,6 +14,7 @@ Sorting = Literal["height", "kind", "family", "room", "set"]
 SORTINGS: tuple[Sorting, ...] = get_args(Sorting)
 
 
+_HIGH, _MIDDLE, _LOW = "Over 40 cm high", "20 to 40 cm high", "Under 20 cm high"
 NO_ROOM, NO_SET = "No room told", "By themselves"
 
 
@@ -28,12 +29,7 @@ def lines_of(stash: Iterable[Item], sorting: Sorting, families: Families = ()) -
     """Return the stash in titled groups, tallest first within each."""
     items = sorted(stash, key=lambda item: (-item.height, item.label))
     if sorting == "height":
-        bands = ((400.0, "Over 40 cm high"), (200.0, "20 to 40 cm high"), (0.0, "Under 20 cm high"))
-        return _grouped(
-            items,
-            lambda item: next(title for limit, title in bands if item.height > limit),
-            [t for _, t in bands],
-        )
+        return _grouped(items, _height_band, [_HIGH, _MIDDLE, _LOW])
     if sorting == "kind":
         return _grouped(items, lambda item: plain(item.category).capitalize())
     if sorting == "room":
@@ -48,6 +44,10 @@ def lines_of(stash: Iterable[Item], sorting: Sorting, families: Families = ()) -
     return _grouped(items, family)
 
 
+def _height_band(item: Item) -> str:
+    return _HIGH if item.height > 400 else _MIDDLE if item.height > 200 else _LOW
+
+
 def _grouped(items: list[Item], title_of: Callable[[Item], str], order: list[str] | None = None) -> tuple[Shelf, ...]:
     groups: dict[str, list[Item]] = {}
     for item in items:
@@ -56,22 +56,25 @@ def _grouped(items: list[Item], title_of: Callable[[Item], str], order: list[str
     return tuple(Shelf(title, tuple(groups[title])) for title in titles)
 
 
-def matches(item: Item, search: str) -> bool:
-    """Tell whether every word of a search is found in what is known of a thing."""
-    known = " ".join(
-        (
-            item.id,
-            item.name,
-            item.category,
-            item.shape,
-            item.finish,
-            item.material,
-            item.room,
-            item.set,
-            *item.traits,
-        )
-    ).lower()
-    return all(word in known for word in search.lower().split())
+def known_of(item: Item) -> str:
+    """Return all that a search may find of a thing, in small letters."""
+    words = (item.id, item.name, item.category, item.shape, item.finish, item.material, item.room, item.set)
+    return " ".join((*words, *item.traits)).lower()
+
+
+class StashSearch:
+    """A stash made ready to be searched, word by word."""
+
+    def __init__(self, stash: tuple[Item, ...]) -> None:
+        self.stash = stash
+        self._known = tuple((item, known_of(item)) for item in stash)
+
+    def found(self, search: str) -> tuple[Item, ...]:
+        """Return the things of which every word of a search is known."""
+        found = self._known
+        for word in search.lower().split():
+            found = tuple(pair for pair in found if word in pair[1])
+        return tuple(item for item, _ in found)
 
 
 def fits(item: Item, ledge: Ledge) -> bool:

@@ -2,24 +2,12 @@
 
 from collections.abc import Callable
 
-from PySide6.QtCore import Qt, Signal
-from PySide6.QtGui import QShowEvent
-from PySide6.QtWidgets import (
-    QCheckBox,
-    QFrame,
-    QHBoxLayout,
-    QLabel,
-    QLineEdit,
-    QPushButton,
-    QScrollArea,
-    QVBoxLayout,
-    QWidget,
-)
+from PySide6.QtWidgets import QCheckBox, QFrame, QHBoxLayout, QLabel, QLineEdit, QPushButton, QVBoxLayout
 
 from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.card_page import CardPage
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
-from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.edits.items import ChangeFamilies
@@ -84,28 +72,12 @@ class FamilyCard(QFrame):
         row.addLayout(middle, 1)
 
 
-class FamiliesPage(QWidget):
+class FamiliesPage(CardPage):
     """The page on which families are looked at, named, merged and split."""
 
-    left = Signal()
-
     def __init__(self, session: Session) -> None:
-        super().__init__()
-        self._session = session
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 2, 0, 0)
-        column.setSpacing(8)
-        self.page_head = PageHead(
-            "Colour families",
-            "what answers as one colour to the eye; readings and the line-up follow it",
-            "Back to the line-up",
-            self.left.emit,
-        )
-        column.addLayout(self.page_head)
-        self.area = QScrollArea()
-        self.area.setWidgetResizable(True)
-        self.area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        column.addWidget(self.area, 1)
+        about = "what answers as one colour to the eye; readings and the line-up follow it"
+        super().__init__(session, "Colour families", about, "Back to the line-up")
         row = QHBoxLayout()
         self.said = words("", "soft")
         self.merge_button = chip("Make them one family", "The ticked families answer as one", checkable=False)
@@ -119,31 +91,22 @@ class FamiliesPage(QWidget):
         row.addWidget(self.said, 1)
         for button in (self.merge_button, self.split_button, self.found_button):
             row.addWidget(button)
-        column.addLayout(row)
+        self.column.addLayout(row)
         self.cards: list[FamilyCard] = []
-        session.changed.connect(self._refresh_if_shown)
-
-    def showEvent(self, event: QShowEvent) -> None:
-        """Find the families anew."""
-        super().showEvent(event)
-        self.refresh()
-
-    def _refresh_if_shown(self) -> None:
-        if self.isVisible():
-            self.refresh()
 
     def refresh(self) -> None:
         """Show the families of the stash, largest first."""
+        super().refresh()
+        self._show_choice()
+
+    def add_cards(self, column: QVBoxLayout) -> None:
+        """Add a card for each family."""
         plan = self._session.plan
         families = plan.families
         leaders = tuple(colour for colour, _ in stash_families(plan.stash, families))
         things: dict[str, list[Item]] = {leader: [] for leader in leaders}
         for item in plan.stash:
             things[family_of(item, leaders, families)].append(item)
-        inside = QWidget()
-        column = QVBoxLayout(inside)
-        column.setContentsMargins(0, 0, 4, 0)
-        column.setSpacing(6)
         self.cards = []
         for leader in leaders:
             colours = members(leader, plan.stash, leaders, families)
@@ -156,9 +119,6 @@ class FamiliesPage(QWidget):
             column.addWidget(card)
         if not self.cards:
             column.addWidget(words("Nothing is gathered yet, so there are no colours."))
-        column.addStretch(1)
-        self.area.setWidget(inside)
-        self._show_choice()
 
     @property
     def _ticked(self) -> list[FamilyCard]:

@@ -6,12 +6,8 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
     QComboBox,
     QFormLayout,
-    QFrame,
-    QGridLayout,
     QHBoxLayout,
     QLineEdit,
-    QPushButton,
-    QScrollArea,
     QVBoxLayout,
     QWidget,
 )
@@ -22,7 +18,9 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.app.widgets.trait_chips import TraitChips
 from jolly_ledge.drawing.items import SILHOUETTES
 from jolly_ledge.model.edits.items import ChangeItem, DuplicateItem, RemoveItems
 from jolly_ledge.model.item import Item
@@ -36,22 +34,13 @@ SHAPES = tuple(sorted({*SILHOUETTES, *PROFILES} - {"slab"}))
 MOST_COLOURS = 4
 
 
-class ItemPanel(QScrollArea):
+class ItemPanel(SidePanel):
     """Shows and changes the thing of the stash in hand."""
 
     def __init__(self, session: Session) -> None:
-        super().__init__()
+        super().__init__(PANEL_WIDTH)
         self._session = session
-        self.setObjectName("sidePanel")
-        self.setFixedWidth(PANEL_WIDTH)
-        self.setWidgetResizable(True)
-        self.setFrameShape(QFrame.Shape.NoFrame)
-        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        inside = QWidget()
-        self._inside = inside
-        column = QVBoxLayout(inside)
-        column.setContentsMargins(16, 14, 14, 12)
-        column.setSpacing(6)
+        column = self.column
         self.title = heading("", 21)
         self.title.setWordWrap(True)
         self.drawing = ItemDrawing(session)
@@ -73,7 +62,8 @@ class ItemPanel(QScrollArea):
         self.repaint_form = RepaintForm(session)
         column.addWidget(self.repaint_form)
         column.addWidget(question("Mind", 14))
-        column.addLayout(self._traits())
+        self.traits = TraitChips(lambda trait, _: self._toggle_trait(trait))
+        column.addLayout(self.traits)
         column.addWidget(Board())
         self.fits_heading = heading("", 14)
         column.addWidget(self.fits_heading)
@@ -81,7 +71,6 @@ class ItemPanel(QScrollArea):
         column.addWidget(self.fits)
         column.addLayout(self._buttons())
         column.addStretch(1)
-        self.setWidget(inside)
         for signal in (session.changed, session.chosen):
             signal.connect(self.refresh)
         self.refresh()
@@ -173,18 +162,6 @@ class ItemPanel(QScrollArea):
         column.addLayout(row)
         return holder
 
-    def _traits(self) -> QGridLayout:
-        grid = QGridLayout()
-        grid.setSpacing(5)
-        self.trait_chips: dict[str, QPushButton] = {}
-        for index, trait in enumerate(TRAITS):
-            button = chip(plain(trait))
-            button.setStyleSheet("padding: 3px 6px; font-size: 12px;")
-            button.clicked.connect(lambda _=False, trait=trait: self._toggle_trait(trait))
-            self.trait_chips[trait] = button
-            grid.addWidget(button, index // 2, index % 2)
-        return grid
-
     def _buttons(self) -> QHBoxLayout:
         row = QHBoxLayout()
         self.duplicate_button = chip("Duplicate", "Add one more like it (Ctrl+D)", checkable=False)
@@ -199,7 +176,7 @@ class ItemPanel(QScrollArea):
     def refresh(self) -> None:
         """Show the thing in hand."""
         item = self._session.item
-        self._inside.setEnabled(item is not None)
+        self.inside.setEnabled(item is not None)
         if item is None:
             self.title.setText("Nothing gathered yet")
             return
@@ -228,8 +205,7 @@ class ItemPanel(QScrollArea):
                 button.show_colour(item.colours[index][0])
         self.more_colours.setEnabled(len(item.colours) < MOST_COLOURS)
         self.fewer_colours.setEnabled(len(item.colours) > 1)
-        for trait, trait_chip in self.trait_chips.items():
-            trait_chip.setChecked(trait in item.traits)
+        self.traits.show_traits(item.traits)
         self.guess_row.setVisible(bool(item.guessed))
         self.guess_said.setText(f"Guessed: {', '.join(item.guessed)}.")
         looks = [look.label for look in self._session.plan.looks if any(p.item == item.id for p in look.placements)]

@@ -2,13 +2,14 @@
 
 from collections.abc import Callable
 
-from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QFrame, QGridLayout, QHBoxLayout, QPushButton, QScrollArea, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.form import Form
+from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.app.widgets.trait_chips import TraitChips
 from jolly_ledge.model.edits.items import ChangeItems, JoinSet, MergeItems, RemoveItems, ToggleTrait
 from jolly_ledge.model.set_names import set_name
 from jolly_ledge.model.words import FINISHES, SEASONS, STATUSES, TRAITS, Trait, plain
@@ -17,21 +18,13 @@ UNCHANGED = ""
 PANEL_WIDTH = 344
 
 
-class SeveralPanel(QScrollArea):
+class SeveralPanel(SidePanel):
     """Shows what chosen things have in common and changes all of them at once."""
 
     def __init__(self, session: Session) -> None:
-        super().__init__()
+        super().__init__(PANEL_WIDTH)
         self._session = session
-        self.setObjectName("sidePanel")
-        self.setFixedWidth(PANEL_WIDTH)
-        self.setWidgetResizable(True)
-        self.setFrameShape(QFrame.Shape.NoFrame)
-        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        inside = QWidget()
-        column = QVBoxLayout(inside)
-        column.setContentsMargins(16, 14, 14, 12)
-        column.setSpacing(6)
+        column = self.column
         self.title = heading("", 21)
         self.names = words("", "soft")
         column.addWidget(self.title)
@@ -62,16 +55,8 @@ class SeveralPanel(QScrollArea):
         row.addStretch(1)
         column.addLayout(row)
         column.addWidget(question("Mind", 14))
-        grid = QGridLayout()
-        grid.setSpacing(5)
-        self.trait_chips: dict[str, QPushButton] = {}
-        for index, trait in enumerate(TRAITS):
-            button = chip(plain(trait))
-            button.setStyleSheet("padding: 3px 6px; font-size: 12px;")
-            button.clicked.connect(lambda on=False, trait=trait: self._toggle(trait, on))
-            self.trait_chips[trait] = button
-            grid.addWidget(button, index // 2, index % 2)
-        column.addLayout(grid)
+        self.traits = TraitChips(self._toggle)
+        column.addLayout(self.traits)
         row = QHBoxLayout()
         self.measured_button = chip("All measured", "Their sizes are no guesses any more", checkable=False)
         self.measured_button.clicked.connect(lambda: self._change_always("guessed", ()))
@@ -82,7 +67,6 @@ class SeveralPanel(QScrollArea):
         row.addStretch(1)
         column.addLayout(row)
         column.addStretch(1)
-        self.setWidget(inside)
 
     def refresh(self) -> None:
         """Show what is chosen."""
@@ -105,8 +89,8 @@ class SeveralPanel(QScrollArea):
         seasons = {item.season for item in items}
         same = seasons.pop() if len(seasons) == 1 else ()
         self.season_field.setCurrentIndex(self.season_field.findData(same[0]) if len(same) == 1 else 0)
-        for trait, button in self.trait_chips.items():
-            button.setChecked(all(trait in item.traits for item in items))
+        shared = [trait for trait in TRAITS if all(trait in item.traits for item in items)]
+        self.traits.show_traits(shared)
         self.join_button.setText("A pair" if len(items) == 2 else "A set")
         self.merge_button.setEnabled(len({item.category for item in items}) == 1)
         self.part_button.setEnabled(any(item.set for item in items))
@@ -126,9 +110,8 @@ class SeveralPanel(QScrollArea):
     def _change_always(self, field: str, value: object) -> None:
         self._commit(lambda ids: ChangeItems(items=ids, changes=((field, value),)))
 
-    def _toggle(self, trait: str, on: bool) -> None:
-        known: Trait = trait  # type: ignore[assignment]
-        self._commit(lambda ids: ToggleTrait(items=ids, trait=known, on=on))
+    def _toggle(self, trait: Trait, on: bool) -> None:
+        self._commit(lambda ids: ToggleTrait(items=ids, trait=trait, on=on))
 
     def join(self) -> None:
         """Say that the chosen things belong together."""

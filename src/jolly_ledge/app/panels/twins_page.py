@@ -1,12 +1,11 @@
 """What is probably entered twice, one thing or really several."""
 
-from PySide6.QtCore import QSize, Signal
-from PySide6.QtGui import QShowEvent
-from PySide6.QtWidgets import QFrame, QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
+from PySide6.QtCore import QSize
+from PySide6.QtWidgets import QFrame, QHBoxLayout, QVBoxLayout
 
 from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.card_page import CardPage
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
 from jolly_ledge.model.duplicates import twins_in
@@ -18,43 +17,16 @@ BOARD_SIZE = QSize(190, 92)
 MOST_SHOWN = 40
 
 
-class TwinsPage(QWidget):
+class TwinsPage(CardPage):
     """The page on which duplicates are merged, or told to be a pair."""
 
-    left = Signal()
-
     def __init__(self, session: Session) -> None:
-        super().__init__()
-        self._session = session
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 2, 0, 0)
-        column.setSpacing(8)
-        self.page_head = PageHead(
-            "Entered twice?", "same kind, size and colour family", "Back to the line-up", self.left.emit
-        )
-        column.addLayout(self.page_head)
-        self.area = QScrollArea()
-        self.area.setWidgetResizable(True)
-        column.addWidget(self.area, 1)
+        super().__init__(session, "Entered twice?", "same kind, size and colour family", "Back to the line-up")
         self.cards: list[TwinCard] = []
-        session.changed.connect(self._refresh_if_shown)
 
-    def showEvent(self, event: QShowEvent) -> None:
-        """Look for duplicates anew."""
-        super().showEvent(event)
-        self.refresh()
-
-    def _refresh_if_shown(self) -> None:
-        if self.isVisible():
-            self.refresh()
-
-    def refresh(self) -> None:
-        """Show the groups that are there now."""
+    def add_cards(self, column: QVBoxLayout) -> None:
+        """Add a card for each group of probable duplicates."""
         groups = twins_in(self._session.plan.stash)
-        inside = QWidget()
-        column = QVBoxLayout(inside)
-        column.setContentsMargins(0, 0, 4, 0)
-        column.setSpacing(8)
         self.cards = [TwinCard(self._session, group) for group in groups[:MOST_SHOWN]]
         for card in self.cards:
             column.addWidget(card)
@@ -62,8 +34,6 @@ class TwinsPage(QWidget):
             column.addWidget(words("Nothing looks as if it were entered twice."))
         if len(groups) > MOST_SHOWN:
             column.addWidget(words(f"{len(groups) - MOST_SHOWN} more groups follow when these are settled.", "soft"))
-        column.addStretch(1)
-        self.area.setWidget(inside)
 
 
 class TwinCard(QFrame):

@@ -7,6 +7,9 @@ from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.model.item import Item
 from jolly_ledge.render.player import play
 
+MOST_KEPT = 800
+"""A large stash must not fill the memory with pixels of what is far out of sight."""
+
 
 class ItemPixmaps:
     """Keeps the pixels of things for a view that shows them over and over.
@@ -48,5 +51,8 @@ class ItemPixmaps:
             play(painter, picture.primitives)
             painter.end()
             found.setDevicePixelRatio(ratio)
+            if len(self._kept) >= MOST_KEPT:
+                # The oldest goes; what is in sight is drawn again at once.
+                del self._kept[next(iter(self._kept))]
             self._kept[item, ratio] = found
         return found

@@ -32,7 +32,8 @@ from jolly_ledge.model.edits.items import AddItems, RemoveItems
 from jolly_ledge.model.edits.regroup import joined_with, moved_to_group
 from jolly_ledge.model.entry.parser import Entry
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.stash_order import Sorting, fits, lines_of, matches
+from jolly_ledge.model.piece import Piece
+from jolly_ledge.model.stash_order import Sorting, StashSearch, fits, lines_of
 from jolly_ledge.readings.words import capital, counted
 
 SORTING_CHOICES = (
@@ -52,6 +53,9 @@ class GatherStep(Step):
         super().__init__(session)
         self._sorting: Sorting = "height"
         self._shown: tuple[object, ...] = ()
+        self._search = StashSearch(session.plan.stash)
+        self._counted: tuple[Piece, tuple[Item, ...]] | None = None
+        self._census_lines: tuple[CensusLine, ...] = ()
         self.head.setSpacing(8)
         self.entry = EntryField(session)
         self.line_up = LineUp(session)
@@ -170,7 +174,9 @@ class GatherStep(Step):
     def shown_items(self) -> tuple[Item, ...]:
         """Return what the search and the filters leave."""
         ledge = self.session.ledge if self.session.piece_id else None
-        found = tuple(item for item in self.session.plan.stash if matches(item, self.search.text()))
+        if self._search.stash is not self.session.plan.stash:
+            self._search = StashSearch(self.session.plan.stash)
+        found = self._search.found(self.search.text())
         if self.fits_chip.isChecked() and ledge is not None:
             found = tuple(item for item in found if fits(item, ledge))
         return tuple(item for item in found if item.guessed) if self.guessed_chip.isChecked() else found
@@ -202,7 +208,12 @@ class GatherStep(Step):
         session = self.session
         whole = len(session.plan.stash)
         begun = f"{capital(counted(whole, 'thing'))}." if shown == whole else f"{shown} of {whole} things shown."
-        lines = census(session.piece, session.plan.stash) if session.piece_id else ()
+        key = (session.piece, session.plan.stash) if session.piece_id else None
+        if key is not None and (
+            self._counted is None or any(a is not b for a, b in zip(self._counted, key, strict=True))
+        ):
+            self._counted, self._census_lines = key, census(*key)
+        lines = self._census_lines if key is not None else ()
         shortest = sorted(lines, key=lambda line: (-line.lacking, -line.highest))[:MOST_CENSUS_LINES]
         return " ".join((begun, *(self._census_line(line) for line in shortest)))
 

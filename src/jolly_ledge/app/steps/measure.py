@@ -6,11 +6,9 @@ from msgspec.structs import replace
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
     QComboBox,
-    QFrame,
     QHBoxLayout,
     QMenu,
     QPushButton,
-    QScrollArea,
     QSplitter,
     QStackedWidget,
     QVBoxLayout,
@@ -26,6 +24,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.model.bays import bays_of, tape_check
@@ -125,18 +124,10 @@ class MeasureStep(Step):
         menu.addAction("Wall to hang things on", self.add_wall)
         return menu
 
-    def _side(self) -> QScrollArea:
+    def _side(self) -> SidePanel:
         session = self.session
-        side = QScrollArea()
-        side.setObjectName("sidePanel")
-        side.setFixedWidth(SIDE_WIDTH)
-        side.setWidgetResizable(True)
-        side.setFrameShape(QFrame.Shape.NoFrame)
-        side.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        inside = QWidget()
-        column = QVBoxLayout(inside)
-        column.setContentsMargins(16, 14, 14, 12)
-        column.setSpacing(7)
+        side = SidePanel(SIDE_WIDTH)
+        column = side.column
         self.pieces_field = QComboBox()
         self.pieces_field.setAccessibleName("The piece in hand")
         self.pieces_field.activated.connect(self._choose_piece)
@@ -177,7 +168,6 @@ class MeasureStep(Step):
         column.addWidget(self.board_form)
         column.addWidget(words(f"What is not told stays unknown. {CLOSING}", "small"))
         column.addStretch(1)
-        side.setWidget(inside)
         self.side = side
         return side
 

@@ -1,0 +1,27 @@
+"""The sheet at the right of a page, scrolled when it is long."""
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
+
+
+class SidePanel(QScrollArea):
+    """Holds what is told beside the drawing, in one column.
+
+    Parameters
+    ----------
+    width : int
+        In pixels.
+    """
+
+    def __init__(self, width: int) -> None:
+        super().__init__()
+        self.setObjectName("sidePanel")
+        self.setFixedWidth(width)
+        self.setWidgetResizable(True)
+        self.setFrameShape(QFrame.Shape.NoFrame)
+        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.inside = QWidget()
+        self.column = QVBoxLayout(self.inside)
+        self.column.setContentsMargins(16, 14, 14, 12)
+        self.column.setSpacing(6)
+        self.setWidget(self.inside)
