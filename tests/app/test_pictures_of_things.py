@@ -41,7 +41,7 @@ def photographed(folder: Path, *names: str) -> tuple[Path, ...]:
 
 
 def read_all(page: PicturesPage, qtbot: QtBot) -> None:
-    qtbot.waitUntil(lambda: not page._intakes.is_busy and not page._timer.isActive(), timeout=20_000)
+    qtbot.waitUntil(lambda: not page.is_busy, timeout=20_000)
 
 
 def test_photographs_become_things_with_colours_outline_and_picture(

@@ -2,13 +2,14 @@
 
 import numpy as np
 import pytest
+from msgspec.structs import replace
 from PySide6.QtWidgets import QApplication
 
 from builders import thing
 from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.silhouette import outline_area, polygon_area
+from jolly_ledge.model.silhouette import loops_of, outline_area, polygon_area
 from jolly_ledge.photos.image import PhotoError, Pixels
 from jolly_ledge.photos.light import encoded, linear_of
 from jolly_ledge.photos.stand_in import Camera, Scene, photograph
@@ -46,6 +47,22 @@ def test_two_colours_come_with_their_shares(qapp: QApplication) -> None:
     assert [round(share, 1) for _, share in found.colours] == [0.7, 0.3]
     assert difference(found.colours[0][0], "#c4663c") < 3
     assert difference(found.colours[1][0], "#25405c") < 3
+
+
+def test_the_hole_of_a_handle_stays_open(qapp: QApplication) -> None:
+    jug = thing("jug", silhouette="jug", width=120.0, height=225.0, depth=110.0, colours=(("#1f6f72", 1.0),))
+    found = read_thing(photo_of(jug))
+    edge, *holes = loops_of(found.outline)
+    assert len(holes) == 1
+    assert 0.01 < polygon_area(holes[0]) < 0.2
+    assert polygon_area(edge) > 0.4
+    # What is seen through the handle is no colour of the jug.
+    assert all(difference(colour, GROUND) > 20 for colour, _ in found.colours)
+    drawn = replace(jug, outline=found.outline)
+    image = image_of(item_picture(drawn), 300, "#ff00ff")
+    plain = image_of(item_picture(replace(jug, outline=edge)), 300, "#ff00ff")
+    shown, filled = (int((pixels_of(one) == (255, 0, 255)).all(axis=2).sum()) for one in (image, plain))
+    assert shown > filled + 100
 
 
 @pytest.mark.parametrize("shape", ["vase", "urn", "bottle", "bowl", "box"])

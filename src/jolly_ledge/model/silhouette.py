@@ -9,6 +9,7 @@ Turned things are told by a profile: pairs of height (0 at the foot, 1 at the to
 import itertools
 import math
 from bisect import bisect_right
+from collections.abc import Iterable
 from functools import lru_cache
 
 Points = tuple[tuple[float, float], ...]
@@ -308,3 +309,23 @@ def polygon_area(points: Points) -> float:
         for first, second in zip(points, (*points[1:], points[0]), strict=True)
     )
     return abs(twice) / 2
+
+
+def loops_of(outline: Iterable[tuple[float, float]]) -> tuple[Points, ...]:
+    """Return the rings of a traced outline: its edge first, then the holes that are joined to it by cuts.
+
+    >>> square, hole = [(0.0, 0.0), (4.0, 0.0), (4.0, 4.0)], [(1.0, 0.5), (2.0, 0.5), (2.0, 1.5)]
+    >>> loops_of([*square[:1], *hole, hole[0], *square])
+    (((0.0, 0.0), (4.0, 0.0), (4.0, 4.0)), ((1.0, 0.5), (2.0, 0.5), (2.0, 1.5)))
+    """
+    path: list[tuple[float, float]] = []
+    holes: list[Points] = []
+    for point in outline:
+        if point in path:
+            at = path.index(point)
+            if len(path) - at > 2:
+                holes.append(tuple(path[at:]))
+            path = path[: at + 1]
+        else:
+            path.append(point)
+    return tuple(path), *holes

@@ -24,6 +24,7 @@ LIGHTNESS_PULL = 0.45
 
 LEAST_DISTANCE = 7.0
 SMALLEST_SHARE = 0.01
+SMALLEST_HOLE = 0.015
 CLUSTERS = 10
 SAME_COLOUR = 14.0
 """Two clusters nearer than this (weighted Lab) are one colour to the eye."""
@@ -31,6 +32,7 @@ SAME_COLOUR = 14.0
 LEAST_COLOUR = 0.04
 MOST_COLOURS = 4
 MOST_POINTS = 140
+MOST_HOLES = 3
 SEED = 7
 
 
@@ -157,7 +159,7 @@ def thing_mask(lab: NDArray[np.float64]) -> NDArray[np.bool_] | None:
     away = np.linalg.norm((lab - ground) * pull, axis=2)
     threshold = max(min(float(threshold_otsu(away)), 24.0) * 0.6, LEAST_DISTANCE)
     found = ndimage.binary_opening(away > threshold, iterations=1)
-    found = ndimage.binary_fill_holes(found)
+    found = _without_small_holes(found)
     labels, count = ndimage.label(found)
     if not count:
         raise PhotoError("Nothing stands out from the ground in this picture; take it before a plainer wall.")
@@ -168,6 +170,18 @@ def thing_mask(lab: NDArray[np.float64]) -> NDArray[np.bool_] | None:
     mask = labels == int(np.argmax(sizes))
     touched = sum(bool(side.mean() > 0.5) for side in (mask[0], mask[-1], mask[:, 0], mask[:, -1]))
     return None if touched >= 2 else mask
+
+
+def _without_small_holes(found: NDArray[np.bool_]) -> NDArray[np.bool_]:
+    """Return a mask with lights and specks filled; a hole as large as that of a handle stays."""
+    from scipy import ndimage
+
+    holes, count = ndimage.label(ndimage.binary_fill_holes(found) & ~found)
+    if not count:
+        return found
+    sizes = np.bincount(holes.ravel())
+    large = np.flatnonzero(sizes >= SMALLEST_HOLE * found.sum())
+    return np.asarray(found | ((holes > 0) & ~np.isin(holes, large)))
 
 
 def _inner_pixels(lab: NDArray[np.float64], mask: NDArray[np.bool_]) -> NDArray[np.float64]:
@@ -215,24 +229,56 @@ def colours_of(pixels: NDArray[np.float64]) -> tuple[ColourShare, ...]:
 
 
 def outline_of(mask: NDArray[np.bool_]) -> tuple[tuple[OutlinePoint, ...], float]:
-    """Return the outline of a mask in its own widths (from the middle) and heights (up), and width over height."""
+    """Return the outline of a mask in its own widths (from the middle) and heights (up), and width over height.
+
+    Notes
+    -----
+    One closed line: a hole, as that of a handle, is joined to the edge by a cut there and back between the
+    nearest points, so that whoever fills the line leaves the hole open.
+    """
     from scipy.ndimage import gaussian_filter
-    from skimage.measure import approximate_polygon, find_contours
+    from skimage.measure import find_contours
 
     padded = np.pad(mask.astype(np.float64), 3)
-    contours = find_contours(gaussian_filter(padded, 1.2), 0.5)
-    longest = max(contours, key=len)
-    tolerance = 0.004 * float(np.ptp(longest[:, 0]))
-    points = approximate_polygon(longest, tolerance)
-    while len(points) > MOST_POINTS:
-        tolerance *= 1.4
-        points = approximate_polygon(longest, tolerance)
-    rows, columns = points[:, 0], points[:, 1]
-    top, bottom, left, right = rows.min(), rows.max(), columns.min(), columns.max()
+    contours = sorted(find_contours(gaussian_filter(padded, 1.2), 0.5), key=len, reverse=True)
+    outer, *inner = contours
+    holes = [ring for ring in inner if _ring_area(ring) >= SMALLEST_HOLE * mask.sum()][:MOST_HOLES]
+    room = MOST_POINTS // (1 + len(holes))
+    points = _simpler(outer, room)
+    (top, left), (bottom, right) = points.min(axis=0), points.max(axis=0)
     height, width = bottom - top, right - left
-    xs = (points[:-1, 1] - (left + right) / 2) / width
-    ys = (bottom - points[:-1, 0]) / height
+    for ring in holes:
+        points = _joined(points, _simpler(ring, room))
     outline = tuple(
-        (round(float(np.clip(x, -0.5, 0.5)), 4), round(float(np.clip(y, 0, 1)), 4)) for x, y in zip(xs, ys, strict=True)
+        (
+            round(float(np.clip((x - (left + right) / 2) / width, -0.5, 0.5)), 4),
+            round(float(np.clip((bottom - y) / height, 0, 1)), 4),
+        )
+        for y, x in points
     )
     return outline, float(width / height)
+
+
+def _simpler(ring: NDArray[np.float64], most: int) -> NDArray[np.float64]:
+    """Return a closed ring (rows, columns) with at most so many points, its end left out."""
+    from skimage.measure import approximate_polygon
+
+    tolerance = 0.004 * float(np.ptp(ring[:, 0]))
+    points = approximate_polygon(ring, tolerance)
+    while len(points) > most:
+        tolerance *= 1.4
+        points = approximate_polygon(ring, tolerance)
+    return np.asarray(points[:-1])
+
+
+def _joined(outer: NDArray[np.float64], hole: NDArray[np.float64]) -> NDArray[np.float64]:
+    """Return a line with a hole joined to it where they are nearest."""
+    away = np.linalg.norm(outer[:, None] - hole[None], axis=2)
+    at, start = np.unravel_index(int(np.argmin(away)), away.shape)
+    turned = np.roll(hole, -int(start), axis=0)
+    return np.concatenate([outer[: at + 1], turned, turned[:1], outer[at:]])
+
+
+def _ring_area(ring: NDArray[np.float64]) -> float:
+    y, x = ring[:, 0], ring[:, 1]
+    return abs(float(np.dot(x, np.roll(y, 1)) - np.dot(y, np.roll(x, 1)))) / 2

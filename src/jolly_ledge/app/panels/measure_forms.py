@@ -8,7 +8,7 @@ from PySide6.QtWidgets import QHBoxLayout
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
-from jolly_ledge.app.widgets.form import Form, show_choice, show_count, show_text
+from jolly_ledge.app.widgets.form import Form, at_left, show_choice, show_count, show_text
 from jolly_ledge.drawing.furniture.fixtures import COLOURS
 from jolly_ledge.model.bays import bay_name, bay_of, bays_of
 from jolly_ledge.model.edits.fixtures import ChangeFixture, RemoveFixture
@@ -25,7 +25,7 @@ from jolly_ledge.model.edits.pieces import (
 )
 from jolly_ledge.model.light import light_at
 from jolly_ledge.model.piece import Board, Ledge
-from jolly_ledge.model.words import BOARD_MATERIALS, FIXINGS, FIXTURE_KINDS, LEDGE_SHAPES, plain
+from jolly_ledge.model.words import BAY_KINDS, BOARD_MATERIALS, FIXINGS, FIXTURE_KINDS, LEDGE_SHAPES, plain
 
 LIGHTS = (("", "not told"), ("bright", "bright"), ("medium", "medium"), ("low", "low"))
 DOORS = (("none", "no doors"), ("glazed", "glazed"), ("solid", "solid"))
@@ -63,6 +63,9 @@ class PieceForm(Form):
         bays = len(bays_of(piece))
         show_count(self.bays_field, bays)
         self.bays_field.setEnabled(bays > 0)
+        for field in (self.bays_field, self.pins_field):
+            self.rows.setRowVisible(field, piece.kind in BAY_KINDS)
+        self.rows.setRowVisible(self.doors_field, piece.kind in BAY_KINDS or piece.build == "sideboard")
         self.pins_field.show_length(piece.pin_spacing)
         show_choice(self.doors_field, piece.doors)
         show_choice(self.view_field, piece.viewed_from)
@@ -118,7 +121,7 @@ class LedgeForm(Form):
         self.window_field.may_be_empty = True
         self.remove_button = chip("Remove this ledge", checkable=False)
         self.remove_button.clicked.connect(self._remove)
-        self.rows.addRow("", self.remove_button)
+        self.rows.addRow("", at_left(self.remove_button))
 
     def refresh(self) -> None:
         """Show the ledge in hand."""
@@ -128,6 +131,7 @@ class LedgeForm(Form):
             return
         show_text(self.name_field, ledge.name)
         self.shelves_field.setEnabled(not ledge.is_wall)
+        self.rows.setRowVisible(self.shelves_field, session.piece.kind in BAY_KINDS)
         if not ledge.is_wall:
             bay = bay_of(session.piece, ledge.id)
             show_count(self.shelves_field, len(bay.ledges))
@@ -281,7 +285,7 @@ class FixtureForm(Form):
         self.rows.addRow("Colour", self.colour_button)
         self.remove_button = chip("Remove it", "Take the fixture out (Delete on the drawing)", checkable=False)
         self.remove_button.clicked.connect(self._remove)
-        self.rows.addRow("", self.remove_button)
+        self.rows.addRow("", at_left(self.remove_button))
 
     def refresh(self) -> None:
         """Show the fixture in hand."""

@@ -199,6 +199,11 @@ class PicturesPage(QWidget):
 
     # Taking in
 
+    @property
+    def is_busy(self) -> bool:
+        """Whether photographs are still being read or shown."""
+        return self._intakes.is_busy or self._timer.isActive()
+
     def ask(self) -> None:
         """Ask for photographs and read them."""
         self.take(self._dialogs.ask_open_many("Photographs of things", PHOTO_KINDS))

@@ -168,6 +168,7 @@ class GatherStep(Step):
     def _sort(self, sorting: str) -> None:
         self._sorting = sorting  # type: ignore[assignment]
         self.refresh()
+        self.area.verticalScrollBar().setValue(0)
 
     # What is shown
 

@@ -35,7 +35,7 @@ from jolly_ledge.model.edits.pieces import AddLedge, AddPiece, RemovePiece
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.starts.gallery import Start, begin
 from jolly_ledge.model.starts.tops import wall_above
-from jolly_ledge.model.words import FIXTURE_KINDS, TABLE_KINDS, FixtureKind, plain
+from jolly_ledge.model.words import BAY_KINDS, FIXTURE_KINDS, TABLE_KINDS, FixtureKind, plain
 
 SIDE_WIDTH = 320
 MOST_FAULTS = 5
@@ -211,6 +211,8 @@ class MeasureStep(Step):
             card.setVisible(index < len(faults))
         self.top_view.setVisible(piece.kind in TABLE_KINDS or piece.viewed_from == "around")
         in_bay = session.ledge is not None and not session.ledge.is_wall
+        for button in (self.split_button, self.join_button, self.copy_button):
+            button.setVisible(piece.kind in BAY_KINDS)
         self.split_button.setEnabled(in_bay)
         self.copy_button.setEnabled(in_bay and bool(bays_of(piece)))
         self.join_button.setEnabled(in_bay and can_join(piece, session.ledge_id))

@@ -3,12 +3,15 @@
 from jolly_ledge.drawing.picture import Shape, rectangle, smooth
 from jolly_ledge.drawing.silhouettes.subject import CLEAR_OPACITY, Subject, outlined, round_shade, side_shade
 from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.silhouette import loops_of
 
 
 def draw_traced(subject: Subject, *, is_round: bool) -> list[Shape]:
     """Draw the outline in the main colour, shaded as turned or as flat, with a narrow light on glossy stuff."""
     w, h = subject.width, subject.height
-    path = smooth([(x * w, -y * h) for x, y in subject.outline], closed=True)
+    path = tuple(
+        word for loop in loops_of(subject.outline) for word in smooth([(x * w, -y * h) for x, y in loop], closed=True)
+    )
     shade = (
         round_shade(subject.colour, subject.finish, -w / 2, w / 2)
         if is_round
