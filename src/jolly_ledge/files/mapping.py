@@ -12,7 +12,7 @@ from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.stash_csv import COLUMNS
 from jolly_ledge.files.table import Table, read_list
 from jolly_ledge.model.duplicates import TwinFinder
-from jolly_ledge.model.edits.edit import fresh_id
+from jolly_ledge.model.edits.edit import FreshIds
 from jolly_ledge.model.entry.parser import ListedLine
 from jolly_ledge.model.entry.remembered import Usual, usual_size
 from jolly_ledge.model.entry.vocabulary import (
@@ -124,18 +124,18 @@ def preview(table: Table, mapping: Sequence[MappedColumn], stash: Iterable[Item]
     of the stash, or to an earlier row, is called a twin.
     """
     known = {item.id: item for item in stash}
-    taken = set(known)
+    ids = FreshIds(known)
     rows: list[ImportRow] = []
     usual = _UsualSizes(known.values())
     seen = TwinFinder(known.values())
     for number, cells in enumerate(table.rows, start=2):
         try:
-            item = _item(cells, mapping, taken, usual)
+            item = _item(cells, mapping, ids, usual)
         except JollyLedgeError as error:
             rows.append(ImportRow(number, "refuse", None, str(error)))
             continue
         rows.append(_judged(number, item, known, seen))
-        taken.add(item.id)
+        ids.take(item.id)
         seen.add(item)
     return tuple(rows)
 
@@ -206,7 +206,7 @@ def _judged(number: int, item: Item, known: dict[str, Item], seen: TwinFinder) -
     return ImportRow(number, "add", item, f"adds a {item.category.replace('-', ' ')}{guesses}")
 
 
-def _item(cells: Sequence[str], mapping: Sequence[MappedColumn], taken: set[str], usual_sizes: _UsualSizes) -> Item:
+def _item(cells: Sequence[str], mapping: Sequence[MappedColumn], ids: FreshIds, usual_sizes: _UsualSizes) -> Item:
     known: dict[str, Any] = {}
     for cell, column in zip(cells, mapping, strict=True):
         if column.field and cell:
@@ -216,7 +216,7 @@ def _item(cells: Sequence[str], mapping: Sequence[MappedColumn], taken: set[str]
     if "category" not in known:
         raise FileError("no kind of thing is told; choose the column that says vase, bowl or book")
     known.setdefault("silhouette", "")
-    known["id"] = known.get("id") or fresh_id(known.get("name", "") or known["category"], taken)
+    known["id"] = known.get("id") or ids.fresh(known.get("name", "") or known["category"])
     _complete_sizes(known, usual_sizes)
     try:
         return checked(msgspec.convert(known, Item))

@@ -11,7 +11,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from jolly_ledge.model.colour import darker, lighter
-from jolly_ledge.model.edits.edit import fresh_id
+from jolly_ledge.model.edits.edit import FreshIds
 from jolly_ledge.model.entry.remembered import SIDES, usual_size
 from jolly_ledge.model.entry.sizes import Span, Told, read_sizes
 from jolly_ledge.model.entry.vocabulary import (
@@ -79,7 +79,14 @@ class _Found(Struct):
     notes: list[str] = []
 
 
-def parse_entry(line: str, unit: LengthUnit, stash: Iterable[Item] = (), *, rooms: Iterable[str] = ()) -> Entry:
+def parse_entry(
+    line: str,
+    unit: LengthUnit,
+    stash: Iterable[Item] = (),
+    *,
+    rooms: Iterable[str] = (),
+    ids: FreshIds | None = None,
+) -> Entry:
     """Return the things a line describes.
 
     Parameters
@@ -92,6 +99,8 @@ def parse_entry(line: str, unit: LengthUnit, stash: Iterable[Item] = (), *, room
         What is known already: its rooms, its usual sizes, the ids that are taken.
     rooms : iterable of str
         Further rooms to know.
+    ids : FreshIds, optional
+        Where ids are taken from when several lines are read together.
 
     Raises
     ------
@@ -117,11 +126,9 @@ def parse_entry(line: str, unit: LengthUnit, stash: Iterable[Item] = (), *, room
         raise EntryError(f"{count} things at once are more than a line can tell apart; add up to {MOST_AT_ONCE}.")
     name = name or _name(found, single=count == 1)
     items = []
-    taken = {item.id for item in known}
+    ids = ids or FreshIds(item.id for item in known)
     for index in range(count):
-        identifier = fresh_id(name, taken)
-        taken.add(identifier)
-        items.append(_item(identifier, name, found, told, codes, lender, known, index, count))
+        items.append(_item(ids.fresh(name), name, found, told, codes, lender, known, index, count))
     return Entry(tuple(items), tuple(found.notes))
 
 
@@ -377,17 +384,17 @@ class ListedLine(Struct, frozen=True):
 
 def parse_list(text: str, unit: LengthUnit, stash: Iterable[Item] = ()) -> tuple[ListedLine, ...]:
     """Read a pasted list line by line; bullets are passed over, ids do not clash between lines."""
-    known = list(stash)
+    known = tuple(stash)
+    ids = FreshIds(item.id for item in known)
     found = []
     for number, raw in enumerate(text.splitlines(), start=1):
         line = re.sub(r"^\s*(?:[-*•·]|\d+[.)])\s+", "", raw).strip()
         if not line:
             continue
         try:
-            entry = parse_entry(line, unit, known)
+            entry = parse_entry(line, unit, known, ids=ids)
         except JollyLedgeError as error:
             found.append(ListedLine(number, line, None, str(error)))
             continue
-        known += entry.items
         found.append(ListedLine(number, line, entry))
     return tuple(found)
