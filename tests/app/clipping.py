@@ -1,23 +1,91 @@
 """Finds text that its widget is too small for."""
 
 import sys
+import tempfile
+import time
+from collections.abc import Callable
+from functools import partial
+from pathlib import Path
 
 from PySide6.QtGui import QFontMetrics
 from PySide6.QtWidgets import QAbstractButton, QApplication, QLabel, QLineEdit, QScrollArea, QWidget
 
 from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.panels.photo_bench import PhotoBench
 from jolly_ledge.app.path_panel import STEPS, StepButton
+from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.app.steps.measure import MeasureStep
 
 
 def clipped(window: MainWindow) -> list[str]:
-    """Return what is cut in any step, as ``step: text``."""
+    """Return what is cut in any step or page, as ``step: text``."""
     found = []
-    for name in STEPS:
-        window.show_step(name)
+    for name, show in _views(window):
+        show()
         for _ in range(3):
             QApplication.processEvents()
         found += [f"{name}: {text}" for widget in window.findChildren(QWidget) for text in _cut(widget)]
     return sorted(set(found))
+
+
+def _views(window: MainWindow) -> list[tuple[str, Callable[[], object]]]:
+    """Return every view by its name, with what shows it."""
+    views: list[tuple[str, Callable[[], object]]] = [(name, partial(window.show_step, name)) for name in STEPS]
+
+    for page in ("photograph", "corners", "kinds", "table", "fixture"):
+        views.append((f"Measure, {page}", partial(_measure, window, page)))
+    for page in ("several", "list", "table", "photographs", "families", "twins"):
+        views.append((f"Gather, {page}", partial(_gather, window, page)))
+    return views
+
+
+def _measure(window: MainWindow, page: str) -> None:
+    """Show a page of Measure."""
+    window.show_step("Measure")
+    step = window.step("Measure")
+    assert isinstance(step, MeasureStep)
+    if page == "kinds":
+        step.show_gallery()
+    elif page == "table":
+        step.show_drawing()
+        window.session.choose_look("low-tea")
+    elif page == "fixture":
+        window.session.choose_look("hall-welcome")
+        step.view.choose_fixture(0)
+    else:
+        window.session.choose_look("first-try")
+        step.show_photo_bench()
+        bench = step.pages.currentWidget()
+        assert isinstance(bench, PhotoBench)
+        if page == "corners":
+            bench.take_practice_photo()
+
+
+def _gather(window: MainWindow, page: str) -> None:
+    """Show a page of Gather."""
+    window.show_step("Gather")
+    step = window.step("Gather")
+    assert isinstance(step, GatherStep)
+    pages = step.pages
+    pages.show_line_up()
+    if page == "several":
+        step.entry.line.setText("8 books linen 15-24 tall muted study")
+        window.session.choose_items(tuple(item.id for item in window.session.plan.stash[:7]))
+    elif page == "list":
+        pages.show_list("vase 18x32\n8 books\nnonsense")
+    elif page == "table":
+        with tempfile.TemporaryDirectory() as folder:
+            table = Path(folder) / "a list of many things.csv"
+            table.write_text("Name;Height;Somewhat;Weight\nvase;12;;1 kg\ndark urn;36,5;;\nwhat;;;\n")
+            pages.show_table(table)
+    elif page == "photographs":
+        pages.show_pictures()
+        pages.pictures.practise()
+        latest = time.monotonic() + 30
+        while pages.pictures.is_busy and time.monotonic() < latest:
+            QApplication.processEvents()
+    else:
+        (pages.show_families if page == "families" else pages.show_twins)()
 
 
 def _cut(widget: QWidget) -> list[str]:
@@ -52,15 +120,13 @@ def _scrolls(widget: QWidget) -> bool:
 
 def main(width: int, height: int, folder: str) -> int:
     """Open the demo at a size and print what is cut."""
-    from pathlib import Path
-
     from jolly_ledge.app.application import make_window, ready_application
-    from jolly_ledge.demo import demo_bytes
+    from jolly_ledge.demo import demo_bytes, demo_photos
     from jolly_ledge.files.codec import plan_from_json
     from jolly_ledge.files.recovery import RecoveryLog
 
     ready_application(["clipping"])
-    window = make_window(plan_from_json(demo_bytes()), log=RecoveryLog(Path(folder)))
+    window = make_window(plan_from_json(demo_bytes()), log=RecoveryLog(Path(folder)), photos=demo_photos())
     window.resize(width, height)
     window.show()
     window.session.choose("orrery")

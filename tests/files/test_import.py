@@ -22,7 +22,7 @@ from jolly_ledge.files.mapping import (
 from jolly_ledge.files.stash_csv import stash_from_csv, stash_to_csv
 from jolly_ledge.files.stash_json import stash_from_json, stash_to_json
 from jolly_ledge.files.table import Table, read_list, table_from_csv, table_from_json, write_list
-from jolly_ledge.model.census import census, greatest_lack
+from jolly_ledge.model.census import census
 from jolly_ledge.model.duplicates import twins_in
 from jolly_ledge.model.edits.items import JoinSet, MergeItems, TakeOverItems
 from jolly_ledge.model.entry.parser import parse_list
@@ -277,5 +277,3 @@ def test_the_census_tells_which_heights_are_lacking() -> None:
     (line,) = lines
     assert (line.openings, line.things, line.lacking) == (3, 1, 2)
     assert (line.wanted_from, line.wanted_to) == pytest.approx((220.0, 360.0))
-    assert greatest_lack(lines) == line
-    assert greatest_lack(census(case, [thing(f"t{n}", height=300.0) for n in range(3)])) is None

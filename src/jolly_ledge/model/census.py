@@ -50,9 +50,3 @@ def census(piece: Piece, stash: Iterable[Item]) -> tuple[CensusLine, ...]:
         things = sum(1 for height in heights if low <= height <= high)
         lines.append(CensusLine(group[-1], group[0], len(group), low, high, things))
     return tuple(lines)
-
-
-def greatest_lack(lines: Iterable[CensusLine]) -> CensusLine | None:
-    """Return the group of openings that lacks most, None when all are served."""
-    lacking = [line for line in lines if line.lacking]
-    return max(lacking, key=lambda line: (line.lacking, line.highest), default=None)

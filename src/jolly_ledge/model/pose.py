@@ -7,7 +7,6 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.words import Pose
 
 TRAY_FLOOR_MM = 10.0
-LYING_ON_BACK = frozenset({"frame", "art", "mirror", "board"})
 
 
 class Extent(NamedTuple):

@@ -1,7 +1,7 @@
 """Sorting, searching and fitting the stash."""
 
 from collections.abc import Callable, Iterable
-from typing import Literal, get_args
+from typing import Literal
 
 from msgspec import Struct
 
@@ -11,7 +11,6 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.words import WALL_CATEGORIES, plain
 
 Sorting = Literal["height", "kind", "family", "room", "set"]
-SORTINGS: tuple[Sorting, ...] = get_args(Sorting)
 
 
 _HIGH, _MIDDLE, _LOW = "Over 40 cm high", "20 to 40 cm high", "Under 20 cm high"

@@ -5,7 +5,7 @@ from msgspec import Struct
 
 from jolly_ledge.model.piece import PiecePhoto
 from jolly_ledge.photos.image import PhotoError, Pixels
-from jolly_ledge.photos.perspective import Known, Matrix, View
+from jolly_ledge.photos.perspective import Known, View
 
 LONGEST_SIDE = 2400
 
@@ -71,11 +71,3 @@ def _sharpest(view: View) -> float:
     sides = np.hypot(*(np.roll(corners, -1, axis=0) - corners).T)
     lengths = np.array([view.known.width, view.known.height, view.known.width, view.known.height])
     return float((sides / lengths).max()) * 1.5
-
-
-def scale_matrix(straight: Straight) -> Matrix:
-    """Return the matrix from mm of the front to pixels of the straight picture."""
-    return np.array(
-        [[straight.scale, 0, -straight.left * straight.scale], [0, -straight.scale, straight.top * straight.scale],
-         [0, 0, 1.0]]
-    )  # fmt: skip

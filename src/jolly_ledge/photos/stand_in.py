@@ -11,7 +11,7 @@ from msgspec import Struct
 
 from jolly_ledge.model.piece import Corner, Corners
 from jolly_ledge.photos.image import Pixels
-from jolly_ledge.photos.perspective import Matrix, Points, project
+from jolly_ledge.photos.perspective import Matrix, project
 
 DARKEST_CORNER = 0.82
 
@@ -56,10 +56,6 @@ class Camera(Struct, frozen=True):
         """Return where a point of the front is seen."""
         u, v = project(self.matrix, np.array([(x, y)]))[0]
         return float(u), float(v)
-
-    def pixels(self, points: Points) -> Points:
-        """Return where points of the front are seen."""
-        return project(self.matrix, points)
 
     def corners(self, left: float, floor: float, width: float, height: float) -> Corners:
         """Return where the corners of a rectangle on the front are seen, upper left first, clockwise."""

@@ -78,11 +78,11 @@ class PhotoBench(QWidget):
 
     def _head(self) -> QHBoxLayout:
         row = QHBoxLayout()
-        row.addWidget(heading("Measure from a photograph", 16))
+        row.addWidget(heading("From a photograph", 16))
         row.addStretch(1)
         self.load_button = chip("Load a photograph", "JPEG or PNG, taken as straight as you can", checkable=False)
         self.load_button.clicked.connect(self.ask_photo)
-        self.practice_button = chip("A practice photograph", "Drawn from this plan, to try it out", checkable=False)
+        self.practice_button = chip("Practice photograph", "Drawn from this plan, to try it out", checkable=False)
         self.practice_button.clicked.connect(self.take_practice_photo)
         self.back = QPushButton("Back to the drawing")
         self.back.setMinimumHeight(28)

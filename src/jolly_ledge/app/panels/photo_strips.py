@@ -94,9 +94,9 @@ class StraightStrip(QWidget):
         row.setSpacing(6)
         self.light_button = chip("Read the light", "Bright, medium or low for every opening", checkable=False)
         self.clear_button = chip("Clear the shelves", "Take all ledges out, to mark them here", checkable=False)
-        self.width_button = chip("It is the outer width", checkable=False)
-        self.height_button = chip("It is the outer height", checkable=False)
-        self.keep_button = QPushButton("Lay it under the drawing")
+        self.width_button = chip("Outer width", "The length just measured is the outer width", checkable=False)
+        self.height_button = chip("Outer height", "The length just measured is the outer height", checkable=False)
+        self.keep_button = QPushButton("Lay under drawing")
         self.keep_button.setObjectName("primary")
         self.keep_button.setMinimumHeight(28)
         for button in (self.light_button, self.clear_button, self.width_button, self.height_button):

@@ -27,7 +27,6 @@ from jolly_ledge.render.player import fitting, play
 CARD = QSize(146, 172)
 COLUMNS = 5
 DRAWING_HEIGHT = 100.0
-TALLEST_MM = 2300.0
 
 
 @lru_cache(maxsize=64)

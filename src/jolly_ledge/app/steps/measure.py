@@ -106,9 +106,9 @@ class MeasureStep(Step):
         self.fixture_button.setToolTip("A mirror, a socket, a light: then drag it where the tape says")
         self.fixture_button.setStyleSheet("QPushButton::menu-indicator { width: 0; image: none; }")
         self.fixture_button.setMenu(self._fixture_menu())
-        self.photo_button = chip("From a photograph", "Measure from a photograph of the piece", checkable=False)
+        self.photo_button = chip("From a photo", "Measure from a photograph of the piece", checkable=False)
         self.photo_button.clicked.connect(self.show_photo_bench)
-        self.under_chip = chip("Photograph under it", "Show the photograph under the drawing", checked=True)
+        self.under_chip = chip("Photo under it", "Show the photograph under the drawing", checked=True)
         self.under_chip.toggled.connect(self.view.show_photo)
         for button in (self.split_button, self.join_button, self.copy_button, self.fixture_button, self.photo_button):
             row.addWidget(button)
