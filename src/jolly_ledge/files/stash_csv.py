@@ -56,7 +56,7 @@ def _cell(column: str, known: dict[str, Any]) -> str:
     if column in _LISTS:
         return " ".join(value)
     if column in _NESTED:
-        return msgspec.json.encode(value).decode() if value else ""
+        return "" if value in ([], ()) else msgspec.json.encode(value).decode()
     if isinstance(value, float):
         return repr(value).removesuffix(".0")
     text = str(value)
