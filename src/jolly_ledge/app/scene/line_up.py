@@ -161,9 +161,10 @@ class LineUp(QWidget):
                 painter.setBrush(QColor(PLUM_TINT))
                 top = row.floor - cell.item.height * SCALE - 10
                 painter.drawRoundedRect(QRectF(cell.left + 1, top, cell.width - 2, row.bottom - 3 - top), 6, 6)
-        self._paint_clearances(painter, row)
+        self._paint_clearance_lines(painter, row)
         for cell in row.cells:
             self._pixmaps.paint(painter, cell.item, cell.left + cell.width / 2, row.floor, self.devicePixelRatioF())
+        self._paint_clearance_labels(painter, row)
         paint_board(painter, QRectF(MARGIN, row.floor, self.width() - 2 * MARGIN, 6), BOARD)
         self._paint_ledge_width(painter, row)
         for cell in row.cells:
@@ -224,32 +225,49 @@ class LineUp(QWidget):
         takes = self.takes_groups and row is not None and over is None and row.group and own != {row.group}
         return f"To “{row.group}”" if takes and row is not None else ""
 
-    def _paint_clearances(self, painter: QPainter, row: Row) -> None:
-        """Draw the clearances that pass between the tops of this board's things."""
-        session = self._session
-        if not session.piece_id:
-            return
+    def _clearances(self, row: Row) -> list[list[tuple[float, tuple[str, ...]]]]:
+        """Return the clearances that pass between the tops of a board's things, near ones together."""
+        if not self._session.piece_id:
+            return []
         tallest = max(cell.item.height for cell in row.cells) + HEADROOM / SCALE
         smallest = min(cell.item.height for cell in row.cells)
-        crossing = [c for c in clearances_of(session.piece) if smallest * 0.75 < c[0] <= tallest]
-        painter.setFont(font(12))
-        metrics = QFontMetricsF(painter.font())
-        for group in _near_lines(crossing)[:MOST_LINES]:
-            painter.setPen(QPen(QColor(PLUM), 1, Qt.PenStyle.DashLine))
+        crossing = [c for c in clearances_of(self._session.piece) if smallest * 0.75 < c[0] <= tallest]
+        return _near_lines(crossing)[:MOST_LINES]
+
+    def _paint_clearance_lines(self, painter: QPainter, row: Row) -> None:
+        """Draw the clearances across, behind the things."""
+        painter.setPen(QPen(QColor(PLUM), 1, Qt.PenStyle.DashLine))
+        for group in self._clearances(row):
             for clearance, _ in group:
                 y = row.floor - clearance * SCALE
                 painter.drawLine(QPointF(MARGIN, y), QPointF(self.width() - MARGIN, y))
+
+    def _paint_clearance_labels(self, painter: QPainter, row: Row) -> None:
+        """Tell the clearances, beside the things where there is room, else over them."""
+        painter.setFont(font(12))
+        metrics = QFontMetricsF(painter.font())
+        for group in self._clearances(row):
             names = [name for _, found in group for name in found]
             where = names[0] if len(names) == 1 else f"{len(names)} ledges"
-            highest, lowest = session.length(group[0][0]), self._bare(group[-1][0])
+            highest, lowest = self._session.length(group[0][0]), self._bare(group[-1][0])
             joined = {1: "", 2: f"{lowest} and "}.get(len(group), f"{lowest} to ")
             text = f"{joined}{highest} clear · {where}"
             width = metrics.horizontalAdvance(text)
             y = row.floor - group[0][0] * SCALE
-            at = QRectF(self.width() - MARGIN - width - 10, y - 16, width + 8, 15)
+            at = QRectF(self._label_left(row, y, width + 8), y - 16, width + 8, 15)
             painter.fillRect(at, QColor(244, 241, 234, 225))
             painter.setPen(QColor(PLUM))
             painter.drawText(QPointF(at.left() + 4, y - 4), text)
+
+    def _label_left(self, row: Row, y: float, width: float) -> float:
+        """Return where a label at a height begins: as far right as no thing stands before it."""
+        wished = at = self.width() - MARGIN - width - 2
+        for cell in reversed(row.cells):
+            middle, half = cell.left + cell.width / 2, cell.item.width * SCALE / 2 + 4
+            tall = row.floor - cell.item.height * SCALE < y + 2
+            if tall and at < middle + half and at + width > middle - half:
+                at = middle - half - width
+        return at if at >= MARGIN else wished
 
     def _paint_labels(self, painter: QPainter, cell: Cell) -> None:
         chosen = cell.item.id == self._session.item_id
