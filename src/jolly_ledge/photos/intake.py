@@ -98,7 +98,8 @@ class Intakes:
             if not future.cancelled():
                 found.append(future.result())
         if not self._running:
-            self._end()
+            # All is done, so that this takes no time.
+            self._end(wait=True)
         return tuple(found)
 
     def cancel(self) -> None:
@@ -106,9 +107,9 @@ class Intakes:
         for future in self._running:
             future.cancel()
         self._running = []
-        self._end()
+        self._end(wait=False)
 
-    def _end(self) -> None:
+    def _end(self, *, wait: bool) -> None:
         if self._worker is not None:
-            self._worker.shutdown(wait=False)
+            self._worker.shutdown(wait=wait)
             self._worker = None
