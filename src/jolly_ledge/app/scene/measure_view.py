@@ -1,7 +1,7 @@
 """The piece with its figures, edited on the drawing itself."""
 
-from PySide6.QtCore import QPoint, QPointF, QRectF, Qt, Signal
-from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QResizeEvent, QTransform
+from PySide6.QtCore import QPoint, QPointF, QRectF, QSize, Qt, Signal
+from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPixmap, QResizeEvent, QTransform
 from PySide6.QtWidgets import QApplication, QWidget
 
 from jolly_ledge.app.scene.dimensions import Dimension, dimensions_of, edit_for, fixture_dimensions
@@ -43,6 +43,7 @@ class MeasureView(QWidget):
         self._preview: Piece | None = None
         self._fixture: int | None = None
         self._photo = StraightPhoto(session)
+        self._drawn: tuple[tuple[Piece, QTransform, QSize, float], QPixmap] | None = None
         self.shows_photo = True
         self.field = FigureField(self, session, self._take_length)
         self.setMouseTracking(True)
@@ -113,17 +114,13 @@ class MeasureView(QWidget):
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         transform = self.transform()
-        painter.save()
-        painter.setTransform(transform)
         photo = self._photo.of(self.piece) if self.shows_photo else None
         if photo is not None:
-            painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-            painter.drawPixmap(photo[1], photo[0], QRectF(photo[0].rect()))
+            area = transform.mapRect(photo[1])
+            painter.drawPixmap(area.topLeft(), self._photo.scaled(photo[0], area.size(), self.devicePixelRatioF()))
             painter.setOpacity(PHOTO_SHOWS)
-        play(painter, case_picture(self.piece).primitives)
-        play(painter, front_shapes(self.piece))
+        painter.drawPixmap(0, 0, self._drawn_piece(transform))
         painter.setOpacity(1.0)
-        painter.restore()
         self._paint_walls(painter, transform)
         self._paint_ledge_in_hand(painter, transform)
         self._paint_fixture_in_hand(painter, transform)
@@ -140,6 +137,27 @@ class MeasureView(QWidget):
                 hovered=dimension.id == self._hovered,
                 focused=self.hasFocus() and index == self._chosen,
             )
+
+    def _drawn_piece(self, transform: QTransform) -> QPixmap:
+        """Return the piece as pixels, drawn anew only when it or its scale changes."""
+        ratio = self.devicePixelRatioF()
+        key = (self.piece, transform, self.size(), ratio)
+        if self._drawn is None or self._drawn[0] != key:
+            pixmap = QPixmap(self.size() * ratio)
+            pixmap.setDevicePixelRatio(ratio)
+            pixmap.fill(Qt.GlobalColor.transparent)
+            painter = QPainter(pixmap)
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.setTransform(transform, True)
+            play(painter, case_picture(self.piece).primitives)
+            play(painter, front_shapes(self.piece))
+            painter.end()
+            self._drawn = (key, pixmap)
+        return self._drawn[1]
+
+    def forget_pixels(self) -> None:
+        """Draw the piece anew at the next painting."""
+        self._drawn = None
 
     def _paint_walls(self, painter: QPainter, transform: QTransform) -> None:
         """Outline the parts of the wall that take hung things."""

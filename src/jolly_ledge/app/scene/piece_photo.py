@@ -1,6 +1,6 @@
 """The photograph of a piece, pulled straight for the screen and kept while it does not change."""
 
-from PySide6.QtCore import QRectF
+from PySide6.QtCore import QRectF, QSizeF, Qt
 from PySide6.QtGui import QPixmap
 
 from jolly_ledge.app.session import Session
@@ -17,6 +17,8 @@ class StraightPhoto:
     def __init__(self, session: Session) -> None:
         self._session = session
         self._made: tuple[PiecePhoto, float, float] | None = None
+        self._scaled_key = (0, 0, 0)
+        self._scaled = QPixmap()
         self._shown: tuple[QPixmap, QRectF] | None = None
 
     def of(self, piece: Piece) -> tuple[QPixmap, QRectF] | None:
@@ -29,6 +31,16 @@ class StraightPhoto:
             self._made = key
             self._shown = self._straighten(photo, piece)
         return self._shown
+
+    def scaled(self, pixmap: QPixmap, size: QSizeF, ratio: float) -> QPixmap:
+        """Return a straight picture at the size it is shown at, made once for each size."""
+        wished = (size * ratio).toSize()
+        key = (pixmap.cacheKey(), wished.width(), wished.height())
+        if key != self._scaled_key:
+            aspect, smooth = Qt.AspectRatioMode.IgnoreAspectRatio, Qt.TransformationMode.SmoothTransformation
+            self._scaled_key, self._scaled = key, pixmap.scaled(wished, aspect, smooth)
+            self._scaled.setDevicePixelRatio(ratio)
+        return self._scaled
 
     def _straighten(self, photo: PiecePhoto, piece: Piece) -> tuple[QPixmap, QRectF] | None:
         # Decoding and straightening pull in Pillow; a plan without photographs never pays for it.
