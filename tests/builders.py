@@ -4,11 +4,11 @@ from typing import Any
 
 from msgspec.structs import replace
 
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.arrangement import NOBODY, Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece
-from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.plan import Household, Plan
 
 SIZES = {
     "book": (30.0, 240.0, 170.0),
@@ -74,11 +74,15 @@ def plan_of(
 
 
 def arranged(
-    items: tuple[Item, ...], placements: tuple[Placement, ...], piece: Piece | None = None, **manner: object
+    items: tuple[Item, ...],
+    placements: tuple[Placement, ...],
+    piece: Piece | None = None,
+    household: Household = NOBODY,
+    **manner: object,
 ) -> Arrangement:
     """Return the look of such a plan, resolved."""
     plan = plan_of(items, placements, piece, **manner)
-    return Arrangement(plan.pieces[0], {item.id: item for item in items}, plan.looks[0])
+    return Arrangement(plan.pieces[0], {item.id: item for item in items}, plan.looks[0], (), household)
 
 
 def with_look(plan: Plan, look: Look) -> Plan:

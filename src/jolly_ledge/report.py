@@ -6,10 +6,10 @@ from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import CLOSING, NAMES, cautions_of
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.register import NAMES as READING_NAMES
 from jolly_ledge.readings.register import Assessment, assess, better_of
-from jolly_ledge.readings.words import capital
 
 
 def review(plan: Plan, look: Look) -> dict[str, Any]:

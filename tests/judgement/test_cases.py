@@ -18,8 +18,6 @@ NOT_BUILT_YET = {
     "cohesion",
     "kept-clear",
     "stack-order",
-    "low-light",
-    "toddler",
 }
 
 

@@ -10,7 +10,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import heading, paint_board, words
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, SHEET, SOFT_INK
 from jolly_ledge.model.bays import tape_check
-from jolly_ledge.readings.words import counted
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.render.fonts import font
 
 PATH_WIDTH = 148

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Iterable
 
-from jolly_ledge.cautions import hazards, space
+from jolly_ledge.cautions import electric, fire, hazards, household, load, plants, space, stability
 from jolly_ledge.cautions.caution import GRAVITY, Caution
 from jolly_ledge.model.arrangement import Arrangement
 
@@ -12,6 +12,18 @@ REGISTER: tuple[tuple[str, Callable[[Arrangement], Iterable[Caution]]], ...] = (
     ("overhang", space.overhang),
     ("heavy-high", hazards.heavy_high),
     ("rolls", hazards.rolls),
+    ("load", load.load),
+    ("tips", stability.tips),
+    ("unsecured", stability.unsecured),
+    ("wall-fixing", stability.wall_fixing),
+    ("flame", fire.flame),
+    ("heat", fire.heat),
+    ("cords", electric.cords),
+    ("spills", electric.spills),
+    ("low-light", plants.low_light),
+    ("toddler", household.toddler),
+    ("small-parts", household.small_parts),
+    ("toxic-plant", household.toxic_plant),
 )
 NAMES = {
     "fit": "Does not fit",
@@ -19,6 +31,18 @@ NAMES = {
     "overhang": "Over the edge",
     "heavy-high": "Heavy high up",
     "rolls": "Rolls",
+    "load": "Load on the board",
+    "tips": "Tips over",
+    "unsecured": "Leans loose",
+    "wall-fixing": "Fixing to the wall",
+    "flame": "Open flame",
+    "heat": "Heat",
+    "cords": "Cords and sockets",
+    "spills": "Water near current",
+    "low-light": "Too little light",
+    "toddler": "Within a toddler's reach",
+    "small-parts": "Small parts",
+    "toxic-plant": "Toxic plant",
 }
 CLOSING = "Local codes, the maker's rating and a licensed person decide."
 

@@ -8,10 +8,13 @@ from msgspec import Struct
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece
-from jolly_ledge.model.plan import ColourFamily, Plan
+from jolly_ledge.model.plan import ColourFamily, Household, Plan
 from jolly_ledge.model.pose import TRAY_FLOOR_MM, extent, seen_colours, seen_shape
 from jolly_ledge.model.silhouette import outline_area
 from jolly_ledge.model.words import CONTAINERS
+
+NOBODY = Household()
+"""A household of which nothing is told."""
 
 SHOWN_INSIDE = frozenset({"stems", "utensils", "plant"})
 ROW_GAP_MM = 25.0
@@ -172,14 +175,22 @@ class Arrangement:
     look : Look
     families : tuple of ColourFamily
         Colours the stylist sees as one.
+    household : Household
+        Who lives with the piece.
     """
 
     def __init__(
-        self, piece: Piece, stash: Mapping[str, Item], look: Look, families: tuple[ColourFamily, ...] = ()
+        self,
+        piece: Piece,
+        stash: Mapping[str, Item],
+        look: Look,
+        families: tuple[ColourFamily, ...] = (),
+        household: Household = NOBODY,
     ) -> None:
         self.piece = piece
         self.look = look
         self.families = families
+        self.household = household
         self.standings: tuple[Standing, ...] = tuple(_stand(piece, stash, look))
         self.by_id: dict[str, Standing] = {standing.id: standing for standing in self.standings}
 
@@ -235,7 +246,7 @@ def stash_index(stash: tuple[Item, ...]) -> Mapping[str, Item]:
 
 def arrange(plan: Plan, look: Look) -> Arrangement:
     """Resolve a look of a plan."""
-    return Arrangement(plan.piece(look.piece), stash_index(plan.stash), look, plan.families)
+    return Arrangement(plan.piece(look.piece), stash_index(plan.stash), look, plan.families, plan.household)
 
 
 def _stand(piece: Piece, stash: Mapping[str, Item], look: Look) -> Iterable[Standing]:

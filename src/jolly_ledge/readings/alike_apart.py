@@ -11,10 +11,10 @@ from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.words import BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
-from jolly_ledge.readings.words import capital
 
 if TYPE_CHECKING:
     import numpy as np

@@ -4,11 +4,11 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import lightness_chroma_hue
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.words import Finish
 from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_accent
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, ramp, weighted_mean
-from jolly_ledge.readings.words import capital, counted, listed
 
 ID = "colour-echo"
 FAR_MM = 260.0

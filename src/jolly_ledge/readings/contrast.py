@@ -7,11 +7,11 @@ from msgspec import Struct
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.readings.background import lies_on_seen_surface, seen_against
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp, weighted_mean
-from jolly_ledge.readings.words import capital, listed
 
 ID = "contrast"
 BAND = (12.0, 70.0)

@@ -7,9 +7,9 @@ from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean, ramp, weighted_mean
-from jolly_ledge.readings.words import capital
 
 ID = "height-rhythm"
 GOOD_STEP = 0.20

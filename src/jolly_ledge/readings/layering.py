@@ -2,11 +2,11 @@
 
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.cover import hidden_shares
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
-from jolly_ledge.readings.words import capital, percent
 
 ID = "layering"
 BAND = (2.0, 3.0)

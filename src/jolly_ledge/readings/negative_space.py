@@ -2,12 +2,12 @@
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS, Fullness
 from jolly_ledge.readings.cover import covered_area
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import in_band, weighted_mean
-from jolly_ledge.readings.words import percent
 
 ID = "negative-space"
 BANDS: dict[Fullness, tuple[float, float]] = {

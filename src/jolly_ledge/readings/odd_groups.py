@@ -4,9 +4,9 @@ from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Column, Vignette
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean, weighted_mean
-from jolly_ledge.readings.words import capital, counted, listed
 
 ID = "odd-groups"
 BAND = (0.75, 1.0)

@@ -4,10 +4,10 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import is_neutral
 from jolly_ledge.model.families import lead_of, name_of
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import counted, listed, percent
 from jolly_ledge.readings.hues import chromatic_leaders, colour_areas, family_among, is_leaf
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
-from jolly_ledge.readings.words import counted, listed, percent
 
 ID = "palette"
 BAND = (0.9, 1.0)

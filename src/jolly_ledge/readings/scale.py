@@ -6,11 +6,11 @@ from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital, counted, percent
 from jolly_ledge.model.piece import Fixture, Ledge
 from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import in_band, weighted_mean
-from jolly_ledge.readings.words import capital, counted, percent
 
 ID = "scale"
 FILL_BAND = (0.55, 0.90)

@@ -2,10 +2,10 @@
 
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import listed
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, ramp
 from jolly_ledge.readings.weight import weights
-from jolly_ledge.readings.words import listed
 
 ID = "side-balance"
 BAND = (-0.06, 0.06)

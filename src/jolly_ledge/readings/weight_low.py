@@ -2,10 +2,10 @@
 
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
 from jolly_ledge.readings.weight import weights
-from jolly_ledge.readings.words import percent
 
 ID = "weight-low"
 BAND = (0.0, 0.52)

@@ -25,7 +25,7 @@ from jolly_ledge.files.table import Table, read_list
 from jolly_ledge.model.edits.items import TakeOverItems
 from jolly_ledge.model.entry.parser import parse_list
 from jolly_ledge.model.item import Item
-from jolly_ledge.readings.words import capital, counted
+from jolly_ledge.model.phrases import capital, counted
 
 PAUSE_MS = 150
 """A typed list is read this long after the last key."""

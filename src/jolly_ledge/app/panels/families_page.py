@@ -13,7 +13,7 @@ from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.edits.items import ChangeFamilies
 from jolly_ledge.model.families import family_of, members, merged, name_of, split, stash_families
 from jolly_ledge.model.item import Item
-from jolly_ledge.readings.words import counted, listed
+from jolly_ledge.model.phrases import counted, listed
 
 MOST_COLOURS = 12
 LEAD_PX, MEMBER_PX = 40, 22

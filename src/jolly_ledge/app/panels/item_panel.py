@@ -24,10 +24,10 @@ from jolly_ledge.app.widgets.trait_chips import TraitChips
 from jolly_ledge.drawing.items import SILHOUETTES
 from jolly_ledge.model.edits.items import ChangeItem, DuplicateItem, RemoveItems
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.silhouette import PROFILES
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, TRAITS, plain
-from jolly_ledge.readings.words import listed
 
 PANEL_WIDTH = 344
 SHAPES = tuple(sorted({*SILHOUETTES, *PROFILES} - {"slab"}))

@@ -33,10 +33,10 @@ from jolly_ledge.model.colour import difference, family_name
 from jolly_ledge.model.edits.items import AddItems, ChangeItem
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.photos.intake import Intakes, file_bytes, taken_in_light
 from jolly_ledge.photos.things import Reference
-from jolly_ledge.readings.words import capital, counted
 from jolly_ledge.render.practice_photos import THING_WALL, practice_thing
 
 PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"

@@ -12,12 +12,12 @@ from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.cautions.register import NAMES as CAUTION_NAMES
 from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
 from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.phrases import capital
 from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, assess
-from jolly_ledge.readings.words import capital
 
 PANEL_WIDTH = 344
 MOST_FINDINGS = 8
-MOST_CAUTIONS = 8
+MOST_CAUTIONS = 24
 NOTES_AFTER_MS = 60
 """Sentences change this long after the pointer rests; a changing text cannot be read anyway."""
 

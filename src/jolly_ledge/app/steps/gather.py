@@ -32,9 +32,9 @@ from jolly_ledge.model.edits.items import AddItems, RemoveItems
 from jolly_ledge.model.edits.regroup import joined_with, moved_to_group
 from jolly_ledge.model.entry.parser import Entry
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.stash_order import Sorting, StashSearch, fits, lines_of
-from jolly_ledge.readings.words import capital, counted
 
 SORTING_CHOICES = (
     ("height", "Height", "Tallest first"),

@@ -1,4 +1,4 @@
-"""How readings speak of things and figures."""
+"""How sentences speak of things and figures."""
 
 from collections.abc import Sequence
 

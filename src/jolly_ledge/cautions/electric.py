@@ -1,0 +1,94 @@
+"""Cords, sockets, watts, and water near them."""
+
+import math
+from collections.abc import Iterable
+
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.piece import Fixture
+
+CORD_MM = 1500.0
+"""A usual cord; longer ones are told by the maker."""
+
+MOST_ON_A_SOCKET = 2
+HUNGRY_CATEGORIES = frozenset({"appliance"})
+"""What heats draws as much as a socket gives."""
+
+WET_MM = 150.0
+
+
+def cords(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report corded things without a socket in reach, and more on a socket than it is made for."""
+    corded = [standing for standing in arrangement.standings if "corded" in standing.item.traits]
+    if not corded:
+        return
+    sockets = [fixture for fixture in arrangement.piece.fixtures if fixture.kind == "socket"]
+    if not sockets:
+        for standing in corded:
+            yield Caution(
+                "cords",
+                "unknown",
+                (standing.id,),
+                f"The {standing.item.label} has a cord and no socket is told near {arrangement.piece.label}; find out "
+                "where it plugs in before it is placed.",
+            )
+        return
+    users: dict[int, list[Standing]] = {}
+    for standing in corded:
+        index, away = min(
+            ((number, _away(standing, socket)) for number, socket in enumerate(sockets)), key=lambda pair: pair[1]
+        )
+        users.setdefault(index, []).append(standing)
+        if away > CORD_MM:
+            yield Caution(
+                "cords",
+                "heed",
+                (standing.id,),
+                f"The {standing.item.label} is {round(away / 10)} cm from the nearest socket, more than a usual cord; "
+                "no loose cord may cross where people walk.",
+            )
+    for group in users.values():
+        hungry = [standing for standing in group if standing.item.category in HUNGRY_CATEGORIES]
+        if len(group) > MOST_ON_A_SOCKET or len(hungry) > 1:
+            names = ", ".join(f"the {standing.item.label}" for standing in group)
+            yield Caution(
+                "cords",
+                "unknown",
+                tuple(standing.id for standing in group),
+                f"{names[:1].upper()}{names[1:]} share one socket and their watts are not told; add them up against "
+                "what the socket and its fuse are made for.",
+            )
+
+
+def _away(standing: Standing, socket: Fixture) -> float:
+    return math.hypot(standing.x - socket.left - socket.width / 2, standing.bottom - socket.floor)
+
+
+def spills(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report water that stands over or beside what is plugged in."""
+    for standing in arrangement.visible:
+        if not _holds_water(standing, arrangement):
+            continue
+        for other in arrangement.standings:
+            if "corded" not in other.item.traits or other.id == standing.id or other.ledge.id != standing.ledge.id:
+                continue
+            gap = max(other.left - standing.right, standing.left - other.right, 0.0)
+            if gap < WET_MM:
+                yield Caution(
+                    "spills",
+                    "heed",
+                    (standing.id, other.id),
+                    f"Water in the {standing.item.label} can spill on the {other.item.label}, {round(gap / 10)} cm "
+                    "beside it; keep them apart.",
+                )
+
+
+def _holds_water(standing: Standing, arrangement: Arrangement) -> bool:
+    if standing.item.category == "plant":
+        return "real-plant" in standing.item.traits
+    fresh = [
+        other
+        for other in arrangement.standings
+        if other.placement.inside == standing.id and other.item.category == "stems" and other.shape == "bouquet"
+    ]
+    return standing.item.category in ("vessel", "bowl") and bool(fresh)

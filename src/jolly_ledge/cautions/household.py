@@ -1,0 +1,122 @@
+"""Who lives there: what a toddler reaches, what a child or a pet must not eat."""
+
+import re
+from collections.abc import Iterable
+
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.phrases import listed
+
+REACH_MM: dict[int, float] = {1: 700.0, 2: 850.0, 3: 950.0, 4: 1050.0, 5: 1150.0}
+"""How high a standing child of so many years grasps (tall children, arms raised); climbing adds to it."""
+
+USUAL_AGE = 3
+HEAVY_FOR_A_CHILD_KG = 2.0
+"""What falls on a child from a shelf hurts from about here on."""
+
+DOG_REACH_MM = 800.0
+CLIMBERS = ("cat", "parrot", "bird", "ferret", "rat")
+"""Pets that get anywhere."""
+
+TOXIC_PLANTS = (
+    "aloe", "amaryllis", "azalea", "begonia", "caladium", "cyclamen", "daffodil", "dieffenbachia", "dracaena",
+    "dumb cane", "english ivy", "eucalyptus", "euphorbia", "foxglove", "hyacinth", "hydrangea", "ivy", "jade plant",
+    "kalanchoe", "lily", "lily of the valley", "monstera", "narcissus", "oleander", "peace lily", "philodendron",
+    "poinsettia", "pothos", "rhododendron", "sago palm", "schefflera", "snake plant", "tulip", "wisteria", "yew",
+    "zz plant",
+)  # fmt: skip
+"""Plain names that lists of poison centres and animal hospitals agree on as harmful when eaten; not complete."""
+
+_TOXIC = re.compile(rf"\b({'|'.join(TOXIC_PLANTS)})\b")
+
+
+def reach_of(age: int) -> float:
+    """Return how high a standing child grasps (mm); the oldest age known serves for all above.
+
+    >>> reach_of(2), reach_of(9)
+    (850.0, 1150.0)
+    """
+    return REACH_MM.get(age, REACH_MM[max(REACH_MM)] if age > max(REACH_MM) else REACH_MM[min(REACH_MM)])
+
+
+def toddler(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report breakable, sharp, heavy or burning things that a toddler grasps."""
+    if not arrangement.household.toddler:
+        return
+    for standing in arrangement.visible:
+        if standing.bottom >= reach_of(USUAL_AGE) or standing.placement.pose == "hung":
+            continue
+        danger = _danger(standing)
+        if danger:
+            word, level = danger
+            yield Caution(
+                "toddler",
+                level,  # type: ignore[arg-type]
+                (standing.id,),
+                f"The {standing.item.label} is {word} and stands {round(standing.bottom / 10)} cm up, where a toddler "
+                f"reaches; set it above {round(reach_of(USUAL_AGE) / 10)} cm, or out of the room.",
+            )
+
+
+def _danger(standing: Standing) -> tuple[str, str] | None:
+    traits, mass = standing.item.traits, standing.item.mass
+    if "flame" in traits:
+        return "a flame", "stop"
+    if "sharp" in traits:
+        return "sharp", "stop"
+    if "fragile" in traits:
+        return "breakable", "heed"
+    if mass is not None and mass >= HEAVY_FOR_A_CHILD_KG and not standing.item.is_book and standing.depth_order > 0:
+        return "heavy on top of something", "heed"
+    return None
+
+
+def small_parts(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report small parts that a toddler can put into the mouth."""
+    if not arrangement.household.toddler:
+        return
+    for standing in arrangement.visible:
+        if "small-parts" in standing.item.traits and standing.bottom < reach_of(USUAL_AGE):
+            yield Caution(
+                "small-parts",
+                "stop",
+                (standing.id,),
+                f"The {standing.item.label} holds small parts within a toddler's reach; a child can choke on them, so "
+                "keep it shut away or high up.",
+            )
+
+
+def toxic_plant(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report plants that a child or a pet must not eat, where they reach them."""
+    household = arrangement.household
+    eaters = [(pet, _pet_reach(pet)) for pet in household.pets]
+    if household.toddler:
+        eaters.append(("a toddler", reach_of(USUAL_AGE)))
+    for standing in arrangement.visible:
+        item = standing.item
+        if "real-plant" not in item.traits and "toxic" not in item.traits:
+            continue
+        who = [name if name.startswith("a ") else f"a {name}" for name, reach in eaters if standing.bottom < reach]
+        told = "toxic" in item.traits
+        named = _TOXIC.search(f"{item.label} {item.material}".lower())
+        if who and told:
+            yield Caution(
+                "toxic-plant",
+                "stop" if household.toddler else "heed",
+                (standing.id,),
+                f"The {item.label} is toxic if eaten and {listed(who)} can reach it; choose another plant or another "
+                "room, and ask a poison centre or a vet when in doubt.",
+            )
+        elif who and named:
+            yield Caution(
+                "toxic-plant",
+                "unknown",
+                (standing.id,),
+                f"The {item.label} may be toxic if eaten (many plants called {named[1]} are) and {listed(who)} can "
+                "reach it; find out its kind first.",
+            )
+
+
+def _pet_reach(pet: str) -> float:
+    climbs = any(climber in pet.lower() for climber in CLIMBERS)
+    return float("inf") if climbs else DOG_REACH_MM
