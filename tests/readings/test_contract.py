@@ -14,6 +14,7 @@ from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner, Placement
+from jolly_ledge.model.piece import Fixture, Ledge, Seat
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, Entry, assess
@@ -46,6 +47,58 @@ LOOK = spread(ITEMS)
 PIECE = case_of(2, 2)
 
 
+OF_A_TABLE = frozenset(
+    {"all-round", "cohesion", "stack-order", "kept-clear", "seen-shut", "sight-line", "working-room", "must-haves"}
+)
+"""Readings that a plain bookcase gives nothing to read."""
+
+TABLE_ITEMS = (
+    thing("stack", "book-stack"),
+    thing("urn", height=420.0, traits=("daily-use",)),
+    thing("box", "box", traits=("hide",)),
+    thing("bowl", "bowl", finish="gloss"),
+    thing("bust", "sculpture", traits=("one-faced",)),
+    thing("atlas", "book", width=40.0),
+)
+TABLE_LOOK = (
+    put("stack", x=300.0, z=200.0),
+    put("atlas", on="stack", x=300.0, z=200.0, pose="flat"),
+    put("urn", x=830.0, z=450.0),
+    put("box", x=1200.0, z=700.0),
+    put("bowl", x=560.0, z=300.0),
+    put("bust", x=1000.0, z=250.0),
+)
+TABLE = case_of(
+    kind="dining-table",
+    viewed_from="around",
+    use=("eating",),
+    doors="glazed",
+    seen_shut=True,
+    width=1660.0,
+    height=750.0,
+    depth=900.0,
+    ledges=(Ledge(id="a1", name="a1", left=0.0, floor=750.0, width=1660.0, depth=900.0),),
+    seats=(Seat(x=400.0, z=-300.0), Seat(x=400.0, z=1200.0), Seat(x=1260.0, z=1200.0)),
+    fixtures=(
+        Fixture(kind="mirror", left=530.0, floor=900.0, width=600.0, height=600.0),
+        Fixture(kind="bar", left=800.0, floor=750.0, width=60.0, height=800.0),
+    ),
+)
+
+
+def world(
+    entry: Entry, items: tuple[Item, ...] = (), placements: tuple[Placement, ...] = (), *, mirrored: bool = False
+) -> Arrangement:
+    """Return a look that a reading applies to, with more in it, or mirrored left to right."""
+    if entry.id in OF_A_TABLE:
+        look = tuple(replace(p, x=1660 - (p.x or 0.0)) for p in TABLE_LOOK) if mirrored else TABLE_LOOK
+        moved = tuple(replace(p, ledge="a1") for p in placements)
+        return arranged((*TABLE_ITEMS, *items), (*look, *moved), TABLE)
+    swapped = {"a1": "b1", "b1": "a1", "a2": "b2", "b2": "a2"}
+    look = tuple(replace(p, ledge=swapped[p.ledge], x=800 - (p.x or 0.0)) for p in LOOK) if mirrored else LOOK
+    return whole((*ITEMS, *items), (*look, *placements))
+
+
 def read(entry: Entry, arrangement: Arrangement) -> Reading | None:
     return entry.read(arrangement, arrangement.manner)
 
@@ -56,20 +109,26 @@ def whole(items: tuple[Item, ...] = ITEMS, placements: tuple[Placement, ...] = L
 
 @EACH
 def test_it_applies_to_a_full_look(entry: Entry) -> None:
-    reading = read(entry, whole())
+    reading = read(entry, world(entry))
     assert reading is not None
     assert reading.id == entry.id
     assert 0.0 < reading.evidence <= 1.0
+    assert 0.0 <= reading.score <= 1.0
+    assert reading.limits[0] <= reading.band[0] < reading.band[1] <= reading.limits[1]
+    assert reading.contributions or reading.score == 1.0
 
 
 @EACH
 def test_it_is_pure(entry: Entry) -> None:
-    assert read(entry, whole()) == read(entry, whole())
+    assert read(entry, world(entry)) == read(entry, world(entry))
 
 
 @EACH
 def test_the_order_of_the_file_does_not_matter(entry: Entry) -> None:
-    one, other = read(entry, whole()), read(entry, whole(placements=tuple(reversed(LOOK))))
+    forward = world(entry)
+    look = replace(forward.look, placements=tuple(reversed(forward.look.placements)))
+    stash = {standing.item.id: standing.item for standing in forward.standings}
+    one, other = read(entry, forward), read(entry, Arrangement(forward.piece, stash, look))
     assert one is not None
     assert other is not None
     assert one.score == pytest.approx(other.score)
@@ -81,23 +140,19 @@ def test_the_order_of_the_file_does_not_matter(entry: Entry) -> None:
 def test_what_cannot_be_seen_changes_nothing(entry: Entry) -> None:
     hidden = (thing("chest", "box", traits=("lidded",)), thing("router", "device", colours=(("#ff00ff", 1.0),)))
     chest = put("chest", "b2", x=600, z=150)
-    shown = whole((*ITEMS, *hidden), (*LOOK, chest))
-    filled = whole((*ITEMS, *hidden), (*LOOK, chest, put("router", "b2", inside="chest", x=None, z=None)))
+    shown = world(entry, hidden, (chest,))
+    filled = world(entry, hidden, (chest, put("router", "b2", inside="chest", x=None, z=None)))
     assert read(entry, shown) == read(entry, filled)
 
 
 @EACH
 def test_what_is_only_in_the_stash_changes_nothing(entry: Entry) -> None:
-    assert read(entry, whole()) == read(entry, whole((*ITEMS, *(replace(i, id=f"x{i.id}") for i in ITEMS))))
+    assert read(entry, world(entry)) == read(entry, world(entry, tuple(replace(i, id=f"x{i.id}") for i in ITEMS)))
 
 
 @EACH
 def test_a_mirrored_look_reads_the_same(entry: Entry) -> None:
-    width = PIECE.width
-    swapped = {"a1": "b1", "b1": "a1", "a2": "b2", "b2": "a2"}
-    mirrored = tuple(replace(p, ledge=swapped[p.ledge], x=800 - (p.x or 0.0)) for p in LOOK)
-    one, other = read(entry, whole()), read(entry, whole(placements=mirrored))
-    assert width == 1660
+    one, other = read(entry, world(entry)), read(entry, world(entry, mirrored=True))
     assert one is not None
     assert other is not None
     # The case's own sides differ by 20 mm, so the axis moves a little.
@@ -127,7 +182,7 @@ def test_one_thing_alone_can_be_read(entry: Entry) -> None:
 
 @EACH
 def test_a_finding_names_what_it_speaks_of(entry: Entry, demo: Plan) -> None:
-    arrangement = arrange(demo, demo.look("before"))
+    arrangement = world(entry) if entry.id in OF_A_TABLE else arrange(demo, demo.look("before"))
     reading = read(entry, arrangement)
     assert reading is not None
     for finding in reading.findings:
@@ -158,7 +213,7 @@ def test_the_total_is_the_weighted_mean_of_the_readings() -> None:
 def test_no_single_reading_decides_alone() -> None:
     for manner in (Manner(), Manner(figure="mirrored"), Manner(fullness="airy")):
         weights = [entry.weight_for(manner) for entry in REGISTER]
-        assert max(weights) < 0.25 * sum(weights)
+        assert max(weights) < 0.15 * sum(weights)
 
 
 @pytest.mark.parametrize("name", [name for name, _ in CAUTIONS])

@@ -8,16 +8,29 @@ from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings import (
     alike_apart,
+    all_round,
+    cohesion,
     colour_echo,
     contrast,
+    even_rest,
+    even_vignettes,
+    figure,
     height_rhythm,
+    how_many,
+    kept_clear,
     layering,
+    mix,
+    must_haves,
     negative_space,
     odd_groups,
     palette,
     scale,
+    seen_shut,
     side_balance,
+    sight_line,
+    stack_order,
     weight_low,
+    working_room,
 )
 from jolly_ledge.readings.reading import Finding, Reading
 
@@ -46,11 +59,12 @@ class Entry(Struct, frozen=True):
         return weight
 
 
-HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS = (
+HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS, DOES_IT_WORK = (
     "How many?",
     "How tall?",
     "How heavy to the eye?",
     "Which colours?",
+    "Does it work?",
 )
 
 # Weights calibrated on the judgement cases: groups, rhythm and scale carry a look, colour ties it
@@ -58,18 +72,31 @@ HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS = (
 # heights are meant; in the airy fullness the rest is the point, and few things stand before others.
 REGISTER: tuple[Entry, ...] = (
     Entry(odd_groups.ID, "Odd groups", HOW_MANY, odd_groups.read, 1.0, mirrored=0.6),
+    Entry(how_many.ID, "How many", HOW_MANY, how_many.read, 0.7),
     Entry(negative_space.ID, "Negative space", HOW_MANY, negative_space.read, 1.3, airy=1.5),
+    Entry(even_rest.ID, "Even rest", HOW_MANY, even_rest.read, 0.6),
+    Entry(cohesion.ID, "Cohesion", HOW_MANY, cohesion.read, 1.2),
     Entry(height_rhythm.ID, "Height rhythm", HOW_TALL, height_rhythm.read, 1.2, mirrored=0.5),
     Entry(scale.ID, "Scale", HOW_TALL, scale.read, 1.2),
     Entry(layering.ID, "Layering", HOW_TALL, layering.read, 0.9, airy=0.6),
+    Entry(figure.ID, "Figure", HOW_TALL, figure.read, 0.9, mirrored=1.6),
     Entry(side_balance.ID, "Side balance", HOW_HEAVY, side_balance.read, 1.0, mirrored=1.6),
     Entry(weight_low.ID, "Weight low", HOW_HEAVY, weight_low.read, 0.9),
+    Entry(even_vignettes.ID, "Even vignettes", HOW_HEAVY, even_vignettes.read, 1.1),
+    Entry(stack_order.ID, "Stack order", HOW_HEAVY, stack_order.read, 0.9),
     Entry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 1.2),
     Entry(colour_echo.ID, "Colour echo", WHICH_COLOURS, colour_echo.read, 1.1),
     Entry(contrast.ID, "Contrast", WHICH_COLOURS, contrast.read, 0.7),
     Entry(alike_apart.ID, "Alike apart", WHICH_COLOURS, alike_apart.read, 1.2),
+    Entry(mix.ID, "Mix", WHICH_COLOURS, mix.read, 0.8),
+    Entry(kept_clear.ID, "Kept clear", DOES_IT_WORK, kept_clear.read, 1.2),
+    Entry(seen_shut.ID, "Seen shut", DOES_IT_WORK, seen_shut.read, 1.2),
+    Entry(sight_line.ID, "Sight line", DOES_IT_WORK, sight_line.read, 1.4),
+    Entry(all_round.ID, "All round", DOES_IT_WORK, all_round.read, 1.0),
+    Entry(working_room.ID, "Working room", DOES_IT_WORK, working_room.read, 1.4),
+    Entry(must_haves.ID, "Must-haves", DOES_IT_WORK, must_haves.read, 1.4),
 )
-QUESTIONS: tuple[str, ...] = (HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS)
+QUESTIONS: tuple[str, ...] = (HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS, DOES_IT_WORK)
 NAMES: dict[str, str] = {entry.id: entry.name for entry in REGISTER}
 
 

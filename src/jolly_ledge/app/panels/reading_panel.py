@@ -45,8 +45,11 @@ class ReadingPanel(QWidget):
         column.setSpacing(0)
         column.addLayout(self._head())
         self.rows: dict[str, ReadingRow] = {}
+        self._questions: dict[str, QLabel] = {}
         for asked in QUESTIONS:
-            column.addWidget(question(asked, 13))
+            title = question(asked, 13)
+            self._questions[asked] = title
+            column.addWidget(title)
             for entry in REGISTER:
                 if entry.question == asked:
                     row = ReadingRow(entry, self._point_at_row)
@@ -159,6 +162,7 @@ class ReadingPanel(QWidget):
     def _show_notes(self) -> None:
         for row in self.rows.values():
             row.describe()
+        self._show_what_applies()
         self._show_cautions()
         findings = self._session.assessment.findings
         self._say(
@@ -173,6 +177,13 @@ class ReadingPanel(QWidget):
         self._more.setVisible(hidden > 0)
         pointed = next((row for row in self.rows.values() if row.underMouse() and row.reading), None)
         self._say_sentence(pointed)
+
+    def _show_what_applies(self) -> None:
+        """Hide the readings that this look gives nothing to read, and questions nothing answers."""
+        for row in self.rows.values():
+            row.setVisible(row.reading is not None)
+        for asked, title in self._questions.items():
+            title.setVisible(any(row.reading for row in self.rows.values() if row.entry.question == asked))
 
     def _show_since(self, score: float) -> None:
         if self._since is None:

@@ -1,0 +1,68 @@
+"""All round: where people sit on several sides, anchors show a good side to each of them."""
+
+import math
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import percent
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import ramp, weighted_mean
+
+ID = "all-round"
+BAND = (0.75, 1.0)
+GOOD_SIDE_DEGREES = 100.0
+"""So far to the side a face is still a face."""
+
+SIDES = ((0.5, -0.4), (0.5, 1.4), (-0.4, 0.5), (1.4, 0.5))
+"""Where people stand about a piece without told seats, in widths and depths."""
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read from how many seats the leading things show their good side.
+
+    Left out for pieces seen from the front only. The value is the share of seats with a good view, by seen area.
+    """
+    piece = arrangement.piece
+    things = [s for s in arrangement.visible if s.placement.pose != "hung" and s.depth_order < 2]
+    if piece.viewed_from != "around" or not things:
+        return None
+    seats = [(seat.x, seat.z) for seat in piece.seats] or [(x * piece.width, z * piece.depth) for x, z in SIDES]
+    shares = {standing.id: _good_share(standing, seats) for standing in things}
+    value = weighted_mean([(shares[standing.id], max(standing.area, 1.0)) for standing in things])
+    findings = tuple(
+        Finding(
+            ID,
+            (standing.id,),
+            f"The {standing.item.label} on {standing.ledge.label} turns its back to "
+            f"{round((1 - shares[standing.id]) * len(seats))} of {len(seats)} who sit there; take something all-round, "
+            "or move it to an end.",
+            (1 - shares[standing.id]) * 0.7,
+        )
+        for standing in things
+        if shares[standing.id] < 0.6
+    )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=ramp(value, 0.3, 0.95),
+        shown=percent(value),
+        sentence=f"From {percent(value)} of the seats a good side is seen; three of four are wanted.",
+        contributions=tuple(shares.items()),
+        findings=findings,
+    )
+
+
+def _good_share(standing: Standing, seats: list[tuple[float, float]]) -> float:
+    """Return the share of seats that see the face of a thing; all-round things show one to everybody."""
+    if "one-faced" not in standing.item.traits:
+        return 1.0
+    # Faces look to the front edge until they are turned (counter-clockwise from above).
+    looks = math.radians(-90.0 + standing.placement.turn)
+    seen = 0
+    for x, z in seats:
+        toward = math.atan2(z - standing.z, x - standing.x)
+        apart = abs((math.degrees(toward - looks) + 180) % 360 - 180)
+        seen += apart <= GOOD_SIDE_DEGREES
+    return seen / len(seats)

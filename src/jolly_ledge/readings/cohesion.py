@@ -1,0 +1,89 @@
+"""Cohesion: whether what belongs together stands together; a top is read as one group."""
+
+import math
+
+from jolly_ledge.model.arrangement import Arrangement, Column
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.words import TABLE_KINDS
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import evidence_of, mean, ramp
+
+ID = "cohesion"
+BAND = (0.0, 1.0)
+FAR = 2.6
+"""A gap of so many widths of the smaller neighbour falls apart."""
+
+LEAST_MM = 70.0
+"""Even the smallest thing bears so much room about it."""
+
+MOST_ON_A_TOP = 7
+"""More things than this make several groups of a large top."""
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read the gaps inside groups: of a table top as a whole, of vignettes that were told.
+
+    Left out where there is no such group of two or more. The value is the largest gap in widths of the
+    smaller neighbour.
+    """
+    groups = _groups(arrangement)
+    gaps: dict[str, float] = {}
+    labels: dict[str, tuple[Column, Column, float]] = {}
+    for group in groups:
+        for column in group:
+            other, gap = min(((o, _gap(column, o)) for o in group if o is not column), key=lambda pair: pair[1])
+            share = gap / max(min(_size(column), _size(other)), LEAST_MM)
+            gaps[column.ids[0]] = share
+            labels[column.ids[0]] = (column, other, gap)
+    if not gaps:
+        return None
+    value = max(gaps.values())
+    findings = tuple(
+        Finding(
+            ID,
+            (*labels[key][0].ids, *labels[key][1].ids),
+            f"{labels[key][0].label[:1].upper()}{labels[key][0].label[1:]} stands {round(labels[key][2] / 10)} cm from "
+            f"{labels[key][1].label}, its nearest on {labels[key][0].ledge.label}; draw them together.",
+            min((share - 1) / FAR, 1.0),
+        )
+        for key, share in gaps.items()
+        if share > 1.3
+    )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 4.0),
+        score=mean([1 - ramp(share, BAND[1], FAR) for share in gaps.values()]),
+        shown="together" if value <= BAND[1] else f"{value:.1f} widths",
+        sentence=f"The loosest thing stands {value:.1f} widths of its neighbour away; up to one reads as together.",
+        contributions=tuple(gaps.items()),
+        findings=findings,
+        evidence=evidence_of(len(gaps), 4),
+    )
+
+
+def _groups(arrangement: Arrangement) -> list[tuple[Column, ...]]:
+    groups = []
+    for columns in arrangement.columns.values():
+        if columns[0].ledge.is_wall:
+            continue
+        named: dict[str, list[Column]] = {}
+        for column in columns:
+            if column.named_vignette:
+                named.setdefault(column.named_vignette, []).append(column)
+        groups += [tuple(group) for group in named.values() if len(group) > 1]
+        free = tuple(column for column in columns if not column.named_vignette)
+        if arrangement.piece.kind in TABLE_KINDS and 2 <= len(free) <= MOST_ON_A_TOP:
+            groups.append(free)
+    return groups
+
+
+def _size(column: Column) -> float:
+    return max(column.width, column.back - column.front)
+
+
+def _gap(first: Column, second: Column) -> float:
+    across = max(second.left - first.right, first.left - second.right, 0.0)
+    deep = max(second.front - first.back, first.front - second.back, 0.0)
+    return math.hypot(across, deep)

@@ -1,0 +1,60 @@
+"""Even rest: empty places spread over the piece, not one hole."""
+
+import statistics
+
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import percent
+from jolly_ledge.readings.cover import covered_area
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import evidence_of, ramp
+
+ID = "even-rest"
+BAND = (0.0, 0.16)
+UNEVEN = 0.4
+OPEN_HEIGHT_MM = 420.0
+FEWEST = 3
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read how differently the ledges are covered (standard deviation of their covered shares).
+
+    Left out for pieces with fewer than three ledges.
+    """
+    ledges = arrangement.standing_ledges
+    if len(ledges) < FEWEST or not arrangement.visible:
+        return None
+    shares = {}
+    for ledge in ledges:
+        things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
+        shares[ledge.id] = covered_area(things) / (ledge.width * (ledge.clearance or OPEN_HEIGHT_MM))
+    value = statistics.pstdev(shares.values())
+    fullest = max(shares, key=lambda ledge: shares[ledge])
+    emptiest = min(shares, key=lambda ledge: shares[ledge])
+    findings: tuple[Finding, ...] = ()
+    if value > BAND[1] * 1.25:
+        full, empty = arrangement.piece.ledge(fullest), arrangement.piece.ledge(emptiest)
+        findings = (
+            Finding(
+                ID,
+                tuple(s.id for s in arrangement.by_ledge.get(fullest, ())),
+                f"The rest is uneven: {full.label} is covered to {percent(shares[fullest])}, {empty.label} to "
+                f"{percent(shares[emptiest])}; carry something over.",
+                min(value / UNEVEN, 1.0) * 0.7,
+            ),
+        )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 0.5),
+        score=1 - ramp(value, BAND[1], UNEVEN),
+        shown="even" if value <= BAND[1] else f"± {percent(value)}",
+        sentence=f"The covered share of the ledges differs by {percent(value)}; up to 16 % is even.",
+        contributions=tuple(
+            (standing.id, shares[ledge]) for ledge, things in arrangement.by_ledge.items() for standing in things
+            if ledge in shares
+        ),
+        findings=findings,
+        evidence=evidence_of(len(ledges), 6),
+    )  # fmt: skip

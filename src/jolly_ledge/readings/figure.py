@@ -1,0 +1,156 @@
+"""Figure: peaks set against each other, a weave from side to side, or pairs about the middle."""
+
+from collections.abc import Callable
+from itertools import pairwise
+
+from jolly_ledge.model.arrangement import Arrangement, Column
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.words import TABLE_KINDS, Figure
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
+from jolly_ledge.readings.weight import weights
+
+ID = "figure"
+BAND = (0.7, 1.0)
+FLAT_SPREAD, GOOD_SPREAD = 0.1, 0.35
+SIDE_LITTLE, SIDE_PLAIN = 0.04, 0.22
+"""Centres of neighbouring levels so far apart (in half widths) stand still, or plainly change sides."""
+
+DEPTH_LITTLE, DEPTH_PLAIN = 0.03, 0.18
+PAIR_NEAR, PAIR_FAR = 0.04, 0.16
+CENTRE = 0.14
+
+Fits = dict[str, float]
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read how well the heights, sides or pairs follow the figure of the manner; the value is the fit.
+
+    Peaks: within each group heights rise to one peak and fall from it. Weave: the weight of successive
+    levels changes sides; on a top, things alternate in depth. Mirrored: each thing has its like at the same
+    distance from the middle. Left out where there is too little to make a figure.
+    """
+    fits = _READERS[manner.figure](arrangement)
+    if not fits:
+        return None
+    value = mean(list(fits.values()))
+    findings: tuple[Finding, ...] = ()
+    if value < BAND[0]:
+        weak = tuple(sorted(fits, key=lambda identifier: fits[identifier])[:4])
+        findings = (Finding(ID, weak, _sentence(manner.figure, arrangement, weak), (BAND[0] - value) / BAND[0]),)
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=ramp(value, 0.0, 0.85),
+        shown=percent(value),
+        sentence=f"The {manner.figure} figure fits by {percent(value)}; 70 % or more reads well.",
+        contributions=tuple(fits.items()),
+        findings=findings,
+        evidence=evidence_of(len(fits), 6),
+    )
+
+
+def _sentence(figure: Figure, arrangement: Arrangement, weak: tuple[str, ...]) -> str:
+    first = arrangement.by_id[weak[0]]
+    where = f"the {first.item.label} on {first.ledge.label}"
+    if figure == "mirrored":
+        return f"Nothing answers {where} on the other side; set its like at the same distance from the middle."
+    if figure == "weave":
+        return f"The eye does not go from side to side at {where}; carry weight to the other side of that level."
+    return f"The heights about {where} make no peak; let one rise above and the others fall away from it."
+
+
+def _peaks(arrangement: Arrangement) -> Fits:
+    fits: Fits = {}
+    for vignette in arrangement.vignettes:
+        columns = sorted(vignette.columns, key=lambda column: column.left + column.right)
+        if len(columns) < 2:
+            continue
+        fit = _peak_fit([column.height for column in columns])
+        for column in columns:
+            fits[column.ids[0]] = fit
+    return fits
+
+
+def _peak_fit(heights: list[float]) -> float:
+    """Return how well heights rise to one peak and fall from it, in 0 to 1.
+
+    >>> _peak_fit([100.0, 300.0, 200.0]), _peak_fit([300.0, 100.0, 300.0])
+    (1.0, 0.5)
+    """
+    peak = heights.index(max(heights))
+    rising, falling = pairwise(heights[: peak + 1]), pairwise(heights[peak:])
+    wrong = sum(max(one - two, 0.0) for one, two in rising) + sum(max(two - one, 0.0) for one, two in falling)
+    moved = sum(abs(two - one) for one, two in pairwise(heights)) or 1.0
+    spread = (max(heights) - min(heights)) / max(heights)
+    return (1 - wrong / moved) * (0.3 + 0.7 * ramp(spread, FLAT_SPREAD, GOOD_SPREAD))
+
+
+def _weave(arrangement: Arrangement) -> Fits:
+    if arrangement.piece.kind in TABLE_KINDS:
+        return _weave_in_depth(arrangement)
+    by_id = weights(arrangement)
+    levels: dict[int, list[Column]] = {}
+    for columns in arrangement.columns.values():
+        if not columns[0].ledge.is_wall:
+            levels.setdefault(round(columns[0].ledge.floor / 60), []).extend(columns)
+    if len(levels) < 2:
+        return {}
+    half = arrangement.piece.width / 2
+    sides = []
+    for level in sorted(levels, reverse=True):
+        parts = [((c.left + c.right) / 2, sum(by_id[i] for i in c.ids)) for c in levels[level]]
+        sides.append((weighted_mean(parts, half) - half) / half)
+    fits: Fits = {}
+    for index, level in enumerate(sorted(levels, reverse=True)):
+        near = [sides[other] for other in (index - 1, index + 1) if 0 <= other < len(sides)]
+        fit = mean([ramp(abs(side - sides[index]), SIDE_LITTLE, SIDE_PLAIN) for side in near])
+        for column in levels[level]:
+            fits[column.ids[0]] = 0.4 + 0.6 * fit
+    return fits
+
+
+def _weave_in_depth(arrangement: Arrangement) -> Fits:
+    fits: Fits = {}
+    for columns in arrangement.columns.values():
+        if columns[0].ledge.is_wall or len(columns) < 3:
+            continue
+        deep = columns[0].ledge.depth
+        row = sorted(columns, key=lambda column: column.left + column.right)
+        middles = [(column.front + column.back) / 2 / deep for column in row]
+        for index, column in enumerate(row):
+            near = [middles[other] for other in (index - 1, index + 1) if 0 <= other < len(row)]
+            fits[column.ids[0]] = mean([ramp(abs(z - middles[index]), DEPTH_LITTLE, DEPTH_PLAIN) for z in near])
+    return fits
+
+
+def _mirrored(arrangement: Arrangement) -> Fits:
+    width = arrangement.piece.width
+    columns = [column for group in arrangement.columns.values() for column in group if not column.ledge.is_wall]
+    if len(columns) < 2:
+        return {}
+    fits: Fits = {}
+    for column in columns:
+        at = (column.left + column.right) / 2
+        if abs(at - width / 2) <= CENTRE * width:
+            fits[column.ids[0]] = 1.0
+            continue
+        others = [other for other in columns if other is not column]
+        fits[column.ids[0]] = max(_answers(column, other, width) for other in others)
+    return fits
+
+
+def _answers(column: Column, other: Column, width: float) -> float:
+    """Return how well another column answers one across the middle."""
+    place = abs((column.left + column.right + other.left + other.right) / 2 - width) / width
+    near = 1 - ramp(place, PAIR_NEAR, PAIR_FAR)
+    level = 1 - ramp(abs(column.ledge.floor - other.ledge.floor), 20.0, 120.0)
+    tall = 1 - ramp(abs(column.height - other.height) / max(column.height, other.height), 0.06, 0.4)
+    wide = 1 - ramp(abs(column.width - other.width) / max(column.width, other.width), 0.1, 0.6)
+    return near * level * (0.65 * tall + 0.35 * wide)
+
+
+_READERS: dict[Figure, Callable[[Arrangement], Fits]] = {"peaks": _peaks, "weave": _weave, "mirrored": _mirrored}

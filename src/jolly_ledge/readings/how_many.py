@@ -1,0 +1,74 @@
+"""How many: the count of units a ledge bears for its width and the fullness, against what stands there."""
+
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import TABLE_KINDS, Fullness
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import evidence_of, in_band, weighted_mean
+
+ID = "how-many"
+BAND = (0.6, 1.5)
+"""Units for every unit that is recommended; counts are small, so that the band is wide."""
+
+UNIT_MM: dict[Fullness, float] = {"airy": 290.0, "layered": 175.0, "abundant": 115.0}
+"""Width of ledge for one unit: a middling thing of 140 mm with its share of rest, overlap taken off."""
+
+TABLE_UNIT_MM2: dict[Fullness, float] = {"airy": 260_000.0, "layered": 160_000.0, "abundant": 90_000.0}
+BELOW, ABOVE = 0.5, 1.2
+
+
+def recommended(ledge: Ledge, fullness: Fullness, *, table: bool = False) -> float:
+    """Return how many units a ledge bears in a fullness.
+
+    >>> round(recommended(Ledge(id="a", left=0, floor=0, width=700, depth=300), "layered"))
+    4
+    """
+    if table:
+        return max(ledge.width * ledge.depth / TABLE_UNIT_MM2[fullness], 1.0)
+    return max(ledge.width / UNIT_MM[fullness], 1.0)
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read the units of every ledge in use against what its width bears; the value is their ratio over all.
+
+    Left out where nothing stands.
+    """
+    table = arrangement.piece.kind in TABLE_KINDS
+    counts: list[tuple[Ledge, int, float, tuple[str, ...]]] = []
+    for columns in arrangement.columns.values():
+        ledge = columns[0].ledge
+        if not ledge.is_wall:
+            units = [unit for column in columns for unit in column.units]
+            ids = tuple(identifier for unit in units for identifier in unit.ids)
+            counts.append((ledge, len(units), recommended(ledge, manner.fullness, table=table), ids))
+    if not counts:
+        return None
+    value = sum(count for _, count, _, _ in counts) / sum(wanted for _, _, wanted, _ in counts)
+    score = weighted_mean([(in_band(count / wanted, BAND, BELOW, ABOVE), wanted) for _, count, wanted, _ in counts])
+    findings = tuple(
+        Finding(
+            ID,
+            ids,
+            f"{capital(counted(count, 'thing'))} on {ledge.label}: its width bears about "
+            f"{counted(round(wanted), 'thing')} in {manner.fullness}; {'take some away' if count > wanted else 'bring more'}.",
+            min(abs(count / wanted - 1) / 2, 0.8),
+        )
+        for ledge, count, wanted, ids in counts
+        if not BAND[0] - 0.1 <= count / wanted <= BAND[1] + 0.4 and abs(count - wanted) > 1.5
+    )
+    whole = sum(count for _, count, _, _ in counts)
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 3.0),
+        score=score,
+        shown=f"{whole} of {round(sum(wanted for _, _, wanted, _ in counts))}",
+        sentence=f"{capital(counted(whole, 'thing'))} where {manner.fullness} bears about "
+        f"{round(sum(wanted for _, _, wanted, _ in counts))} on the ledges in use.",
+        contributions=tuple((ids[0], count / wanted) for _, count, wanted, ids in counts),
+        findings=findings,
+        evidence=evidence_of(len(counts), 4),
+    )

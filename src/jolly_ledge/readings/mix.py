@@ -1,0 +1,81 @@
+"""Mix: variety of finishes, of silhouettes, of upright against flat."""
+
+import math
+from collections import Counter
+from collections.abc import Iterable
+
+from jolly_ledge.model.arrangement import Arrangement, Unit
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import percent
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import evidence_of
+
+ID = "mix"
+BAND = (0.75, 1.0)
+TOUCH = {
+    "rough": "rough", "woven": "rough", "matt": "plain", "satin": "plain", "gloss": "smooth", "metal": "smooth",
+    "clear": "smooth",
+}  # fmt: skip
+"""Finishes that the hand would tell apart."""
+
+FINISH_PART, SHAPE_PART, POSE_PART = 0.5, 0.3, 0.2
+WANTED = 0.55
+"""So much of the entropy of evenly mixed kinds is enough; a calm look has a ruling stuff."""
+
+FEWEST = 3
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read how varied the units are in touch, outline and pose: entropy against what the count allows.
+
+    Left out with fewer than three units.
+    """
+    units = [unit for unit in arrangement.units if not unit.lead.ledge.is_wall]
+    if len(units) < FEWEST:
+        return None
+    touch = _variety((TOUCH[unit.lead.item.finish] for unit in units), 3)
+    shapes = _variety((unit.lead.shape for unit in units), 4)
+    poses = _variety((_lies(unit) for unit in units), 2)
+    value = FINISH_PART * touch + SHAPE_PART * shapes + POSE_PART * poses
+    findings: tuple[Finding, ...] = ()
+    if touch < 0.4:
+        kind = Counter(TOUCH[unit.lead.item.finish] for unit in units).most_common(1)[0][0]
+        findings = (
+            Finding(
+                ID,
+                tuple(identifier for unit in units for identifier in unit.ids),
+                f"The whole is nearly all {kind} to the touch; set something "
+                f"{'smooth or plain' if kind == 'rough' else 'rough or woven'} among it.",
+                0.5,
+            ),
+        )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=value,
+        shown="varied" if value >= BAND[0] else percent(value),
+        sentence=f"Finishes are mixed to {percent(touch)}, silhouettes to {percent(shapes)}, upright against flat to "
+        f"{percent(poses)} of what is wanted.",
+        contributions=tuple((unit.lead.id, 1 / len(units)) for unit in units),
+        findings=findings,
+        evidence=evidence_of(len(units), 7),
+    )
+
+
+def _lies(unit: Unit) -> str:
+    flat = unit.lead.placement.pose == "flat" or unit.lead.height < 0.6 * unit.lead.width
+    return "flat" if flat else "upright"
+
+
+def _variety(kinds: Iterable[str], most: int) -> float:
+    """Return the entropy of kinds over what is wanted for their count, at most 1.
+
+    >>> _variety(["a", "a", "a"], 3), _variety(["a", "b", "c"], 3)
+    (0.0, 1.0)
+    """
+    counts = list(Counter(kinds).values())
+    whole = sum(counts)
+    entropy = sum(-count / whole * math.log(count / whole) for count in counts)
+    return min(abs(entropy) / (WANTED * math.log(min(whole, most))), 1.0)

@@ -1,0 +1,90 @@
+"""Must-haves: what must be there, hidden, in reach or near a socket, and whether it is."""
+
+import math
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.look import Manner
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import mean
+
+ID = "must-haves"
+BAND = (0.99, 1.0)
+REACH_LOW_MM, REACH_HIGH_MM = 350.0, 1750.0
+"""Daily things neither on the floor nor overhead."""
+
+CORD_MM = 1500.0
+GATHERED_SCORE = 0.4
+GATHERED = frozenset({"tray", "bowl", "basket", "box"})
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read every demand that the things themselves make; the value is the share of demands met.
+
+    Left out where nothing makes a demand: nothing to hide, nothing of daily use, no cord.
+    """
+    met: dict[str, float] = {}
+    findings: list[Finding] = []
+    for standing in arrangement.standings:
+        demands = _demands(standing, arrangement)
+        if demands:
+            met[standing.id] = mean([score for score, _ in demands])
+            findings += [Finding(ID, (standing.id,), sentence, 1 - score) for score, sentence in demands if score < 1]
+    if not met:
+        return None
+    value = mean(list(met.values()))
+    unmet = sum(1 for share in met.values() if share < 1)
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=value,
+        shown="all met" if not unmet else f"{unmet} unmet",
+        sentence="All that must be hidden or reached is."
+        if not unmet
+        else f"{unmet} of {len(met)} things that must be hidden or reached are not.",
+        contributions=tuple((identifier, share) for identifier, share in met.items()),
+        findings=tuple(findings),
+    )
+
+
+def _demands(standing: Standing, arrangement: Arrangement) -> list[tuple[float, str]]:
+    """Return what a thing demands: how far that is met, and what to say where it is not."""
+    found = (_hidden(standing, arrangement), _reached(standing, arrangement), _plugged_in(standing, arrangement))
+    return [demand for demand in found if demand is not None]
+
+
+def _hidden(standing: Standing, arrangement: Arrangement) -> tuple[float, str] | None:
+    if "hide" not in standing.item.traits:
+        return None
+    score = 1.0 if standing.hidden else GATHERED_SCORE if _is_gathered(standing, arrangement) else 0.0
+    name, where = standing.item.label, standing.ledge.label
+    return score, f"The {name} is to be hidden and stands in sight on {where}; put it into a box or basket."
+
+
+def _reached(standing: Standing, arrangement: Arrangement) -> tuple[float, str] | None:
+    traits = standing.item.traits
+    if "daily-use" not in traits and "grab" not in traits:
+        return None
+    host = arrangement.by_id.get(standing.placement.inside or "")
+    under_lid = host is not None and "lidded" in host.item.traits and "grab" in traits
+    reached = REACH_LOW_MM <= standing.bottom <= REACH_HIGH_MM
+    score = 0.3 if under_lid else 1.0 if reached else 0.4
+    problem = "lies under a lid" if under_lid else f"stands {round(standing.bottom / 10)} cm up"
+    name, where = standing.item.label, standing.ledge.label
+    return score, f"The {name} is used daily and {problem} on {where}; bring it within easy reach."
+
+
+def _plugged_in(standing: Standing, arrangement: Arrangement) -> tuple[float, str] | None:
+    sockets = [fixture for fixture in arrangement.piece.fixtures if fixture.kind == "socket"]
+    if "corded" not in standing.item.traits or not sockets:
+        return None
+    away = min(math.hypot(standing.x - s.left - s.width / 2, standing.bottom - s.floor) for s in sockets)
+    name, where = standing.item.label, standing.ledge.label
+    score = 1.0 if away <= CORD_MM else 0.4
+    return score, f"The {name} on {where} is {round(away / 10)} cm from the nearest socket; bring it nearer."
+
+
+def _is_gathered(standing: Standing, arrangement: Arrangement) -> bool:
+    host = arrangement.by_id.get(standing.placement.host or "")
+    return host is not None and host.item.category in GATHERED

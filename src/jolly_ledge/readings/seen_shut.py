@@ -1,0 +1,58 @@
+"""Seen shut: what bars and braces of the doors hide when the piece is mostly seen shut."""
+
+from jolly_ledge.model.arrangement import Arrangement, Unit
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital, percent
+from jolly_ledge.readings.cover import silhouette
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import ramp, weighted_mean
+
+ID = "seen-shut"
+BAND = (0.6, 1.0)
+HARDLY = 0.3
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read which part of the leading thing of each group stays visible behind the doors' bars.
+
+    Left out for open pieces, and for solid doors, behind which nothing is seen. The value is the visible
+    share of the most hidden anchor.
+    """
+    piece = arrangement.piece
+    bars = [fixture for fixture in piece.fixtures if fixture.kind in ("bar", "brace")]
+    anchors = [max(v.units, key=lambda unit: unit.area) for v in arrangement.vignettes]
+    if not bars or not anchors or piece.doors == "solid" or not (piece.seen_shut or piece.doors == "glazed"):
+        return None
+    import shapely
+
+    hidden = shapely.union_all([shapely.box(bar.left, bar.floor, bar.right, bar.floor + bar.height) for bar in bars])
+    shares = {unit.lead.id: _visible(unit, hidden) for unit in anchors}
+    value = min(shares.values())
+    score = weighted_mean([(ramp(shares[unit.lead.id], HARDLY, 0.9), unit.area) for unit in anchors])
+    findings = tuple(
+        Finding(
+            ID,
+            unit.ids,
+            f"{capital(unit.label)} is hidden by {percent(1 - shares[unit.lead.id])} behind the bars of the shut "
+            f"doors on {unit.lead.ledge.label}; move it aside.",
+            1 - shares[unit.lead.id],
+        )
+        for unit in anchors
+        if shares[unit.lead.id] < BAND[0] + 0.1
+    )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=score,
+        shown="seen" if value >= BAND[0] else percent(value),
+        sentence=f"Shut, the most hidden anchor shows {percent(value)} of itself; 60 % or more is wanted.",
+        contributions=tuple(shares.items()),
+        findings=findings,
+    )
+
+
+def _visible(unit: Unit, hidden: object) -> float:
+    own = silhouette(unit.lead)
+    return 1 - float(own.intersection(hidden).area) / float(own.area) if own.area > 0 else 1.0

@@ -1,0 +1,71 @@
+"""Sight line: whether people who sit at a table see each other over what stands on it."""
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.silhouette import DENSITIES
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import ramp
+
+ID = "sight-line"
+HIGH_SEAT_MM, LOW_SEAT_MM = 1080.0, 1000.0
+"""The chin of a seated person at a dining table, and in a low seat: what is lower hides no face."""
+
+TABLE_MM = 600.0
+OVER_MM = 200.0
+SLIM_MM = 60.0
+"""A candlestick is looked past."""
+
+WIDE_MM = 220.0
+AIRY = 0.4
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read how far solid things rise over the chins of those who sit round a table.
+
+    Left out for pieces that nobody sits round. The value is the height of the tallest solid thing over the chin (mm).
+    """
+    piece = arrangement.piece
+    around = piece.kind == "dining-table" or (piece.viewed_from == "around" and len(piece.seats) >= 2)
+    things = [s for s in arrangement.visible if s.placement.pose != "hung"]
+    if not around or not things:
+        return None
+    chin = HIGH_SEAT_MM if piece.height >= TABLE_MM else LOW_SEAT_MM
+    blocks = {standing.id: _blocks(standing, chin) for standing in things}
+    worst = max(things, key=lambda standing: blocks[standing.id])
+    value = max(standing.top - chin for standing in things if _solidity(standing) > AIRY or blocks[standing.id] == 0)
+    score = 1 - blocks[worst.id]
+    findings: tuple[Finding, ...] = ()
+    if blocks[worst.id] > 0.1:
+        findings = (
+            Finding(
+                ID,
+                (worst.id,),
+                f"The {worst.item.label} rises {round((worst.top - chin) / 10)} cm over the chin of who sits across "
+                f"{worst.ledge.label}; take a lower one, or something airy.",
+                blocks[worst.id],
+            ),
+        )
+    return Reading(
+        id=ID,
+        value=value,
+        band=(-600.0, 0.0),
+        limits=(-800.0, 500.0),
+        score=score,
+        shown="free" if score > 0.9 else f"{round(value / 10)} cm over",
+        sentence="People who sit across see each other."
+        if score > 0.9
+        else f"The tallest solid thing rises {round(value / 10)} cm over a seated chin.",
+        contributions=tuple(blocks.items()),
+        findings=findings,
+    )
+
+
+def _solidity(standing: Standing) -> float:
+    return 0.2 if "airy" in standing.item.traits else DENSITIES.get(standing.shape, 1.0)
+
+
+def _blocks(standing: Standing, chin: float) -> float:
+    """Return how much a thing blocks the view, 0 to 1: its rise over the chin, its width, how solid it is."""
+    rise, wide = ramp(standing.top - chin, 0.0, OVER_MM), ramp(standing.width, SLIM_MM, WIDE_MM)
+    solid = _solidity(standing)
+    return rise * wide * (solid if solid > AIRY else 0.0)

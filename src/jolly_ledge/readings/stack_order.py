@@ -1,0 +1,72 @@
+"""Stack order: larger below smaller, covers of a stack related, nothing small carrying something large."""
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.colour import difference
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import percent
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import evidence_of, mean, ramp
+
+ID = "stack-order"
+BAND = (0.75, 1.0)
+LARGER, MUCH_LARGER = 1.04, 1.6
+"""A footprint so many times that of what carries it: just seen, plainly wrong."""
+
+RELATED, UNRELATED = 24.0, 60.0
+"""CIEDE2000 between covers that lie on each other."""
+
+SIZE_SHARE = 0.7
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read every thing that lies on another: the footprint should fall upward.
+
+    Left out where nothing is stacked. The value is the share of sound steps.
+    """
+    pairs = [
+        (arrangement.by_id[guest.placement.on], guest)
+        for guest in arrangement.visible
+        if guest.placement.on and guest.placement.pose != "draped" and not arrangement.by_id[guest.placement.on].hidden
+    ]
+    if not pairs:
+        return None
+    scores = {guest.id: _step(host, guest) for host, guest in pairs}
+    value = mean(list(scores.values()))
+    findings = tuple(
+        Finding(
+            ID,
+            (guest.id, host.id),
+            f"The {guest.item.label} is larger than the {host.item.label} that carries it; let them change places.",
+            min(_ratio(host, guest) - 1.0, 1.0),
+        )
+        for host, guest in pairs
+        if _ratio(host, guest) > 1.15
+    )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=value,
+        shown=percent(value),
+        sentence=f"{percent(value)} of what lies on each other falls upward in size and is related in colour.",
+        contributions=tuple(scores.items()),
+        findings=findings,
+        evidence=evidence_of(len(pairs), 3),
+    )
+
+
+def _footprint(standing: Standing) -> float:
+    return standing.width * (standing.back - standing.front)
+
+
+def _ratio(host: Standing, guest: Standing) -> float:
+    return _footprint(guest) / max(_footprint(host), 1.0)
+
+
+def _step(host: Standing, guest: Standing) -> float:
+    size = 1 - ramp(_ratio(host, guest), LARGER, MUCH_LARGER)
+    if not (host.item.is_book and guest.item.is_book):
+        return size
+    apart = difference(host.colours[0][0], guest.colours[0][0])
+    return SIZE_SHARE * size + (1 - SIZE_SHARE) * (1 - ramp(apart, RELATED, UNRELATED))
