@@ -52,7 +52,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             ID,
             ids,
             f"{capital(counted(count, 'thing'))} on {ledge.label}: its width bears about "
-            f"{counted(round(wanted), 'thing')} in {manner.fullness}; {'take some away' if count > wanted else 'bring more'}.",
+            f"{counted(round(wanted), 'thing')} in {manner.fullness}; "
+            f"{'take some away' if count > wanted else 'bring more'}.",
             min(abs(count / wanted - 1) / 2, 0.8),
         )
         for ledge, count, wanted, ids in counts

@@ -16,7 +16,8 @@ from jolly_ledge.model.phrases import capital
 from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, assess
 
 PANEL_WIDTH = 344
-MOST_FINDINGS = 8
+QUESTION_HEIGHT = 17
+MOST_FINDINGS = 12
 MOST_CAUTIONS = 24
 NOTES_AFTER_MS = 60
 """Sentences change this long after the pointer rests; a changing text cannot be read anyway."""
@@ -47,7 +48,8 @@ class ReadingPanel(QWidget):
         self.rows: dict[str, ReadingRow] = {}
         self._questions: dict[str, QLabel] = {}
         for asked in QUESTIONS:
-            title = question(asked, 13)
+            title = question(asked, 12)
+            title.setFixedHeight(QUESTION_HEIGHT)
             self._questions[asked] = title
             column.addWidget(title)
             for entry in REGISTER:

@@ -12,7 +12,7 @@ from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import Entry
 from jolly_ledge.render.fonts import font
 
-ROW_HEIGHT = 25
+ROW_HEIGHT = 22
 NAME_WIDTH, FIGURE_WIDTH = 110.0, 86.0
 
 

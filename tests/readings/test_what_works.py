@@ -1,0 +1,302 @@
+"""The later readings on small looks whose answer is known by hand."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from msgspec.structs import replace
+
+from builders import arranged, case_of, put, thing
+from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Placement
+from jolly_ledge.model.piece import Fixture, Ledge, Piece, Seat
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.readings import (
+    all_round,
+    cohesion,
+    even_rest,
+    even_vignettes,
+    figure,
+    how_many,
+    kept_clear,
+    mix,
+    must_haves,
+    seen_shut,
+    sight_line,
+    stack_order,
+    working_room,
+)
+from jolly_ledge.readings.reading import Reading
+from jolly_ledge.readings.register import assess
+
+
+def table(**changes: Any) -> Piece:
+    top = Ledge(id="a1", name="top", left=0.0, floor=750.0, width=1600.0, depth=900.0)
+    known: dict[str, Any] = {
+        "kind": "dining-table", "viewed_from": "around", "width": 1600.0, "height": 750.0, "depth": 900.0,
+        "ledges": (top,), **changes,
+    }  # fmt: skip
+    return case_of(**known)
+
+
+def must(reading: Reading | None) -> Reading:
+    assert reading is not None
+    return reading
+
+
+def of(
+    module: Any,
+    items: tuple[Item, ...],
+    placements: tuple[Placement, ...],
+    piece: Piece | None = None,
+    **manner: Any,
+) -> Reading | None:
+    look = arranged(items, placements, piece, **manner)
+    found: Reading | None = module.read(look, look.manner)
+    return found
+
+
+# Kept clear, seen shut, sight line
+
+
+@pytest.mark.parametrize(("kind", "score"), [("mirror", 0.0), ("art", 0.0), ("tv", 0.0)])
+def test_what_stands_before_art_is_told(kind: Any, score: float) -> None:
+    hung = Fixture(kind=kind, left=300.0, floor=760.0, width=200.0, height=200.0)
+    boxes = (thing("box", "box", width=200.0, height=160.0),)
+    before = must(of(kept_clear, boxes, (put("box", x=400.0),), table(fixtures=(hung,))))
+    beside = must(of(kept_clear, boxes, (put("box", x=900.0),), table(fixtures=(hung,))))
+    assert before.value == pytest.approx(0.75)
+    assert before.score == score
+    assert "box stands before" in before.findings[0].sentence
+    assert (beside.value, beside.score, beside.findings) == (0.0, 1.0, ())
+
+
+def test_twigs_may_cross_a_mirror_and_never_a_screen() -> None:
+    twigs = (thing("twigs", "stems", height=300.0),)
+    for kind, full in (("mirror", True), ("tv", False)):
+        hung = Fixture(kind=kind, left=300.0, floor=800.0, width=300.0, height=300.0)  # type: ignore[arg-type]
+        reading = must(of(kept_clear, twigs, (put("twigs", x=450.0),), table(fixtures=(hung,))))
+        assert (reading.score == 1.0) is full
+
+
+def test_a_bar_hides_what_stands_behind_it() -> None:
+    bar = Fixture(kind="bar", left=360.0, floor=100.0, width=80.0, height=400.0)
+    glazed = case_of(1, doors="glazed", seen_shut=True, fixtures=(bar,))
+    urn = (thing("urn", width=100.0),)
+    behind, aside = (must(of(seen_shut, urn, (put("urn", x=x),), glazed)) for x in (380.0, 600.0))
+    assert behind.value < 0.5 < 0.99 < aside.value
+    assert of(seen_shut, urn, (put("urn"),), case_of(1)) is None
+    assert of(seen_shut, urn, (put("urn"),), replace(glazed, doors="solid")) is None
+
+
+@pytest.mark.parametrize(
+    ("height", "changes", "good"),
+    [
+        (250.0, {}, True),
+        (600.0, {"width": 260.0}, False),
+        (600.0, {"width": 50.0}, True),
+        (600.0, {"category": "stems", "silhouette": "branches", "width": 400.0}, True),
+    ],
+)
+def test_people_see_each_other_over_low_slim_and_airy_things(
+    height: float, changes: dict[str, Any], good: bool
+) -> None:
+    category = changes.pop("category", "vessel")
+    item = thing("centre", category, height=height, **changes)
+    reading = must(of(sight_line, (item,), (put("centre", x=800.0, z=450.0),), table()))
+    assert (reading.score > 0.9) is good
+    assert bool(reading.findings) is not good
+
+
+# Working room, must-haves, all round
+
+
+def test_things_drawn_together_leave_room_to_eat() -> None:
+    items = tuple(thing(f"t{n}", "bowl") for n in range(4))
+    corners = ((120.0, 120.0), (1480.0, 120.0), (120.0, 780.0), (1480.0, 780.0))
+    middle = ((700.0, 450.0), (910.0, 450.0), (1120.0, 450.0), (490.0, 450.0))
+    spread, drawn = (
+        must(
+            of(
+                working_room,
+                items,
+                tuple(put(f"t{n}", x=x, z=z) for n, (x, z) in enumerate(spots)),
+                table(use=("eating",)),
+            )
+        )
+        for spots in (corners, middle)
+    )
+    assert drawn.score > spread.score
+    assert drawn.value == pytest.approx(1.0)
+    assert of(working_room, items, (put("t0"),), table()) is None
+
+
+def test_what_must_be_hidden_reached_or_plugged_in() -> None:
+    items = (
+        thing("box", "box", traits=("lidded",)),
+        thing("router", "device", width=100.0, height=40.0, depth=100.0, traits=("hide",)),
+        thing("jug", traits=("daily-use",)),
+        thing("lamp", "lamp", traits=("corded",)),
+    )
+    seen = must(of(must_haves, items, (put("router"), put("box", x=600.0))))
+    hidden = must(of(must_haves, items, (put("box"), put("router", inside="box", x=None, z=None))))
+    assert (seen.score, hidden.score) == (0.0, 1.0)
+    low, right = (must(of(must_haves, items, (put("jug", ledge),))) for ledge in ("a1", "a2"))
+    assert low.score < right.score == 1.0
+    far = Fixture(kind="socket", left=4000.0, floor=100.0, width=86.0, height=86.0)
+    assert must(of(must_haves, items, (put("lamp"),), case_of(fixtures=(far,)))).score < 1.0
+    assert of(must_haves, (thing("a"),), (put("a"),)) is None
+
+
+def test_a_face_at_the_middle_turns_its_back_to_half_the_table() -> None:
+    seats = (Seat(x=800.0, z=-300.0), Seat(x=800.0, z=1200.0))
+    bust = (thing("bust", "sculpture", traits=("one-faced",)),)
+    middle = must(of(all_round, bust, (put("bust", x=800.0, z=450.0),), table(seats=seats)))
+    turned = must(of(all_round, bust, (put("bust", x=800.0, z=450.0, turn=180.0),), table(seats=seats)))
+    assert middle.value == turned.value == 0.5
+    urn = must(of(all_round, (thing("urn"),), (put("urn", x=800.0, z=450.0),), table(seats=seats)))
+    assert urn.score == 1.0
+    assert of(all_round, bust, (put("bust"),)) is None
+
+
+# Stack order, cohesion, vignettes, rest, count, mix
+
+
+def test_the_larger_book_lies_below() -> None:
+    books = (thing("large", "book", height=290.0, depth=230.0), thing("small", "book", height=200.0, depth=140.0))
+    flat: dict[str, Any] = {"pose": "flat"}
+    right = must(of(stack_order, books, (put("large", **flat), put("small", on="large", **flat))))
+    wrong = must(of(stack_order, books, (put("small", **flat), put("large", on="small", **flat))))
+    assert right.score == 1.0
+    assert wrong.score < 0.4
+    assert "larger than" in wrong.findings[0].sentence
+    assert of(stack_order, books, (put("large", x=200.0), put("small", x=500.0))) is None
+
+
+def test_a_layout_on_a_small_top_is_drawn_together() -> None:
+    items = tuple(thing(f"t{n}") for n in range(3))
+    near, far = (
+        must(of(cohesion, items, tuple(put(f"t{n}", x=800.0 + n * gap, z=450.0) for n in range(3)), table()))
+        for gap in (180.0, 380.0)
+    )
+    assert near.score == 1.0
+    assert far.score < 0.75
+    assert far.findings
+    named = tuple(put(f"t{n}", x=100.0 + n * 300.0, vignette="left") for n in range(3))
+    assert must(of(cohesion, items, named)).value > 1.0
+
+
+def test_groups_weigh_alike() -> None:
+    items = (*(thing(f"t{n}") for n in range(3)), thing("pin", width=30.0, height=40.0, depth=30.0))
+    alike = must(of(even_vignettes, items, (put("t0", "a1"), put("t1", "a2"))))
+    uneven = must(of(even_vignettes, items, (put("t0", "a1"), put("t1", "a1", x=530.0), put("pin", "a2"))))
+    assert alike.score == 1.0
+    assert uneven.score < alike.score
+    assert of(even_vignettes, items, (put("t0"),)) is None
+
+
+def test_rest_is_spread_over_the_piece() -> None:
+    items = tuple(thing(f"t{n}", "box", height=300.0, width=250.0) for n in range(3))
+    piece = case_of(3)
+    even = must(of(even_rest, items, tuple(put(f"t{n}", f"a{n + 1}") for n in range(3)), piece))
+    hole = must(of(even_rest, items, tuple(put(f"t{n}", "a1", x=140.0 + 260 * n) for n in range(3)), piece))
+    assert even.value == pytest.approx(0.0)
+    assert even.score == 1.0
+    assert hole.score < 0.5
+    assert of(even_rest, items, (put("t0"),), case_of(2)) is None
+
+
+@pytest.mark.parametrize(("fullness", "wanted"), [("airy", 2.8), ("layered", 4.6), ("abundant", 7.0)])
+def test_a_ledge_bears_more_the_fuller_it_may_be(fullness: Any, wanted: float) -> None:
+    ledge = case_of().ledges[0]
+    assert how_many.recommended(ledge, fullness) == pytest.approx(wanted, abs=0.1)
+    right, crowd = (
+        must(of(how_many, tuple(thing(f"t{n}", width=40.0) for n in range(15)),
+                tuple(put(f"t{n}", x=50.0 + 50 * n) for n in range(count)), None, fullness=fullness))
+        for count in (round(wanted), 15)
+    )  # fmt: skip
+    assert right.score == 1.0 > crowd.score
+    assert crowd.findings
+
+
+def test_rough_beside_smooth_is_more_varied_than_rough_alone() -> None:
+    rough = tuple(thing(f"t{n}", finish="rough") for n in range(3))
+    mixed = (*rough[:2], thing("t2", "bowl", finish="gloss"))
+    placed = tuple(put(f"t{n}", x=150.0 + 250 * n) for n in range(3))
+    one, other = must(of(mix, rough, placed)), must(of(mix, mixed, placed))
+    assert one.score < other.score
+    assert "all rough" in one.findings[0].sentence
+    assert of(mix, rough, placed[:2]) is None
+
+
+# Figure
+
+
+def test_peaks_rise_to_one_and_fall_from_it() -> None:
+    heights = {"peak": (120.0, 330.0, 180.0), "valley": (330.0, 120.0, 300.0), "flat": (200.0, 200.0, 200.0)}
+    fits = {
+        name: must(
+            of(figure, tuple(thing(f"t{n}", height=h) for n, h in enumerate(each)),
+               tuple(put(f"t{n}", x=200.0 + 150 * n) for n in range(3)), None, figure="peaks")
+        ).value
+        for name, each in heights.items()
+    }  # fmt: skip
+    assert fits["peak"] > 0.9
+    assert fits["peak"] > fits["valley"]
+    assert fits["flat"] < 0.4
+
+
+def test_a_weave_goes_from_side_to_side() -> None:
+    items = tuple(thing(f"t{n}") for n in range(3))
+    piece = case_of(3)
+    weave, column = (
+        must(of(figure, items, tuple(put(f"t{n}", f"a{n + 1}", x=x) for n, x in enumerate(xs)), piece, figure="weave"))
+        for xs in ((150.0, 650.0, 150.0), (400.0, 400.0, 400.0))
+    )
+    assert weave.score > column.score
+
+
+def test_pairs_answer_each_other_across_the_middle() -> None:
+    items = tuple(thing(f"t{n}", height=h) for n, h in enumerate((300.0, 150.0, 300.0)))
+    pair, off = (
+        must(of(figure, items, tuple(put(f"t{n}", x=x) for n, x in enumerate(xs)), None, figure="mirrored"))
+        for xs in ((100.0, 400.0, 700.0), (100.0, 700.0, 380.0))
+    )
+    assert pair.value > 0.95
+    assert off.value < pair.value
+
+
+# What holds for the whole judgement
+
+
+def shifted(look: Arrangement, by: float) -> Arrangement:
+    placements = tuple(replace(p, x=None if p.x is None else p.x + by) for p in look.look.placements)
+    stash = {standing.item.id: standing.item for standing in look.standings}
+    return Arrangement(look.piece, stash, replace(look.look, placements=placements), look.families, look.household)
+
+
+@pytest.mark.parametrize(
+    "name", ["first-try", "before", "hall-welcome", "mantel-talk", "bedside-guest", "tea-for-twenty"]
+)
+def test_five_millimetres_change_little(demo: Plan, name: str) -> None:
+    look = demo.look(name)
+    usual = assess(arrange(demo, look)).score
+    for placement in look.placements[::3]:
+        if placement.x is not None and placement.on is None and placement.inside is None:
+            moved = replace(
+                look,
+                placements=tuple(
+                    replace(p, x=p.x + 5) if p.id == placement.id and p.x is not None else p for p in look.placements
+                ),
+            )
+            assert assess(arrange(demo, moved)).score == pytest.approx(usual, abs=0.03)
+
+
+@settings(max_examples=25, deadline=None)
+@given(st.floats(-8, 8))
+def test_a_small_shift_of_all_changes_little(by: float) -> None:
+    items = tuple(thing(f"t{n}", height=120.0 + 50 * n) for n in range(4))
+    look = arranged(items, tuple(put(f"t{n}", "a1" if n < 2 else "a2", x=200.0 + 180 * n) for n in range(4)))
+    assert assess(shifted(look, by)).score == pytest.approx(assess(look).score, abs=0.03)
