@@ -76,6 +76,18 @@ def test_the_stash_goes_out_and_in(plan_path: Path, tmp_path: Path, capsys: pyte
     assert open_plan(plan_path)[0].item("orrery").name == "old brass orrery"
 
 
+def test_moves_are_told_for_a_finding(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    assert run("review", plan_path, "--look", "first-try", "--json") == 0
+    ids = [finding["id"] for finding in json.loads(capsys.readouterr().out)["findings"]]
+    assert "alike-apart-1" in ids
+    assert run("mend", plan_path, "--look", "first-try", "--finding", "alike-apart-1", "--json") == 0
+    (found,) = json.loads(capsys.readouterr().out)
+    assert found["moves"][0]["gain"] > 0
+    assert {"id", "before", "after"} == set(found["moves"][0]["readings"][0])
+    assert run("mend", plan_path, "--look", "first-try", "--finding", "alike-apart-1") == 0
+    assert found["moves"][0]["label"] in capsys.readouterr().out
+
+
 def test_a_foreign_table_is_shown_first_and_then_taken_over(
     plan_path: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
 ) -> None:
@@ -137,6 +149,8 @@ def test_the_simulated_camera_photographs_a_look(
         ["stash", "import", CASE, __file__],
         ["stash", "export", CASE, "/nowhere/x.csv"],
         ["photograph", CASE, "--look", "A", "-o", "/nowhere/x.jpg"],
+        ["mend", CASE, "--look", "A", "--finding", "nothing-9"],
+        ["mend", CASE],
         ["tidy", CASE],
     ],
 )

@@ -10,7 +10,7 @@ from jolly_ledge import __version__
 from jolly_ledge.model.errors import JollyLedgeError
 
 BAD_INPUT = 2
-COMMANDS = ("review", "compare", "sheet", "draw", "stash", "photograph", "demo")
+COMMANDS = ("review", "compare", "mend", "sheet", "draw", "stash", "photograph", "demo")
 OpenWindow = Callable[[Path | None, bool], int]
 
 
@@ -40,6 +40,12 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("plan", type=Path, metavar="PLAN")
     command.add_argument("first", metavar="LOOK_A")
     command.add_argument("second", metavar="LOOK_B")
+    command.add_argument("--json", action="store_true", help="print JSON")
+
+    command = commands.add_parser("mend", help="tell the best few single moves for a finding of a look")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("--look", metavar="ID", required=True)
+    command.add_argument("--finding", metavar="ID", help="such as height-rhythm-1; all findings without it")
     command.add_argument("--json", action="store_true", help="print JSON")
 
     command = commands.add_parser("sheet", help="write the placing sheet as PDF or CSV")
@@ -128,6 +134,15 @@ def _compare(chosen: argparse.Namespace) -> None:
     print(json.dumps(found, ensure_ascii=False, indent=1) if chosen.json else compare_text(found, plan))
 
 
+def _mend(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.report import mend, mend_text
+
+    plan, _ = open_plan(chosen.plan)
+    found = mend(plan, plan.look(chosen.look), chosen.finding)
+    print(json.dumps(found, ensure_ascii=False, indent=1) if chosen.json else mend_text(found))
+
+
 def _sheet(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.plan_file import open_plan
     from jolly_ledge.model.arrangement import arrange
@@ -212,6 +227,7 @@ def _photograph(chosen: argparse.Namespace) -> None:
 _ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
     "review": _review,
     "compare": _compare,
+    "mend": _mend,
     "sheet": _sheet,
     "draw": _draw,
     "stash": _stash,

@@ -5,9 +5,11 @@ from typing import Any
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import CLOSING, NAMES, cautions_of
 from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.proposals.mend import finding_ids, mends
 from jolly_ledge.readings.register import NAMES as READING_NAMES
 from jolly_ledge.readings.register import Assessment, assess, better_of
 
@@ -32,11 +34,12 @@ def review(plan: Plan, look: Look) -> dict[str, Any]:
         ],
         "findings": [
             {
+                "id": identifier,
                 "reading": finding.reading,
                 "items": _items(arrangement, finding.placements),
                 "sentence": capital(finding.sentence),
             }
-            for finding in assessment.findings
+            for identifier, finding in finding_ids(assessment)
         ],
         "cautions": [_caution(arrangement, caution) for caution in cautions_of(arrangement)],
     }
@@ -70,6 +73,51 @@ def review_text(found: dict[str, Any], name: str) -> str:
         ]
         lines.append(f"  {CLOSING}")
     return "\n".join(lines)
+
+
+def mend(plan: Plan, look: Look, finding_id: str | None = None) -> list[dict[str, Any]]:
+    """Return the best single moves for a finding of a look, or for all its findings, as plain values.
+
+    Raises
+    ------
+    EditError
+        The look has no such finding.
+    """
+    findings = finding_ids(assess(arrange(plan, look)))
+    chosen = [(identifier, finding) for identifier, finding in findings if finding_id in (None, identifier)]
+    if finding_id is not None and not chosen:
+        known = ", ".join(identifier for identifier, _ in findings) or "it has none"
+        raise EditError(f"The look “{look.id}” has no finding “{finding_id}”; its findings: {known}.")
+    return [
+        {
+            "finding": identifier,
+            "sentence": capital(finding.sentence),
+            "moves": [
+                {
+                    "label": move.label,
+                    "gain": round(move.gain, 4),
+                    "readings": [
+                        {"id": name, "before": round(before, 4), "after": round(after, 4)}
+                        for name, before, after in move.changes
+                    ],
+                }
+                for move in mends(plan, look, finding)
+            ],
+        }
+        for identifier, finding in chosen
+    ]
+
+
+def mend_text(found: list[dict[str, Any]]) -> str:
+    """Return moves as lines to read."""
+    lines = []
+    for one in found:
+        lines.append(f"{one['finding']}: {one['sentence']}")
+        for move in one["moves"]:
+            lines.append(f"  +{move['gain'] * 100:.1f}  {move['label']}")
+        if not one["moves"]:
+            lines.append("  No single move helps.")
+    return "\n".join(lines) if lines else "Nothing is found, so nothing needs mending."
 
 
 def compare(plan: Plan, first: Look, second: Look) -> dict[str, Any]:

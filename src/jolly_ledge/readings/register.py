@@ -117,6 +117,14 @@ class Assessment(Struct, frozen=True):
         return next((reading for reading in self.readings if reading.id == reading_id), None)
 
 
+_BY_ID = {entry.id: entry for entry in REGISTER}
+
+
+def read_one(reading_id: str, arrangement: Arrangement) -> Reading | None:
+    """Read one quality of a look alone; None where it does not apply."""
+    return _BY_ID[reading_id].read(arrangement, arrangement.manner)
+
+
 def assess(arrangement: Arrangement) -> Assessment:
     """Read a look: every reading that applies, and their weighted mean for its manner."""
     manner = arrangement.manner

@@ -4,6 +4,7 @@ from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QScrollArea, QVBoxLayout, QWidget
 
+from jolly_ledge.app.panels.finding_card import FindingCard
 from jolly_ledge.app.panels.reading_row import ReadingRow
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.card import Card
@@ -12,8 +13,7 @@ from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.cautions.register import NAMES as CAUTION_NAMES
 from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
 from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.phrases import capital
-from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, assess
+from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
 
 PANEL_WIDTH = 344
 QUESTION_HEIGHT = 17
@@ -92,7 +92,7 @@ class ReadingPanel(QWidget):
         self._closing = words(CLOSING, "small")
         self._more_cautions = words("", "small")
         self._found_heading = question("What is found", 14)
-        self.finding_cards: list[Card] = []
+        self.finding_cards: list[FindingCard] = []
         self._finding_column = _column()
         self._more = words("", "small")
         column.addWidget(self._safe_heading)
@@ -145,7 +145,8 @@ class ReadingPanel(QWidget):
             self._show_empty()
             return
         self._show_readings()
-        self._show_notes()
+        if not any(card.is_trying for card in self.finding_cards):
+            self._show_notes()
 
     def _follow(self) -> None:
         """Follow a thing that is carried: the readings at once, the sentences a moment later."""
@@ -167,12 +168,13 @@ class ReadingPanel(QWidget):
         self._show_what_applies()
         self._show_cautions()
         findings = self._session.assessment.findings
-        self._say(
-            "finding",
-            self.finding_cards,
-            self._finding_column,
-            [(NAMES[f.reading], capital(f.sentence), f.placements) for f in findings[:MOST_FINDINGS]],
-        )
+        while len(self.finding_cards) < min(len(findings), MOST_FINDINGS):
+            self.finding_cards.append(FindingCard(self._session, self._point_at))
+            self._finding_column.addWidget(self.finding_cards[-1])
+        for card, finding in zip(self.finding_cards, findings, strict=False):
+            card.show_finding(finding)
+        for index, card in enumerate(self.finding_cards):
+            card.setVisible(index < len(findings))
         _set_text(self._found_heading, "What is found" if findings else "Nothing to find fault with")
         hidden = len(findings) - MOST_FINDINGS
         _set_text(self._more, f"and {hidden} lesser ones" if hidden > 0 else "")
@@ -202,7 +204,6 @@ class ReadingPanel(QWidget):
     def _show_cautions(self) -> None:
         cautions = self._session.cautions
         self._say(
-            "caution",
             self.caution_cards,
             self._caution_column,
             [
@@ -221,12 +222,10 @@ class ReadingPanel(QWidget):
         self._more_cautions.setText(f"and {hidden} more cautions" if hidden > 0 else "")
         self._more_cautions.setVisible(hidden > 0)
 
-    def _say(
-        self, kind: str, cards: list[Card], column: QVBoxLayout, notes: list[tuple[str, str, tuple[str, ...]]]
-    ) -> None:
+    def _say(self, cards: list[Card], column: QVBoxLayout, notes: list[tuple[str, str, tuple[str, ...]]]) -> None:
         """Show notes on cards; cards are made when first needed and kept."""
         while len(cards) < len(notes):
-            cards.append(Card(kind, self._point_at))
+            cards.append(Card("caution", self._point_at))
             column.addWidget(cards[-1])
         for card, note in zip(cards, notes, strict=False):
             card.say(*note)

@@ -26,7 +26,7 @@ class Card(QFrame):
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
         self._on_point = on_point
         self._placements: tuple[str, ...] = ()
-        column = QVBoxLayout(self)
+        self.column = column = QVBoxLayout(self)
         column.setContentsMargins(10, 6, 10, 7)
         column.setSpacing(1)
         self._title = words("", "cardTitle", wrap=False)

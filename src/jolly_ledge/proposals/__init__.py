@@ -1,0 +1,1 @@
+"""What the application offers by itself: moves that mend what was found."""
