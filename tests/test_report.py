@@ -4,7 +4,10 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
+from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.edits.looks import WaveOff
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.readings.register import assess
 from jolly_ledge.report import compare, compare_text, review, review_text
 
 
@@ -84,3 +87,15 @@ def test_even_looks_are_called_even() -> None:
     found = compare(plan, plan.looks[0], copy)
     assert found["better"] == "even"
     assert "They read even." in compare_text(found, plan)
+
+
+def test_what_was_waved_off_is_told_apart_with_its_reason(demo: Plan) -> None:
+    look = demo.look("first-try")
+    finding = next(f for f in assess(arrange(demo, look)).findings if f.reading == "alike-apart")
+    edit = WaveOff(look=look.id, reading=finding.reading, placements=finding.placements, reason="a pair")
+    waved = edit.apply(demo).look(look.id)
+    found = review(demo, waved)
+    assert [f["waved_off"] for f in found["findings"] if f["waved_off"] is not None] == ["a pair"]
+    text = review_text(found, waved.label)
+    assert text.index("Waved off") > text.index("Findings")
+    assert "(a pair)" in text

@@ -38,6 +38,7 @@ def review(plan: Plan, look: Look) -> dict[str, Any]:
                 "reading": finding.reading,
                 "items": _items(arrangement, finding.placements),
                 "sentence": capital(finding.sentence),
+                "waved_off": look.reason_against(finding.reading, finding.placements),
             }
             for identifier, finding in finding_ids(assessment)
         ],
@@ -63,9 +64,14 @@ def review_text(found: dict[str, Any], name: str) -> str:
     lines = [f"{name}: reads {round(found['score'] * 100)} of 100", ""]
     for reading in found["readings"]:
         lines.append(f"  {READING_NAMES[reading['id']]:<16}{round(reading['score'] * 100):>4}   {reading['sentence']}")
-    if found["findings"]:
+    heard = [finding for finding in found["findings"] if finding["waved_off"] is None]
+    if heard:
         lines += ["", "Findings"]
-        lines += [f"  - {finding['sentence']}" for finding in found["findings"]]
+        lines += [f"  - {finding['sentence']}" for finding in heard]
+    waved = [finding for finding in found["findings"] if finding["waved_off"] is not None]
+    if waved:
+        lines += ["", "Waved off"]
+        lines += [f"  - {finding['sentence']} ({finding['waved_off'] or 'no reason told'})" for finding in waved]
     if found["cautions"]:
         lines += ["", "Cautions"]
         lines += [

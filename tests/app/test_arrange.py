@@ -316,3 +316,26 @@ def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(windo
     assert session.history.undo_label is not None
     session.undo()
     assert session.look == before
+
+
+def test_a_finding_is_waved_off_with_a_reason_and_heard_again(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    session, panel = window.session, page.readings
+    card = next(card for card in panel.finding_cards if "look-alikes" in card.sentence)
+    sentence, score = card.sentence, session.assessment.score
+    cautions = len(session.cautions)
+    card.wave_button.click()
+    assert not card.reason_field.isHidden()
+    card.reason_field.setText("they are a pair")
+    qtbot.keyClick(card.reason_field, Qt.Key.Key_Return)
+    shown = [card.sentence for card in panel.finding_cards if not card.isHidden()]
+    assert sentence not in shown
+    (waved,) = session.look.waved_off
+    assert (waved.reading, waved.reason) == ("alike-apart", "they are a pair")
+    # The last word on what is found; what was measured and what is dangerous stays.
+    assert session.assessment.score == score
+    assert len(session.cautions) == cautions
+    assert panel.waved_button.text() == "Hear one waved-off finding again"
+    panel.waved_button.click()
+    assert session.look.waved_off == ()
+    assert sentence in [card.sentence for card in panel.finding_cards if not card.isHidden()]

@@ -19,7 +19,7 @@ from jolly_ledge.model.edits.items import (
     TakeOverItems,
     ToggleTrait,
 )
-from jolly_ledge.model.edits.looks import AddLook, ChangeLook, DuplicateLook, RemoveLook, RenamePlan
+from jolly_ledge.model.edits.looks import AddLook, ChangeLook, DuplicateLook, RemoveLook, RenamePlan, WaveOff
 from jolly_ledge.model.edits.pieces import (
     AddLedge,
     AddPiece,
@@ -70,6 +70,7 @@ EDITS: tuple[Edit, ...] = (
     DuplicateLook(look="first-try", name="Again", original="Open evening, first try"),
     ChangeLook(look="first-try", changes=(("note", "better"),), label="Note a look"),
     RemoveLook(look="before", name="Before"),
+    WaveOff(look="first-try", reading="scale", placements=("orrery", "dark-urn"), reason="meant so", name="scale"),
     RenamePlan(name="The house"),
     ChangePiece(piece="alcove", changes=(("pin_spacing", 32.0),), label="Tell the pins"),
     SetOuterSize(piece="low-table", side="width", length=1100.0),

@@ -1,5 +1,6 @@
 """One arrangement of one piece, in one manner."""
 
+from collections.abc import Iterable
 from typing import Annotated
 
 from msgspec import Meta
@@ -55,6 +56,14 @@ class Placement(Value, frozen=True):
         return self.on or self.inside
 
 
+class WavedOff(Value, frozen=True):
+    """A finding the stylist has decided against, at the things it named, with the reason."""
+
+    reading: Words
+    placements: tuple[Identifier, ...]
+    reason: Words = ""
+
+
 class Look(Value, frozen=True):
     """One arrangement of one piece."""
 
@@ -65,6 +74,14 @@ class Look(Value, frozen=True):
     placements: Annotated[tuple[Placement, ...], Meta(max_length=5_000)] = ()
     note: Words = ""
     date: Words = ""
+    waved_off: Annotated[tuple[WavedOff, ...], Meta(max_length=500)] = ()
+
+    def reason_against(self, reading: str, placements: Iterable[str]) -> str | None:
+        """Return why a finding was waved off at just these things, None where it was not."""
+        named = frozenset(placements)
+        return next(
+            (w.reason for w in self.waved_off if w.reading == reading and frozenset(w.placements) == named), None
+        )
 
     @property
     def label(self) -> str:

@@ -5,11 +5,12 @@ from collections.abc import Callable
 
 from PySide6.QtCore import QEvent
 from PySide6.QtGui import QEnterEvent
-from PySide6.QtWidgets import QApplication, QPushButton, QWidget
+from PySide6.QtWidgets import QApplication, QHBoxLayout, QLineEdit, QPushButton, QWidget
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.edits.looks import WaveOff
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital
@@ -52,7 +53,23 @@ class FindingCard(Card):
         self.ask_button.setObjectName("quiet")
         self.ask_button.setMinimumHeight(28)
         self.ask_button.clicked.connect(self.look_for_moves)
-        self.column.addWidget(self.ask_button)
+        self.wave_button = QPushButton("Wave it off")
+        self.wave_button.setObjectName("quiet")
+        self.wave_button.setMinimumHeight(28)
+        self.wave_button.setToolTip("It is meant so: say why; it stays waved off in this look")
+        self.wave_button.clicked.connect(self._ask_why)
+        self.reason_field = QLineEdit()
+        self.reason_field.setPlaceholderText("Why? Return waves it off")
+        self.reason_field.setAccessibleName("Why the finding is waved off")
+        self.reason_field.returnPressed.connect(self._wave_off)
+        self.reason_field.hide()
+        row = QHBoxLayout()
+        row.setContentsMargins(0, 0, 0, 0)
+        row.addWidget(self.ask_button)
+        row.addStretch(1)
+        row.addWidget(self.wave_button)
+        self.column.addLayout(row)
+        self.column.addWidget(self.reason_field)
         self.is_trying = False
         """Whether the drawing shows one of its moves; what is found stays as it was meanwhile."""
         self.move_buttons: list[MoveButton] = []
@@ -77,6 +94,7 @@ class FindingCard(Card):
         self.move_buttons = []
         self._looks = {}
         self.none_said.hide()
+        self.reason_field.hide()
         self.ask_button.show()
 
     def look_for_moves(self) -> None:
@@ -102,6 +120,24 @@ class FindingCard(Card):
             self._looks[button] = mend.look
             self.move_buttons.append(button)
             self.column.addWidget(button)
+
+    def _ask_why(self) -> None:
+        self.reason_field.setVisible(self.reason_field.isHidden())
+        self.reason_field.clear()
+        self.reason_field.setFocus()
+
+    def _wave_off(self) -> None:
+        finding = self._finding
+        if finding is not None:
+            self._session.commit(
+                WaveOff(
+                    look=self._session.look_id,
+                    reading=finding.reading,
+                    placements=finding.placements,
+                    reason=self.reason_field.text().strip(),
+                    name=f"a finding of {NAMES[finding.reading].lower()}",
+                )
+            )
 
     def _follow_focus(self, old: QWidget | None, new: QWidget | None) -> None:
         """Show the move that the keyboard came to; show what is when it goes on (not when the window itself goes)."""

@@ -2,7 +2,7 @@
 
 from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QShowEvent
-from PySide6.QtWidgets import QHBoxLayout, QLabel, QScrollArea, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
 
 from jolly_ledge.app.panels.finding_card import FindingCard
 from jolly_ledge.app.panels.reading_row import ReadingRow
@@ -13,6 +13,8 @@ from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.cautions.register import NAMES as CAUTION_NAMES
 from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
 from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.edits.looks import BringFindingsBack
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
 
 PANEL_WIDTH = 344
@@ -102,6 +104,12 @@ class ReadingPanel(QWidget):
         column.addWidget(self._found_heading)
         column.addLayout(self._finding_column)
         column.addWidget(self._more)
+        self.waved_button = QPushButton()
+        self.waved_button.setObjectName("quiet")
+        self.waved_button.setMinimumHeight(28)
+        self.waved_button.clicked.connect(lambda: self._session.commit(BringFindingsBack(look=self._session.look_id)))
+        self.waved_button.hide()
+        column.addWidget(self.waved_button)
         column.addStretch(1)
         area.setWidget(inside)
         return area
@@ -167,7 +175,12 @@ class ReadingPanel(QWidget):
             row.describe()
         self._show_what_applies()
         self._show_cautions()
-        findings = self._session.assessment.findings
+        look = self._session.look
+        whole = self._session.assessment.findings
+        findings = tuple(f for f in whole if look.reason_against(f.reading, f.placements) is None)
+        waved = len(whole) - len(findings)
+        self.waved_button.setText(f"Hear {counted(waved, 'waved-off finding')} again")
+        self.waved_button.setVisible(waved > 0)
         while len(self.finding_cards) < min(len(findings), MOST_FINDINGS):
             self.finding_cards.append(FindingCard(self._session, self._point_at))
             self._finding_column.addWidget(self.finding_cards[-1])

@@ -4,7 +4,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.model.edits.edit import BaseEdit, change_look, fresh_id
 from jolly_ledge.model.errors import EditError
-from jolly_ledge.model.look import Look, Manner
+from jolly_ledge.model.look import Look, Manner, WavedOff
 from jolly_ledge.model.plan import Household, Plan
 from jolly_ledge.model.value import changed, checked
 
@@ -65,6 +65,50 @@ class ChangeLook(BaseEdit, frozen=True):
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the look changed."""
         return change_look(plan, self.look, lambda look: changed(look, **dict(self.changes)))
+
+
+class WaveOff(BaseEdit, frozen=True):
+    """Decide against a finding, with a reason; it stays decided in this look."""
+
+    look: str
+    reading: str
+    placements: tuple[str, ...]
+    reason: str = ""
+    name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Wave off {self.name or self.reading}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the finding waved off; a second time changes the reason."""
+        waved = WavedOff(reading=self.reading, placements=tuple(sorted(self.placements)), reason=self.reason)
+
+        def change(look: Look) -> Look:
+            kept = tuple(
+                known
+                for known in look.waved_off
+                if known.reading != waved.reading or known.placements != waved.placements
+            )
+            return replace(look, waved_off=(*kept, checked(waved)))
+
+        return change_look(plan, self.look, change)
+
+
+class BringFindingsBack(BaseEdit, frozen=True):
+    """Hear again what was waved off in a look."""
+
+    look: str
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return "Bring waved-off findings back"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with nothing waved off in the look."""
+        return change_look(plan, self.look, lambda look: replace(look, waved_off=()))
 
 
 class RemoveLook(BaseEdit, frozen=True):
