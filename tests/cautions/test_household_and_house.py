@@ -75,6 +75,15 @@ def test_small_parts_are_kept_from_a_toddler() -> None:
     assert of(arranged(items, (put("dice", "a4"),), case_of(4), TODDLER), "small-parts") == []
 
 
+def test_an_open_basket_hides_from_the_eye_and_not_from_a_toddler() -> None:
+    items = (thing("basket", "basket"), thing("shears", width=80.0, height=60.0, depth=60.0, traits=("sharp",)))
+    look = arranged(items, (put("basket"), put("shears", inside="basket", x=None, z=None)), case_of(4), TODDLER)
+    assert [c.level for c in of(look, "toddler")] == ["stop"]
+    lidded = (replace(items[0], traits=("lidded",)), items[1])
+    shut = arranged(lidded, (put("basket"), put("shears", inside="basket", x=None, z=None)), case_of(4), TODDLER)
+    assert of(shut, "toddler") == []
+
+
 # Plants
 
 

@@ -1,14 +1,10 @@
 """Cords, sockets, watts, and water near them."""
 
-import math
 from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.piece import Fixture
-
-CORD_MM = 1500.0
-"""A usual cord; longer ones are told by the maker."""
+from jolly_ledge.model.sockets import USUAL_CORD_MM, nearest_socket, sockets_of
 
 MOST_ON_A_SOCKET = 2
 HUNGRY_CATEGORIES = frozenset({"appliance"})
@@ -22,7 +18,7 @@ def cords(arrangement: Arrangement) -> Iterable[Caution]:
     corded = [standing for standing in arrangement.standings if "corded" in standing.item.traits]
     if not corded:
         return
-    sockets = [fixture for fixture in arrangement.piece.fixtures if fixture.kind == "socket"]
+    sockets = sockets_of(arrangement.piece)
     if not sockets:
         for standing in corded:
             yield Caution(
@@ -35,11 +31,9 @@ def cords(arrangement: Arrangement) -> Iterable[Caution]:
         return
     users: dict[int, list[Standing]] = {}
     for standing in corded:
-        index, away = min(
-            ((number, _away(standing, socket)) for number, socket in enumerate(sockets)), key=lambda pair: pair[1]
-        )
+        index, away = nearest_socket(standing, sockets)
         users.setdefault(index, []).append(standing)
-        if away > CORD_MM:
+        if away > USUAL_CORD_MM:
             yield Caution(
                 "cords",
                 "heed",
@@ -58,10 +52,6 @@ def cords(arrangement: Arrangement) -> Iterable[Caution]:
                 f"{names[:1].upper()}{names[1:]} share one socket and their watts are not told; add them up against "
                 "what the socket and its fuse are made for.",
             )
-
-
-def _away(standing: Standing, socket: Fixture) -> float:
-    return math.hypot(standing.x - socket.left - socket.width / 2, standing.bottom - socket.floor)
 
 
 def spills(arrangement: Arrangement) -> Iterable[Caution]:

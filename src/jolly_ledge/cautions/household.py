@@ -1,7 +1,7 @@
 """Who lives there: what a toddler reaches, what a child or a pet must not eat."""
 
 import re
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.model.arrangement import Arrangement, Standing
@@ -43,7 +43,7 @@ def toddler(arrangement: Arrangement) -> Iterable[Caution]:
     """Report breakable, sharp, heavy or burning things that a toddler grasps."""
     if not arrangement.household.toddler:
         return
-    for standing in arrangement.visible:
+    for standing in _in_the_open(arrangement):
         if standing.bottom >= reach_of(USUAL_AGE) or standing.placement.pose == "hung":
             continue
         danger = _danger(standing)
@@ -56,6 +56,14 @@ def toddler(arrangement: Arrangement) -> Iterable[Caution]:
                 f"The {standing.item.label} is {word} and stands {round(standing.bottom / 10)} cm up, where a toddler "
                 f"reaches; set it above {round(reach_of(USUAL_AGE) / 10)} cm, or out of the room.",
             )
+
+
+def _in_the_open(arrangement: Arrangement) -> Iterator[Standing]:
+    """Yield what a hand can get at: what lies in an open basket is out of sight, not out of reach."""
+    for standing in arrangement.standings:
+        host = arrangement.by_id.get(standing.placement.inside or "")
+        if host is None or "lidded" not in host.item.traits:
+            yield standing
 
 
 def _danger(standing: Standing) -> tuple[str, str] | None:
@@ -75,7 +83,7 @@ def small_parts(arrangement: Arrangement) -> Iterable[Caution]:
     """Report small parts that a toddler can put into the mouth."""
     if not arrangement.household.toddler:
         return
-    for standing in arrangement.visible:
+    for standing in _in_the_open(arrangement):
         if "small-parts" in standing.item.traits and standing.bottom < reach_of(USUAL_AGE):
             yield Caution(
                 "small-parts",

@@ -1,9 +1,8 @@
 """Must-haves: what must be there, hidden, in reach or near a socket, and whether it is."""
 
-import math
-
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.sockets import USUAL_CORD_MM, nearest_socket, sockets_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean
 
@@ -12,7 +11,6 @@ BAND = (0.99, 1.0)
 REACH_LOW_MM, REACH_HIGH_MM = 350.0, 1750.0
 """Daily things neither on the floor nor overhead."""
 
-CORD_MM = 1500.0
 GATHERED_SCORE = 0.4
 GATHERED = frozenset({"tray", "bowl", "basket", "box"})
 
@@ -76,12 +74,12 @@ def _reached(standing: Standing, arrangement: Arrangement) -> tuple[float, str] 
 
 
 def _plugged_in(standing: Standing, arrangement: Arrangement) -> tuple[float, str] | None:
-    sockets = [fixture for fixture in arrangement.piece.fixtures if fixture.kind == "socket"]
+    sockets = sockets_of(arrangement.piece)
     if "corded" not in standing.item.traits or not sockets:
         return None
-    away = min(math.hypot(standing.x - s.left - s.width / 2, standing.bottom - s.floor) for s in sockets)
+    _, away = nearest_socket(standing, sockets)
     name, where = standing.item.label, standing.ledge.label
-    score = 1.0 if away <= CORD_MM else 0.4
+    score = 1.0 if away <= USUAL_CORD_MM else 0.4
     return score, f"The {name} on {where} is {round(away / 10)} cm from the nearest socket; bring it nearer."
 
 

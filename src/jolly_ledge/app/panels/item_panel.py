@@ -22,12 +22,12 @@ from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.app.widgets.trait_chips import TraitChips
 from jolly_ledge.drawing.items import SILHOUETTES
-from jolly_ledge.model.edits.items import ChangeItem, DuplicateItem, RemoveItems
+from jolly_ledge.model.edits.items import ChangeItem, DuplicateItem, RemoveItems, ToggleTrait
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.silhouette import PROFILES
 from jolly_ledge.model.stash_order import free_over
-from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, TRAITS, plain
+from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Trait, plain
 
 PANEL_WIDTH = 344
 SHAPES = tuple(sorted({*SILHOUETTES, *PROFILES} - {"slab"}))
@@ -62,7 +62,7 @@ class ItemPanel(SidePanel):
         self.repaint_form = RepaintForm(session)
         column.addWidget(self.repaint_form)
         column.addWidget(question("Mind", 14))
-        self.traits = TraitChips(lambda trait, _: self._toggle_trait(trait))
+        self.traits = TraitChips(self._toggle_trait)
         column.addLayout(self.traits)
         column.addWidget(Board())
         self.fits_heading = heading("", 14)
@@ -289,11 +289,10 @@ class ItemPanel(SidePanel):
             whole = sum(part for _, part in kept) or 1.0
             self._change("colours", tuple((colour, round(part / whole, 2)) for colour, part in kept))
 
-    def _toggle_trait(self, trait: str) -> None:
+    def _toggle_trait(self, trait: Trait, on: bool) -> None:
         item = self._session.item
         if item is not None:
-            traits = set(item.traits) ^ {trait}
-            self._change("traits", tuple(known for known in TRAITS if known in traits))
+            self._session.commit(ToggleTrait(items=(item.id,), trait=trait, on=on))
 
     def duplicate(self) -> None:
         """Add one more thing like the one in hand, and take it in hand."""

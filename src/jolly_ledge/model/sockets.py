@@ -1,0 +1,21 @@
+"""How far it is from a corded thing to a socket."""
+
+import math
+
+from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.piece import Fixture, Piece
+
+USUAL_CORD_MM = 1500.0
+"""A usual cord; longer ones are told by the maker."""
+
+
+def sockets_of(piece: Piece) -> tuple[Fixture, ...]:
+    """Return the sockets that are told."""
+    return tuple(fixture for fixture in piece.fixtures if fixture.kind == "socket")
+
+
+def nearest_socket(standing: Standing, sockets: tuple[Fixture, ...]) -> tuple[int, float]:
+    """Return the nearest socket by its place among all, and how far it is from the foot of a thing (mm)."""
+    away = [math.hypot(standing.x - s.left - s.width / 2, standing.bottom - s.floor) for s in sockets]
+    index = min(range(len(away)), key=lambda number: away[number])
+    return index, away[index]
