@@ -307,6 +307,7 @@ def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(windo
     first.setFocus()
     qtbot.waitUntil(lambda: session.look != before)
     assert session.plan.look(session.look_id) == before
+    assert session.pointed_at == ()
     # What is found is told again a moment after the drawing changed; the moves stay under the hand meanwhile.
     qtbot.waitUntil(lambda: not page.readings._later.isActive())
     assert not first.isHidden()
@@ -314,6 +315,7 @@ def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(windo
     assert session.plan.look(session.look_id) != before
     assert session.assessment.score > score
     assert session.history.undo_label is not None
+    assert session.pointed_at == ()
     session.undo()
     assert session.look == before
 

@@ -148,9 +148,14 @@ class FindingCard(Card):
 
     def _try(self, look: Look | None) -> None:
         """Show what a move would make, or what is."""
+        if look is None and not self.is_trying:
+            return
         self.is_trying = look is not None
+        # What a move brings must not lie in the shade of what the finding named.
+        self._on_point(() if self.is_trying else self.placements)
         self._session.preview(look)
 
     def _take(self, edit: Edit) -> None:
         self.is_trying = False
         self._session.commit(edit)
+        self._on_point(())
