@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.sockets import USUAL_CORD_MM, nearest_socket, sockets_of
+from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
 
 MOST_ON_A_SOCKET = 2
 HUNGRY_CATEGORIES = frozenset({"appliance"})
@@ -33,7 +33,7 @@ def cords(arrangement: Arrangement) -> Iterable[Caution]:
     for standing in corded:
         index, away = nearest_socket(standing, sockets)
         users.setdefault(index, []).append(standing)
-        if away > USUAL_CORD_MM:
+        if away > usual_cord(standing.item):
             yield Caution(
                 "cords",
                 "heed",

@@ -3,10 +3,16 @@
 import math
 
 from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Fixture, Piece
 
-USUAL_CORD_MM = 1500.0
-"""A usual cord; longer ones are told by the maker."""
+USUAL_CORD_MM, APPLIANCE_CORD_MM = 1500.0, 900.0
+"""Usual cords; those of kitchen appliances are kept short. Longer ones are told by the maker."""
+
+
+def usual_cord(item: Item) -> float:
+    """Return how long the cord of a thing usually is, in mm."""
+    return APPLIANCE_CORD_MM if item.category == "appliance" else USUAL_CORD_MM
 
 
 def sockets_of(piece: Piece) -> tuple[Fixture, ...]:

@@ -13,6 +13,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.words import BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES
+from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
 
@@ -26,16 +27,17 @@ ID = "alike-apart"
 CLOSE_PAIR = 0.75
 CATEGORY_PART, COLOUR_PART, FINISH_PART, SHAPE_PART, SIZE_PART = 0.20, 0.30, 0.15, 0.20, 0.15
 COLOUR_REACH = 0.22
-NEIGHBOUR_MM = 120.0
-FAR_MM = 420.0
-OPEN_REACH_MM, BOARD_REACH_MM = 400.0, 60.0
-"""How far up the next level may be: the clearance (or this, when open) and a board."""
+NEIGHBOUR, FAR = 0.8, 2.8
+"""Gaps up to the first are near, from the second on far, in widths of the two (their mean)."""
+
+BOARD_REACH = 0.15
+"""The next level lies as far up as the frame is high, and a board of so much of it."""
 
 ABOVE_SHARE = 0.9
 ALIKE_FROM = 0.6
 SAYS_NOTHING = 0.3
 TWIN = 0.93
-TWIN_PENALTY = 0.5
+TWIN_PENALTY = 1.0
 GREEN_PENALTY = 0.3
 UNTWINNED_FLANK_SCORE = 0.8
 MIRRORED_OFFSET = 0.06
@@ -89,16 +91,18 @@ def nearness_table(units: Sequence[Unit]) -> "Floats":
     left, right = np.array([unit.left for unit in units]), np.array([unit.right for unit in units])
     front, back = np.array([unit.lead.front for unit in units]), np.array([unit.lead.back for unit in units])
     floor = np.array([unit.lead.ledge.floor for unit in units])
-    reach = np.array([(unit.lead.ledge.clearance or OPEN_REACH_MM) + BOARD_REACH_MM for unit in units])
+    reach = np.array([(1 + BOARD_REACH) * frame_height(unit.lead.ledge) for unit in units])
     ledges: dict[str, int] = {}
     ledge = np.array([ledges.setdefault(unit.lead.ledge.id, len(ledges)) for unit in units])
     gap = np.maximum(left[:, None] - right[None, :], left[None, :] - right[:, None]).clip(min=0.0)
     deep = np.maximum(front[:, None] - back[None, :], front[None, :] - back[:, None]).clip(min=0.0)
     away = np.hypot(gap, deep)
-    beside = ((FAR_MM - away) / (FAR_MM - NEIGHBOUR_MM)).clip(0.0, 1.0)
+    wide = right - left
+    size = (wide[:, None] + wide[None, :]) / 2
+    beside = ((FAR - away / size) / (FAR - NEIGHBOUR)).clip(0.0, 1.0)
     rise = floor[:, None] - floor[None, :]
     within = ((rise > 0) & (rise <= reach[None, :])) | ((rise < 0) & (-rise <= reach[:, None]))
-    above = np.where(within, ABOVE_SHARE * (1 - gap / NEIGHBOUR_MM).clip(0.0, 1.0), 0.0)
+    above = np.where(within, ABOVE_SHARE * (1 - gap / (NEIGHBOUR * size)).clip(0.0, 1.0), 0.0)
     return np.where(ledge[:, None] == ledge[None, :], beside, above)
 
 

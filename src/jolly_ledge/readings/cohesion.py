@@ -13,7 +13,7 @@ BAND = (0.0, 1.0)
 FAR = 2.6
 """A gap of so many widths of the smaller neighbour falls apart."""
 
-LEAST_MM = 70.0
+LEAST_SHARE = 0.06
 """Even the smallest thing bears so much room about it."""
 
 MOST_ON_A_TOP = 7
@@ -32,7 +32,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     for group in groups:
         for column in group:
             other, gap = min(((o, _gap(column, o)) for o in group if o is not column), key=lambda pair: pair[1])
-            share = gap / max(min(_size(column), _size(other)), LEAST_MM)
+            share = gap / max(min(_size(column), _size(other)), LEAST_SHARE * column.ledge.width)
             gaps[column.ids[0]] = share
             labels[column.ids[0]] = (column, other, gap)
     if not gaps:

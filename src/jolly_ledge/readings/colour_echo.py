@@ -11,8 +11,11 @@ from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, ramp, weighted_mean
 
 ID = "colour-echo"
-FAR_MM = 260.0
-"""Things of one colour nearer than this on one ledge are one place."""
+NEAR_SHARE, FAR_SHARE = 0.14, 0.32
+"""Things of one colour nearer than the first share of their ledge are one place, from the second on two."""
+
+SIDE_SHARES = (0.02, 0.08)
+"""From so far out of the middle, in widths, a thing stands on a side."""
 
 LARGE_PIECE_LEDGES = 6
 METAL: Finish = "metal"
@@ -24,6 +27,9 @@ NEUTRAL_STRENGTH = 0.05
 
 SHINE = 1.5
 """A metal accent is seen from further than its area tells."""
+
+LEAST_INSISTENCE, INSISTENCE = 0.4, (0.04, 0.10)
+"""An accent of so little chroma hardly asks to be answered, one of so much does."""
 
 SINGLE_LEVEL_EVIDENCE = 0.6
 """On one ledge alone a colour can hardly travel."""
@@ -62,7 +68,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if not things:
             continue
         spots = spots_of(things)
-        score = _score(arrangement, spots, wanted, possible_levels)
+        score = _score(arrangement, things, wanted, possible_levels)
         scored.append((score, strength[leader]))
         answered.append((1.0 if len(spots) >= wanted else 0.0, strength[leader]))
         contributions += [(thing.id, strength[leader] / len(things)) for thing in things]
@@ -85,28 +91,60 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple(contributions),
         findings=tuple(findings),
         evidence=evidence_of(max(len(arrangement.units), 2 * len(arrangement.columns)), 6)
-        * (1.0 if possible_levels > 1 else SINGLE_LEVEL_EVIDENCE),
+        * (1.0 if possible_levels > 1 else SINGLE_LEVEL_EVIDENCE)
+        * _insistence(places),
     )
+
+
+def _insistence(places: dict[str, list[Standing]]) -> float:
+    """Return how much the strongest accent asks for an answer: a beige hardly does."""
+    strongest = max(
+        lightness_chroma_hue(leader).chroma * (SHINE if any(t.item.finish == METAL for t in things) else 1.0)
+        for leader, things in places.items()
+        if things
+    )
+    return LEAST_INSISTENCE + (1 - LEAST_INSISTENCE) * ramp(strongest, *INSISTENCE)
 
 
 def spots_of(things: list[Standing]) -> list[Standing]:
     """Return one thing for each place a colour is seen at."""
     spots: list[Standing] = []
     for thing in sorted(things, key=lambda thing: (thing.ledge.floor, thing.x)):
-        near = any(thing.ledge.id == spot.ledge.id and abs(thing.x - spot.x) < FAR_MM for spot in spots)
+        near = any(
+            thing.ledge.id == spot.ledge.id and abs(thing.x - spot.x) < FAR_SHARE * thing.ledge.width for spot in spots
+        )
         if not near:
             spots.append(thing)
     return spots
 
 
-def _score(arrangement: Arrangement, spots: list[Standing], wanted: int, possible_levels: int) -> float:
-    levels = len({round(spot.ledge.floor / 50) for spot in spots})
-    middle = arrangement.piece.width / 2
-    sides = {spot.x > middle for spot in spots if abs(spot.x - middle) > 0.04 * arrangement.piece.width}
-    level_score = ramp(levels, 0, min(2, possible_levels)) if len(spots) > 1 else 0.3
-    side_score = 1.0 if len(sides) == 2 else (0.5 if len(spots) > 1 else 0.2)
-    place_score = float(ramp(len(spots), 0, wanted) ** 1.5)
+def _score(arrangement: Arrangement, things: list[Standing], wanted: int, possible_levels: int) -> float:
+    """Score how often a family returns, on how many levels and sides; a small move makes no jump."""
+    width = arrangement.piece.width
+    places = _places(things)
+    more = ramp(places, 1.0, 2.0)
+    levels = len({round(thing.ledge.floor / 50) for thing in things})
+    left, right = (
+        max(ramp(side * (thing.x - width / 2) / width, *SIDE_SHARES) for thing in things) for side in (-1, 1)
+    )
+    level_score = 0.3 + more * (ramp(levels, 0, min(2, possible_levels)) - 0.3)
+    side_score = 0.2 + more * (0.3 + 0.5 * min(left, right))
+    place_score = float(ramp(places, 0, wanted) ** 1.5)
     return PLACES_SHARE * place_score + LEVELS_SHARE * level_score + SIDES_SHARE * side_score
+
+
+def _places(things: list[Standing]) -> float:
+    """Return at how many places things are seen; two on one ledge grow apart by and by."""
+    places, seen = 0.0, list[Standing]()
+    for thing in sorted(things, key=lambda thing: (thing.ledge.floor, thing.x)):
+        apart = [
+            ramp(abs(thing.x - other.x) / thing.ledge.width, NEAR_SHARE, FAR_SHARE)
+            for other in seen
+            if other.ledge.id == thing.ledge.id
+        ]
+        places += min(apart, default=1.0)
+        seen.append(thing)
+    return places
 
 
 def _lonely(name: str, things: list[Standing], spots: int, wanted: int, score: float) -> Finding:

@@ -5,7 +5,7 @@ from functools import lru_cache
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.colour import difference
+from jolly_ledge.model.colour import difference, lightness_chroma_hue
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Piece
@@ -15,8 +15,17 @@ from jolly_ledge.readings.score import ramp, weighted_mean
 
 ID = "contrast"
 BAND = (12.0, 70.0)
+DARK_SHARE, DARK_LIGHTNESS = 0.1, 0.55
+"""Of the difference of two blacks so much is seen; from this OKLab lightness on, all of it."""
+
 SHOUT_END = 110.0
 SHOUT_FLOOR = 0.7
+CALM_FLOOR, ROW_FLOOR = 0.3, 0.7
+"""What blends with its back rests the eye more than it harms; a row of books is seen by the lines between them."""
+
+SIZE_POWER = 0.35
+"""How much more a large thing counts than a small one; each is to be seen."""
+
 FAINT = 0.6
 """Below this share of the band's lower end a thing can hardly be seen."""
 
@@ -71,13 +80,15 @@ def _ledge(standings: tuple[Standing, ...], piece: Piece) -> tuple[_Seen, ...]:
         if standing.area <= 0:
             continue
         against = _against(standing, standings, piece)
+        is_row = standing.item.is_book and standing.placement.pose in ("upright", "spine-in", "leaning")
+        floor = ROW_FLOOR if is_row and standing.shape != "book-stack" else CALM_FLOOR
         first = _differs(standing, against[0][0])
         found.append(
             _Seen(
                 standing,
                 sum(_differs(standing, back) * part for back, part in against),
-                sum(_plain_to_see(_differs(standing, back)) * part for back, part in against),
-                standing.area**0.5,
+                sum(_plain_to_see(_differs(standing, back), floor) * part for back, part in against),
+                standing.area**SIZE_POWER,
                 max(1 - first / BAND[0], 0.0),
             )
         )
@@ -90,16 +101,22 @@ def _against(standing: Standing, standings: tuple[Standing, ...], piece: Piece) 
     return ((other.item.main_colour, 1.0),) if other is not None else seen_against(standing, piece)
 
 
-def _plain_to_see(size: float) -> float:
+def _plain_to_see(size: float, floor: float) -> float:
     if size < BAND[0]:
-        return float((size / BAND[0]) ** 1.5)
+        return floor + (1 - floor) * float((size / BAND[0]) ** 1.5)
     return 1 - (1 - SHOUT_FLOOR) * ramp(size, BAND[1], SHOUT_END)
 
 
 def _differs(standing: Standing, behind: str) -> float:
     colours = standing.colours
     whole = sum(share for _, share in colours) or 1.0
-    return sum(difference(colour, behind) * share for colour, share in colours) / whole
+    return sum(difference(colour, behind) * _told_apart(colour, behind) * share for colour, share in colours) / whole
+
+
+def _told_apart(colour: str, behind: str) -> float:
+    """Return how much of a difference is seen: between two darks the eye tells less than the figures do."""
+    lighter = max(lightness_chroma_hue(colour).lightness, lightness_chroma_hue(behind).lightness)
+    return DARK_SHARE + (1 - DARK_SHARE) * ramp(lighter, 0.0, DARK_LIGHTNESS)
 
 
 def _covered_by(standing: Standing, standings: tuple[Standing, ...]) -> Standing | None:

@@ -6,13 +6,13 @@ from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.cover import covered_area
+from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, ramp
 
 ID = "even-rest"
 BAND = (0.0, 0.16)
 UNEVEN = 0.4
-OPEN_HEIGHT_MM = 420.0
 FEWEST = 3
 
 
@@ -27,7 +27,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     shares = {}
     for ledge in ledges:
         things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
-        shares[ledge.id] = covered_area(things) / (ledge.width * (ledge.clearance or OPEN_HEIGHT_MM))
+        shares[ledge.id] = covered_area(things) / (ledge.width * frame_height(ledge))
     value = statistics.pstdev(shares.values())
     fullest = max(shares, key=lambda ledge: shares[ledge])
     emptiest = min(shares, key=lambda ledge: shares[ledge])

@@ -2,7 +2,7 @@
 
 import statistics
 
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.arrangement import Arrangement, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, ramp
@@ -11,6 +11,8 @@ from jolly_ledge.readings.weight import weights
 ID = "even-vignettes"
 BAND = (0.0, 0.35)
 UNEVEN = 1.1
+CENTRED = 0.1
+"""A heaviest group so near the middle (in widths) is the focal point of the whole, of a rank of its own."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -22,7 +24,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if len(vignettes) < 2:
         return None
     by_id = weights(arrangement)
-    masses = [sum(by_id[identifier] for identifier in vignette.ids) for vignette in vignettes]
+    vignettes = _of_like_rank(vignettes, by_id, arrangement.piece.width)
+    masses = [_mass(vignette, by_id) for vignette in vignettes]
     middle = statistics.fmean(masses)
     if middle <= 0:
         return None
@@ -57,3 +60,20 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         findings=findings,
         evidence=evidence_of(len(vignettes), 3),
     )
+
+
+def _mass(vignette: Vignette, by_id: dict[str, float]) -> float:
+    return sum(by_id[identifier] for identifier in vignette.ids)
+
+
+def _of_like_rank(vignettes: tuple[Vignette, ...], by_id: dict[str, float], width: float) -> tuple[Vignette, ...]:
+    """Leave out a focal group at the middle where others stand on both sides of it."""
+    first = max(vignettes, key=lambda vignette: _mass(vignette, by_id))
+    middle = _middle(first)
+    others = tuple(vignette for vignette in vignettes if vignette is not first)
+    sides = {_middle(vignette) > middle for vignette in others}
+    return others if len(sides) == 2 and abs(middle - width / 2) <= CENTRED * width else vignettes
+
+
+def _middle(vignette: Vignette) -> float:
+    return (min(column.left for column in vignette.columns) + max(column.right for column in vignette.columns)) / 2

@@ -7,6 +7,7 @@ from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import TABLE_KINDS, Figure
+from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
 from jolly_ledge.readings.weight import weights
@@ -66,13 +67,20 @@ def _sentence(figure: Figure, arrangement: Arrangement, weak: tuple[str, ...]) -
 def _peaks(arrangement: Arrangement) -> Fits:
     fits: Fits = {}
     for vignette in arrangement.vignettes:
-        columns = sorted(vignette.columns, key=lambda column: column.left + column.right)
-        if len(columns) < 2:
+        if len(vignette.columns) < 2:
             continue
-        fit = _peak_fit([column.height for column in columns])
-        for column in columns:
+        skyline = [column for column in vignette.columns if not _is_before_taller(column, vignette.columns)]
+        fit = _peak_fit([column.height for column in sorted(skyline, key=lambda column: column.left + column.right)])
+        for column in vignette.columns:
             fits[column.ids[0]] = fit
     return fits
+
+
+def _is_before_taller(column: Column, others: tuple[Column, ...]) -> bool:
+    """Tell whether a column lies wholly within the outline of a taller one, so that the skyline passes over it."""
+    return any(
+        other.left <= column.left and other.right >= column.right and other.height > column.height for other in others
+    )
 
 
 def _peak_fit(heights: list[float]) -> float:
@@ -81,12 +89,17 @@ def _peak_fit(heights: list[float]) -> float:
     >>> _peak_fit([100.0, 300.0, 200.0]), _peak_fit([300.0, 100.0, 300.0])
     (1.0, 0.5)
     """
-    peak = heights.index(max(heights))
-    rising, falling = pairwise(heights[: peak + 1]), pairwise(heights[peak:])
-    wrong = sum(max(one - two, 0.0) for one, two in rising) + sum(max(two - one, 0.0) for one, two in falling)
+    top = max(heights)
     moved = sum(abs(two - one) for one, two in pairwise(heights)) or 1.0
-    spread = (max(heights) - min(heights)) / max(heights)
+    wrong = min(_against_a_peak(heights, index) for index, height in enumerate(heights) if height == top)
+    spread = (top - min(heights)) / top
     return (1 - wrong / moved) * (0.3 + 0.7 * ramp(spread, FLAT_SPREAD, GOOD_SPREAD))
+
+
+def _against_a_peak(heights: list[float], peak: int) -> float:
+    """Return how far heights fall before a peak and rise behind it."""
+    rising, falling = pairwise(heights[: peak + 1]), pairwise(heights[peak:])
+    return sum(max(one - two, 0.0) for one, two in rising) + sum(max(two - one, 0.0) for one, two in falling)
 
 
 def _weave(arrangement: Arrangement) -> Fits:
@@ -134,13 +147,11 @@ def _mirrored(arrangement: Arrangement) -> Fits:
         return {}
     fits: Fits = {}
     for column in columns:
-        at = (column.left + column.right) / 2
-        if abs(at - width / 2) <= CENTRE * width:
-            fits[column.ids[0]] = 1.0
-            continue
-        others = [other for other in columns if other is not column]
-        fits[column.ids[0]] = max(_answers(column, other, width) for other in others)
-    return fits
+        if abs((column.left + column.right - width) / 2) > CENTRE * width:
+            others = [other for other in columns if other is not column]
+            fits[column.ids[0]] = max(_answers(column, other, width) for other in others)
+    # What stands at the middle answers itself, and says nothing of the sides.
+    return fits or {column.ids[0]: 1.0 for column in columns}
 
 
 def _answers(column: Column, other: Column, width: float) -> float:
@@ -150,7 +161,8 @@ def _answers(column: Column, other: Column, width: float) -> float:
     level = 1 - ramp(abs(column.ledge.floor - other.ledge.floor), 20.0, 120.0)
     tall = 1 - ramp(abs(column.height - other.height) / max(column.height, other.height), 0.06, 0.4)
     wide = 1 - ramp(abs(column.width - other.width) / max(column.width, other.width), 0.1, 0.6)
-    return near * level * (0.65 * tall + 0.35 * wide)
+    alike = likeness(column.units[-1].lead.item, other.units[-1].lead.item)
+    return near * level * (0.45 * tall + 0.20 * wide + 0.35 * ramp(alike, 0.3, 0.85))
 
 
 _READERS: dict[Figure, Callable[[Arrangement], Fits]] = {"peaks": _peaks, "weave": _weave, "mirrored": _mirrored}

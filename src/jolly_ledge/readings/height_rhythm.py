@@ -17,6 +17,12 @@ SAME_STEP = 0.12
 SEPARATOR = 0.6
 TAPE_STEP_MM = 5.0
 BAND = (GOOD_STEP, 0.75)
+NO_STEP = 0.05
+"""A step of so little is none to the eye."""
+
+SPREAD_SHARE, SPREAD_BAND = 0.3, (0.15, 0.45)
+"""How much the spread of levels on a ledge of three or more counts against the steps, and what is wanted."""
+
 SKYLINE_SHARE = 0.15
 """How much a skyline that is the same on every ledge weighs against the steps."""
 
@@ -61,7 +67,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
     A step of ``GOOD_STEP`` or more is right, below ``SAME_STEP`` the two are of one height. In the
     mirrored figure equal heights left and right of the middle are meant, so only steps between
-    neighbours that are not a pair about the axis count.
+    neighbours that are not a pair about the axis count. The spread of the levels on each ledge and
+    the skyline from ledge to ledge count beside the steps.
     """
     scored: list[tuple[float, float]] = []
     steps: list[float] = []
@@ -72,14 +79,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             continue
         for pair in _steps(columns, manner.figure == "mirrored"):
             steps.append(pair.size)
-            scored.append((ramp(pair.size, 0.02, GOOD_STEP), 1.0))
+            scored.append((ramp(pair.size, NO_STEP, GOOD_STEP), 1.0))
             contributions += [(identifier, pair.size) for identifier in pair.placements]
             if pair.finding is not None:
                 findings.append(pair.finding)
     if not steps:
         return None
     skyline = _skyline(arrangement)
-    score = (1 - SKYLINE_SHARE) * weighted_mean(scored) + SKYLINE_SHARE * skyline
+    rhythm = (1 - SPREAD_SHARE) * weighted_mean(scored) + SPREAD_SHARE * _spread(arrangement)
+    score = (1 - SKYLINE_SHARE) * rhythm + SKYLINE_SHARE * skyline
     value = mean(steps)
     poor = sum(1 for size in steps if size < SAME_STEP)
     return Reading(
@@ -118,6 +126,16 @@ def _is_pair(first: Column, second: Column) -> bool:
     middle = first.ledge.left + first.ledge.width / 2
     offset = abs((first.left + first.right + second.left + second.right) / 4 - middle)
     return offset <= 0.05 * first.ledge.width
+
+
+def _spread(arrangement: Arrangement) -> float:
+    """Score how far the levels of the ledges with three or more columns spread; 1 without such a ledge."""
+    scores = []
+    for columns in arrangement.columns.values():
+        heights = [column.height for column in columns]
+        if len(heights) >= 3 and not columns[0].ledge.is_wall:
+            scores.append(ramp((max(heights) - min(heights)) / max(heights), *SPREAD_BAND))
+    return mean(scores)
 
 
 def _skyline(arrangement: Arrangement) -> float:

@@ -1,10 +1,13 @@
 """How many: the count of units a ledge bears for its width and the fullness, against what stands there."""
 
+import math
+
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS, Fullness
+from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, in_band, weighted_mean
 
@@ -12,22 +15,24 @@ ID = "how-many"
 BAND = (0.6, 1.5)
 """Units for every unit that is recommended; counts are small, so that the band is wide."""
 
-UNIT_MM: dict[Fullness, float] = {"airy": 290.0, "layered": 175.0, "abundant": 115.0}
-"""Width of ledge for one unit: a middling thing of 140 mm with its share of rest, overlap taken off."""
+UNIT_SHARES: dict[Fullness, float] = {"airy": 0.70, "layered": 0.44, "abundant": 0.30}
+"""Length of ledge for one unit with its share of rest, in heights of the frame; overlap is taken off."""
 
-TABLE_UNIT_MM2: dict[Fullness, float] = {"airy": 260_000.0, "layered": 160_000.0, "abundant": 90_000.0}
+TABLE_UNITS: dict[Fullness, float] = {"airy": 2.5, "layered": 4.0, "abundant": 6.5}
+"""Units for a square top; a longer one bears more by the root of its length over its depth."""
+
 BELOW, ABOVE = 0.5, 1.2
 
 
 def recommended(ledge: Ledge, fullness: Fullness, *, table: bool = False) -> float:
     """Return how many units a ledge bears in a fullness.
 
-    >>> round(recommended(Ledge(id="a", left=0, floor=0, width=700, depth=300), "layered"))
+    >>> round(recommended(Ledge(id="a", left=0, floor=0, width=700, depth=300, clearance=400), "layered"))
     4
     """
     if table:
-        return max(ledge.width * ledge.depth / TABLE_UNIT_MM2[fullness], 1.0)
-    return max(ledge.width / UNIT_MM[fullness], 1.0)
+        return TABLE_UNITS[fullness] * math.sqrt(max(ledge.width / ledge.depth, 1.0))
+    return max(ledge.width / (UNIT_SHARES[fullness] * frame_height(ledge)), 1.0)
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:

@@ -11,8 +11,8 @@ from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
 ID = "layering"
 BAND = (2.0, 3.0)
 BANDS_SCORES = {1: 0.35, 2: 0.9, 3: 1.0}
-SHALLOW_PLAY_MM = 50.0
-"""With less free depth than this nothing can stand before another."""
+SHALLOW_PLAY = 0.17
+"""With less of the depth free than this nothing can stand before another."""
 
 DEPTH_STEP = 0.12
 MOST_HIDDEN = 0.55
@@ -29,7 +29,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     findings: list[Finding] = []
     for identifier, columns in arrangement.columns.items():
         ledge = arrangement.piece.ledge(identifier)
-        if ledge.is_wall or len(columns) < 2 or _play(columns, ledge) < SHALLOW_PLAY_MM:
+        if ledge.is_wall or len(columns) < 2 or _play(columns, ledge) < SHALLOW_PLAY * ledge.depth:
             continue
         bands = depth_bands(columns, ledge)
         counted.append((bands, float(len(columns)), ledge))
@@ -95,7 +95,7 @@ def _backness(arrangement: Arrangement) -> float:
     for columns in arrangement.columns.values():
         for column in columns:
             play = column.ledge.depth - (column.back - column.front)
-            if play > SHALLOW_PLAY_MM and not column.ledge.is_wall:
+            if play > SHALLOW_PLAY * column.ledge.depth and not column.ledge.is_wall:
                 places.append(min(max(column.front / play, 0.0), 1.0))
     return mean(places, empty=0.5)
 

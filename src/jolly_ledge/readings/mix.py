@@ -60,7 +60,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         f"{percent(poses)} of what is wanted.",
         contributions=tuple((unit.lead.id, 1 / len(units)) for unit in units),
         findings=findings,
-        evidence=evidence_of(len(units), 7),
+        evidence=evidence_of(len(units), 5),
     )
 
 

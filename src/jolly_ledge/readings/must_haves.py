@@ -2,7 +2,7 @@
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.sockets import USUAL_CORD_MM, nearest_socket, sockets_of
+from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean
 
@@ -79,7 +79,7 @@ def _plugged_in(standing: Standing, arrangement: Arrangement) -> tuple[float, st
         return None
     _, away = nearest_socket(standing, sockets)
     name, where = standing.item.label, standing.ledge.label
-    score = 1.0 if away <= USUAL_CORD_MM else 0.4
+    score = 1.0 if away <= usual_cord(standing.item) else 0.4
     return score, f"The {name} on {where} is {round(away / 10)} cm from the nearest socket; bring it nearer."
 
 

@@ -6,8 +6,9 @@ from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS, Fullness
 from jolly_ledge.readings.cover import covered_area
+from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import in_band, weighted_mean
+from jolly_ledge.readings.score import in_band, ramp, weighted_mean
 
 ID = "negative-space"
 BANDS: dict[Fullness, tuple[float, float]] = {
@@ -22,11 +23,13 @@ TABLE_BANDS: dict[Fullness, tuple[float, float]] = {
 }
 """A table top is lived on: much less of it is to be covered."""
 
-OPEN_HEIGHT_MM = 420.0
-"""The height that is read over a ledge open above."""
-
 BELOW, ABOVE = 0.35, 0.20
-WHOLE_SHARE = 0.6
+WHOLE_SHARE, EACH_SHARE, LENGTH_SHARE = 0.5, 0.3, 0.2
+"""What the whole, each ledge in use and the free length along it count."""
+
+LENGTHS: dict[Fullness, float] = {"airy": 0.65, "layered": 0.82, "abundant": 0.95}
+"""So much of a ledge's length may be stood on: a rest is seen as a gap in the row."""
+
 LEDGE_MARGIN = 0.08
 
 
@@ -40,7 +43,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     covers: list[tuple[Ledge, float, float, tuple[Standing, ...]]] = []
     for ledge in ledges:
         things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
-        room = ledge.width * (ledge.depth if table else (ledge.clearance or OPEN_HEIGHT_MM))
+        room = ledge.width * (ledge.depth if table else frame_height(ledge))
         covers.append((ledge, _footprints(things) if table else covered_area(things), room, things))
     room = sum(cover[2] for cover in covers)
     value = sum(cover[1] for cover in covers) / room
@@ -48,7 +51,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     # A single ledge may rest or be full while the whole is right, so its band is wider.
     loose = (max(band[0] - LEDGE_MARGIN, 0.0), min(band[1] + LEDGE_MARGIN, 1.0))
     each = [(in_band(area / free, loose, BELOW, ABOVE), free) for _, area, free, _ in used]
-    score = WHOLE_SHARE * in_band(value, band, BELOW, ABOVE) + (1 - WHOLE_SHARE) * weighted_mean(each)
+    lengths = [
+        (1 - ramp(_length(things) / ledge.width, LENGTHS[manner.fullness], 1.05), free)
+        for ledge, _, free, things in used
+    ]
+    score = (
+        WHOLE_SHARE * in_band(value, band, BELOW, ABOVE)
+        + EACH_SHARE * weighted_mean(each)
+        + LENGTH_SHARE * (1.0 if table else weighted_mean(lengths))
+    )
     findings = [_crowded(cover, band) for cover in used if cover[1] / cover[2] > loose[1]]
     if not band[0] <= value <= band[1]:
         findings.append(_whole(value, band, manner, used))
@@ -66,6 +77,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         findings=tuple(findings),
     )
+
+
+def _length(things: tuple[Standing, ...]) -> float:
+    """Return the length of a ledge that things stand on or cross, each stretch once, in mm."""
+    total, end = 0.0, float("-inf")
+    for left, right in sorted((s.left, s.right) for s in things):
+        total += max(right - max(left, end), 0.0)
+        end = max(end, right)
+    return total
 
 
 def _footprints(things: tuple[Standing, ...]) -> float:

@@ -5,6 +5,7 @@ from functools import lru_cache
 from jolly_ledge.model.arrangement import Arrangement, Column, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
+from jolly_ledge.readings.frame import anchor_size
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean, weighted_mean
 
@@ -12,9 +13,11 @@ ID = "odd-groups"
 BAND = (0.75, 1.0)
 
 ANCHOR_HEIGHT_SHARE = 0.5
-ANCHOR_WIDTH_SHARE = 0.22
-OPEN_ANCHOR_MM = 240.0
-"""What holds a spot alone: this share of the opening, or this height where it is open above."""
+BROAD_SHARE, BULK_SHARE = 0.6, 0.12
+"""What holds a shelf alone: this share of its clearance, of its width, or of its opening."""
+
+TOP_ANCHOR_SHARE = 0.14
+"""A low broad thing of this share of an open top can be the one statement on it."""
 
 LONELY_SCORE = 0.45
 COUNTERWEIGHT_SCORE = 0.75
@@ -119,13 +122,13 @@ def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple
 def is_anchor_sized(column: Column) -> bool:
     """Tell whether a column is large enough to hold its ledge alone."""
     ledge = column.ledge
-    wide = column.width >= ANCHOR_WIDTH_SHARE * ledge.width
     if ledge.clearance:
         tall = column.height >= ANCHOR_HEIGHT_SHARE * ledge.clearance
-    else:
-        tall = column.height >= OPEN_ANCHOR_MM
-    bulky = column.width * column.height >= 0.12 * ledge.width * (ledge.clearance or 2 * OPEN_ANCHOR_MM)
-    return tall or bulky or (wide and column.width >= 2 * OPEN_ANCHOR_MM)
+        bulky = column.width * column.height >= BULK_SHARE * ledge.width * ledge.clearance
+        return tall or bulky or column.width >= BROAD_SHARE * ledge.width
+    broad = column.width >= TOP_ANCHOR_SHARE * ledge.width
+    bulky = column.width * column.height >= BULK_SHARE * ledge.width * 2 * anchor_size(ledge)
+    return broad or bulky or column.height >= anchor_size(ledge)
 
 
 def _is_mirrored(vignette: Vignette) -> bool:

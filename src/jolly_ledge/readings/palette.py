@@ -14,10 +14,10 @@ BAND = (0.9, 1.0)
 MOST_FAMILIES = 3
 """Without a chosen palette, so many colour families may stand beside whites, greys and green."""
 
-THINGS_FOR_EACH_FAMILY = 2
-"""A few things carry fewer families: one for every two things."""
+THINGS_FOR_EACH_FAMILY, FEWEST_FAMILIES = 2, 2
+"""A few things carry fewer families: one for every two things, but two always."""
 
-NOUGHT = 0.45
+NOUGHT = 0.55
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -79,5 +79,5 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 def _found_families(arrangement: Arrangement) -> tuple[str, ...]:
     things = sum(1 for standing in arrangement.visible if standing.placement.pose != "draped")
-    most = min(MOST_FAMILIES, max(1, -(-things // THINGS_FOR_EACH_FAMILY)))
+    most = min(MOST_FAMILIES, max(FEWEST_FAMILIES, -(-things // THINGS_FOR_EACH_FAMILY)))
     return chromatic_leaders(arrangement)[:most]

@@ -69,7 +69,7 @@ HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS, DOES_IT_WORK = (
 
 # Weights calibrated on the judgement cases: groups, rhythm and scale carry a look, colour ties it
 # together; contrast and layering refine it. In the mirrored figure balance is the point, and equal
-# heights are meant; in the airy fullness the rest is the point, and few things stand before others.
+# heights and likes are meant; in the airy fullness the rest is the point, and few things stand before others.
 REGISTER: tuple[Entry, ...] = (
     Entry(odd_groups.ID, "Odd groups", HOW_MANY, odd_groups.read, 1.0, mirrored=0.6),
     Entry(how_many.ID, "How many", HOW_MANY, how_many.read, 0.7),
@@ -86,15 +86,15 @@ REGISTER: tuple[Entry, ...] = (
     Entry(stack_order.ID, "Stack order", HOW_HEAVY, stack_order.read, 0.9),
     Entry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 1.2),
     Entry(colour_echo.ID, "Colour echo", WHICH_COLOURS, colour_echo.read, 1.1),
-    Entry(contrast.ID, "Contrast", WHICH_COLOURS, contrast.read, 0.7),
+    Entry(contrast.ID, "Contrast", WHICH_COLOURS, contrast.read, 0.9),
     Entry(alike_apart.ID, "Alike apart", WHICH_COLOURS, alike_apart.read, 1.2),
-    Entry(mix.ID, "Mix", WHICH_COLOURS, mix.read, 0.8),
-    Entry(kept_clear.ID, "Kept clear", DOES_IT_WORK, kept_clear.read, 1.2),
+    Entry(mix.ID, "Mix", WHICH_COLOURS, mix.read, 0.9, mirrored=0.35),
+    Entry(kept_clear.ID, "Kept clear", DOES_IT_WORK, kept_clear.read, 1.5),
     Entry(seen_shut.ID, "Seen shut", DOES_IT_WORK, seen_shut.read, 1.2),
-    Entry(sight_line.ID, "Sight line", DOES_IT_WORK, sight_line.read, 1.4),
+    Entry(sight_line.ID, "Sight line", DOES_IT_WORK, sight_line.read, 1.9),
     Entry(all_round.ID, "All round", DOES_IT_WORK, all_round.read, 1.0),
-    Entry(working_room.ID, "Working room", DOES_IT_WORK, working_room.read, 1.4),
-    Entry(must_haves.ID, "Must-haves", DOES_IT_WORK, must_haves.read, 1.4),
+    Entry(working_room.ID, "Working room", DOES_IT_WORK, working_room.read, 1.9),
+    Entry(must_haves.ID, "Must-haves", DOES_IT_WORK, must_haves.read, 1.9),
 )
 QUESTIONS: tuple[str, ...] = (HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS, DOES_IT_WORK)
 NAMES: dict[str, str] = {entry.id: entry.name for entry in REGISTER}

@@ -3,13 +3,13 @@
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
+from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
 from jolly_ledge.readings.weight import weights
 
 ID = "weight-low"
 BAND = (0.0, 0.52)
-OPEN_TOP_MM = 400.0
 CALM = 0.9
 TOP_SHARE = 0.4
 """How much an overweight top ledge counts against the height of the whole."""
@@ -26,7 +26,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     low, highest = min(ledge.floor for ledge in ledges), max(ledge.floor for ledge in ledges)
     if highest - low < 150:
         return None
-    reach = max(ledge.floor + (ledge.clearance or OPEN_TOP_MM) for ledge in ledges)
+    reach = max(ledge.floor + frame_height(ledge) for ledge in ledges)
     by_id = weights(arrangement)
     whole = sum(by_id.values()) or 1.0
     parts = {
