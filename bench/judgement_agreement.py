@@ -10,7 +10,7 @@ from pathlib import Path
 
 sys.path.insert(0, str(Path(__file__).parent.parent / "tests"))
 
-from judgement import shelf_principles, top_principles
+from judgement import caution_principles, shelf_principles, top_principles
 from judgement.cases import Case, agrees, load_cases
 from judgement.changes import mirrored, shaken
 
@@ -19,7 +19,7 @@ COLUMNS = "{:18} {:>8} {:>8} {:>9} {:>9}"
 
 
 def main() -> None:
-    principles = (*shelf_principles.PRINCIPLES, *top_principles.PRINCIPLES)
+    principles = (*shelf_principles.PRINCIPLES, *top_principles.PRINCIPLES, *caution_principles.PRINCIPLES)
     cases = [*load_cases(), *(principle.as_case() for principle in principles)]
     asked, agreed, tried, kept = Counter[str](), Counter[str](), Counter[str](), Counter[str]()
     failed = []

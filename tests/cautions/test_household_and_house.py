@@ -151,7 +151,7 @@ def test_a_flame_in_the_open_is_calm_and_one_under_a_picture_is_not() -> None:
     assert caution.level == "stop"
 
 
-@pytest.mark.parametrize(("gap", "found"), [(30.0, True), (140.0, False)])
+@pytest.mark.parametrize(("gap", "found"), [(30.0, True), (140.0, True), (320.0, False)])
 def test_a_flame_beside_what_burns(gap: float, found: bool) -> None:
     items = (
         thing("taper", "candle", height=200.0, width=60.0, traits=("flame",)),

@@ -2,11 +2,11 @@
 
 import pytest
 
-from judgement import shelf_principles, top_principles
+from judgement import caution_principles, shelf_principles, top_principles
 from judgement.cases import agrees
 from judgement.principle import Principle
 
-PRINCIPLES = (*shelf_principles.PRINCIPLES, *top_principles.PRINCIPLES)
+PRINCIPLES = (*shelf_principles.PRINCIPLES, *top_principles.PRINCIPLES, *caution_principles.PRINCIPLES)
 
 
 @pytest.mark.parametrize("principle", PRINCIPLES, ids=lambda principle: principle.title)

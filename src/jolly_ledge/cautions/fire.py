@@ -1,5 +1,6 @@
 """Flame, firebox, cooktop and the warm air of devices."""
 
+import math
 from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
@@ -9,8 +10,10 @@ from jolly_ledge.model.piece import Fixture
 FLAME_ABOVE_MM, FLAME_ABOVE_LEAST_MM = 600.0, 300.0
 """Warm air over a candle scorches: 30 cm is the least that fire services name, twice that is calm."""
 
-FLAME_BESIDE_MM = 100.0
-"""Nothing that burns belongs within a hand's breadth of a flame."""
+FLAME_BESIDE_MM, FLAME_NEAR_MM = 100.0, 300.0
+"""Nothing that burns belongs within a hand's breadth of a flame; within 30 cm it is to be watched."""
+
+BURNS_ON_A_WALL = frozenset({"art", "frame", "hanging", "textile", "board"})
 
 BURNS_CATEGORIES = frozenset(
     {"stems", "plant", "textile", "basket", "book", "book-row", "book-stack", "hanging", "supplies"}
@@ -19,7 +22,8 @@ BURNS_FINISHES = frozenset({"woven"})
 HEARTH_MM = 400.0
 FIREBOX_ABOVE_MM = 300.0
 COOKTOP_BESIDE_MM, COOKTOP_NEAR_MM = 150.0, 300.0
-AIR_MM = 25.0
+STEAM_MM = 150.0
+"""A kettle or a toaster wants so much free over it."""
 
 
 def _burns(standing: Standing) -> bool:
@@ -34,13 +38,14 @@ def flame(arrangement: Arrangement) -> Iterable[Caution]:
             continue
         yield from _under_something(standing, arrangement)
         for other in arrangement.by_ledge[standing.ledge.id]:
-            if other.id != standing.id and _burns(other) and _is_beside(standing, other):
+            away = _away(standing, other) if other.id != standing.id and _burns(other) else FLAME_NEAR_MM
+            if away < FLAME_NEAR_MM:
                 yield Caution(
                     "flame",
-                    "stop",
+                    "stop" if away < FLAME_BESIDE_MM else "heed",
                     (standing.id, other.id),
-                    f"The flame of the {standing.item.label} is within {round(FLAME_BESIDE_MM / 10)} cm of the "
-                    f"{other.item.label}, which burns; keep them apart or leave it unlit.",
+                    f"The flame of the {standing.item.label} is {round(away / 10)} cm from the {other.item.label}; "
+                    f"keep {round(FLAME_NEAR_MM / 10)} cm from what burns, or leave it unlit.",
                 )
 
 
@@ -53,6 +58,14 @@ def _under_something(standing: Standing, arrangement: Arrangement) -> Iterable[C
         if fixture.kind in ("tv", "art", "light") and fixture.left < standing.x < fixture.right
         and fixture.floor > standing.top - 1
     ]  # fmt: skip
+    above += [
+        hung.bottom - standing.top
+        for hung in arrangement.visible
+        if hung.placement.pose == "hung"
+        and hung.item.category in BURNS_ON_A_WALL
+        and hung.left < standing.x < hung.right
+        and hung.bottom > standing.top - 1
+    ]
     free = min(above, default=FLAME_ABOVE_MM)
     if free < FLAME_ABOVE_MM:
         level = "stop" if free < FLAME_ABOVE_LEAST_MM else "heed"
@@ -65,11 +78,11 @@ def _under_something(standing: Standing, arrangement: Arrangement) -> Iterable[C
         )
 
 
-def _is_beside(flame_thing: Standing, other: Standing) -> bool:
+def _away(flame_thing: Standing, other: Standing) -> float:
+    """Return how far a thing is from a flame that could reach it, in mm; infinite for what stays below it."""
     across = max(other.left - flame_thing.right, flame_thing.left - other.right, 0.0)
     deep = max(other.front - flame_thing.back, flame_thing.front - other.back, 0.0)
-    reaches = other.top > flame_thing.top - 60.0
-    return reaches and (across**2 + deep**2) ** 0.5 < FLAME_BESIDE_MM
+    return math.hypot(across, deep) if other.top > flame_thing.top - 60.0 else math.inf
 
 
 def heat(arrangement: Arrangement) -> Iterable[Caution]:
@@ -120,9 +133,30 @@ def _by_the_cooktop(arrangement: Arrangement, cooktop: Fixture) -> Iterable[Caut
 
 
 def _without_air(arrangement: Arrangement) -> Iterable[Caution]:
+    shut_away = arrangement.piece.doors == "solid" and arrangement.piece.seen_shut
     for standing in arrangement.standings:
         item = standing.item
-        if item.category not in ("device", "appliance") or "corded" not in item.traits or not standing.hidden:
+        if item.category not in ("device", "appliance") or "corded" not in item.traits:
+            continue
+        clearance = standing.ledge.clearance
+        free = standing.ledge.floor + clearance - standing.top if clearance is not None else math.inf
+        if item.category == "appliance" and free < STEAM_MM:
+            yield Caution(
+                "heat",
+                "heed",
+                (standing.id,),
+                f"Over the {item.label} on {standing.ledge.label} only {round(max(free, 0) / 10)} cm are free; steam "
+                "and heat spoil what is above, so draw it forward when it is used.",
+            )
+        if shut_away and not standing.hidden:
+            yield Caution(
+                "heat",
+                "heed",
+                (standing.id,),
+                f"The {item.label} gets warm behind the shut doors of {arrangement.piece.label}; give it air: slots, "
+                "a cut-out in the back, or an open place.",
+            )
+        if not standing.hidden:
             continue
         host = arrangement.by_id.get(standing.placement.inside or "")
         if host is not None and (host.item.category == "box" or "lidded" in host.item.traits):

@@ -25,6 +25,11 @@ DENSE_MATERIALS = (
 DENSE_VOLUME_MM3 = 1.2e6
 """A solid of dense stuff larger than this (about 3 kg of stone) is likely heavy."""
 
+LARGE_VOLUME_MM3 = 8e6
+"""Anything solid of this size, a bucket's, may be heavy."""
+
+LIGHT_CATEGORIES = frozenset({"stems", "plant", "textile", "basket", "hanging", "frame"})
+
 OVERHEAD_MM = 1700.0
 """Above it a breakable thing is handled by the fingertips."""
 
@@ -67,9 +72,9 @@ def heavy_high(arrangement: Arrangement) -> Iterable[Caution]:
 def _likely_heavy(standing: Standing) -> bool:
     item = standing.item
     dense = any(word in item.material.lower() for word in DENSE_MATERIALS)
-    return (
-        dense or item.is_book or item.shape == "stone"
-    ) and item.width * item.height * item.depth >= DENSE_VOLUME_MM3
+    volume = item.width * item.height * item.depth
+    least = DENSE_VOLUME_MM3 if dense or item.is_book or item.shape == "stone" else LARGE_VOLUME_MM3
+    return volume >= least and item.category not in LIGHT_CATEGORIES
 
 
 def rolls(arrangement: Arrangement) -> Iterable[Caution]:

@@ -14,6 +14,11 @@ USUAL_AGE = 3
 HEAVY_FOR_A_CHILD_KG = 2.0
 """What falls on a child from a shelf hurts from about here on."""
 
+FALLS_FROM_MM = 250.0
+"""From a lower ledge a heavy thing is pushed about rather than pulled down."""
+
+BREAKABLE_MATERIALS = ("glass", "crystal", "porcelain", "china")
+
 DOG_REACH_MM = 800.0
 CLIMBERS = ("cat", "parrot", "bird", "ferret", "rat")
 """Pets that get anywhere."""
@@ -72,10 +77,13 @@ def _danger(standing: Standing) -> tuple[str, str] | None:
         return "a flame", "stop"
     if "sharp" in traits:
         return "sharp", "stop"
-    if "fragile" in traits:
+    if "fragile" in traits or any(word in standing.item.material.lower() for word in BREAKABLE_MATERIALS):
         return "breakable", "heed"
-    if mass is not None and mass >= HEAVY_FOR_A_CHILD_KG and not standing.item.is_book and standing.depth_order > 0:
-        return "heavy on top of something", "heed"
+    if mass is not None and mass >= HEAVY_FOR_A_CHILD_KG and not standing.item.is_book:
+        if standing.depth_order > 0:
+            return "heavy on top of something", "heed"
+        if standing.bottom >= FALLS_FROM_MM:
+            return f"heavy ({mass:g} kg)", "heed"
     return None
 
 

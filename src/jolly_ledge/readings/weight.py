@@ -3,10 +3,12 @@
 from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.colour import difference
+from jolly_ledge.model.colour import difference, families_of
+from jolly_ledge.model.item import ColourShare, Item
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import Finish
 from jolly_ledge.readings.background import seen_against
+from jolly_ledge.readings.cover import hidden_shares
 
 FINISH_FACTORS: dict[Finish, float] = {
     "clear": 0.45,  # the back shows through
@@ -24,6 +26,11 @@ DETAIL_FACTOR = 1.15
 DETAILED_CATEGORIES = frozenset({"art", "book-row", "mirror"})
 DETAILED_SHAPES = frozenset({"figure", "orrery", "globe"})
 PATTERN_COLOURS = 3
+BUSY_FACTOR = 1.3
+"""A row of many hues holds the eye more than its area tells."""
+
+HIDDEN_LOSS = 0.7
+"""What stands before a thing takes so much of the weight of the part it hides; the rest is felt behind it."""
 
 TONE_FLOOR, TONE_SLOPE, TONE_CEILING = 0.5, 1 / 50, 2.0
 
@@ -50,12 +57,23 @@ def visual_weight(standing: Standing, piece: Piece) -> float:
     against = seen_against(standing, piece)
     tones = sum(tone(colour, back) * share * part for colour, share in colours for back, part in against) / whole
     item = standing.item
+    return standing.area * tones * FINISH_FACTORS[item.finish] * _detail(item, colours)
+
+
+def _detail(item: Item, colours: tuple[ColourShare, ...]) -> float:
+    """Return how much the surface of a thing holds the eye."""
+    if len(colours) >= PATTERN_COLOURS and len(families_of(list(colours))) >= PATTERN_COLOURS:
+        return BUSY_FACTOR
     detailed = item.category in DETAILED_CATEGORIES or item.shape in DETAILED_SHAPES or len(colours) >= PATTERN_COLOURS
-    return standing.area * tones * FINISH_FACTORS[item.finish] * (DETAIL_FACTOR if detailed else 1.0)
+    return DETAIL_FACTOR if detailed else 1.0
 
 
 @lru_cache(maxsize=8)
 def weights(arrangement: Arrangement) -> dict[str, float]:
-    """Return the visual weight of every visible placement."""
+    """Return the visual weight of every visible placement, less what things before it hide."""
     piece = arrangement.piece
-    return {standing.id: visual_weight(standing, piece) for standing in arrangement.visible}
+    return {
+        standing.id: visual_weight(standing, piece) * (1 - HIDDEN_LOSS * hidden)
+        for standings in arrangement.by_ledge.values()
+        for standing, hidden in zip(standings, hidden_shares(standings), strict=True)
+    }
