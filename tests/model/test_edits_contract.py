@@ -20,6 +20,7 @@ from jolly_ledge.model.edits.items import (
     ToggleTrait,
 )
 from jolly_ledge.model.edits.looks import AddLook, ChangeLook, DuplicateLook, RemoveLook, RenamePlan, WaveOff
+from jolly_ledge.model.edits.opinions import CastVote, KeepTaste
 from jolly_ledge.model.edits.pieces import (
     AddLedge,
     AddPiece,
@@ -47,6 +48,7 @@ from jolly_ledge.model.edits.placements import (
 )
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
+from jolly_ledge.model.look import Manner, Vote
 from jolly_ledge.model.piece import Board, Fixture, Ledge
 from jolly_ledge.model.plan import ColourFamily, Plan, check_references
 from jolly_ledge.model.starts.gallery import STARTS, begin
@@ -71,6 +73,8 @@ EDITS: tuple[Edit, ...] = (
     ChangeLook(look="first-try", changes=(("note", "better"),), label="Note a look"),
     RemoveLook(look="before", name="Before"),
     WaveOff(look="first-try", reading="scale", placements=("orrery", "dark-urn"), reason="meant so", name="scale"),
+    CastVote(look="first-try", vote=Vote(who="Tilda", likes=False, remark="too dark"), name="first try"),
+    KeepTaste(name="Tilda", manner=Manner(figure="mirrored", weights=(("mix", 2.0),))),
     RenamePlan(name="The house"),
     ChangePiece(piece="alcove", changes=(("pin_spacing", 32.0),), label="Tell the pins"),
     SetOuterSize(piece="low-table", side="width", length=1100.0),

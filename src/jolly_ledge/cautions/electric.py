@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
 
 MOST_ON_A_SOCKET = 2
@@ -41,15 +42,27 @@ def cords(arrangement: Arrangement) -> Iterable[Caution]:
                 f"The {standing.item.label} is {round(away / 10)} cm from the nearest socket, more than a usual cord; "
                 "no loose cord may cross where people walk.",
             )
-    for group in users.values():
+    for index, group in users.items():
         hungry = [standing for standing in group if standing.item.category in HUNGRY_CATEGORIES]
-        if len(group) > MOST_ON_A_SOCKET or len(hungry) > 1:
-            names = ", ".join(f"the {standing.item.label}" for standing in group)
+        socket = sockets[index]
+        known = [standing.item.watts for standing in group if standing.item.watts is not None]
+        if socket.watts is not None and sum(known) > socket.watts:
+            yield Caution(
+                "cords",
+                "stop",
+                tuple(standing.id for standing in group),
+                f"{capital(listed([f'the {s.item.label}' for s in group]))} draw {sum(known):g} W together and the "
+                f"{socket.name or 'socket'} is rated for {socket.watts:g} W; plug one in elsewhere.",
+            )
+        elif socket.watts is not None and len(known) == len(group):
+            continue
+        elif len(group) > MOST_ON_A_SOCKET or len(hungry) > 1:
+            names = listed([f"the {standing.item.label}" for standing in group])
             yield Caution(
                 "cords",
                 "unknown",
                 tuple(standing.id for standing in group),
-                f"{names[:1].upper()}{names[1:]} share one socket and their watts are not told; add them up against "
+                f"{capital(names)} share one socket and not all watts are told; add them up against "
                 "what the socket and its fuse are made for.",
             )
 

@@ -11,7 +11,7 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import ColourFamily, Household, Plan
 from jolly_ledge.model.pose import TRAY_FLOOR_MM, extent, seen_colours, seen_shape
 from jolly_ledge.model.silhouette import outline_area
-from jolly_ledge.model.words import CONTAINERS
+from jolly_ledge.model.words import CONTAINERS, Counting
 
 NOBODY = Household()
 """A household of which nothing is told."""
@@ -177,6 +177,8 @@ class Arrangement:
         Colours the stylist sees as one.
     household : Household
         Who lives with the piece.
+    awaited : tuple of Item
+        Things of the stash that must be kept on this piece and do not stand in the look.
     """
 
     def __init__(
@@ -186,11 +188,13 @@ class Arrangement:
         look: Look,
         families: tuple[ColourFamily, ...] = (),
         household: Household = NOBODY,
+        awaited: tuple[Item, ...] = (),
     ) -> None:
         self.piece = piece
         self.look = look
         self.families = families
         self.household = household
+        self.awaited = awaited
         self.standings: tuple[Standing, ...] = tuple(_stand(piece, stash, look))
         self.by_id: dict[str, Standing] = {standing.id: standing for standing in self.standings}
 
@@ -215,7 +219,8 @@ class Arrangement:
     @cached_property
     def columns(self) -> dict[str, tuple[Column, ...]]:
         """The columns of each ledge that holds any, left to right."""
-        return {ledge: columns_of(standings) for ledge, standings in self.by_ledge.items()}
+        counting = (self.manner.gathered, self.manner.perched)
+        return {ledge: columns_of(standings, counting) for ledge, standings in self.by_ledge.items()}
 
     @cached_property
     def vignettes(self) -> tuple[Vignette, ...]:
@@ -246,7 +251,21 @@ def stash_index(stash: tuple[Item, ...]) -> Mapping[str, Item]:
 
 def arrange(plan: Plan, look: Look) -> Arrangement:
     """Resolve a look of a plan."""
-    return Arrangement(plan.piece(look.piece), stash_index(plan.stash), look, plan.families, plan.household)
+    awaited = awaited_by(plan.stash, look.piece, len(plan.pieces) == 1)
+    if awaited:
+        placed = {placement.item for placement in look.placements}
+        awaited = tuple(item for item in awaited if item.id not in placed)
+    return Arrangement(plan.piece(look.piece), stash_index(plan.stash), look, plan.families, plan.household, awaited)
+
+
+@lru_cache(maxsize=32)
+def awaited_by(stash: tuple[Item, ...], piece: str, is_only: bool) -> tuple[Item, ...]:
+    """Return what must be kept on a piece: what is meant for it, or for no piece where it is the only one."""
+    return tuple(
+        item
+        for item in stash
+        if "must-keep" in item.traits and (piece in item.meant_for or (is_only and not item.meant_for))
+    )
 
 
 def _stand(piece: Piece, stash: Mapping[str, Item], look: Look) -> Iterable[Standing]:
@@ -321,9 +340,18 @@ def _inside(item: Item, host: Standing) -> tuple[float, bool]:
     return host.bottom, True
 
 
+USUAL_COUNTING: tuple[Counting, Counting] = ("together", "own")
+"""What is gathered in a tray is one, what stands on a stack is another."""
+
+
 @lru_cache(maxsize=512)
-def columns_of(standings: tuple[Standing, ...]) -> tuple[Column, ...]:
-    """Return the columns that the visible things of one ledge form, left to right."""
+def columns_of(
+    standings: tuple[Standing, ...], counting: tuple[Counting, Counting] = USUAL_COUNTING
+) -> tuple[Column, ...]:
+    """Return the columns that the visible things of one ledge form, left to right.
+
+    ``counting`` tells how what is gathered, and what is perched, counts.
+    """
     by_root: dict[str, list[Standing]] = {}
     for standing in standings:
         by_root.setdefault(standing.root, []).append(standing)
@@ -331,7 +359,7 @@ def columns_of(standings: tuple[Standing, ...]) -> tuple[Column, ...]:
         group.sort(key=lambda standing: standing.bottom)
     groups = _join_rows(sorted(by_root.values(), key=lambda group: group[0].left))
     # What juts out on top may reach further left than what carries it.
-    return tuple(sorted((_column(group) for group in groups), key=lambda column: column.left))
+    return tuple(sorted((_column(group, counting) for group in groups), key=lambda column: column.left))
 
 
 def _join_rows(groups: list[list[Standing]]) -> list[list[Standing]]:
@@ -361,17 +389,17 @@ def _is_row_book(standing: Standing) -> bool:
     )
 
 
-def _column(group: list[Standing]) -> Column:
+def _column(group: list[Standing], counting: tuple[Counting, Counting]) -> Column:
     units: list[list[Standing]] = []
     for standing in group:
         host_unit = next((unit for unit in units if any(member.id == standing.placement.host for member in unit)), None)
         if host_unit is None:
             row = next((unit for unit in units if _is_row_book(unit[0]) and unit[0].depth_order == 0), None)
-            if row is not None and standing.depth_order == 0:
+            if row is not None and standing.depth_order == 0 and standing.placement.unit != "own":
                 row.append(standing)
             else:
                 units.append([standing])
-        elif _same_unit(standing, host_unit):
+        elif _same_unit(standing, host_unit, counting):
             host_unit.append(standing)
         else:
             units.append([standing])
@@ -387,12 +415,16 @@ def _column(group: list[Standing]) -> Column:
     )
 
 
-def _same_unit(standing: Standing, host_unit: list[Standing]) -> bool:
-    if standing.placement.inside or standing.placement.pose == "draped":
+def _same_unit(standing: Standing, host_unit: list[Standing], counting: tuple[Counting, Counting]) -> bool:
+    told = standing.placement.unit
+    if told is not None:
+        return told == "together"
+    gathered, perched = counting
+    if standing.placement.pose == "draped" or (standing.placement.inside and host_unit[0].item.category != "tray"):
         return True
     if host_unit[0].item.category == "tray":
-        return True
-    return standing.item.is_book and all(member.item.is_book for member in host_unit)
+        return gathered == "together"
+    return perched == "together" or (standing.item.is_book and all(member.item.is_book for member in host_unit))
 
 
 def _label(unit: list[Standing]) -> str:

@@ -4,7 +4,7 @@ from typing import Annotated
 
 from msgspec import Meta
 
-from jolly_ledge.model.value import Colour, Identifier, Mass, Price, Size, Value, Words
+from jolly_ledge.model.value import Colour, Identifier, Mass, Price, Size, Value, Watts, Words
 from jolly_ledge.model.words import (
     BOOK_CATEGORIES,
     ROUND_SILHOUETTES,
@@ -124,6 +124,7 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     return_by: Words = ""
     season: tuple[Season, ...] = ()
     care: Care | None = None
+    watts: Watts | None = None
 
     def __post_init__(self) -> None:
         if not self.colours:

@@ -6,16 +6,35 @@ from typing import Annotated
 from msgspec import Meta
 
 from jolly_ledge.model.value import Angle, Colour, Identifier, Position, Value, Words
-from jolly_ledge.model.words import Figure, Fullness, OddRule, Pose
+from jolly_ledge.model.words import BookFaces, BookPosture, Counting, Figure, Fullness, Ground, OddRule, Pose
+
+Emphasis = Annotated[float, Meta(ge=0, le=3)]
+"""How much more than usual something counts: 1 is as usual, 0 is not at all."""
 
 
 class Manner(Value, frozen=True):
-    """The taste in force: how full, in which figure, how strict, in which colours."""
+    """The taste in force: how full, in which figure, how strict, in which colours.
+
+    ``gathered`` tells how what lies in one tray or bowl counts, ``perched`` how what stands on a stack
+    of books does; ``greenery`` is how many green things are wished for (None: as it comes).
+    ``weights`` are readings that count more or less than usual.
+    """
 
     fullness: Fullness = "layered"
     figure: Figure = "peaks"
     odd: OddRule = "loose"
     palette: Annotated[tuple[Colour, ...], Meta(max_length=12)] = ()
+    books: BookPosture = "any"
+    faces: BookFaces = "any"
+    greenery: Annotated[int, Meta(ge=0, le=99)] | None = None
+    ground: Ground = "any"
+    gathered: Counting = "together"
+    perched: Counting = "own"
+    weights: Annotated[tuple[tuple[Words, Emphasis], ...], Meta(max_length=60)] = ()
+
+    def emphasis_on(self, reading: str) -> float:
+        """Return how much a reading counts against the usual."""
+        return next((factor for name, factor in self.weights if name == reading), 1.0)
 
 
 class Placement(Value, frozen=True):
@@ -23,6 +42,7 @@ class Placement(Value, frozen=True):
 
     ``x`` and ``z`` are the centre of the footprint from the ledge's left end and its front edge,
     ``y`` (hung things only) the height of the lower edge over the wall ledge's floor, all in mm.
+    ``unit`` tells how it counts where the manner would say otherwise.
     """
 
     id: Identifier
@@ -37,6 +57,7 @@ class Placement(Value, frozen=True):
     inside: Identifier | None = None
     vignette: Words | None = None
     locked: bool = False
+    unit: Counting | None = None
 
     def __post_init__(self) -> None:
         if self.on is not None and self.inside is not None:
@@ -64,6 +85,14 @@ class WavedOff(Value, frozen=True):
     reason: Words = ""
 
 
+class Vote(Value, frozen=True):
+    """What somebody thought of a look."""
+
+    who: Words
+    likes: bool
+    remark: Words = ""
+
+
 class Look(Value, frozen=True):
     """One arrangement of one piece."""
 
@@ -75,6 +104,7 @@ class Look(Value, frozen=True):
     note: Words = ""
     date: Words = ""
     waved_off: Annotated[tuple[WavedOff, ...], Meta(max_length=500)] = ()
+    votes: Annotated[tuple[Vote, ...], Meta(max_length=500)] = ()
 
     def reason_against(self, reading: str, placements: Iterable[str]) -> str | None:
         """Return why a finding was waved off at just these things, None where it was not."""

@@ -4,7 +4,7 @@ from typing import Annotated
 
 from msgspec import Meta
 
-from jolly_ledge.model.value import Colour, Distance, Identifier, Mass, Position, Size, Value, Words
+from jolly_ledge.model.value import Colour, Distance, Identifier, Mass, Position, Size, Value, Watts, Words
 from jolly_ledge.model.words import (
     BoardMaterial,
     Build,
@@ -100,7 +100,10 @@ class Ledge(Value, frozen=True):
 
 
 class Fixture(Value, frozen=True):
-    """Something fixed that matters: a mirror above, a door bar, a socket (mm)."""
+    """Something fixed that matters: a mirror above, a door bar, a socket (mm).
+
+    ``watts`` is what a socket is rated for.
+    """
 
     kind: FixtureKind
     left: Position
@@ -110,6 +113,7 @@ class Fixture(Value, frozen=True):
     shape: LedgeShape = "rectangle"
     colour: Colour | None = None
     name: Words = ""
+    watts: Watts | None = None
 
     @property
     def right(self) -> float:

@@ -6,7 +6,7 @@ from msgspec import Meta
 
 from jolly_ledge.model.errors import EditError, InvalidPlanError
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.look import Look
+from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.value import Colour, Value, Words
 
@@ -29,6 +29,13 @@ class ColourFamily(Value, frozen=True):
     colours: Annotated[tuple[Colour, ...], Meta(min_length=1, max_length=2_000)]
 
 
+class Taste(Value, frozen=True):
+    """A manner that is kept under the name of whose it is: it belongs to the client, not to the stylist."""
+
+    name: Annotated[Words, Meta(min_length=1)]
+    manner: Manner
+
+
 class Plan(Value, frozen=True, omit_defaults=False):
     """A document: everything that is planned together."""
 
@@ -40,6 +47,7 @@ class Plan(Value, frozen=True, omit_defaults=False):
     stash: Annotated[tuple[Item, ...], Meta(max_length=50_000)] = ()
     looks: Annotated[tuple[Look, ...], Meta(max_length=5_000)] = ()
     families: Annotated[tuple[ColourFamily, ...], Meta(max_length=200)] = ()
+    tastes: Annotated[tuple[Taste, ...], Meta(max_length=200)] = ()
 
     def piece(self, piece_id: str) -> Piece:
         """Return a piece by its id; raise EditError where there is none."""

@@ -20,6 +20,9 @@ Distance = Annotated[float, Meta(ge=0, le=50_000)]
 Mass = Annotated[float, Meta(ge=0, le=5_000)]
 """A mass in kg."""
 
+Watts = Annotated[float, Meta(ge=0, le=100_000)]
+"""Electrical power in watts."""
+
 Price = Annotated[float, Meta(ge=0, le=10_000_000)]
 
 Angle = Annotated[float, Meta(ge=-360, le=360)]

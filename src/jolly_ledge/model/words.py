@@ -100,7 +100,13 @@ Status = Literal["owned", "borrowed", "to-buy", "wanted", "stored"]
 Pose = Literal["upright", "flat", "leaning", "spine-in", "hung", "draped"]
 Fullness = Literal["airy", "layered", "abundant"]
 Figure = Literal["peaks", "weave", "mirrored"]
-OddRule = Literal["strict", "loose"]
+OddRule = Literal["strict", "loose", "off"]
+BookPosture = Literal["any", "upright", "flat", "mixed"]
+BookFaces = Literal["any", "spines", "pages", "by-colour"]
+Ground = Literal["any", "stand-out", "blend"]
+Counting = Literal["own", "together"]
+"""Whether a thing is a unit of its own or one with what holds it."""
+
 
 PIECE_KINDS: tuple[str, ...] = get_args(PieceKind)
 FIXTURE_KINDS: tuple[FixtureKind, ...] = get_args(FixtureKind)

@@ -9,17 +9,22 @@ from jolly_ledge.model.colour import difference, lightness_chroma_hue
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Piece
+from jolly_ledge.model.words import Ground
 from jolly_ledge.readings.background import lies_on_seen_surface, seen_against
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp, weighted_mean
 
 ID = "contrast"
-BAND = (12.0, 70.0)
+BANDS: dict[Ground, tuple[float, float]] = {"any": (12.0, 70.0), "stand-out": (25.0, 90.0), "blend": (4.0, 30.0)}
+"""Some want things to stand out from their back, some want them to blend with it."""
+
 DARK_SHARE, DARK_LIGHTNESS = 0.1, 0.55
 """Of the difference of two blacks so much is seen; from this OKLab lightness on, all of it."""
 
-SHOUT_END = 110.0
+SHOUT_REACH = 40.0
 SHOUT_FLOOR = 0.7
+"""So far over the band a thing shouts, and what is left of its score then."""
+
 CALM_FLOOR, ROW_FLOOR = 0.3, 0.7
 """What blends with its back rests the eye more than it harms; a row of books is seen by the lines between them."""
 
@@ -42,7 +47,8 @@ class _Seen(Struct, frozen=True):
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the CIEDE2000 difference of every thing to what stands behind (or under) it."""
-    seen = [one for standings in arrangement.by_ledge.values() for one in _ledge(standings, arrangement.piece)]
+    band = BANDS[manner.ground]
+    seen = [one for standings in arrangement.by_ledge.values() for one in _ledge(standings, arrangement.piece, band)]
     if not seen:
         return None
     value = weighted_mean([(one.size, one.weight) for one in seen])
@@ -60,12 +66,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     return Reading(
         id=ID,
         value=value,
-        band=BAND,
+        band=band,
         limits=(0.0, 100.0),
         score=weighted_mean([(one.score, one.weight) for one in seen]),
         shown=f"{len(faint)} faint" if faint else f"{round(value)}",
         sentence=(
-            f"Things differ from their back by {round(value)} on average (12 is plain to see, 70 is loud)"
+            f"Things differ from their back by {round(value)} on average; "
+            f"{round(band[0])} to {round(band[1])} is wanted"
             + (f"; {listed([f'the {one.standing.item.label}' for one in faint])} can hardly be seen." if faint else ".")
         ),
         contributions=tuple((one.standing.id, one.size) for one in seen),
@@ -74,7 +81,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 
 @lru_cache(maxsize=512)
-def _ledge(standings: tuple[Standing, ...], piece: Piece) -> tuple[_Seen, ...]:
+def _ledge(standings: tuple[Standing, ...], piece: Piece, band: tuple[float, float]) -> tuple[_Seen, ...]:
     found = []
     for standing in standings:
         if standing.area <= 0:
@@ -87,9 +94,9 @@ def _ledge(standings: tuple[Standing, ...], piece: Piece) -> tuple[_Seen, ...]:
             _Seen(
                 standing,
                 sum(_differs(standing, back) * part for back, part in against),
-                sum(_plain_to_see(_differs(standing, back), floor) * part for back, part in against),
+                sum(_plain_to_see(_differs(standing, back), band, floor) * part for back, part in against),
                 standing.area**SIZE_POWER,
-                max(1 - first / BAND[0], 0.0),
+                max(1 - first / band[0], 0.0),
             )
         )
     return tuple(found)
@@ -101,10 +108,10 @@ def _against(standing: Standing, standings: tuple[Standing, ...], piece: Piece) 
     return ((other.item.main_colour, 1.0),) if other is not None else seen_against(standing, piece)
 
 
-def _plain_to_see(size: float, floor: float) -> float:
-    if size < BAND[0]:
-        return floor + (1 - floor) * float((size / BAND[0]) ** 1.5)
-    return 1 - (1 - SHOUT_FLOOR) * ramp(size, BAND[1], SHOUT_END)
+def _plain_to_see(size: float, band: tuple[float, float], floor: float) -> float:
+    if size < band[0]:
+        return floor + (1 - floor) * float((size / band[0]) ** 1.5)
+    return 1 - (1 - SHOUT_FLOOR) * ramp(size, band[1], band[1] + SHOUT_REACH)
 
 
 def _differs(standing: Standing, behind: str) -> float:

@@ -1,14 +1,12 @@
 """Even rest: empty places spread over the piece, not one hole."""
 
-import statistics
-
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.cover import covered_area
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, ramp
+from jolly_ledge.readings.score import deviation, evidence_of, ramp
 
 ID = "even-rest"
 BAND = (0.0, 0.16)
@@ -28,7 +26,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     for ledge in ledges:
         things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
         shares[ledge.id] = covered_area(things) / (ledge.width * frame_height(ledge))
-    value = statistics.pstdev(shares.values())
+    value = deviation(list(shares.values()))
     fullest = max(shares, key=lambda ledge: shares[ledge])
     emptiest = min(shares, key=lambda ledge: shares[ledge])
     findings: tuple[Finding, ...] = ()

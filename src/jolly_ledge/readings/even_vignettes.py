@@ -1,11 +1,9 @@
 """Even vignettes: groups of like rank should weigh alike to the eye."""
 
-import statistics
-
 from jolly_ledge.model.arrangement import Arrangement, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, ramp
+from jolly_ledge.readings.score import deviation, evidence_of, mean, ramp
 from jolly_ledge.readings.weight import weights
 
 ID = "even-vignettes"
@@ -26,10 +24,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     by_id = weights(arrangement)
     vignettes = _of_like_rank(vignettes, by_id, arrangement.piece.width)
     masses = [_mass(vignette, by_id) for vignette in vignettes]
-    middle = statistics.fmean(masses)
+    middle = mean(masses)
     if middle <= 0:
         return None
-    value = statistics.pstdev(masses) / middle
+    value = deviation(masses) / middle
     heavy = max(range(len(masses)), key=lambda index: masses[index])
     light = min(range(len(masses)), key=lambda index: masses[index])
     findings: tuple[Finding, ...] = ()

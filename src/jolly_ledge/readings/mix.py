@@ -7,8 +7,9 @@ from collections.abc import Iterable
 from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
+from jolly_ledge.readings.habits import habits_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of
+from jolly_ledge.readings.score import evidence_of, mean
 
 ID = "mix"
 BAND = (0.75, 1.0)
@@ -23,12 +24,15 @@ WANTED = 0.55
 """So much of the entropy of evenly mixed kinds is enough; a calm look has a ruling stuff."""
 
 FEWEST = 3
+HABITS_SHARE, HABIT_KEPT, HABIT_GRAVITY = 0.6, 0.9, 0.7
+"""What the habits of the manner take from the score where none is kept; from when on one is told."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how varied the units are in touch, outline and pose: entropy against what the count allows.
 
-    Left out with fewer than three units.
+    What the manner asks of books and greenery takes from the score where it is not kept. Left out with
+    fewer than three units.
     """
     units = [unit for unit in arrangement.units if not unit.lead.ledge.is_wall]
     if len(units) < FEWEST:
@@ -37,10 +41,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     shapes = _variety((unit.lead.shape for unit in units), 4)
     poses = _variety((_lies(unit) for unit in units), 2)
     value = FINISH_PART * touch + SHAPE_PART * shapes + POSE_PART * poses
-    findings: tuple[Finding, ...] = ()
+    habits = habits_of(arrangement, manner)
+    kept = mean([habit.share for habit in habits])
+    findings = tuple(
+        Finding(ID, habit.placements, habit.sentence, (1 - habit.share) * HABIT_GRAVITY)
+        for habit in habits
+        if habit.share < HABIT_KEPT
+    )
     if touch < 0.4:
         kind = Counter(TOUCH[unit.lead.item.finish] for unit in units).most_common(1)[0][0]
-        findings = (
+        findings += (
             Finding(
                 ID,
                 tuple(identifier for unit in units for identifier in unit.ids),
@@ -54,7 +64,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=value,
+        score=value * (1 - HABITS_SHARE * (1 - kept)),
         shown="varied" if value >= BAND[0] else percent(value),
         sentence=f"Finishes are mixed to {percent(touch)}, silhouettes to {percent(shapes)}, upright against flat to "
         f"{percent(poses)} of what is wanted.",

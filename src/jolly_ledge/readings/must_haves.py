@@ -1,10 +1,12 @@
 """Must-haves: what must be there, hidden, in reach or near a socket, and whether it is."""
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean
+from jolly_ledge.readings.wishes import hear
 
 ID = "must-haves"
 BAND = (0.99, 1.0)
@@ -16,9 +18,9 @@ GATHERED = frozenset({"tray", "bowl", "basket", "box"})
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read every demand that the things themselves make; the value is the share of demands met.
+    """Read every demand of the things themselves and every wish for the piece; the value is the share met.
 
-    Left out where nothing makes a demand: nothing to hide, nothing of daily use, no cord.
+    Left out where nothing is demanded: nothing to keep or hide, nothing of daily use, no cord, no wish.
     """
     met: dict[str, float] = {}
     findings: list[Finding] = []
@@ -27,10 +29,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if demands:
             met[standing.id] = mean([score for score, _ in demands])
             findings += [Finding(ID, (standing.id,), sentence, 1 - score) for score, sentence in demands if score < 1]
-    if not met:
+    for wish in hear(arrangement):
+        key = wish.placements[0]
+        met[key] = min(met.get(key, 1.0), 1.0 if wish.met else 0.0)
+        if not wish.met:
+            findings.append(Finding(ID, wish.placements, wish.sentence, 1.0))
+    findings += [Finding(ID, (), _awaited(item, arrangement), 1.0) for item in arrangement.awaited]
+    scores = [*met.values(), *(0.0 for _ in arrangement.awaited)]
+    if not scores:
         return None
-    value = mean(list(met.values()))
-    unmet = sum(1 for share in met.values() if share < 1)
+    value = mean(scores)
+    unmet = sum(1 for share in scores if share < 1)
     return Reading(
         id=ID,
         value=value,
@@ -38,12 +47,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=value,
         shown="all met" if not unmet else f"{unmet} unmet",
-        sentence="All that must be hidden or reached is."
+        sentence="All that must be here, hidden or reached is."
         if not unmet
-        else f"{unmet} of {len(met)} things that must be hidden or reached are not.",
+        else f"{unmet} of {len(scores)} things that must be here, hidden or reached are not.",
         contributions=tuple((identifier, share) for identifier, share in met.items()),
         findings=tuple(findings),
     )
+
+
+def _awaited(item: Item, arrangement: Arrangement) -> str:
+    where = f" in the {item.room}" if item.room else " in the stash"
+    return f"The {item.label} must be kept on {arrangement.piece.label} and is still{where}; find it a place first."
 
 
 def _demands(standing: Standing, arrangement: Arrangement) -> list[tuple[float, str]]:

@@ -39,10 +39,10 @@ COUNTABLE = 7
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how the vignettes count: 1 (if anchor-sized), 3, 5 and 7 are right.
 
-    The value is the share of vignettes whose count is right.
+    The value is the share of vignettes whose count is right. Left out where the manner does not count.
     """
     vignettes = arrangement.vignettes
-    if not vignettes:
+    if not vignettes or manner.odd == "off":
         return None
     scored: list[tuple[float, float]] = []
     findings: list[Finding] = []

@@ -56,7 +56,7 @@ class Entry(Struct, frozen=True):
             weight *= self.mirrored
         if manner.fullness == "airy":
             weight *= self.airy
-        return weight
+        return weight * manner.emphasis_on(self.id)
 
 
 HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS, DOES_IT_WORK = (

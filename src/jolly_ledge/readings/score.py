@@ -1,5 +1,6 @@
 """From a measure to a score between 0 and 1."""
 
+import math
 from collections.abc import Sequence
 
 
@@ -48,3 +49,13 @@ def evidence_of(count: int, enough: int, least: float = 0.3) -> float:
 def mean(values: Sequence[float], empty: float = 1.0) -> float:
     """Return the plain mean, or ``empty`` without values."""
     return sum(values) / len(values) if values else empty
+
+
+def deviation(values: Sequence[float]) -> float:
+    """Return the standard deviation of all values; exact fractions, as in ``statistics``, would cost too much here.
+
+    >>> deviation([1.0, 3.0])
+    1.0
+    """
+    middle = mean(values, empty=0.0)
+    return math.sqrt(mean([(value - middle) ** 2 for value in values], empty=0.0))

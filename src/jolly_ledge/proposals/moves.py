@@ -1,0 +1,231 @@
+"""The single moves a stylist would try for something that was found."""
+
+from collections.abc import Iterable, Iterator
+
+from msgspec import Struct
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.edits.placements import (
+    ChangePlacement,
+    MovePlacement,
+    PlaceItem,
+    PutInside,
+    ReturnToStash,
+    SetPose,
+    Spot,
+)
+from jolly_ledge.model.edits.swap import SwapPlacements
+from jolly_ledge.model.history import Edit
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.pose import extent
+from jolly_ledge.model.spots import carries, free_spot, holds
+from jolly_ledge.model.stash_order import fits
+from jolly_ledge.model.words import Pose
+from jolly_ledge.readings.reading import Finding
+
+MOST_MOVED, MOST_SWAPS, MOST_LEDGES, MOST_FETCHED, MOST_HOSTS = 3, 6, 5, 5, 3
+"""Bounds of the search: enough to find the move a stylist would try, few enough to answer at once."""
+
+SHARES = (0.15, 0.35, 0.5, 0.65, 0.85)
+NUDGES_MM = (-90.0, -45.0, 45.0, 90.0)
+TURNS = (90.0, 180.0, 270.0)
+STAYING = frozenset({"must-keep", "daily-use", "hide"})
+"""What must be there is not taken away."""
+
+
+class Move(Struct, frozen=True):
+    """One move: of what kind it is, what it says on its button, the edit that makes it."""
+
+    kind: str
+    label: str
+    edit: Edit
+
+
+def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding) -> Iterator[Move]:
+    """Yield single moves of the things a finding names, and of what the stash could bring. Locked things stay."""
+    roots = dict.fromkeys(
+        arrangement.by_id[identifier].root for identifier in finding.placements if identifier in arrangement.by_id
+    )
+    named = [arrangement.by_id[identifier] for identifier in finding.placements if identifier in arrangement.by_id]
+    moved = [arrangement.by_id[root] for root in roots if not arrangement.by_id[root].placement.locked]
+    for standing in moved[:MOST_MOVED]:
+        if standing.placement.pose in ("hung", "draped"):
+            continue
+        yield from _along(look, standing)
+        yield from _elsewhere(look, arrangement, standing)
+        yield from _swaps(look, arrangement, standing)
+        yield from _raised(look, arrangement, standing)
+        yield from _regrouped(look, arrangement, standing)
+        if not STAYING & set(standing.item.traits):
+            edit = ReturnToStash(look=look.id, placements=(standing.id,), name=standing.item.label)
+            yield Move("take", f"Take the {standing.item.label} away", edit)
+    for standing in [one for one in named if not one.placement.locked][:MOST_MOVED]:
+        yield from _posed(look, standing)
+        yield from _turned(look, standing)
+        yield from _hidden(look, arrangement, standing)
+    ledges = list(dict.fromkeys(standing.ledge for standing in moved))
+    yield from _fetched(plan, look, arrangement, ledges[:2])
+    if not finding.placements:
+        yield from _brought(look, arrangement)
+
+
+def _along(look: Look, standing: Standing) -> Iterator[Move]:
+    ledge, placement = standing.ledge, standing.placement
+    x, z = placement.x or 0.0, placement.z or 0.0
+    half, deep = standing.width / 2, (standing.back - standing.front) / 2
+    spots = [ledge.width * share for share in SHARES] + [x + step for step in NUDGES_MM]
+    for at in spots:
+        held = min(max(at, half), max(ledge.width - half, half))
+        side = "left" if held < x else "right"
+        if abs(held - x) > 20:
+            label = f"Move the {standing.item.label} to the {side}"
+            yield Move("along", label, _move(look, standing, ledge, held, z))
+    for depth, word in ((ledge.depth - deep, "Push the {} back"), (deep + 15.0, "Bring the {} forward")):
+        if abs(depth - z) > 20 and depth >= deep:
+            yield Move("deep", word.format(standing.item.label), _move(look, standing, ledge, x, depth))
+
+
+def _move(look: Look, standing: Standing, ledge: Ledge, x: float, z: float, on: str | None = None) -> MovePlacement:
+    spot = Spot(ledge=ledge.id, x=float(round(x / 5) * 5), z=float(round(z / 5) * 5), on=on)
+    return MovePlacement(look=look.id, placement=standing.id, spot=spot, name=standing.item.label)
+
+
+def _elsewhere(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+    others = [
+        ledge for ledge in arrangement.standing_ledges if ledge.id != standing.ledge.id and fits(standing.item, ledge)
+    ]
+    others.sort(key=lambda ledge: len(arrangement.by_ledge.get(ledge.id, ())))
+    for ledge in others[:MOST_LEDGES]:
+        spot = free_spot(arrangement, standing.item, standing.placement.pose, ledge)
+        edit = MovePlacement(look=look.id, placement=standing.id, spot=spot, name=standing.item.label)
+        yield Move("carry", f"Carry the {standing.item.label} to {ledge.label}", edit)
+
+
+def _swaps(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+    others = [
+        other
+        for other in arrangement.visible
+        if other.placement.host is None
+        and other.id != standing.id
+        and not other.placement.locked
+        and other.placement.pose not in ("hung", "draped")
+        and other.item.category != standing.item.category
+    ]
+    others.sort(key=lambda other: (other.ledge.id == standing.ledge.id, abs(other.width - standing.width)))
+    for other in others[:MOST_SWAPS]:
+        edit = SwapPlacements(
+            look=look.id, first=standing.id, second=other.id, first_name=standing.item.label,
+            second_name=other.item.label,
+        )  # fmt: skip
+        yield Move("swap", f"Swap the {standing.item.label} and the {other.item.label}", edit)
+
+
+def _raised(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+    size = extent(standing.item, standing.placement.pose, standing.placement.turn)
+    for host in arrangement.by_ledge.get(standing.ledge.id, ()):
+        free = not any(other.placement.host == host.id for other in arrangement.standings)
+        roomy = host.width >= size.width - 40 and host.back - host.front >= size.depth - 40
+        if host.id != standing.id and free and roomy and carries(host) and host.root != standing.id:
+            x, z = host.placement.x or 0.0, host.placement.z or 0.0
+            label = f"Raise the {standing.item.label} {round(host.height)} mm on the {host.item.label}"
+            yield Move("raise", label, _move(look, standing, standing.ledge, x, z, on=host.id))
+
+
+def _regrouped(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+    """Read a thing with the group beside it, or by nearness again where it was told."""
+    label = standing.item.label
+    if standing.placement.vignette:
+        said = f"Read the {label} by nearness again"
+        yield Move("regroup", said, _vignette(look, (standing,), None, said))
+    groups = [v for v in arrangement.vignettes if v.ledge.id == standing.ledge.id and standing.id not in v.ids]
+    nearest = min(groups, key=lambda v: min(abs(c.left + c.right - 2 * standing.x) for c in v.columns), default=None)
+    if nearest is not None:
+        name = nearest.name or f"with the {nearest.units[0].lead.item.label}"
+        said = f"Read the {label} with {nearest.units[0].label}"
+        members = tuple(arrangement.by_id[identifier] for identifier in nearest.ids)
+        yield Move("regroup", said, _vignette(look, (standing, *members), name, said))
+
+
+def _vignette(look: Look, standings: tuple[Standing, ...], name: str | None, label: str) -> ChangePlacement:
+    ids = tuple(standing.id for standing in standings)
+    return ChangePlacement(look=look.id, placements=ids, changes=(("vignette", name),), label=label)
+
+
+def _posed(look: Look, standing: Standing) -> Iterator[Move]:
+    pose, name = standing.placement.pose, standing.item.label
+    if standing.item.category == "book":
+        label = f"Stand the {name} up" if pose == "flat" else f"Lay the {name} flat"
+        wanted: Pose = "upright" if pose == "flat" else "flat"
+        yield Move("pose", label, SetPose(look=look.id, placements=(standing.id,), pose=wanted, label=label))
+    if standing.item.category in ("book", "book-row") and pose in ("upright", "spine-in"):
+        label = f"Turn the {'pages' if pose == 'upright' else 'spines'} of the {name} out"
+        faced: Pose = "spine-in" if pose == "upright" else "upright"
+        yield Move("pose", label, SetPose(look=look.id, placements=(standing.id,), pose=faced, label=label))
+    elif standing.item.category in ("frame", "art", "mirror", "board") and pose in ("upright", "leaning", "flat"):
+        label = f"Lay the {name} flat" if pose != "flat" else f"Lean the {name} against the back"
+        wanted = "flat" if pose != "flat" else "leaning"
+        yield Move("pose", label, SetPose(look=look.id, placements=(standing.id,), pose=wanted, label=label))
+
+
+def _turned(look: Look, standing: Standing) -> Iterator[Move]:
+    """Turn what has a face, or is longer than it is deep, by quarters."""
+    size = standing.item
+    oblong = not size.is_round and abs(size.width - size.depth) > 0.2 * max(size.width, size.depth)
+    if standing.placement.pose != "upright" or not ("one-faced" in size.traits or oblong) or size.is_book:
+        return
+    for by in TURNS:
+        turned = (standing.placement.turn + by) % 360
+        said = {90.0: "a quarter to the left", 180.0: "round", 270.0: "a quarter to the right"}[by]
+        label = f"Turn the {size.label} {said}"
+        change = ChangePlacement(look=look.id, placements=(standing.id,), changes=(("turn", turned),), label=label)
+        yield Move("turn", label, change)
+
+
+def _hidden(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+    """Put what is to be hidden or gathered into a container that stands somewhere on the piece."""
+    if not {"hide", "rolls", "small-parts"} & set(standing.item.traits) or standing.placement.inside:
+        return
+    hosts = [
+        other
+        for other in arrangement.visible
+        if other.id != standing.id and other.root != standing.id and holds(other.item, standing.item)
+    ]
+    hosts.sort(key=lambda other: (other.item.category not in ("box", "basket"), other.ledge.id != standing.ledge.id))
+    for host in hosts[:MOST_HOSTS]:
+        edit = PutInside(
+            look=look.id, item=standing.item.id, host=host.id, name=standing.item.label, host_name=host.item.label
+        )
+        yield Move("inside", f"Put the {standing.item.label} into the {host.item.label}", edit)
+
+
+def _fetched(plan: Plan, look: Look, arrangement: Arrangement, ledges: Iterable[Ledge]) -> Iterator[Move]:
+    """Yield things the stash could bring: owned, fitting, not standing in another look's piece, tallest first."""
+    placed = {placement.item for other in plan.looks for placement in other.placements if other.piece != look.piece}
+    placed |= {placement.item for placement in look.placements}
+    for ledge in ledges:
+        if ledge.is_wall:
+            continue
+        free = [item for item in plan.stash if item.id not in placed and _serves(item, ledge)]
+        for item in sorted(free, key=lambda item: (-item.height, item.id))[:MOST_FETCHED]:
+            yield _bring(look, arrangement, item, ledge)
+
+
+def _brought(look: Look, arrangement: Arrangement) -> Iterator[Move]:
+    """Bring what must be kept here and is still in the stash."""
+    for item in arrangement.awaited[:MOST_MOVED]:
+        for ledge in [ledge for ledge in arrangement.standing_ledges if fits(item, ledge)][:MOST_LEDGES]:
+            yield _bring(look, arrangement, item, ledge)
+
+
+def _bring(look: Look, arrangement: Arrangement, item: Item, ledge: Ledge) -> Move:
+    spot = free_spot(arrangement, item, "upright", ledge)
+    edit = PlaceItem(look=look.id, item=item.id, spot=spot, name=item.label)
+    return Move("bring", f"Bring the {item.label} to {ledge.label}", edit)
+
+
+def _serves(item: Item, ledge: Ledge) -> bool:
+    known = item.status in ("owned", "borrowed") and "hide" not in item.traits
+    return known and item.category not in ("stems", "hanging", "textile", "supplies") and fits(item, ledge)

@@ -1,0 +1,126 @@
+"""What the stylist insists on for a piece, and whether a look does so."""
+
+from collections.abc import Callable, Iterator
+
+from msgspec import Struct
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.phrases import listed
+from jolly_ledge.model.piece import Wish
+from jolly_ledge.model.words import WishKind
+
+GATHERING = frozenset({"tray", "bowl", "basket", "box"})
+CENTRED_SHARE, MIRRORED_SHARE = 0.05, 0.05
+"""So far from the middle, in widths, a thing is still centred, and a pair still mirrored."""
+
+
+class Heard(Struct, frozen=True):
+    """One wish at some things: whether it is met, and what to say where it is not."""
+
+    placements: tuple[str, ...]
+    met: bool
+    sentence: str
+
+
+def hear(arrangement: Arrangement) -> Iterator[Heard]:
+    """Yield every wish that the things of a look give something to say about."""
+    by_item = {standing.item.id: standing for standing in arrangement.standings}
+    for wish in arrangement.piece.wishes:
+        things = [by_item[item] for item in wish.items if item in by_item]
+        if things:
+            yield from _HEARERS[wish.kind](wish, things, arrangement)
+
+
+def _names(things: list[Standing]) -> str:
+    return listed([f"the {thing.item.label}" for thing in things])
+
+
+def _capital(text: str) -> str:
+    return text[:1].upper() + text[1:]
+
+
+def _together(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+    if len(things) < 2:
+        return
+    hosts = {thing.placement.host for thing in things}
+    host = arrangement.by_id.get(next(iter(hosts)) or "") if len(hosts) == 1 else None
+    met = host is not None and host.item.category in GATHERING
+    said = f"{_capital(_names(things))} are wished together; set them on one tray or in one bowl, basket or box."
+    yield Heard(tuple(thing.id for thing in things), met, said)
+
+
+def _apart(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+    for index, first in enumerate(things):
+        for second in things[index + 1 :]:
+            met = not _are_neighbours(first, second, arrangement)
+            said = f"{_capital(_names([first, second]))} are wished apart and are neighbours; carry one farther off."
+            yield Heard((first.id, second.id), met, said)
+
+
+def _are_neighbours(first: Standing, second: Standing, arrangement: Arrangement) -> bool:
+    """Tell whether two things stand beside, above or below each other with nothing between."""
+    if first.root == second.root:
+        return True
+    if first.ledge.id == second.ledge.id:
+        low, high = sorted((first.x, second.x))
+        between = arrangement.by_ledge.get(first.ledge.id, ())
+        roots = (first.root, second.root)
+        return not any(low < other.x < high for other in between if other.root not in roots)
+    overlap = min(first.right, second.right) - max(first.left, second.left)
+    low_floor, high_floor = sorted((first.ledge.floor, second.ledge.floor))
+    others = (ledge.floor for ledge in arrangement.standing_ledges)
+    return overlap > 0 and not any(low_floor < floor < high_floor for floor in others)
+
+
+def _only_on(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+    names = _ledge_names(wish, arrangement)
+    for thing in things:
+        said = f"The {thing.item.label} is wished on {names} only and stands on {thing.ledge.label}."
+        yield Heard((thing.id,), thing.ledge.id in wish.ledges, said)
+
+
+def _never_on(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+    for thing in things:
+        said = f"The {thing.item.label} is never to stand on {thing.ledge.label}; carry it elsewhere."
+        yield Heard((thing.id,), thing.ledge.id not in wish.ledges, said)
+
+
+def _ledge_names(wish: Wish, arrangement: Arrangement) -> str:
+    known = {ledge.id: ledge.label for ledge in arrangement.piece.ledges}
+    return listed([known.get(ledge, ledge) for ledge in wish.ledges]) or "no ledge"
+
+
+def _mirrored(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+    width = arrangement.piece.width
+    for first, second in zip(things[::2], things[1::2], strict=False):
+        level = abs(first.ledge.floor - second.ledge.floor) < 1
+        met = level and abs(first.x + second.x - width) <= MIRRORED_SHARE * width
+        said = (
+            f"{_capital(_names([first, second]))} are wished as a pair about the middle and do not mirror each other."
+        )
+        yield Heard((first.id, second.id), met, said)
+
+
+def _centred(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+    for thing in things:
+        ledge = thing.ledge
+        out = abs(thing.x - ledge.left - ledge.width / 2)
+        said = f"The {thing.item.label} is wished in the middle of {ledge.label} and is {round(out / 10)} cm off it."
+        yield Heard((thing.id,), out <= CENTRED_SHARE * ledge.width, said)
+
+
+def _out_of_sight(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+    for thing in things:
+        said = f"The {thing.item.label} is wished out of sight and is seen on {thing.ledge.label}."
+        yield Heard((thing.id,), thing.hidden, said)
+
+
+_HEARERS: dict[WishKind, Callable[[Wish, list[Standing], Arrangement], Iterator[Heard]]] = {
+    "together": _together,
+    "apart": _apart,
+    "only-on": _only_on,
+    "never-on": _never_on,
+    "mirrored": _mirrored,
+    "centred": _centred,
+    "out-of-sight": _out_of_sight,
+}
