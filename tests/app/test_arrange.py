@@ -247,21 +247,6 @@ def test_cautions_and_findings_are_on_cards_apart(window: MainWindow) -> None:
     assert not set(cautions) & set(findings)
 
 
-def test_overlays_and_squint_change_the_picture(window: MainWindow, qtbot: QtBot) -> None:
-    page = arrange_step(window)
-    plain = page.view.grab().toImage()
-    for button in (
-        page.squint_chip,
-        page.overlay_chips["skyline"],
-        page.overlay_chips["colours"],
-        page.overlay_chips["groups"],
-    ):
-        qtbot.mouseClick(button, LEFT)
-        shown = page.view.grab().toImage()
-        assert shown != plain
-        plain = shown
-
-
 def test_keys_choose_things_and_ledges_without_a_mouse(window: MainWindow, qtbot: QtBot) -> None:
     view = arrange_step(window).view
     view.setFocus()

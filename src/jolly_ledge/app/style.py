@@ -93,6 +93,7 @@ QScrollBar:horizontal {{ background: transparent; height: 10px; margin: 2px; }}
 QScrollBar::handle {{ background: #cfc6b4; border-radius: 3px; min-height: 28px; min-width: 28px; }}
 QScrollBar::handle:hover {{ background: {BOARD}; }}
 QScrollBar::add-line, QScrollBar::sub-line, QScrollBar::add-page, QScrollBar::sub-page {{ background: none; border: none; width: 0; height: 0; }}
+QPushButton::menu-indicator {{ image: none; width: 0; }}
 QMenu {{ background: {SHEET}; border: 1px solid {RULE}; padding: 4px; }}
 QMenu::item {{ padding: 6px 26px 6px 14px; }}
 QMenu::item:selected {{ background: {PLUM_TINT}; }}

@@ -3,13 +3,19 @@
 from collections.abc import Callable
 from functools import lru_cache
 
+from msgspec.structs import replace
+
 from jolly_ledge.drawing.picture import Picture, Shape, ellipse
 from jolly_ledge.drawing.silhouettes import books, greenery, planes, traced, turned
 from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
 from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.colour import darker
+from jolly_ledge.model.facing import faces_away
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.pose import extent, seen_shape
-from jolly_ledge.model.words import Pose
+from jolly_ledge.model.words import WALL_CATEGORIES, Pose
+
+BACK_BOARD = "#8f7a5e"
 
 Draw = Callable[[Subject], list[Shape]]
 
@@ -88,8 +94,17 @@ def item_shapes(item: Item, pose: Pose = "upright", width: float = 0.0, height: 
 
 
 def standing_shapes(standing: Standing) -> tuple[Shape, ...]:
-    """Return the shapes of a placed thing, its foot on the origin."""
-    return item_shapes(standing.item, standing.placement.pose, round(standing.width, 1), round(standing.height, 1))
+    """Return the shapes of a placed thing, its foot on the origin; one that is turned away shows its back."""
+    item = back_of(standing.item) if faces_away(standing) else standing.item
+    return item_shapes(item, standing.placement.pose, round(standing.width, 1), round(standing.height, 1))
+
+
+@lru_cache(maxsize=512)
+def back_of(item: Item) -> Item:
+    """Return a one-faced thing as it is seen from behind: a picture is bare board, the rest is plain and darker."""
+    if item.category in WALL_CATEGORIES:
+        return replace(item, silhouette="board", category="board", colours=((BACK_BOARD, 1.0),), finish="matt")
+    return replace(item, colours=((darker(item.main_colour, 0.25), 1.0),))
 
 
 @lru_cache(maxsize=1024)

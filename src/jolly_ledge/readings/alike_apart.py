@@ -7,6 +7,8 @@ from collections.abc import Sequence
 from functools import lru_cache
 from typing import TYPE_CHECKING
 
+from msgspec import Struct
+
 from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.item import Item
@@ -36,6 +38,9 @@ BOARD_REACH = 0.15
 ABOVE_SHARE = 0.9
 ALIKE_FROM = 0.6
 SAYS_NOTHING = 0.3
+TIED_FROM, CALM = 0.75, 0.5
+"""So alike, things are tied to each other by the eye; nearer than calm they compete."""
+
 TWIN = 0.93
 TWIN_PENALTY = 1.0
 GREEN_PENALTY = 0.3
@@ -217,3 +222,27 @@ def _twins(first: Unit, second: Unit) -> Finding:
         f"{capital(first.label)} and {second.label} are twins within one piece; one of them would say more alone.",
         0.4,
     )
+
+
+class Tie(Struct, frozen=True):
+    """Two units that look alike: how alike, and whether they compete (near) or tie the piece together (far)."""
+
+    first: Unit
+    second: Unit
+    alike: float
+    competes: bool
+
+
+def ties_of(arrangement: Arrangement) -> tuple[Tie, ...]:
+    """Return the pairs of look-alikes, the most alike first."""
+    import numpy as np
+
+    units = sorted(arrangement.units, key=lambda unit: unit.lead.item.id)
+    if len(units) < 2:
+        return ()
+    alike, near = likeness_table(tuple(unit.lead.item for unit in units)), nearness_table(units)
+    ties = [
+        Tie(units[row], units[column], float(alike[row, column]), float(alike[row, column] * near[row, column]) > CALM)
+        for row, column in np.argwhere(np.triu(alike >= TIED_FROM, 1)).tolist()
+    ]
+    return tuple(sorted(ties, key=lambda tie: (-tie.alike, tie.first.lead.id)))

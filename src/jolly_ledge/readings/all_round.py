@@ -3,6 +3,7 @@
 import math
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.facing import FACE_DEGREES
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading
@@ -10,9 +11,6 @@ from jolly_ledge.readings.score import ramp, weighted_mean
 
 ID = "all-round"
 BAND = (0.75, 1.0)
-GOOD_SIDE_DEGREES = 100.0
-"""So far to the side a face is still a face."""
-
 SIDES = ((0.5, -0.4), (0.5, 1.4), (-0.4, 0.5), (1.4, 0.5))
 """Where people stand about a piece without told seats, in widths and depths."""
 
@@ -64,5 +62,5 @@ def _good_share(standing: Standing, seats: list[tuple[float, float]]) -> float:
     for x, z in seats:
         toward = math.atan2(z - standing.z, x - standing.x)
         apart = abs((math.degrees(toward - looks) + 180) % 360 - 180)
-        seen += apart <= GOOD_SIDE_DEGREES
+        seen += apart <= FACE_DEGREES
     return seen / len(seats)

@@ -56,3 +56,20 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         findings=findings,
         evidence=evidence_of(len(ledges), 6),
     )  # fmt: skip
+
+
+LEAST_REST_SHARE = 0.10
+"""A narrower gap along a ledge is the space between things, no rest."""
+
+
+def resting_places(arrangement: Arrangement) -> tuple[tuple[float, float, float, float], ...]:
+    """Return the empty places the eye rests on: gaps along the ledges (left, floor, width, height; piece mm)."""
+    found = []
+    for ledge in arrangement.standing_ledges:
+        high, at = frame_height(ledge), ledge.left
+        things = sorted((s.left, s.right) for s in arrangement.by_ledge.get(ledge.id, ()))
+        for left, right in [*things, (ledge.right, ledge.right)]:
+            if left - at >= LEAST_REST_SHARE * ledge.width:
+                found.append((at, ledge.floor, left - at, high))
+            at = max(at, right)
+    return tuple(found)

@@ -3,11 +3,15 @@
 from collections.abc import Callable
 from itertools import pairwise
 
+from msgspec import Struct
+
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS, Figure
 from jolly_ledge.readings.alike_apart import likeness
+from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
 from jolly_ledge.readings.weight import weights
@@ -21,6 +25,9 @@ SIDE_LITTLE, SIDE_PLAIN = 0.04, 0.22
 DEPTH_LITTLE, DEPTH_PLAIN = 0.03, 0.18
 PAIR_NEAR, PAIR_FAR = 0.04, 0.16
 CENTRE = 0.14
+
+LEVEL_SHARE = 0.5
+PAIR_SHOWN = 0.4
 
 Fits = dict[str, float]
 
@@ -105,25 +112,51 @@ def _against_a_peak(heights: list[float], peak: int) -> float:
 def _weave(arrangement: Arrangement) -> Fits:
     if arrangement.piece.kind in TABLE_KINDS:
         return _weave_in_depth(arrangement)
-    by_id = weights(arrangement)
-    levels: dict[int, list[Column]] = {}
-    for columns in arrangement.columns.values():
-        if not columns[0].ledge.is_wall:
-            levels.setdefault(round(columns[0].ledge.floor / 60), []).extend(columns)
+    levels = levels_of(arrangement)
     if len(levels) < 2:
         return {}
     half = arrangement.piece.width / 2
-    sides = []
-    for level in sorted(levels, reverse=True):
-        parts = [((c.left + c.right) / 2, sum(by_id[i] for i in c.ids)) for c in levels[level]]
-        sides.append((weighted_mean(parts, half) - half) / half)
+    sides = [(_middle_of(level, arrangement) - half) / half for level in levels]
     fits: Fits = {}
-    for index, level in enumerate(sorted(levels, reverse=True)):
+    for index, level in enumerate(levels):
         near = [sides[other] for other in (index - 1, index + 1) if 0 <= other < len(sides)]
         fit = mean([ramp(abs(side - sides[index]), SIDE_LITTLE, SIDE_PLAIN) for side in near])
-        for column in levels[level]:
+        for column in level:
             fits[column.ids[0]] = 0.4 + 0.6 * fit
     return fits
+
+
+def levels_of(arrangement: Arrangement) -> list[list[Column]]:
+    """Return what stands on each level, top down: ledges side by side that share most of their height are one."""
+    levels: list[tuple[list[Ledge], list[Column]]] = []
+    used = [columns for columns in arrangement.columns.values() if not columns[0].ledge.is_wall]
+    for columns in sorted(used, key=lambda columns: (-_centre(columns[0].ledge), columns[0].ledge.left)):
+        ledge = columns[0].ledge
+        level = next((level for level in levels if all(_share_a_level(ledge, other) for other in level[0])), None)
+        if level is None:
+            levels.append(([ledge], list(columns)))
+        else:
+            level[0].append(ledge)
+            level[1].extend(columns)
+    return [columns for _, columns in levels]
+
+
+def _centre(ledge: Ledge) -> float:
+    return ledge.floor + frame_height(ledge) / 2
+
+
+def _share_a_level(first: Ledge, second: Ledge) -> bool:
+    beside = first.right <= second.left + 1 or second.right <= first.left + 1
+    highs = (first.floor + frame_height(first), second.floor + frame_height(second))
+    shared = min(highs) - max(first.floor, second.floor)
+    return beside and shared > LEVEL_SHARE * min(frame_height(first), frame_height(second))
+
+
+def _middle_of(level: list[Column], arrangement: Arrangement) -> float:
+    """Return where the weight of a level lies along the piece."""
+    by_id = weights(arrangement)
+    parts = [((c.left + c.right) / 2, sum(by_id[i] for i in c.ids)) for c in level]
+    return weighted_mean(parts, arrangement.piece.width / 2)
 
 
 def _weave_in_depth(arrangement: Arrangement) -> Fits:
@@ -166,3 +199,58 @@ def _answers(column: Column, other: Column, width: float) -> float:
 
 
 _READERS: dict[Figure, Callable[[Arrangement], Fits]] = {"peaks": _peaks, "weave": _weave, "mirrored": _mirrored}
+
+
+class FigureLine(Struct, frozen=True):
+    """A line of the figure as the eye draws it (piece mm, y up), and how well it fits, 0 to 1."""
+
+    points: tuple[tuple[float, float], ...]
+    fit: float
+
+
+def figure_lines(arrangement: Arrangement) -> tuple[FigureLine, ...]:
+    """Return the triangles, the weave or the pairs that the figure of the manner is read by."""
+    drawn: dict[Figure, Callable[[Arrangement], list[FigureLine]]] = {
+        "peaks": _triangles, "weave": _woven, "mirrored": _pairs,
+    }  # fmt: skip
+    return tuple(drawn[arrangement.manner.figure](arrangement))
+
+
+def _triangles(arrangement: Arrangement) -> list[FigureLine]:
+    fits, lines = _peaks(arrangement), []
+    for vignette in arrangement.vignettes:
+        if len(vignette.columns) < 2:
+            continue
+        left, right = min(c.left for c in vignette.columns), max(c.right for c in vignette.columns)
+        peak = max(vignette.columns, key=lambda column: column.height)
+        floor = vignette.ledge.floor
+        corners = ((left, floor), ((peak.left + peak.right) / 2, peak.top), (right, floor), (left, floor))
+        lines.append(FigureLine(corners, fits[vignette.columns[0].ids[0]]))
+    return lines
+
+
+def _woven(arrangement: Arrangement) -> list[FigureLine]:
+    fits = _weave(arrangement)
+    if not fits:
+        return []
+    if arrangement.piece.kind in TABLE_KINDS:
+        row = sorted((arrangement.by_id[identifier] for identifier in fits), key=lambda standing: standing.x)
+        return [FigureLine(tuple((s.x, s.bottom + s.height / 2) for s in row), mean(list(fits.values())))]
+    points = tuple(
+        (_middle_of(level, arrangement), mean([(c.ledge.floor + c.top) / 2 for c in level]))
+        for level in levels_of(arrangement)
+    )
+    return [FigureLine(points, mean(list(fits.values())))]
+
+
+def _pairs(arrangement: Arrangement) -> list[FigureLine]:
+    width = arrangement.piece.width
+    columns = [column for group in arrangement.columns.values() for column in group if not column.ledge.is_wall]
+    lines = []
+    for index, column in enumerate(columns):
+        others = [(_answers(column, other, width), other) for other in columns[index + 1 :]]
+        fit, other = max(others, key=lambda pair: pair[0], default=(0.0, column))
+        if fit > PAIR_SHOWN:
+            ends = (column, other)
+            lines.append(FigureLine(tuple(((c.left + c.right) / 2, (c.ledge.floor + c.top) / 2) for c in ends), fit))
+    return lines

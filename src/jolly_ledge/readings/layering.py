@@ -117,3 +117,14 @@ def _hidden(arrangement: Arrangement) -> tuple[list[Finding], list[tuple[str, fl
                     )
                 )
     return findings, shares
+
+
+def band_of(column: Column) -> int:
+    """Return which third of its ledge's depth a column stands in: 0 in front, 1 in the middle, 2 at the back.
+
+    >>> ledge = Ledge(id="a", left=0, floor=0, width=800, depth=300)
+    >>> band_of(Column(ledge, (), (), 0, 100, 0, 60, 200)), band_of(Column(ledge, (), (), 0, 100, 250, 300, 200))
+    (0, 2)
+    """
+    middle = (column.front + column.back) / 2 / column.ledge.depth
+    return min(max(int(middle * 3), 0), 2)

@@ -97,6 +97,15 @@ class LookActions:
             locks = not all(standing.placement.locked for standing in chosen)
             self._change(chosen, (("locked", locks),), f"{'Lock' if locks else 'Unlock'} {self._names(chosen)}")
 
+    def count_apart(self) -> None:
+        """Count what is chosen as a unit of its own, then with what holds it, then as the manner says."""
+        chosen = self._chosen()
+        if chosen:
+            name = self._names(chosen)
+            told = {None: "own", "own": "together", "together": None}[chosen[0].placement.unit]
+            said = {"own": f"Count {name} by itself", "together": f"Count {name} with what holds it"}
+            self._change(chosen, (("unit", told),), said.get(told or "", f"Count {name} as the manner does"))
+
     def group(self, name: str | None) -> None:
         """Read what is chosen as one vignette of that name; None leaves it to nearness."""
         chosen = self._chosen()

@@ -19,6 +19,9 @@ POSES: tuple[tuple[Pose, str, str], ...] = (
 )
 
 
+COUNTS = {None: "as usual", "own": "by itself", "together": "with it"}
+
+
 class ChosenPanel(QWidget):
     """Shows and changes the thing in hand, with its ledge from above."""
 
@@ -65,6 +68,8 @@ class ChosenPanel(QWidget):
         self.back_chip.clicked.connect(self._actions.put_back)
         for index, button in enumerate((self.turn_chip, self.lock_chip, self.inside_chip, self.back_chip)):
             grid.addWidget(button, 2 + index // 2, index % 2)
+        self.count_chip = chip("", "Change how it counts as a unit (J)", checkable=False)
+        self.count_chip.clicked.connect(self._actions.count_apart)
         self.left_field = LengthField(self._session, self._actions.set_from_left, "From the left end")
         self.front_field = LengthField(self._session, self._actions.set_from_front, "From the front edge")
         self.group_field = QLineEdit()
@@ -82,6 +87,8 @@ class ChosenPanel(QWidget):
         ):
             grid.addWidget(words(text, "soft", wrap=False), row, 0)
             grid.addWidget(field, row, 1)
+        grid.addWidget(words("Counts", "soft", wrap=False), 7, 0)
+        grid.addWidget(self.count_chip, 7, 1)
         return self.tools
 
     def _regroup(self) -> None:
@@ -104,6 +111,7 @@ class ChosenPanel(QWidget):
                     f"{session.length(ledge.width)} wide, {session.length(ledge.depth)} deep, {free}. "
                     "Click a thing to take it in hand."
                 )
+            self.count_chip.setText(COUNTS[None])
             for field in (self.left_field, self.front_field):
                 field.show_length(None)
             return
@@ -114,6 +122,7 @@ class ChosenPanel(QWidget):
             button.setChecked(all(standing.placement.pose == pose for standing in chosen))
         self.pose_chips["spine-in"].setEnabled(all(standing.item.is_book for standing in chosen))
         self.lock_chip.setChecked(all(standing.placement.locked for standing in chosen))
+        self.count_chip.setText(COUNTS[first.placement.unit])
         self.lock_chip.setText("Locked" if self.lock_chip.isChecked() else "Lock")
         if not self.left_field.hasFocus():
             self.left_field.show_length(max(first.left - first.ledge.left, 0.0))

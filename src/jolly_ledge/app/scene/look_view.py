@@ -1,10 +1,11 @@
 """The elevation: the look in hand at true scale, to be picked, carried and read."""
 
+from collections.abc import Callable
+
 from PySide6.QtCore import QPoint, QPointF, QRect, QRectF, Qt, Signal
 from PySide6.QtGui import (
     QColor,
     QFontMetricsF,
-    QImage,
     QKeyEvent,
     QMouseEvent,
     QPainter,
@@ -15,11 +16,13 @@ from PySide6.QtGui import (
 )
 from PySide6.QtWidgets import QApplication, QGraphicsScene, QGraphicsView
 
-from jolly_ledge.app.scene import overlays
+from jolly_ledge.app.scene import overlays, reading_overlays
 from jolly_ledge.app.scene.drag_gesture import DragGesture
 from jolly_ledge.app.scene.picture_item import PictureItem, PlacementItem
+from jolly_ledge.app.scene.ways_of_looking import Ways, paint_as_seen
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.case import case_picture, front_shapes
+from jolly_ledge.drawing.doors import shut_door_shapes
 from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.drawing.look import painting_order
 from jolly_ledge.drawing.sheet import numbered_spots
@@ -32,11 +35,13 @@ from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play
 
 DIMMED = 0.32
-SQUINT_SHARE = 1 / 10
 BEAM_HEIGHT = 40
 BADGE_PX = 9.0
 MARGIN = 4
-OVERLAYS = ("balance", "groups", "skyline", "colours", "cautions")
+OVERLAYS = (
+    "balance", "groups", "cautions", "skyline", "figure", "colours", "rest", "depth", "ties", "doors",
+)  # fmt: skip
+"""What may lie over the drawing; the keys 1 to 9 and 0 show them in this order."""
 
 
 class LookView(QGraphicsView):
@@ -58,7 +63,8 @@ class LookView(QGraphicsView):
         self._pressed: tuple[QPoint, PlacementItem] | None = None
         self.gesture: DragGesture | None = None
         self.overlays: set[str] = {"balance", "cautions"}
-        self.squints = False
+        self.ways = Ways()
+        self.is_shut = False
         self._has_painted = False
         self._is_behind = False
         self.setRenderHint(QPainter.RenderHint.Antialiasing)
@@ -117,10 +123,19 @@ class LookView(QGraphicsView):
         self._case = PictureItem.of(picture)
         self._case.setZValue(-1)
         self._scene.addItem(self._case)
-        self._front = PictureItem(front_shapes(piece), self._case.boundingRect())
+        self._show_front()
+        self._fit()
+
+    def _show_front(self) -> None:
+        """Show what stands before the things: bars, and the doors when they are shut."""
+        if self._piece is None or self._case is None:
+            return
+        if self._front is not None and self._front.scene() is not None:
+            self._scene.removeItem(self._front)
+        shut = shut_door_shapes(self._piece) if self.is_shut else ()
+        self._front = PictureItem(shut or front_shapes(self._piece), self._case.boundingRect())
         self._front.setZValue(100_000)
         self._scene.addItem(self._front)
-        self._fit()
 
     def _show_standing(self, standing: Standing, rank: int) -> None:
         shown = self.items_by_id.get(standing.id)
@@ -150,9 +165,12 @@ class LookView(QGraphicsView):
         (self.overlays.add if shown else self.overlays.discard)(name)
         self.viewport().update()
 
-    def squint(self, on: bool) -> None:
-        """Show the look blurred and grey, as through half-shut eyes."""
-        self.squints = on
+    def look_through(self, ways: Ways, *, shut: bool) -> None:
+        """Look in some ways, with the doors shut or open."""
+        self.ways = ways
+        if shut != self.is_shut:
+            self.is_shut = shut
+            self._show_front()
         self.viewport().update()
 
     def _fit(self) -> None:
@@ -196,8 +214,10 @@ class LookView(QGraphicsView):
         if not session.look_id:
             return
         arrangement, scale = session.arrangement, self.scale_factor
-        if self.squints:
-            self._paint_squint(painter)
+        if self.ways.changes_the_picture:
+            self._paint_as_seen(painter)
+        if self.ways.mirrored:
+            return
         self._paint_lines(painter, arrangement, scale)
         self._paint_choice(painter, arrangement, scale)
         if "cautions" in self.overlays:
@@ -221,12 +241,23 @@ class LookView(QGraphicsView):
         ledge = self._session.ledge
         if ledge is not None and self.gesture is None:
             overlays.paint_ledge(painter, QRectF(ledge.left, -ledge.floor - 10, ledge.width, 10))
-        if "groups" in self.overlays:
-            overlays.paint_groups(painter, arrangement, scale)
-        if "skyline" in self.overlays:
-            overlays.paint_skyline(painter, arrangement)
-        if "colours" in self.overlays:
-            overlays.paint_colour_path(painter, arrangement, scale)
+        paints: dict[str, Callable[[], object]] = {
+            "rest": lambda: reading_overlays.paint_rest(painter, arrangement),
+            "groups": lambda: self._paint_groups(painter, arrangement, scale),
+            "skyline": lambda: overlays.paint_skyline(painter, arrangement),
+            "figure": lambda: reading_overlays.paint_figure(painter, arrangement),
+            "colours": lambda: overlays.paint_colour_path(painter, arrangement, scale),
+            "depth": lambda: reading_overlays.paint_depth(painter, arrangement, scale),
+            "ties": lambda: reading_overlays.paint_ties(painter, arrangement, scale),
+            "doors": lambda: reading_overlays.paint_hidden_by_doors(painter, arrangement, scale),
+        }
+        for name, paint in paints.items():
+            if name in self.overlays:
+                paint()
+
+    def _paint_groups(self, painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+        reading_overlays.paint_units(painter, arrangement, scale)
+        overlays.paint_groups(painter, arrangement, scale)
 
     def _paint_choice(self, painter: QPainter, arrangement: Arrangement, scale: float) -> None:
         for standing in arrangement.visible:
@@ -263,37 +294,23 @@ class LookView(QGraphicsView):
             painter.setPen(QColor(INK))
             painter.drawText(area, Qt.AlignmentFlag.AlignCenter, str(number))
 
-    def _paint_squint(self, painter: QPainter) -> None:
-        size = self.viewport().size()
-        small = QImage(
-            max(round(size.width() * SQUINT_SHARE), 1),
-            max(round(size.height() * SQUINT_SHARE), 1),
-            QImage.Format.Format_RGB32,
-        )
-        small.fill(QColor(PAPER))
-        brush = QPainter(small)
-        brush.setRenderHint(QPainter.RenderHint.Antialiasing)
-        brush.scale(SQUINT_SHARE, SQUINT_SHARE)
-        brush.setTransform(self.viewportTransform(), True)
-        for item in sorted(self._scene.items(), key=lambda item: item.zValue()):
-            if isinstance(item, PictureItem):
-                brush.save()
-                brush.translate(item.pos())
-                play(brush, item.primitives)
-                brush.restore()
-        brush.end()
-        grey = small.convertToFormat(QImage.Format.Format_Grayscale8)
-        blurred = grey.scaled(
-            size / 4, Qt.AspectRatioMode.IgnoreAspectRatio, Qt.TransformationMode.SmoothTransformation
-        )
+    def _paint_as_seen(self, painter: QPainter) -> None:
         piece = QRectF(self.mapFromScene(self._case.boundingRect()).boundingRect()) if self._case else QRectF()
-        share = blurred.width() / max(size.width(), 1)
         painter.save()
         painter.resetTransform()
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
-        source = QRectF(piece.x() * share, piece.y() * share, piece.width() * share, piece.height() * share)
-        painter.drawImage(piece, blurred, source)
+        painter.fillRect(piece, QColor(PAPER))
         painter.restore()
+        ratio = self.devicePixelRatioF()
+        paint_as_seen(painter, self.viewport().size(), piece, self.ways, self._paint_scene, ratio)
+
+    def _paint_scene(self, painter: QPainter) -> None:
+        painter.setTransform(self.viewportTransform(), True)
+        for item in sorted(self._scene.items(), key=lambda item: item.zValue()):
+            if isinstance(item, PictureItem):
+                painter.save()
+                painter.translate(item.pos())
+                play(painter, item.primitives)
+                painter.restore()
 
     def _paint_ghost(self, painter: QPainter, gesture: DragGesture) -> None:
         if gesture.landing is not None:
@@ -331,6 +348,9 @@ class LookView(QGraphicsView):
         position = event.position().toPoint()
         self.setFocus()
         if event.button() != Qt.MouseButton.LeftButton:
+            return
+        if self.ways.mirrored:
+            self._session.refused.emit("In the mirror things are only looked at; leave it (M) to move them.")
             return
         item = self.placement_at(position)
         if item is None:

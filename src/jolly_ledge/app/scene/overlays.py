@@ -6,6 +6,7 @@ from functools import lru_cache
 from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPainterPath, QPen, QPixmap, QPolygonF
 
+from jolly_ledge.app.scene.pens import line_pen
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PAPER, PLUM, RUST, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement, Standing
@@ -21,12 +22,6 @@ PATHS_SHOWN = 1
 SIGN_PX = 21.0
 
 
-def _pen(colour: str, width: float, style: Qt.PenStyle = Qt.PenStyle.SolidLine) -> QPen:
-    pen = QPen(QColor(colour), width, style, Qt.PenCapStyle.RoundCap, Qt.PenJoinStyle.RoundJoin)
-    pen.setCosmetic(True)
-    return pen
-
-
 def area_of(standing: Standing) -> QRectF:
     """Return a thing's extent in scene coordinates."""
     return QRectF(standing.left, -standing.top, standing.width, standing.height)
@@ -36,11 +31,11 @@ def paint_outline(painter: QPainter, standing: Standing, colour: str = OCHRE) ->
     """Paint a dashed outline about a thing, seen on light and dark grounds."""
     area = area_of(standing).adjusted(-8, -8, 8, 8)
     painter.setBrush(Qt.BrushStyle.NoBrush)
-    painter.setPen(_pen("#1d1a17", 3.0))
+    painter.setPen(line_pen("#1d1a17", 3.0))
     painter.setOpacity(0.45)
     painter.drawRoundedRect(area, 8, 8)
     painter.setOpacity(1.0)
-    painter.setPen(_pen(lighter(colour, 0.25), 1.8, Qt.PenStyle.DashLine))
+    painter.setPen(line_pen(lighter(colour, 0.25), 1.8, Qt.PenStyle.DashLine))
     painter.drawRoundedRect(area, 8, 8)
 
 
@@ -48,7 +43,7 @@ def paint_lock(painter: QPainter, standing: Standing, scale: float) -> None:
     """Paint a small padlock at a locked thing."""
     size = 9 / scale
     x, y = standing.right - size, -standing.top + size * 0.4
-    painter.setPen(_pen(PAPER, 1.6))
+    painter.setPen(line_pen(PAPER, 1.6))
     painter.setBrush(Qt.BrushStyle.NoBrush)
     painter.drawArc(QRectF(x - size * 0.3, y - size * 0.6, size * 0.6, size * 0.9), 0, 180 * 16)
     painter.setBrush(QColor(PLUM))
@@ -57,7 +52,7 @@ def paint_lock(painter: QPainter, standing: Standing, scale: float) -> None:
 
 def paint_ledge(painter: QPainter, area: QRectF) -> None:
     """Paint where the ledge in hand is: a thin plum line along its board."""
-    painter.setPen(_pen(PLUM, 3.0))
+    painter.setPen(line_pen(PLUM, 3.0))
     painter.drawLine(QPointF(area.left() + 2, area.bottom() + 11), QPointF(area.right() - 2, area.bottom() + 11))
 
 
@@ -70,12 +65,12 @@ def paint_groups(painter: QPainter, arrangement: Arrangement, scale: float) -> N
         y = -vignette.ledge.floor + 13 / scale
         count = len(vignette.units)
         colour = TEAL if count % 2 else OCHRE
-        painter.setPen(_pen(colour, 2.2))
+        painter.setPen(line_pen(colour, 2.2))
         painter.drawPolyline(
             QPolygonF([QPointF(left, y - height), QPointF(left, y), QPointF(right, y), QPointF(right, y - height)])
         )
         middle = QPointF((left + right) / 2, y)
-        painter.setPen(_pen("#fffaf0", 1.2))
+        painter.setPen(line_pen("#fffaf0", 1.2))
         painter.setBrush(QColor(colour))
         painter.drawEllipse(middle, 8 / scale, 8 / scale)
         painter.setFont(font(round(12 / scale), "sans", 700))
@@ -99,11 +94,11 @@ def paint_skyline(painter: QPainter, arrangement: Arrangement) -> None:
             path.lineTo(column.right, floor)
         path.lineTo(columns[0].ledge.right, floor)
         painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.setPen(_pen("#1d1a17", 3.4))
+        painter.setPen(line_pen("#1d1a17", 3.4))
         painter.setOpacity(0.35)
         painter.drawPath(path)
         painter.setOpacity(1.0)
-        painter.setPen(_pen("#f3d9a0", 1.8))
+        painter.setPen(line_pen("#f3d9a0", 1.8))
         painter.drawPath(path)
 
 
@@ -125,13 +120,13 @@ def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float)
             reach = (after.y() - before.y()) * 0.5
             path.cubicTo(QPointF(before.x(), before.y() + reach), QPointF(after.x(), after.y() - reach), after)
         painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.setPen(_pen("#1d1a17", 3.2))
+        painter.setPen(line_pen("#1d1a17", 3.2))
         painter.setOpacity(0.4)
         painter.drawPath(path)
         painter.setOpacity(1.0)
-        painter.setPen(_pen(lighter(leader, 0.3), 1.9, Qt.PenStyle.DashLine))
+        painter.setPen(line_pen(lighter(leader, 0.3), 1.9, Qt.PenStyle.DashLine))
         painter.drawPath(path)
-        painter.setPen(_pen("#fffaf0", 1.8))
+        painter.setPen(line_pen("#fffaf0", 1.8))
         painter.setBrush(QColor(leader))
         for point in points:
             painter.drawEllipse(point, 5 / scale, 5 / scale)
@@ -162,7 +157,7 @@ def caution_sign(level: Level) -> QPixmap:
     sign.fill(Qt.GlobalColor.transparent)
     painter = QPainter(sign)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    painter.setPen(_pen("#fffaf0", 1.4))
+    painter.setPen(line_pen("#fffaf0", 1.4))
     painter.setBrush(QColor(RUST if level == "stop" else OCHRE))
     low = SIGN_PX - 3
     painter.drawPolygon(QPolygonF([QPointF(2, low), QPointF(SIGN_PX - 2, low), QPointF(SIGN_PX / 2, 2)]))

@@ -5,12 +5,14 @@ from functools import partial
 
 from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QResizeEvent
-from PySide6.QtWidgets import QHBoxLayout, QPushButton, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QStackedWidget
 
 from jolly_ledge.app.actions.look_actions import LookActions
 from jolly_ledge.app.panels.chosen_panel import ChosenPanel
 from jolly_ledge.app.panels.reading_panel import ReadingPanel
-from jolly_ledge.app.scene.look_view import OVERLAYS, LookView
+from jolly_ledge.app.panels.view_strip import KEYS, STRAIGHT_ON, ViewStrip
+from jolly_ledge.app.scene.look_view import LookView
+from jolly_ledge.app.scene.sight_view import SightView
 from jolly_ledge.app.scene.stash_strip import StashStrip
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
@@ -20,6 +22,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.stash_order import fits
 
 STEP_MM, FINE_MM = 10.0, 1.0
+KEYS_HINT = "The keys 1 to 9 and 0 show more on the drawing; V looks from elsewhere, Q squints."
 
 
 class ArrangeStep(Step):
@@ -32,18 +35,27 @@ class ArrangeStep(Step):
         self.chosen = ChosenPanel(session, self.actions_on_look)
         self.readings = ReadingPanel(session)
         self.strip = StashStrip(session, self.actions_on_look.place)
-        self.view_chips = self._chips()
-        self.column.addWidget(self.view_chips)
+        self.view_strip = ViewStrip(session, self.view.overlays)
+        self.column.addWidget(self.view_strip)
         middle = QHBoxLayout()
         middle.setSpacing(6)
-        middle.addWidget(self.view, 1)
+        self.views = QStackedWidget()
+        self.views.addWidget(self.view)
+        self.sight: SightView | None = None
+        middle.addWidget(self.views, 1)
         middle.addWidget(self.chosen)
         self.column.addLayout(middle, 1)
+        self.key_line = words(KEYS_HINT, "small", wrap=False)
+        self.key_line.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
+        self.column.addWidget(self.key_line)
         self.column.addLayout(self._strip_head())
         self.column.addWidget(self.strip)
         self.row.addWidget(self.readings)
         self.view.first_painted.connect(self.readings.begin, Qt.ConnectionType.QueuedConnection)
         self.view.asked_for_figures.connect(self.chosen.left_field.setFocus)
+        self.view_strip.overlay_toggled.connect(self._show_overlay)
+        self.view_strip.ways_changed.connect(self._look_through)
+        self.view_strip.place_changed.connect(self._look_from)
         self._connect_strip()
         self._bind_keys()
         session.changed.connect(self._set_chips)
@@ -59,29 +71,37 @@ class ArrangeStep(Step):
     def _set_chips(self) -> None:
         names = self.piece_name.sizeHint().width() + self.look_name.sizeHint().width() + 2 * self.head.spacing()
         room = self.width() - self.readings.width() - 40
-        beside = names + self.view_chips.sizeHint().width() <= room
-        if beside and self.head.indexOf(self.view_chips) < 0:
-            self.column.removeWidget(self.view_chips)
-            self.head.addWidget(self.view_chips)
-        elif not beside and self.column.indexOf(self.view_chips) < 0:
-            self.head.removeWidget(self.view_chips)
-            self.column.insertWidget(1, self.view_chips)
+        beside = names + self.view_strip.sizeHint().width() <= room
+        if beside and self.head.indexOf(self.view_strip) < 0:
+            self.column.removeWidget(self.view_strip)
+            self.head.addWidget(self.view_strip)
+        elif not beside and self.column.indexOf(self.view_strip) < 0:
+            self.head.removeWidget(self.view_strip)
+            self.column.insertWidget(1, self.view_strip)
 
-    def _chips(self) -> QWidget:
-        chips = QWidget()
-        row = QHBoxLayout(chips)
-        row.setContentsMargins(0, 0, 0, 0)
-        row.setSpacing(5)
-        self.squint_chip = chip("Squint", "See it blurred and grey (Q)")
-        self.squint_chip.toggled.connect(self.view.squint)
-        row.addWidget(self.squint_chip)
-        self.overlay_chips: dict[str, QPushButton] = {}
-        for name in OVERLAYS:
-            button = chip(name.capitalize(), checked=name in self.view.overlays)
-            button.toggled.connect(lambda on, name=name: self.view.show_overlay(name, on))
-            self.overlay_chips[name] = button
-            row.addWidget(button)
-        return chips
+    def _show_overlay(self, name: str, on: bool) -> None:
+        self.view.show_overlay(name, on)
+        said = self.view_strip.said or KEYS_HINT
+        self.key_line.setText(said)
+        self.key_line.setToolTip(said)
+
+    def _look_through(self) -> None:
+        strip = self.view_strip
+        self.view.look_through(strip.ways, shut=strip.is_shut)
+        if self.sight is not None:
+            self.sight.look_through(strip.ways, shut=strip.is_shut)
+
+    def _look_from(self) -> None:
+        strip = self.view_strip
+        if strip.place == STRAIGHT_ON:
+            self.views.setCurrentWidget(self.view)
+            return
+        if self.sight is None:
+            self.sight = SightView(self.session)
+            self.views.addWidget(self.sight)
+        self.sight.look_through(strip.ways, shut=strip.is_shut)
+        self.sight.look_from(strip.eye)
+        self.views.setCurrentWidget(self.sight)
 
     def _strip_head(self) -> QHBoxLayout:
         row = QHBoxLayout()
@@ -146,8 +166,19 @@ class ArrangeStep(Step):
             ("B", partial(do.choose_next, -1)),
             ("PgDown", partial(do.choose_ledge, 1)),
             ("PgUp", partial(do.choose_ledge, -1)),
-            ("Q", self.squint_chip.toggle),
+            ("J", do.count_apart),
             ("S", partial(self.strip.setFocus, Qt.FocusReason.ShortcutFocusReason)),
         )
         for keys, action in keyed:
             self.shortcut(keys, action, view)
+        for name, key in KEYS.items():
+            self.shortcut(key, partial(self.view_strip.toggle_overlay, name), view)
+        # These also serve where the straight view is hidden.
+        for keys, action in (
+            ("V", self.view_strip.look_from_next),
+            ("D", self.view_strip.toggle_doors),
+            ("Q", partial(self.view_strip.toggle_way, "squint")),
+            ("Y", partial(self.view_strip.toggle_way, "grey")),
+            ("M", partial(self.view_strip.toggle_way, "mirrored")),
+        ):
+            self.shortcut(keys, action)

@@ -1,0 +1,145 @@
+"""More thin lines over the drawing: figure, rest, depth, ties, what the doors hide, what counts as one."""
+
+from PySide6.QtCore import QPointF, QRectF, Qt
+from PySide6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPolygonF
+
+from jolly_ledge.app.scene.pens import line_pen
+from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET, TEAL
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.colour import lighter
+from jolly_ledge.model.phrases import percent
+from jolly_ledge.readings.alike_apart import ties_of
+from jolly_ledge.readings.even_rest import resting_places
+from jolly_ledge.readings.figure import BAND as FIGURE_BAND
+from jolly_ledge.readings.figure import figure_lines
+from jolly_ledge.readings.layering import band_of
+from jolly_ledge.readings.seen_shut import BAND as SHUT_BAND
+from jolly_ledge.readings.seen_shut import read as read_shut
+from jolly_ledge.render.fonts import font
+
+MOST_TIES = 8
+"""More ties at once are a web."""
+
+DEPTH_COLOURS = ("#f6e3b4", "#d3a24b", "#7b4f1c")
+PILL_PX = 5.0
+
+
+def _both(painter: QPainter, path: QPainterPath, colour: str, width: float, style: Qt.PenStyle) -> None:
+    """Draw a line that is seen on light and dark grounds."""
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    painter.setOpacity(0.4)
+    painter.setPen(line_pen("#1d1a17", width + 1.6))
+    painter.drawPath(path)
+    painter.setOpacity(1.0)
+    painter.setPen(line_pen(colour, width, style))
+    painter.drawPath(path)
+
+
+def paint_figure(painter: QPainter, arrangement: Arrangement) -> None:
+    """Paint the triangles, the weave or the pairs: solid where they fit, dashed ochre where they do not."""
+    for line in figure_lines(arrangement):
+        path = QPainterPath(QPointF(line.points[0][0], -line.points[0][1]))
+        for x, y in line.points[1:]:
+            path.lineTo(x, -y)
+        good = line.fit >= FIGURE_BAND[0]
+        style = Qt.PenStyle.SolidLine if good else Qt.PenStyle.DashLine
+        _both(painter, path, lighter(TEAL, 0.55) if good else lighter(OCHRE, 0.25), 1.8, style)
+    if arrangement.manner.figure == "mirrored":
+        middle = arrangement.piece.width / 2
+        axis = QPainterPath(QPointF(middle, 0))
+        axis.lineTo(middle, -arrangement.piece.height)
+        _both(painter, axis, SHEET, 1.2, Qt.PenStyle.DotLine)
+
+
+def paint_rest(painter: QPainter, arrangement: Arrangement) -> None:
+    """Paint the empty places the eye rests on."""
+    painter.setPen(line_pen(lighter(TEAL, 0.6), 1.2, Qt.PenStyle.DotLine))
+    fill = QColor(lighter(TEAL, 0.5))
+    fill.setAlpha(70)
+    painter.setBrush(fill)
+    for left, floor, width, height in resting_places(arrangement):
+        painter.drawRoundedRect(QRectF(left + 4, -floor - height + 4, width - 8, height - 8), 10, 10)
+
+
+def paint_depth(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+    """Paint a bar at the foot of every column: low and pale in front, higher and dark at the back."""
+    high = PILL_PX / scale
+    for columns in arrangement.columns.values():
+        for column in columns:
+            if column.ledge.is_wall:
+                continue
+            band = band_of(column)
+            rise = (band * 1.6 + 0.6) * high
+            area = QRectF(column.left, -column.ledge.floor - rise - high, column.width, high)
+            painter.setPen(line_pen("#2a2119", 1.0))
+            painter.setBrush(QColor(DEPTH_COLOURS[band]))
+            painter.drawRoundedRect(area, high / 2, high / 2)
+
+
+def paint_ties(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+    """Paint what ties look-alikes together: thin teal far apart, thick ochre where they compete."""
+    for tie in ties_of(arrangement)[:MOST_TIES]:
+        one, two = tie.first, tie.second
+        start = QPointF((one.left + one.right) / 2, -(one.bottom + one.top) / 2)
+        end = QPointF((two.left + two.right) / 2, -(two.bottom + two.top) / 2)
+        path = QPainterPath(start)
+        bend = QPointF((end.y() - start.y()) * 0.16, (start.x() - end.x()) * 0.16)
+        path.quadTo((start + end) / 2 + bend, end)
+        colour = lighter(OCHRE, 0.3) if tie.competes else lighter(TEAL, 0.55)
+        _both(painter, path, colour, 3.0 if tie.competes else 1.5, Qt.PenStyle.SolidLine)
+        painter.setPen(line_pen(SHEET, 1.4))
+        painter.setBrush(QColor(OCHRE if tie.competes else TEAL))
+        for point in (start, end):
+            painter.drawEllipse(point, 4 / scale, 4 / scale)
+
+
+def paint_hidden_by_doors(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+    """Paint the bars of the doors as hatched strips, and at each anchor how much of it is left to see."""
+    hatch = QBrush(QColor(RUST), Qt.BrushStyle.BDiagPattern)
+    hatch.setTransform(painter.worldTransform().inverted()[0])
+    for fixture in arrangement.piece.fixtures:
+        if fixture.kind in ("bar", "brace"):
+            area = QRectF(fixture.left, -fixture.floor - fixture.height, fixture.width, fixture.height)
+            painter.setPen(line_pen(RUST, 1.4, Qt.PenStyle.DashLine))
+            painter.setBrush(hatch)
+            painter.drawRect(area)
+    if arrangement.piece.doors == "solid":
+        painter.setPen(line_pen(RUST, 1.4, Qt.PenStyle.DashLine))
+        painter.setBrush(hatch)
+        for ledge in arrangement.standing_ledges:
+            if ledge.clearance is not None:
+                painter.drawRect(QRectF(ledge.left, -ledge.floor - ledge.clearance, ledge.width, ledge.clearance))
+    reading = read_shut(arrangement, arrangement.manner)
+    painter.setFont(font(12, "sans", 700))
+    for identifier, seen in reading.contributions if reading is not None else ():
+        standing = arrangement.by_id[identifier]
+        middle = QPointF(standing.x, -standing.top + 14 / scale)
+        text = f"{percent(seen)} seen"
+        half = 38 / scale
+        area = QRectF(middle.x() - half, middle.y() - 9 / scale, 2 * half, 18 / scale)
+        painter.setPen(line_pen(TEAL if seen >= SHUT_BAND[0] else RUST, 1.4))
+        painter.setBrush(QColor(SHEET))
+        painter.drawRoundedRect(area, 7 / scale, 7 / scale)
+        painter.setPen(QColor(INK))
+        painter.drawText(area, Qt.AlignmentFlag.AlignCenter, text)
+
+
+def paint_units(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+    """Paint what counts as one: a thin frame about every unit of several things, a dot on every other."""
+    painter.setBrush(Qt.BrushStyle.NoBrush)
+    for unit in arrangement.units:
+        if unit.lead.ledge.is_wall:
+            continue
+        if len(unit.standings) > 1:
+            area = QRectF(unit.left, -unit.top, unit.right - unit.left, unit.top - unit.bottom).adjusted(-4, -4, 4, 4)
+            path = QPainterPath()
+            path.addRoundedRect(area, 8, 8)
+            _both(painter, path, SHEET, 1.2, Qt.PenStyle.DotLine)
+        else:
+            painter.setPen(line_pen(SHEET, 1.2))
+            painter.setBrush(QColor(PLUM))
+            at = QPointF((unit.left + unit.right) / 2, -unit.bottom - 7 / scale)
+            painter.drawPolygon(
+                QPolygonF([at + QPointF(dx / scale, dy / scale) for dx, dy in ((0, -4), (4, 0), (0, 4), (-4, 0))])
+            )
+            painter.setBrush(Qt.BrushStyle.NoBrush)

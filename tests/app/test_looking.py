@@ -1,0 +1,190 @@
+"""Looking at a look: what lies over the drawing, from where, with which eyes."""
+
+import pytest
+from msgspec.structs import replace
+from PySide6.QtCore import QPoint, Qt
+from PySide6.QtGui import QImage
+from pytestqt.qtbot import QtBot
+
+from builders import case_of, plan_of, put, thing
+from conftest import AnsweringDialogs, open_window
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.panels.view_strip import FROM_ABOVE, KEYS, STRAIGHT_ON
+from jolly_ledge.app.steps.arrange import KEYS_HINT, ArrangeStep
+from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.model.piece import Fixture
+from jolly_ledge.model.plan import Plan
+from pages import page_of
+
+LEFT = Qt.MouseButton.LeftButton
+
+
+def arrange_step(window: MainWindow) -> ArrangeStep:
+    return page_of(window, "Arrange", ArrangeStep)
+
+
+def picture(page: ArrangeStep) -> QImage:
+    shown = page.views.currentWidget()
+    assert shown is not None
+    return shown.grab().toImage()
+
+
+def glazed(doors: str = "glazed") -> Plan:
+    bar = Fixture(kind="bar", left=400.0, floor=100.0, width=60.0, height=840.0)
+    piece = case_of(doors=doors, seen_shut=True, fixtures=(bar,))
+    return plan_of((thing("urn", width=180.0), thing("jar")), (put("urn", x=380.0), put("jar", "a2", x=200.0)), piece)
+
+
+@pytest.mark.parametrize("name", [name for name in KEYS if name != "doors"])
+def test_a_key_shows_what_lies_over_the_drawing_and_what_it_means(window: MainWindow, qtbot: QtBot, name: str) -> None:
+    page = arrange_step(window)
+    was_on = name in page.view.overlays
+    before = picture(page)
+    qtbot.keyClick(page.view, KEYS[name])
+    assert (name in page.view.overlays) is not was_on
+    assert picture(page) != before
+    if not was_on:
+        assert page.key_line.text().startswith(name.capitalize())
+    qtbot.keyClick(page.view, KEYS[name])
+    assert picture(page) == before
+    assert page.key_line.text() == KEYS_HINT
+
+
+def test_chips_and_the_list_tell_what_is_shown(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    strip = page.view_strip
+    qtbot.mouseClick(strip.overlay_chips["groups"], LEFT)
+    assert "groups" in page.view.overlays
+    strip.more_actions["figure"].trigger()
+    assert strip.more_chip.text() == "Figure ▾"
+    strip.more_actions["rest"].trigger()
+    assert strip.more_chip.text() == "2 more ▾"
+    assert {"figure", "rest"} <= page.view.overlays
+    strip.more_actions["figure"].trigger()
+    assert strip.more_chip.text() == "Rest ▾"
+
+
+@pytest.mark.parametrize("key", ["Q", "Y", "M"])
+def test_other_eyes_change_the_picture_and_come_back(window: MainWindow, qtbot: QtBot, key: str) -> None:
+    page = arrange_step(window)
+    before = picture(page)
+    qtbot.keyClick(page.view, key)
+    seen = picture(page)
+    assert seen != before
+    middle = seen.rect().center()
+    if key in "QY":
+        colours = [seen.pixelColor(middle + QPoint(dx, dy)) for dx in range(-60, 60, 7) for dy in range(-90, 90, 11)]
+        assert all(max(c.red(), c.green(), c.blue()) - min(c.red(), c.green(), c.blue()) <= 2 for c in colours[:40])
+    assert page.view_strip.place_chip.text() in ("Squint ▾", "Grey ▾", "Mirror ▾")
+    qtbot.keyClick(page.view, key)
+    assert picture(page) == before
+
+
+def test_nothing_is_carried_in_the_mirror(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    qtbot.keyClick(page.view, "M")
+    item = page.view.items_by_id["orrery"]
+    at = page.view.mapFromScene(item.sceneBoundingRect().center())
+    with qtbot.waitSignal(window.session.refused):
+        qtbot.mousePress(page.view.viewport(), LEFT, pos=at)
+    assert page.view.gesture is None
+
+
+def test_places_follow_the_piece(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = arrange_step(window), window.session
+    strip = page.view_strip
+    assert strip.places() == (STRAIGHT_ON, "Standing", "Seated", "From the door")
+    seen = [picture(page)]
+    for _ in range(3):
+        qtbot.keyClick(page.views.currentWidget(), "V")
+        seen.append(picture(page))
+        assert all(seen[-1] != earlier for earlier in seen[:-1])
+    assert page.sight is not None
+    assert "away" in page.sight.said()
+    session.choose_look("low-tea")
+    seats = len(session.piece.seats)
+    assert strip.places() == (
+        STRAIGHT_ON, "Standing", *(f"Seat {n + 1}" for n in range(seats)), "From the door", FROM_ABOVE,
+    )  # fmt: skip
+    strip.look_from("Seat 2")
+    assert strip.eye is not None
+    assert page.sight.eye == strip.eye
+    strip.look_from(FROM_ABOVE)
+    assert page.sight.eye is None
+    assert "above" in page.sight.said()
+    session.choose_look("first-try")
+    assert strip.place == STRAIGHT_ON
+    assert page.views.currentWidget() is page.view
+
+
+def test_what_is_seen_follows_a_change_and_is_only_looked_at(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = arrange_step(window), window.session
+    page.view_strip.look_from("Standing")
+    before = picture(page)
+    session.choose("dark-urn")
+    page.actions_on_look.put_back()
+    assert picture(page) != before
+    session.undo()
+    assert picture(page) == before
+    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "Straight on" in said):
+        qtbot.mouseClick(page.views.currentWidget(), LEFT)
+    qtbot.keyClick(page.views.currentWidget(), "Y")
+    assert picture(page) != before
+
+
+def test_doors_shut_and_open(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs) -> None:
+    window = open_window(qtbot, glazed(), log, dialogs)
+    page = arrange_step(window)
+    page.view_strip.show_overlay("cautions", False)
+    opened = picture(page)
+    qtbot.keyClick(page.view, "D")
+    shut = picture(page)
+    assert shut != opened
+    qtbot.keyClick(page.view, KEYS["doors"])
+    assert picture(page) != shut
+    page.view_strip.look_from("Standing")
+    standing = picture(page)
+    qtbot.keyClick(page.views.currentWidget(), "D")
+    assert picture(page) != standing
+    page.view_strip.look_from(STRAIGHT_ON)
+    qtbot.keyClick(page.view, KEYS["doors"])
+    assert picture(page) == opened
+
+
+def test_solid_doors_hide_everything(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs) -> None:
+    full = glazed("solid")
+    pictures = []
+    for plan in (full, replace(full, looks=(replace(full.looks[0], placements=full.looks[0].placements[:1]),))):
+        page = arrange_step(open_window(qtbot, plan, log, dialogs))
+        for name in tuple(page.view.overlays):
+            page.view_strip.show_overlay(name, False)
+        qtbot.keyClick(page.view, "D")
+        pictures.append(picture(page))
+    assert pictures[0] == pictures[1]
+
+
+def test_a_piece_without_doors_says_so(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    for key in ("D", KEYS["doors"]):
+        with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "no doors" in said):
+            qtbot.keyClick(page.view, key)
+    assert not page.view_strip.is_shut
+    assert "doors" not in page.view.overlays
+
+
+def test_how_a_thing_counts_is_changed_by_hand(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = arrange_step(window), window.session
+    stack = next(s for s in session.arrangement.standings if s.placement.on is not None)
+    session.choose(stack.id)
+    before = len(session.arrangement.units)
+    assert page.chosen.count_chip.text() == "as usual"
+    qtbot.keyClick(page.view, "J")
+    assert page.chosen.count_chip.text() == "by itself"
+    qtbot.mouseClick(page.chosen.count_chip, LEFT)
+    assert session.look.placement(stack.id).unit == "together"
+    assert page.chosen.count_chip.text() == "with it"
+    assert len(session.arrangement.units) <= before
+    session.undo()
+    session.undo()
+    assert session.look.placement(stack.id).unit is None
+    assert len(session.arrangement.units) == before
