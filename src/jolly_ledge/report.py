@@ -5,6 +5,7 @@ from typing import Any
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import CLOSING, NAMES, cautions_of
 from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.model.differences import differences
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital
@@ -130,6 +131,7 @@ def compare(plan: Plan, first: Look, second: Look) -> dict[str, Any]:
     """Return which of two looks reads better and what makes the difference, largest first."""
     one, two = assess(arrange(plan, first)), assess(arrange(plan, second))
     better = {-1: first.id, 0: "even", 1: second.id}[better_of(one.score, two.score)]
+    said = differences(arrange(plan, first), arrange(plan, second)) if first.piece == second.piece else ()
     ids = list(dict.fromkeys(reading.id for reading in (*one.readings, *two.readings)))
     pairs = {identifier: (_score(one, identifier), _score(two, identifier)) for identifier in ids}
     return {
@@ -139,6 +141,7 @@ def compare(plan: Plan, first: Look, second: Look) -> dict[str, Any]:
             {"reading": identifier, "scores": {first.id: pairs[identifier][0], second.id: pairs[identifier][1]}}
             for identifier in sorted(ids, key=lambda identifier: -_difference(*pairs[identifier]))
         ],
+        "differences": list(said),
     }
 
 
@@ -160,4 +163,7 @@ def compare_text(found: dict[str, Any], plan: Plan) -> str:
     for row in found["by"]:
         figures = "  ".join(f"{'–' if score is None else round(score * 100):>4}" for score in row["scores"].values())
         lines.append(f"  {READING_NAMES[row['reading']]:<16}{figures}")
+    if found["differences"]:
+        lines += ["", f"What {list(names.values())[1]} does otherwise"]
+        lines += [f"  - {sentence}" for sentence in found["differences"]]
     return "\n".join(lines)

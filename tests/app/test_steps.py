@@ -55,14 +55,14 @@ def test_every_step_is_reached_by_key_and_tells_its_state(window: MainWindow, qt
 
 def test_the_manner_is_chosen_by_chips(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
-    qtbot.mouseClick(page.fullness.chips["airy"], LEFT)
-    qtbot.mouseClick(page.figure.chips["mirrored"], LEFT)
-    qtbot.mouseClick(page.odd.chips["strict"], LEFT)
+    qtbot.mouseClick(page.schools.rows["fullness"].chips["airy"], LEFT)
+    qtbot.mouseClick(page.schools.rows["figure"].chips["mirrored"], LEFT)
+    qtbot.mouseClick(page.schools.rows["odd"].chips["strict"], LEFT)
     manner = window.session.look.manner
     assert (manner.fullness, manner.figure, manner.odd) == ("airy", "mirrored", "strict")
     assert window.path.buttons["Brief"].state == "airy · mirrored"
     window.session.undo()
-    assert page.odd.chips["loose"].isChecked()
+    assert page.schools.rows["odd"].chips["loose"].isChecked()
 
 
 def test_the_palette_holds_four_families_of_the_stash(window: MainWindow, qtbot: QtBot) -> None:

@@ -41,6 +41,7 @@ class MainWindow(QMainWindow):
         session.refused.connect(lambda sentence: self.notice.say(sentence))
         session.told.connect(lambda sentence: self.notice.say(sentence, good=True))
         session.step_asked.connect(self.show_step)
+        session.compare_asked.connect(self.show_side_by_side)
         session.changed_on_disk.connect(self._tell_changed)
         session.changed.connect(self._name_window)
         session.saved.connect(self._name_window)
@@ -117,6 +118,15 @@ class MainWindow(QMainWindow):
         page.setFocus(Qt.FocusReason.OtherFocusReason)
         if isinstance(page, ArrangeStep):
             page.view.setFocus(Qt.FocusReason.OtherFocusReason)
+
+    def show_side_by_side(self) -> None:
+        """Lay versions of the piece in hand side by side."""
+        from jolly_ledge.app.steps.keep import KeepStep
+
+        self.show_step("Keep")
+        page = self.step("Keep")
+        if isinstance(page, KeepStep):
+            page.show_side_by_side()
 
     # The menu behind the plan's name
 

@@ -55,6 +55,9 @@ class Session(QObject):
     step_asked = Signal(str)
     """A view offers to go on to another step."""
 
+    compare_asked = Signal()
+    """A view offers to lay versions side by side."""
+
     changed_on_disk = Signal(str)
 
     def __init__(

@@ -7,6 +7,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.words import Finish
 from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_accent
+from jolly_ledge.readings.levels import level_numbers, levels_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, ramp, weighted_mean
 
@@ -30,6 +31,9 @@ SHINE = 1.5
 
 LEAST_INSISTENCE, INSISTENCE = 0.4, (0.04, 0.10)
 """An accent of so little chroma hardly asks to be answered, one of so much does."""
+
+ON_THE_WALL = -1
+"""What hangs is a level of its own."""
 
 SINGLE_LEVEL_EVIDENCE = 0.6
 """On one ledge alone a colour can hardly travel."""
@@ -58,7 +62,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if not any(places.values()):
         return None
     wanted = 3 if len(arrangement.standing_ledges) >= LARGE_PIECE_LEDGES else 2
-    possible_levels = len({round(ledge.floor / 50) for ledge in arrangement.standing_ledges})
+    possible_levels = len(levels_of(arrangement.piece.ledges))
     scored: list[tuple[float, float]] = []
     answered: list[tuple[float, float]] = []
     findings: list[Finding] = []
@@ -123,7 +127,8 @@ def _score(arrangement: Arrangement, things: list[Standing], wanted: int, possib
     width = arrangement.piece.width
     places = _places(things)
     more = ramp(places, 1.0, 2.0)
-    levels = len({round(thing.ledge.floor / 50) for thing in things})
+    numbers = level_numbers(arrangement.piece.ledges)
+    levels = len({numbers.get(thing.ledge.id, ON_THE_WALL) for thing in things})
     left, right = (
         max(ramp(side * (thing.x - width / 2) / width, *SIDE_SHARES) for thing in things) for side in (-1, 1)
     )

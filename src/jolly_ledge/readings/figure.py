@@ -8,10 +8,9 @@ from msgspec import Struct
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
-from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS, Figure
 from jolly_ledge.readings.alike_apart import likeness
-from jolly_ledge.readings.frame import frame_height
+from jolly_ledge.readings.levels import columns_by_level
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
 from jolly_ledge.readings.weight import weights
@@ -26,7 +25,6 @@ DEPTH_LITTLE, DEPTH_PLAIN = 0.03, 0.18
 PAIR_NEAR, PAIR_FAR = 0.04, 0.16
 CENTRE = 0.14
 
-LEVEL_SHARE = 0.5
 PAIR_SHOWN = 0.4
 
 Fits = dict[str, float]
@@ -112,7 +110,7 @@ def _against_a_peak(heights: list[float], peak: int) -> float:
 def _weave(arrangement: Arrangement) -> Fits:
     if arrangement.piece.kind in TABLE_KINDS:
         return _weave_in_depth(arrangement)
-    levels = levels_of(arrangement)
+    levels = columns_by_level(arrangement)
     if len(levels) < 2:
         return {}
     half = arrangement.piece.width / 2
@@ -124,32 +122,6 @@ def _weave(arrangement: Arrangement) -> Fits:
         for column in level:
             fits[column.ids[0]] = 0.4 + 0.6 * fit
     return fits
-
-
-def levels_of(arrangement: Arrangement) -> list[list[Column]]:
-    """Return what stands on each level, top down: ledges side by side that share most of their height are one."""
-    levels: list[tuple[list[Ledge], list[Column]]] = []
-    used = [columns for columns in arrangement.columns.values() if not columns[0].ledge.is_wall]
-    for columns in sorted(used, key=lambda columns: (-_centre(columns[0].ledge), columns[0].ledge.left)):
-        ledge = columns[0].ledge
-        level = next((level for level in levels if all(_share_a_level(ledge, other) for other in level[0])), None)
-        if level is None:
-            levels.append(([ledge], list(columns)))
-        else:
-            level[0].append(ledge)
-            level[1].extend(columns)
-    return [columns for _, columns in levels]
-
-
-def _centre(ledge: Ledge) -> float:
-    return ledge.floor + frame_height(ledge) / 2
-
-
-def _share_a_level(first: Ledge, second: Ledge) -> bool:
-    beside = first.right <= second.left + 1 or second.right <= first.left + 1
-    highs = (first.floor + frame_height(first), second.floor + frame_height(second))
-    shared = min(highs) - max(first.floor, second.floor)
-    return beside and shared > LEVEL_SHARE * min(frame_height(first), frame_height(second))
 
 
 def _middle_of(level: list[Column], arrangement: Arrangement) -> float:
@@ -238,7 +210,7 @@ def _woven(arrangement: Arrangement) -> list[FigureLine]:
         return [FigureLine(tuple((s.x, s.bottom + s.height / 2) for s in row), mean(list(fits.values())))]
     points = tuple(
         (_middle_of(level, arrangement), mean([(c.ledge.floor + c.top) / 2 for c in level]))
-        for level in levels_of(arrangement)
+        for level in columns_by_level(arrangement)
     )
     return [FigureLine(points, mean(list(fits.values())))]
 

@@ -4,6 +4,7 @@ from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.frame import frame_height
+from jolly_ledge.readings.levels import level_numbers, levels_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
 from jolly_ledge.readings.weight import weights
@@ -23,9 +24,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     ledges = arrangement.standing_ledges
     if not arrangement.visible or not ledges:
         return None
-    low, highest = min(ledge.floor for ledge in ledges), max(ledge.floor for ledge in ledges)
-    if highest - low < 150:
+    if len(levels_of(arrangement.piece.ledges)) < 2:
         return None
+    low = min(ledge.floor for ledge in ledges)
     reach = max(ledge.floor + frame_height(ledge) for ledge in ledges)
     by_id = weights(arrangement)
     whole = sum(by_id.values()) or 1.0
@@ -34,10 +35,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         for standing in arrangement.visible
     }
     value = sum(parts.values())
-    on_top = [s for s in arrangement.visible if s.ledge.floor > highest - 50]
+    numbers = level_numbers(arrangement.piece.ledges)
+    on_top = [s for s in arrangement.visible if numbers.get(s.ledge.id) == 0]
     top_share = sum(by_id[s.id] for s in on_top) / whole
-    levels = len({round(ledge.floor / 50) for ledge in ledges})
-    fair_share = 1 / levels
+    fair_share = 1 / (max(numbers.values()) + 1)
     score = (1 - TOP_SHARE) * ramp(value, 0.85, BAND[1]) + TOP_SHARE * ramp(
         top_share, min(3 * fair_share, 1.0), fair_share
     )
@@ -60,7 +61,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score,
         shown=_shown(value, top_share, bool(findings)),
-        sentence=f"The centre of visual weight lies at {percent(value)} of the height; the top ledge "
+        sentence=f"The centre of visual weight lies at {percent(value)} of the height; the top level "
         f"carries {percent(top_share)}.",
         contributions=tuple(parts.items()),
         findings=findings,

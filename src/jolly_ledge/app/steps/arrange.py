@@ -167,6 +167,7 @@ class ArrangeStep(Step):
             ("PgDown", partial(do.choose_ledge, 1)),
             ("PgUp", partial(do.choose_ledge, -1)),
             ("J", do.count_apart),
+            ("C", self.session.compare_asked.emit),
             ("S", partial(self.strip.setFocus, Qt.FocusReason.ShortcutFocusReason)),
         )
         for keys, action in keyed:

@@ -7,14 +7,19 @@ from PySide6.QtWidgets import (
     QLineEdit,
     QPlainTextEdit,
     QPushButton,
+    QScrollArea,
+    QStackedWidget,
     QVBoxLayout,
     QWidget,
 )
 
+from jolly_ledge.app.panels.emphasis_page import EmphasisPage
+from jolly_ledge.app.panels.manner_panel import HABITS, SCHOOLS, MannerPanel
+from jolly_ledge.app.panels.taste_panel import TastePanel
 from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
-from jolly_ledge.app.widgets.chip import ChipRow, chip
+from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.model.colour import family_distance
@@ -27,20 +32,6 @@ from jolly_ledge.model.value import changed
 
 MOST_FAMILIES = 4
 OFFERED_FAMILIES = 12
-FULLNESS_CHOICES = (
-    ("airy", "Airy", "Few things, much rest: 20 to 40 % covered"),
-    ("layered", "Layered", "Things before things: 35 to 60 % covered"),
-    ("abundant", "Abundant", "Full and lived with: 55 to 85 % covered"),
-)
-FIGURE_CHOICES = (
-    ("peaks", "Peaks", "Triangles set against each other"),
-    ("weave", "Weave", "A zigzag of left, right and centre"),
-    ("mirrored", "Mirrored", "Pairs about the middle"),
-)
-ODD_CHOICES = (
-    ("strict", "Strictly odd", "Groups of three, five and seven"),
-    ("loose", "Loosely odd", "Four or six may pass"),
-)
 SIDE_WIDTH = 344
 
 
@@ -49,37 +40,61 @@ class BriefStep(Step):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
-        self.column.addWidget(question("What is it for, and how should it feel?", 16))
+        self.pages = QStackedWidget()
+        self.column.addWidget(self.pages, 1)
+        area = QScrollArea()
+        area.setWidgetResizable(True)
+        area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        inside = QWidget()
+        self._page = QVBoxLayout(inside)
+        self._page.setContentsMargins(0, 0, 6, 0)
+        self._page.setSpacing(6)
+        area.setWidget(inside)
+        self.pages.addWidget(area)
+        self.emphasis = EmphasisPage(session, self.show_brief)
+        self.pages.addWidget(self.emphasis)
+        self._fill()
+        self.row.addWidget(self._side())
+        self.follow(self.refresh, session.changed)
+
+    def _fill(self) -> None:
+        page, session = self._page, self.session
+        page.addWidget(question("What is it for, and how should it feel?", 16))
         self.purpose = QPlainTextEdit()
-        self.purpose.setFixedHeight(76)
+        self.purpose.setFixedHeight(58)
         self.purpose.setTabChangesFocus(True)
         self.purpose.setPlaceholderText("What the piece is for, who sees it, what it should say")
         self.purpose.textChanged.connect(self._set_purpose)
-        self.column.addWidget(self.purpose)
-        self.fullness = ChipRow(FULLNESS_CHOICES, lambda value: self._set_manner("fullness", value))
-        self.figure = ChipRow(FIGURE_CHOICES, lambda value: self._set_manner("figure", value))
-        self.odd = ChipRow(ODD_CHOICES, lambda value: self._set_manner("odd", value))
-        for title, row, choices in (
-            ("How full", self.fullness, FULLNESS_CHOICES),
-            ("In which figure", self.figure, FIGURE_CHOICES),
-            ("How groups count", self.odd, ODD_CHOICES),
-        ):
-            self._section(title)
-            self.column.addWidget(row)
-            self.column.addWidget(
-                words(" · ".join(f"{text}: {tip[:1].lower()}{tip[1:]}" for _, text, tip in choices), "soft")
-            )
+        page.addWidget(self.purpose)
+        self._section("The manner")
+        self.schools = MannerPanel(session, SCHOOLS)
+        page.addWidget(self.schools)
+        self.manner_note = words("", "soft")
+        page.addWidget(self.manner_note)
         self._section("Palette")
         self.palette_note = words("", "soft")
-        self.column.addWidget(self.palette_note)
+        page.addWidget(self.palette_note)
         self.palette_rows = [QHBoxLayout(), QHBoxLayout()]
         for row_layout in self.palette_rows:
             row_layout.setSpacing(6)
-            self.column.addLayout(row_layout)
+            page.addLayout(row_layout)
         self.palette_chips: dict[str, QPushButton] = {}
-        self.column.addStretch(1)
-        self.row.addWidget(self._side())
-        self.follow(self.refresh, session.changed)
+        self._section("Habits")
+        self.habits = MannerPanel(session, HABITS)
+        page.addWidget(self.habits)
+        self.emphasis_button = chip("What counts more", "How much every reading weighs in this manner", checkable=False)
+        self.emphasis_button.clicked.connect(self.show_emphasis)
+        page.addWidget(self.emphasis_button, 0, Qt.AlignmentFlag.AlignLeft)
+        page.addStretch(1)
+        self.shortcut("Esc", self.show_brief)
+
+    def show_emphasis(self) -> None:
+        """Show how much every reading counts."""
+        self.pages.setCurrentWidget(self.emphasis)
+
+    def show_brief(self) -> None:
+        """Go back from there."""
+        self.pages.setCurrentIndex(0)
 
     def _household(self) -> QVBoxLayout:
         column = QVBoxLayout()
@@ -104,9 +119,8 @@ class BriefStep(Step):
         return column
 
     def _section(self, title: str) -> None:
-        self.column.addSpacing(6)
-        self.column.addWidget(heading(title, 16))
-        self.column.addWidget(Board())
+        self._page.addWidget(heading(title, 16))
+        self._page.addWidget(Board())
 
     def _side(self) -> QWidget:
         side = QWidget()
@@ -126,6 +140,10 @@ class BriefStep(Step):
         column.addWidget(heading("The household", 16))
         column.addWidget(Board())
         column.addLayout(self._household())
+        column.addWidget(heading("Tastes", 16))
+        column.addWidget(Board())
+        self.tastes = TastePanel(self.session)
+        column.addWidget(self.tastes)
         column.addWidget(heading("The look in hand", 16))
         column.addWidget(Board())
         self.thumbnail = Thumbnail(self.session)
@@ -141,9 +159,13 @@ class BriefStep(Step):
         if not self.plan_name.hasFocus():
             self.plan_name.setText(session.plan.name)
         manner = session.look.manner
-        self.fullness.show_choice(manner.fullness)
-        self.figure.show_choice(manner.figure)
-        self.odd.show_choice(manner.odd)
+        self.schools.show_manner(manner)
+        self.manner_note.setText(self.schools.said(manner))
+        self.habits.show_manner(manner)
+        more = len(manner.weights)
+        self.emphasis_button.setText(f"What counts more ({more})" if more else "What counts more")
+        self.emphasis.refresh()
+        self.tastes.refresh()
         household = session.plan.household
         self.toddler.setChecked(household.toddler)
         if not self.pets.hasFocus():
@@ -187,14 +209,6 @@ class BriefStep(Step):
 
     # Changing
 
-    def _set_manner(self, field: str, value: object) -> None:
-        session = self.session
-        manner = changed(session.look.manner, **{field: value})
-        if manner != session.look.manner:
-            session.commit(
-                ChangeLook(look=session.look_id, changes=(("manner", manner),), label=f"Choose {_said(field, value)}")
-            )
-
     def _toggle_family(self, colour: str, on: bool) -> None:
         session = self.session
         palette = [known for known in session.look.manner.palette if self._nearest(known, [colour]) is None]
@@ -236,11 +250,3 @@ def _show_text(field: QPlainTextEdit, text: str) -> None:
         field.blockSignals(True)
         field.setPlainText(text)
         field.blockSignals(False)
-
-
-def _said(field: str, value: object) -> str:
-    return {
-        "fullness": f"{value} fullness",
-        "figure": f"the {value} figure",
-        "odd": f"{value} odd groups",
-    }.get(field, str(value))

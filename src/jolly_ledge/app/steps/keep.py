@@ -10,10 +10,12 @@ from PySide6.QtWidgets import (
     QPlainTextEdit,
     QPushButton,
     QScrollArea,
+    QStackedWidget,
     QVBoxLayout,
     QWidget,
 )
 
+from jolly_ledge.app.panels.side_by_side import FEWEST, SideBySide
 from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
@@ -147,9 +149,21 @@ class KeepStep(Step):
         self.begin_button.setMinimumHeight(30)
         self.begin_button.setObjectName("primary")
         self.begin_button.clicked.connect(self.begin)
+        self.compare_button = QPushButton("Side by side")
+        self.compare_button.setMinimumHeight(30)
+        self.compare_button.setToolTip("Lay two to five versions side by side (C in Arrange)")
+        self.compare_button.clicked.connect(self.show_side_by_side)
+        self.head.addWidget(self.compare_button)
         self.head.addWidget(self.begin_button)
+        self.pages = QStackedWidget()
+        self.column.addWidget(self.pages, 1)
+        self.compared: SideBySide | None = None
+        all_looks = QWidget()
+        page = QVBoxLayout(all_looks)
+        page.setContentsMargins(0, 0, 0, 0)
         self.note = words("", "soft")
-        self.column.addWidget(self.note)
+        page.addWidget(self.note)
+        self.pages.addWidget(all_looks)
         area = QScrollArea()
         area.setWidgetResizable(True)
         area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
@@ -160,8 +174,25 @@ class KeepStep(Step):
         for column in range(COLUMNS):
             self.grid.setColumnStretch(column, 1)
         area.setWidget(inside)
-        self.column.addWidget(area, 1)
+        page.addWidget(area, 1)
+        self.shortcut("Esc", self.show_all_looks)
         self.follow(self.refresh, session.changed)
+
+    def show_side_by_side(self) -> None:
+        """Lay versions of the piece in hand side by side."""
+        session = self.session
+        if len(session.plan.looks_of(session.piece_id)) < FEWEST:
+            session.refused.emit("Side by side needs two looks of this piece; duplicate one first.")
+            return
+        if self.compared is None:
+            self.compared = SideBySide(session, self.show_all_looks)
+            self.pages.addWidget(self.compared)
+        self.compared.begin()
+        self.pages.setCurrentWidget(self.compared)
+
+    def show_all_looks(self) -> None:
+        """Go back to the cards."""
+        self.pages.setCurrentIndex(0)
 
     def refresh(self) -> None:
         """Show the looks of the piece in hand."""
@@ -169,6 +200,11 @@ class KeepStep(Step):
         if not session.piece_id:
             return
         looks = session.plan.looks_of(session.piece_id)
+        if self.compared is not None and self.pages.currentWidget() is self.compared:
+            if len(looks) < FEWEST:
+                self.show_all_looks()
+            else:
+                self.compared.refresh()
         for identifier in [identifier for identifier in self.cards if identifier not in {look.id for look in looks}]:
             card = self.cards.pop(identifier)
             self.grid.removeWidget(card)

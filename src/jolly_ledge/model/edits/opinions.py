@@ -19,7 +19,7 @@ class CastVote(BaseEdit, frozen=True):
     @property
     def label(self) -> str:
         """What it does."""
-        return f"{self.vote.who} on {self.name or self.look}"
+        return f"Vote of {self.vote.who} on {self.name or self.look}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the vote; raise EditError where nobody is named."""

@@ -1,0 +1,124 @@
+"""What counts: how much every reading weighs in the manner of the look in hand."""
+
+from collections.abc import Callable
+from functools import partial
+
+from PySide6.QtGui import QShowEvent
+from PySide6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QScrollArea, QSizePolicy, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import ChipRow, chip
+from jolly_ledge.app.widgets.texts import question, words
+from jolly_ledge.model.edits.looks import ChangeLook
+from jolly_ledge.model.value import changed
+from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER
+
+STEPS: tuple[tuple[str, str, str], ...] = (
+    ("0.0", "Not", "It does not count"),
+    ("0.5", "Less", "It counts half"),
+    ("1.0", "Usual", "It counts as usual"),
+    ("1.5", "More", "It counts half as much again"),
+    ("2.0", "Most", "It counts twice"),
+)
+USUAL = 1.0
+
+
+class EmphasisPage(QWidget):
+    """All readings by the question they answer, each with five steps."""
+
+    def __init__(self, session: Session, on_back: Callable[[], object]) -> None:
+        super().__init__()
+        self._session = session
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(6)
+        top = QHBoxLayout()
+        self.back_button = chip("Back to the brief", "Leave this page (Esc)", checkable=False)
+        self.back_button.clicked.connect(lambda: on_back())
+        self.usual_button = chip("All as usual", "Let every reading count as usual again", checkable=False)
+        self.usual_button.clicked.connect(self._all_usual)
+        top.addWidget(self.back_button)
+        top.addWidget(self.usual_button)
+        top.addStretch(1)
+        column.addLayout(top)
+        self.note = words("", "soft")
+        column.addWidget(self.note)
+        area = QScrollArea()
+        area.setWidgetResizable(True)
+        inside = QWidget()
+        grid = QGridLayout(inside)
+        grid.setContentsMargins(0, 0, 8, 0)
+        grid.setHorizontalSpacing(10)
+        grid.setVerticalSpacing(3)
+        grid.setColumnStretch(2, 1)
+        self.rows: dict[str, ChipRow] = {}
+        self.reads: dict[str, QLabel] = {}
+        line = 0
+        for asked in QUESTIONS:
+            grid.addWidget(question(asked, 14), line, 0, 1, 3)
+            line += 1
+            for entry in REGISTER:
+                if entry.question == asked:
+                    row = ChipRow(STEPS, partial(self._choose, entry.id))
+                    self.rows[entry.id] = row
+                    grid.addWidget(words(entry.name, "", wrap=False), line, 0)
+                    grid.addWidget(row, line, 1)
+                    reads = words("", "small", wrap=False)
+                    reads.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
+                    self.reads[entry.id] = reads
+                    grid.addWidget(reads, line, 2)
+                    line += 1
+        grid.setRowStretch(line, 1)
+        area.setWidget(inside)
+        column.addWidget(area, 1)
+
+    def _choose(self, reading: str, value: str) -> None:
+        session = self._session
+        others = tuple(pair for pair in session.look.manner.weights if pair[0] != reading)
+        factor = float(value)
+        weights = others if factor == USUAL else (*others, (reading, factor))
+        said = next(text for known, text, _ in STEPS if known == value).lower()
+        self._set(tuple(sorted(weights)), f"Let {NAMES[reading].lower()} count {said}")
+
+    def _all_usual(self) -> None:
+        self._set((), "Let all count as usual")
+
+    def _set(self, weights: tuple[tuple[str, float], ...], label: str) -> None:
+        session = self._session
+        manner = changed(session.look.manner, weights=weights)
+        if manner != session.look.manner:
+            session.commit(ChangeLook(look=session.look_id, changes=(("manner", manner),), label=label))
+
+    def refresh(self) -> None:
+        """Show how much each counts in the look in hand."""
+        session = self._session
+        if not session.look_id:
+            return
+        manner = session.look.manner
+        for reading, row in self.rows.items():
+            factor = manner.emphasis_on(reading)
+            nearest = min(STEPS, key=lambda step: abs(float(step[0]) - factor))
+            row.show_choice(nearest[0])
+        self._show_reads()
+        count = len(manner.weights)
+        self.note.setText(
+            f"What counts in “{session.look.label}”: {count} of {len(self.rows)} readings differ from the usual."
+            if count
+            else f"What counts in “{session.look.label}”: everything as usual in this manner."
+        )
+
+    def _show_reads(self) -> None:
+        """Say beside each how it reads now; only while the page is seen, for it costs a reading."""
+        if not self.isVisible():
+            return
+        found = {reading.id: reading for reading in self._session.assessment.readings}
+        for identifier, label in self.reads.items():
+            reading = found.get(identifier)
+            said = "does not apply here" if reading is None else f"{round(reading.score * 100)} · {reading.sentence}"
+            label.setText(said)
+            label.setToolTip(said)
+
+    def showEvent(self, event: QShowEvent) -> None:
+        """Catch up with what was read while the page was hidden."""
+        super().showEvent(event)
+        self._show_reads()

@@ -1,0 +1,95 @@
+"""The manner in the window: habits, what counts more, and tastes kept for clients."""
+
+from typing import Any
+
+import pytest
+from PySide6.QtCore import Qt
+from pytestqt.qtbot import QtBot
+
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.panels.manner_panel import HABITS
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.brief import BriefStep
+from jolly_ledge.model.look import Manner
+from jolly_ledge.readings.register import REGISTER
+from pages import page_of
+
+LEFT = Qt.MouseButton.LeftButton
+
+
+def brief(window: MainWindow) -> BriefStep:
+    return page_of(window, "Brief", BriefStep)
+
+
+@pytest.mark.parametrize(
+    ("field", "value", "kept"),
+    [
+        ("books", "flat", "flat"),
+        ("faces", "pages", "pages"),
+        ("greenery", "3", 3),
+        ("ground", "blend", "blend"),
+        ("gathered", "own", "own"),
+        ("perched", "together", "together"),
+    ],
+)
+def test_a_habit_is_chosen_in_one_step(window: MainWindow, qtbot: QtBot, field: str, value: str, kept: Any) -> None:
+    page, session = brief(window), window.session
+    row = page.habits.rows[field]
+    qtbot.mouseClick(row.chips[value], LEFT)
+    assert getattr(session.look.manner, field) == kept
+    session.undo()
+    assert getattr(session.look.manner, field) == getattr(Manner(), field)
+    first = next(choices[0][0] for name, _, choices in HABITS if name == field)
+    assert row.chips[first].isChecked()
+
+
+def test_what_counts_more_moves_the_score(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = brief(window), window.session
+    before = session.assessment.score
+    qtbot.mouseClick(page.emphasis_button, LEFT)
+    assert page.pages.currentWidget() is page.emphasis
+    assert "does not apply" in page.emphasis.reads["sight-line"].text()
+    assert set(page.emphasis.rows) == {entry.id for entry in REGISTER}
+    poorest = min(session.assessment.readings, key=lambda reading: reading.score)
+    qtbot.mouseClick(page.emphasis.rows[poorest.id].chips["2.0"], LEFT)
+    assert session.look.manner.weights == ((poorest.id, 2.0),)
+    assert session.assessment.score < before
+    assert page.emphasis_button.text() == "What counts more (1)"
+    qtbot.mouseClick(page.emphasis.rows[poorest.id].chips["0.0"], LEFT)
+    assert session.assessment.score > before
+    qtbot.mouseClick(page.emphasis.usual_button, LEFT)
+    assert len(session.look.manner.weights) == 0
+    assert session.assessment.score == before
+    qtbot.keyClick(page, Qt.Key.Key_Escape)
+    assert page.pages.currentIndex() == 0
+
+
+def test_a_taste_is_kept_used_and_forgotten(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = brief(window), window.session
+    qtbot.mouseClick(page.schools.rows["fullness"].chips["airy"], LEFT)
+    qtbot.mouseClick(page.habits.rows["books"].chips["upright"], LEFT)
+    qtbot.mouseClick(page.tastes.keep_button, LEFT)
+    assert len(session.plan.tastes) == 0
+    qtbot.keyClicks(page.tastes.name_field, "Tilda")
+    qtbot.keyClick(page.tastes.name_field, Qt.Key.Key_Return)
+    (taste,) = session.plan.tastes
+    assert (taste.name, taste.manner.fullness, taste.manner.books) == ("Tilda", "airy", "upright")
+    assert page.tastes.use_buttons["Tilda"].isChecked()
+    session.choose_look("hall-welcome")
+    assert not page.tastes.use_buttons["Tilda"].isChecked()
+    qtbot.mouseClick(page.tastes.use_buttons["Tilda"], LEFT)
+    assert session.look.manner == taste.manner
+    assert page.schools.rows["fullness"].chips["airy"].isChecked()
+    qtbot.mouseClick(page.tastes.forget_buttons["Tilda"], LEFT)
+    assert session.plan.tastes == ()
+    assert session.look.manner == taste.manner
+    session.undo()
+    assert list(page.tastes.use_buttons) == ["Tilda"]
+
+
+def test_odd_groups_are_left_out_where_nobody_counts(window: MainWindow, qtbot: QtBot) -> None:
+    page = brief(window)
+    qtbot.mouseClick(page.schools.rows["odd"].chips["off"], LEFT)
+    arranging = page_of(window, "Arrange", ArrangeStep)
+    qtbot.waitUntil(lambda: arranging.readings.rows["odd-groups"].isHidden())
+    assert window.session.assessment.reading("odd-groups") is None
