@@ -72,7 +72,7 @@ def test_a_taste_is_kept_used_and_forgotten(window: MainWindow, qtbot: QtBot) ->
     assert len(session.plan.tastes) == 0
     qtbot.keyClicks(page.tastes.name_field, "Tilda")
     qtbot.keyClick(page.tastes.name_field, Qt.Key.Key_Return)
-    (taste,) = session.plan.tastes
+    taste = next(iter(window.session.plan.tastes))
     assert (taste.name, taste.manner.fullness, taste.manner.books) == ("Tilda", "airy", "upright")
     assert page.tastes.use_buttons["Tilda"].isChecked()
     session.choose_look("hall-welcome")

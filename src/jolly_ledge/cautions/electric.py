@@ -69,11 +69,19 @@ def cords(arrangement: Arrangement) -> Iterable[Caution]:
 
 def spills(arrangement: Arrangement) -> Iterable[Caution]:
     """Report water that stands over or beside what is plugged in."""
+    corded = [standing for standing in arrangement.standings if "corded" in standing.item.traits]
+    if not corded:
+        return
+    watered = {
+        standing.placement.inside
+        for standing in arrangement.standings
+        if standing.placement.inside and standing.item.category == "stems" and standing.shape == "bouquet"
+    }
     for standing in arrangement.visible:
-        if not _holds_water(standing, arrangement):
+        if not _holds_water(standing, watered):
             continue
-        for other in arrangement.standings:
-            if "corded" not in other.item.traits or other.id == standing.id or other.ledge.id != standing.ledge.id:
+        for other in corded:
+            if other.id == standing.id or other.ledge.id != standing.ledge.id:
                 continue
             gap = max(other.left - standing.right, standing.left - other.right, 0.0)
             if gap < WET_MM:
@@ -86,12 +94,7 @@ def spills(arrangement: Arrangement) -> Iterable[Caution]:
                 )
 
 
-def _holds_water(standing: Standing, arrangement: Arrangement) -> bool:
+def _holds_water(standing: Standing, watered: set[str]) -> bool:
     if standing.item.category == "plant":
         return "real-plant" in standing.item.traits
-    fresh = [
-        other
-        for other in arrangement.standings
-        if other.placement.inside == standing.id and other.item.category == "stems" and other.shape == "bouquet"
-    ]
-    return standing.item.category in ("vessel", "bowl") and bool(fresh)
+    return standing.item.category in ("vessel", "bowl") and standing.id in watered

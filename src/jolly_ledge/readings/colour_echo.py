@@ -6,7 +6,7 @@ from jolly_ledge.model.families import name_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.words import Finish
-from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among, is_accent
+from jolly_ledge.readings.hues import accent_areas, accent_leaders, family_among
 from jolly_ledge.readings.levels import level_numbers, levels_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, ramp, weighted_mean
@@ -50,8 +50,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     leaders = accent_leaders(arrangement)
     places: dict[str, list[Standing]] = {leader: [] for leader in leaders}
     strength: dict[str, float] = dict.fromkeys(leaders, 0.0)
-    for standing, colour, area in colour_areas(arrangement):
-        if area < LEAST_SHARE * standing.area or not is_accent(standing, colour, arrangement.piece):
+    for standing, colour, area in accent_areas(arrangement):
+        if area < LEAST_SHARE * standing.area:
             continue
         leader = family_among(colour, leaders)
         if leader is None:
@@ -71,13 +71,14 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         things = places[leader]
         if not things:
             continue
-        spots = spots_of(things)
-        score = _score(arrangement, things, wanted, possible_levels)
+        seen_at = _places(things)
+        score = _score(arrangement, things, seen_at, wanted, possible_levels)
         scored.append((score, strength[leader]))
-        answered.append((1.0 if len(spots) >= wanted else 0.0, strength[leader]))
+        answered.append((1.0 if seen_at >= wanted - 0.5 else 0.0, strength[leader]))
         contributions += [(thing.id, strength[leader] / len(things)) for thing in things]
         if score < 0.6:
-            findings.append(_lonely(name_of(leader, arrangement.families), things, len(spots), wanted, score))
+            spots = len(spots_of(things))
+            findings.append(_lonely(name_of(leader, arrangement.families), things, spots, wanted, score))
     value = weighted_mean(answered)
     echoed = sum(1 for share, _ in answered if share)
     return Reading(
@@ -122,16 +123,14 @@ def spots_of(things: list[Standing]) -> list[Standing]:
     return spots
 
 
-def _score(arrangement: Arrangement, things: list[Standing], wanted: int, possible_levels: int) -> float:
+def _score(arrangement: Arrangement, things: list[Standing], places: float, wanted: int, possible_levels: int) -> float:
     """Score how often a family returns, on how many levels and sides; a small move makes no jump."""
     width = arrangement.piece.width
-    places = _places(things)
     more = ramp(places, 1.0, 2.0)
     numbers = level_numbers(arrangement.piece.ledges)
     levels = len({numbers.get(thing.ledge.id, ON_THE_WALL) for thing in things})
-    left, right = (
-        max(ramp(side * (thing.x - width / 2) / width, *SIDE_SHARES) for thing in things) for side in (-1, 1)
-    )
+    out = [(thing.x - width / 2) / width for thing in things]
+    left, right = ramp(-min(out), *SIDE_SHARES), ramp(max(out), *SIDE_SHARES)
     level_score = 0.3 + more * (ramp(levels, 0, min(2, possible_levels)) - 0.3)
     side_score = 0.2 + more * (0.3 + 0.5 * min(left, right))
     place_score = float(ramp(places, 0, wanted) ** 1.5)
@@ -140,15 +139,11 @@ def _score(arrangement: Arrangement, things: list[Standing], wanted: int, possib
 
 def _places(things: list[Standing]) -> float:
     """Return at how many places things are seen; two on one ledge grow apart by and by."""
-    places, seen = 0.0, list[Standing]()
-    for thing in sorted(things, key=lambda thing: (thing.ledge.floor, thing.x)):
-        apart = [
-            ramp(abs(thing.x - other.x) / thing.ledge.width, NEAR_SHARE, FAR_SHARE)
-            for other in seen
-            if other.ledge.id == thing.ledge.id
-        ]
-        places += min(apart, default=1.0)
-        seen.append(thing)
+    places, before = 0.0, None
+    for thing in sorted(things, key=lambda thing: (thing.ledge.floor, thing.ledge.left, thing.x)):
+        beside = before is not None and before.ledge.id == thing.ledge.id
+        places += ramp((thing.x - before.x) / thing.ledge.width, NEAR_SHARE, FAR_SHARE) if beside and before else 1.0
+        before = thing
     return places
 
 

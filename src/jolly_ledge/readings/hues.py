@@ -4,7 +4,7 @@ from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import families_of, is_green, is_neutral, lightness_chroma_hue, nearest_family
-from jolly_ledge.model.families import lead_of, leads
+from jolly_ledge.model.families import Families, lead_of, leads
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import GREENERY
 
@@ -12,18 +12,36 @@ METAL_LIGHTNESS = (0.45, 0.95)
 BLACK_LIGHTNESS, LIGHT_BACK = 0.34, 0.7
 
 
-@lru_cache(maxsize=8)
-def colour_areas(arrangement: Arrangement) -> list[tuple[Standing, str, float]]:
-    """Return every visible colour, as its family by hand if it has one, with the area it shows (mm²)."""
+ColourArea = tuple[Standing, str, float]
+"""A thing, one colour it shows (as its family by hand, if it has one), and the area of it in mm²."""
+
+
+@lru_cache(maxsize=512)
+def _areas_of(standings: tuple[Standing, ...], families: Families) -> tuple[ColourArea, ...]:
     areas = []
-    for standing in arrangement.visible:
+    for standing in standings:
         colours = standing.colours
         whole = sum(share for _, share in colours) or 1.0
-        areas += [
-            (standing, lead_of(colour, arrangement.families), standing.area * share / whole)
-            for colour, share in colours
-        ]
-    return areas
+        areas += [(standing, lead_of(colour, families), standing.area * share / whole) for colour, share in colours]
+    return tuple(areas)
+
+
+@lru_cache(maxsize=512)
+def _accents_of(standings: tuple[Standing, ...], families: Families, piece: Piece) -> tuple[ColourArea, ...]:
+    return tuple(one for one in _areas_of(standings, families) if is_accent(one[0], one[1], piece))
+
+
+@lru_cache(maxsize=8)
+def colour_areas(arrangement: Arrangement) -> tuple[ColourArea, ...]:
+    """Return every visible colour with the area it shows, ledge by ledge."""
+    return tuple(one for things in arrangement.by_ledge.values() for one in _areas_of(things, arrangement.families))
+
+
+@lru_cache(maxsize=8)
+def accent_areas(arrangement: Arrangement) -> tuple[ColourArea, ...]:
+    """Return the visible colours that the eye looks for again, with the areas they show."""
+    families, piece = arrangement.families, arrangement.piece
+    return tuple(one for things in arrangement.by_ledge.values() for one in _accents_of(things, families, piece))
 
 
 def is_leaf(standing: Standing, colour: str) -> bool:
@@ -69,14 +87,7 @@ def chromatic_leaders(arrangement: Arrangement) -> tuple[str, ...]:
 @lru_cache(maxsize=8)
 def accent_leaders(arrangement: Arrangement) -> tuple[str, ...]:
     """Return the leading colours of all families of accents in a look, strongest first."""
-    return _leaders(
-        [
-            (colour, area)
-            for standing, colour, area in colour_areas(arrangement)
-            if is_accent(standing, colour, arrangement.piece)
-        ],
-        leads(arrangement.families),
-    )
+    return _leaders([(colour, area) for _, colour, area in accent_areas(arrangement)], leads(arrangement.families))
 
 
 def _leaders(areas: list[tuple[str, float]], apart: frozenset[str]) -> tuple[str, ...]:

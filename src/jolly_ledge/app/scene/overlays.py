@@ -6,7 +6,7 @@ from functools import lru_cache
 from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPainterPath, QPen, QPixmap, QPolygonF
 
-from jolly_ledge.app.scene.pens import line_pen
+from jolly_ledge.app.scene.pens import line_pen, paint_line
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PAPER, PLUM, RUST, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement, Standing
@@ -59,32 +59,41 @@ def paint_ledge(painter: QPainter, area: QRectF) -> None:
 def paint_groups(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
     """Paint a bracket under every vignette with the count of its units; odd counts are teal."""
     height = 6 / scale
+    brackets = {TEAL: QPainterPath(), OCHRE: QPainterPath()}
+    spots: list[tuple[QPointF, int]] = []
     for vignette in arrangement.vignettes:
         left = min(column.left for column in vignette.columns) + 2 / scale
         right = max(column.right for column in vignette.columns) - 2 / scale
         y = -vignette.ledge.floor + 13 / scale
         count = len(vignette.units)
-        colour = TEAL if count % 2 else OCHRE
-        painter.setPen(line_pen(colour, 2.2))
-        painter.drawPolyline(
-            QPolygonF([QPointF(left, y - height), QPointF(left, y), QPointF(right, y), QPointF(right, y - height)])
-        )
-        middle = QPointF((left + right) / 2, y)
-        painter.setPen(line_pen("#fffaf0", 1.2))
-        painter.setBrush(QColor(colour))
-        painter.drawEllipse(middle, 8 / scale, 8 / scale)
-        painter.setFont(font(round(12 / scale), "sans", 700))
-        painter.setPen(QColor("#ffffff"))
-        area = QRectF(middle.x() - 20 / scale, middle.y() - 9 / scale, 40 / scale, 18 / scale)
+        bracket = brackets[TEAL if count % 2 else OCHRE]
+        bracket.moveTo(left, y - height)
+        for x, down in ((left, y), (right, y), (right, y - height)):
+            bracket.lineTo(x, down)
+        spots.append((QPointF((left + right) / 2, y), count))
+    for colour, bracket in brackets.items():
+        paint_line(painter, bracket, colour, crisp=True)
+    # Small text is painted much faster where no transform stands between it and the pixels.
+    to_pixels = painter.worldTransform()
+    painter.save()
+    painter.resetTransform()
+    painter.setFont(font(12, "sans", 700))
+    for spot, count in spots:
+        middle = to_pixels.map(spot)
+        painter.setPen(line_pen("#fffaf0", 1.0))
+        painter.setBrush(QColor(TEAL if count % 2 else OCHRE))
+        painter.drawEllipse(middle, 8, 8)
+        area = QRectF(middle.x() - 20, middle.y() - 9, 40, 18)
         painter.drawText(area, Qt.AlignmentFlag.AlignCenter, str(count))
+    painter.restore()
 
 
 def paint_skyline(painter: QPainter, arrangement: Arrangement) -> None:
     """Paint the line of the tops on every ledge."""
+    path = QPainterPath()
     for columns in arrangement.columns.values():
         if columns[0].ledge.is_wall:
             continue
-        path = QPainterPath()
         floor = -columns[0].ledge.floor
         path.moveTo(columns[0].ledge.left, floor)
         for column in columns:
@@ -93,13 +102,7 @@ def paint_skyline(painter: QPainter, arrangement: Arrangement) -> None:
             path.lineTo(column.right, -column.top)
             path.lineTo(column.right, floor)
         path.lineTo(columns[0].ledge.right, floor)
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.setPen(line_pen("#1d1a17", 3.4))
-        painter.setOpacity(0.35)
-        painter.drawPath(path)
-        painter.setOpacity(1.0)
-        painter.setPen(line_pen("#f3d9a0", 1.8))
-        painter.drawPath(path)
+    paint_line(painter, path, "#f3d9a0", crisp=True)
 
 
 def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
@@ -119,14 +122,8 @@ def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float)
         for before, after in itertools.pairwise(points):
             reach = (after.y() - before.y()) * 0.5
             path.cubicTo(QPointF(before.x(), before.y() + reach), QPointF(after.x(), after.y() - reach), after)
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.setPen(line_pen("#1d1a17", 3.2))
-        painter.setOpacity(0.4)
-        painter.drawPath(path)
-        painter.setOpacity(1.0)
-        painter.setPen(line_pen(lighter(leader, 0.3), 1.9, Qt.PenStyle.DashLine))
-        painter.drawPath(path)
-        painter.setPen(line_pen("#fffaf0", 1.8))
+        paint_line(painter, path, lighter(leader, 0.3), Qt.PenStyle.DashLine)
+        painter.setPen(line_pen("#fffaf0", 1.0))
         painter.setBrush(QColor(leader))
         for point in points:
             painter.drawEllipse(point, 5 / scale, 5 / scale)

@@ -3,7 +3,7 @@
 from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPolygonF
 
-from jolly_ledge.app.scene.pens import line_pen
+from jolly_ledge.app.scene.pens import line_pen, paint_line
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.colour import lighter
@@ -24,17 +24,6 @@ DEPTH_COLOURS = ("#f6e3b4", "#d3a24b", "#7b4f1c")
 PILL_PX = 5.0
 
 
-def _both(painter: QPainter, path: QPainterPath, colour: str, width: float, style: Qt.PenStyle) -> None:
-    """Draw a line that is seen on light and dark grounds."""
-    painter.setBrush(Qt.BrushStyle.NoBrush)
-    painter.setOpacity(0.4)
-    painter.setPen(line_pen("#1d1a17", width + 1.6))
-    painter.drawPath(path)
-    painter.setOpacity(1.0)
-    painter.setPen(line_pen(colour, width, style))
-    painter.drawPath(path)
-
-
 def paint_figure(painter: QPainter, arrangement: Arrangement) -> None:
     """Paint the triangles, the weave or the pairs: solid where they fit, dashed ochre where they do not."""
     for line in figure_lines(arrangement):
@@ -43,17 +32,17 @@ def paint_figure(painter: QPainter, arrangement: Arrangement) -> None:
             path.lineTo(x, -y)
         good = line.fit >= FIGURE_BAND[0]
         style = Qt.PenStyle.SolidLine if good else Qt.PenStyle.DashLine
-        _both(painter, path, lighter(TEAL, 0.55) if good else lighter(OCHRE, 0.25), 1.8, style)
+        paint_line(painter, path, lighter(TEAL, 0.55) if good else lighter(OCHRE, 0.25), style, strands=1)
     if arrangement.manner.figure == "mirrored":
         middle = arrangement.piece.width / 2
         axis = QPainterPath(QPointF(middle, 0))
         axis.lineTo(middle, -arrangement.piece.height)
-        _both(painter, axis, SHEET, 1.2, Qt.PenStyle.DotLine)
+        paint_line(painter, axis, SHEET, Qt.PenStyle.DotLine, strands=1)
 
 
 def paint_rest(painter: QPainter, arrangement: Arrangement) -> None:
     """Paint the empty places the eye rests on."""
-    painter.setPen(line_pen(lighter(TEAL, 0.6), 1.2, Qt.PenStyle.DotLine))
+    painter.setPen(Qt.PenStyle.NoPen)
     fill = QColor(lighter(TEAL, 0.5))
     fill.setAlpha(70)
     painter.setBrush(fill)
@@ -86,8 +75,8 @@ def paint_ties(painter: QPainter, arrangement: Arrangement, scale: float) -> Non
         bend = QPointF((end.y() - start.y()) * 0.16, (start.x() - end.x()) * 0.16)
         path.quadTo((start + end) / 2 + bend, end)
         colour = lighter(OCHRE, 0.3) if tie.competes else lighter(TEAL, 0.55)
-        _both(painter, path, colour, 3.0 if tie.competes else 1.5, Qt.PenStyle.SolidLine)
-        painter.setPen(line_pen(SHEET, 1.4))
+        paint_line(painter, path, colour, strands=4 if tie.competes else 1)
+        painter.setPen(line_pen(SHEET, 1.0))
         painter.setBrush(QColor(OCHRE if tie.competes else TEAL))
         for point in (start, end):
             painter.drawEllipse(point, 4 / scale, 4 / scale)
@@ -125,21 +114,19 @@ def paint_hidden_by_doors(painter: QPainter, arrangement: Arrangement, scale: fl
 
 
 def paint_units(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
-    """Paint what counts as one: a thin frame about every unit of several things, a dot on every other."""
-    painter.setBrush(Qt.BrushStyle.NoBrush)
+    """Paint what counts as one: a thin frame about every unit of several things, a small diamond on every other."""
+    painter.setPen(line_pen(SHEET, 1.0))
+    painter.setBrush(QColor(PLUM))
     for unit in arrangement.units:
-        if unit.lead.ledge.is_wall:
-            continue
-        if len(unit.standings) > 1:
-            area = QRectF(unit.left, -unit.top, unit.right - unit.left, unit.top - unit.bottom).adjusted(-4, -4, 4, 4)
-            path = QPainterPath()
-            path.addRoundedRect(area, 8, 8)
-            _both(painter, path, SHEET, 1.2, Qt.PenStyle.DotLine)
-        else:
-            painter.setPen(line_pen(SHEET, 1.2))
-            painter.setBrush(QColor(PLUM))
+        if len(unit.standings) == 1 and not unit.lead.ledge.is_wall:
             at = QPointF((unit.left + unit.right) / 2, -unit.bottom - 7 / scale)
             painter.drawPolygon(
                 QPolygonF([at + QPointF(dx / scale, dy / scale) for dx, dy in ((0, -4), (4, 0), (0, 4), (-4, 0))])
             )
-            painter.setBrush(Qt.BrushStyle.NoBrush)
+    frames = QPainterPath()
+    for unit in arrangement.units:
+        if len(unit.standings) > 1 and not unit.lead.ledge.is_wall:
+            frames.addRect(
+                QRectF(unit.left, -unit.top, unit.right - unit.left, unit.top - unit.bottom).adjusted(-4, -4, 4, 4)
+            )
+    paint_line(painter, frames, SHEET, Qt.PenStyle.DotLine, strands=1, crisp=True)
