@@ -12,7 +12,11 @@ from PySide6.QtWidgets import QAbstractButton, QApplication, QLabel, QLineEdit, 
 
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.photo_bench import PhotoBench
+from jolly_ledge.app.panels.view_strip import STRAIGHT_ON
 from jolly_ledge.app.path_panel import STEPS, StepButton
+from jolly_ledge.app.scene.look_view import OVERLAYS
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.brief import BriefStep
 from jolly_ledge.app.steps.gather import GatherStep
 from jolly_ledge.app.steps.measure import MeasureStep
 
@@ -36,7 +40,33 @@ def _views(window: MainWindow) -> list[tuple[str, Callable[[], object]]]:
         views.append((f"Measure, {page}", partial(_measure, window, page)))
     for page in ("several", "list", "table", "photographs", "families", "twins"):
         views.append((f"Gather, {page}", partial(_gather, window, page)))
+    views.append(("Brief, what counts", partial(_what_counts, window)))
+    views += [(f"Arrange, {name}", partial(_arrange, window, name)) for name in OVERLAYS if name != "doors"]
+    views += [(f"Arrange, {place}", partial(_arrange, window, place)) for place in ("Standing", "From the door")]
+    views.append(("Keep, side by side", window.show_side_by_side))
     return views
+
+
+def _what_counts(window: MainWindow) -> None:
+    """Show how much every reading counts."""
+    window.show_step("Brief")
+    step = window.step("Brief")
+    assert isinstance(step, BriefStep)
+    step.show_emphasis()
+
+
+def _arrange(window: MainWindow, what: str) -> None:
+    """Show what lies over the drawing, or look from a place."""
+    window.session.choose_look("first-try")
+    window.show_step("Arrange")
+    step = window.step("Arrange")
+    assert isinstance(step, ArrangeStep)
+    strip = step.view_strip
+    if what in OVERLAYS:
+        strip.look_from(STRAIGHT_ON)
+        strip.show_overlay(what, True)
+    else:
+        strip.look_from(what)
 
 
 def _measure(window: MainWindow, page: str) -> None:

@@ -233,6 +233,7 @@ def test_where_a_thing_comes_from_and_what_it_wants(window: MainWindow, qtbot: Q
         (form.return_field, "2027-02-01"),
         (form.water_field, "weekly"),
         (form.note_field, "mind the draught"),
+        (form.watts_field, "40 W"),
     ):
         type_into(qtbot, field, text)
     pick(form.repot_field, "spring")
@@ -245,12 +246,14 @@ def test_where_a_thing_comes_from_and_what_it_wants(window: MainWindow, qtbot: Q
         "her window",
     )
     assert (fern.return_by, fern.season, fern.note) == ("2027-02-01", ("winter",), "mind the draught")
+    assert fern.watts == 40
     assert fern.care is not None
     assert (fern.care.water_days, fern.care.repot) == (7, "spring")
     for field, text, said in (
         (form.price_field, "about 30", "no price"),
         (form.return_field, "next week", "no date"),
         (form.water_field, "often", "no number of days"),
+        (form.watts_field, "a lot", "no power in watts"),
     ):
         type_into(qtbot, field, text)
         assert said in window.notice.sentence

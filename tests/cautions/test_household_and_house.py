@@ -297,3 +297,23 @@ def test_all_cautions_of_the_picture_are_there(demo: Plan) -> None:
         "low-light", "toxic-plant", "unsecured", "wall-fixing", "small-parts", "spills",
     }  # fmt: skip
     assert {name for name, _ in REGISTER} == wanted == set(NAMES)
+
+
+@pytest.mark.parametrize(
+    ("rated", "watts", "levels"),
+    [(3000.0, (2000.0, 900.0), []), (2300.0, (2000.0, 900.0), ["stop"]), (None, (2000.0, 900.0), ["unknown"]),
+     (2300.0, (2000.0, None), ["unknown"])],
+)  # fmt: skip
+def test_watts_on_a_socket_are_added_up(
+    rated: float | None, watts: tuple[float | None, ...], levels: list[str]
+) -> None:
+    socket = Fixture(kind="socket", left=380.0, floor=760.0, width=80.0, height=80.0, watts=rated)
+    items = tuple(
+        thing(f"a{n}", "appliance", width=150.0, height=200.0, depth=150.0, traits=("corded",), watts=drawn)
+        for n, drawn in enumerate(watts)
+    )
+    look = arranged(items, (put("a0", x=250.0), put("a1", x=600.0)), table(fixtures=(socket,)))
+    found = of(look, "cords")
+    assert [caution.level for caution in found] == levels
+    if levels == ["stop"]:
+        assert "2900 W" in found[0].sentence

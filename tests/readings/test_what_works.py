@@ -300,3 +300,31 @@ def test_a_small_shift_of_all_changes_little(by: float) -> None:
     items = tuple(thing(f"t{n}", height=120.0 + 50 * n) for n in range(4))
     look = arranged(items, tuple(put(f"t{n}", "a1" if n < 2 else "a2", x=200.0 + 180 * n) for n in range(4)))
     assert assess(shifted(look, by)).score == pytest.approx(assess(look).score, abs=0.03)
+
+
+def test_a_place_before_each_seat_is_room_to_eat() -> None:
+    seats = (Seat(x=400.0, z=-300.0), Seat(x=1200.0, z=-300.0), Seat(x=800.0, z=1200.0))
+    piece = table(use=("eating",), seats=seats)
+    bowl = (thing("bowl", "bowl"),)
+    free, taken = (
+        must(of(working_room, bowl, (put("bowl", x=x, z=z),), piece)) for x, z in ((800.0, 450.0), (400.0, 200.0))
+    )
+    assert free.score == 1.0
+    assert taken.score < free.score - 0.1
+
+
+def test_a_dish_is_room_for_keys_and_what_is_heavy_is_hard_to_move() -> None:
+    console = table(kind="console", viewed_from="front", use=("keys",), width=400.0, ledges=(
+        Ledge(id="a1", name="top", left=0.0, floor=800.0, width=400.0, depth=300.0),
+    ))  # fmt: skip
+    dish, urn = ((thing("it", category, width=300.0),) for category in ("bowl", "vessel"))
+    at = (put("it", x=200.0, z=80.0),)
+    assert must(of(working_room, dish, at, console)).value == 1.0
+    assert must(of(working_room, urn, at, console)).value == 0.0
+    light, heavy = (
+        must(of(working_room, tuple(thing(f"t{n}", mass=mass) for n in range(4)),
+                tuple(put(f"t{n}", x=600.0 + 130.0 * n, z=450.0) for n in range(4)), table(use=("games",))))
+        for mass in (0.5, 6.0)
+    )  # fmt: skip
+    assert heavy.value == light.value
+    assert heavy.score < light.score

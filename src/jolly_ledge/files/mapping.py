@@ -63,6 +63,7 @@ _ALIASES: dict[Field, tuple[str, ...]] = {
     "returns_to": ("returns to", "return to"),
     "return_by": ("return by", "due", "due back"),
     "season": ("season", "seasons"),
+    "watts": ("watts", "watt", "power"),
 }
 _UNIT_IN_HEADING = re.compile(r"[\s_\[(]*\b(mm|cm|in|inch|inches|m)\b[\])]*\s*$", re.IGNORECASE)
 
@@ -302,6 +303,11 @@ def _price_cell(known: dict[str, Any], column: MappedColumn, cell: str) -> None:
     known["price"] = _number(cell, "price")
 
 
+def _watts_cell(known: dict[str, Any], column: MappedColumn, cell: str) -> None:
+    kilo = re.search(r"\d\s*kw\b", cell.lower()) or "kw" in column.heading.lower()
+    known["watts"] = _number(cell, "watts") * (1000.0 if kilo else 1.0)
+
+
 def _whole_cell(known: dict[str, Any], column: MappedColumn, cell: str) -> None:
     known[column.field] = round(_number(cell, column.field))
 
@@ -371,6 +377,7 @@ _READERS: dict[Field, Callable[[dict[str, Any], MappedColumn, str], None]] = {
     "size": _sizes_cell,
     "mass_kg": _mass_cell,
     "price": _price_cell,
+    "watts": _watts_cell,
     "stems": _whole_cell,
     "count": _whole_cell,
     "colours": _colours_cell,

@@ -16,6 +16,7 @@ COLUMNS = (
     "id", "name", "category", "silhouette", "width_mm", "height_mm", "depth_mm", "mass_kg", "colours", "finish",
     "material", "traits", "set", "room", "status", "price", "mouth_mm", "stems", "count", "for", "note",
     "borrowed_from", "returns_to", "return_by", "season", "care", "repaint", "covers", "guessed", "photo", "outline",
+    "watts",
 )  # fmt: skip
 NEEDED = ("id", "category", "width_mm", "height_mm", "depth_mm")
 _FIELDS = {
@@ -25,7 +26,7 @@ _FIELDS = {
     "mass_kg": "mass",
     "mouth_mm": "mouth",
 }
-_NUMBERS = frozenset({"width_mm", "height_mm", "depth_mm", "mass_kg", "price", "mouth_mm"})
+_NUMBERS = frozenset({"width_mm", "height_mm", "depth_mm", "mass_kg", "price", "mouth_mm", "watts"})
 _WHOLE = frozenset({"stems", "count"})
 _FREE_TEXT = frozenset({"name", "material", "set", "room", "note", "borrowed_from", "returns_to", "return_by"})
 _LISTS = frozenset({"traits", "for", "season", "guessed"})

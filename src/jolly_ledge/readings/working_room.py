@@ -3,7 +3,8 @@
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
-from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.piece import Ledge, Seat
+from jolly_ledge.model.starts.tops import setting_of
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
@@ -19,29 +20,50 @@ DEPTH_MM, DEPTH_SHARE = 320.0, 0.34
 """A place setting is so deep; on a low table it may be a third of the top."""
 
 SPAN_MM = 350.0
-"""Shorter stretches of free edge serve nobody."""
+SMALL_SPANS_MM: dict[str, float] = {"keys": 180.0, "tea": 220.0, "coffee": 220.0, "reading": 220.0, "sleeping": 180.0}
+"""Shorter stretches of free edge serve nobody; a cup or a bunch of keys wants less than a pair of hands."""
+
+SETTING_MM = (560.0, 340.0)
+"""Width and depth that a plate, its glass and the cutlery want before a seat."""
+
+SETTINGS_SHARE = 0.6
+"""How much the places at a table count against its free edges where people eat."""
+
+DISHES = frozenset({"bowl", "tray", "basket"})
+
+HEAVY_KG, LIGHT_KG = 5.0, 1.0
+"""What weighs so much is as good as two things to move."""
 
 MANY = 9
 MOVING_SHARE = 0.2
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read which share of the edges of the main top is free to a useful depth.
+    """Read which share of the edges of the main top is free to a useful depth, and what must be moved first.
+
+    Where people eat, the places before the told seats count, too.
 
     Left out for pieces without a told use that needs room. The largest free rectangle alone would mislead:
     it rewards a thing in every corner.
     """
-    wanted = max((WANTED[use] for use in arrangement.piece.use if use in WANTED), default=0.0)
-    tops = [ledge for ledge in arrangement.standing_ledges if ledge.id in arrangement.columns]
-    if not wanted or not tops:
+    uses = [use for use in arrangement.piece.use if use in WANTED]
+    if not uses or not arrangement.columns or not arrangement.standing_ledges:
         return None
-    top = max(tops, key=lambda ledge: ledge.floor)
-    columns = arrangement.columns[top.id]
+    use = max(uses, key=lambda use: WANTED[use])
+    wanted, span = WANTED[use], SMALL_SPANS_MM.get(use, SPAN_MM)
+    top = max(arrangement.standing_ledges, key=lambda ledge: ledge.floor)
+    columns = arrangement.columns.get(top.id, ())
+    if use == "keys":
+        # Keys are laid into a dish: it is room, not in the way.
+        columns = tuple(column for column in columns if column.units[0].lead.item.category not in DISHES)
     table = arrangement.piece.kind in TABLE_KINDS or arrangement.piece.viewed_from == "around"
-    free, whole = _free_edges(top, columns, all_round=table)
+    free, whole = _free_edges(top, columns, span, all_round=table)
     value = free / whole
     room = ramp(value, 0.0, wanted)
-    moving = 1 - ramp(len(columns), 3, MANY)
+    if use == "eating" and arrangement.piece.seats:
+        places = _free_places(top, columns, arrangement.piece.seats)
+        room = (1 - SETTINGS_SHARE) * room + SETTINGS_SHARE * places
+    moving = 1 - ramp(sum(_effort(column, arrangement) for column in columns), 3, MANY)
     score = (1 - MOVING_SHARE) * room + MOVING_SHARE * moving
     findings: tuple[Finding, ...] = ()
     if room < 0.9:
@@ -67,7 +89,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _free_edges(top: Ledge, columns: tuple[Column, ...], *, all_round: bool) -> tuple[float, float]:
+def _free_edges(top: Ledge, columns: tuple[Column, ...], span: float, *, all_round: bool) -> tuple[float, float]:
     """Return the free and the whole length of the edges that count (mm)."""
     deep, wide = min(DEPTH_MM, DEPTH_SHARE * top.depth), min(DEPTH_MM, DEPTH_SHARE * top.width)
     across = [(column.left - top.left, column.right - top.left, column.front, column.back) for column in columns]
@@ -78,10 +100,10 @@ def _free_edges(top: Ledge, columns: tuple[Column, ...], *, all_round: bool) -> 
             (top.depth, [(front, back) for left, _, front, back in across if left < wide]),
             (top.depth, [(front, back) for _, right, front, back in across if right > top.width - wide]),
         ]
-    return sum(_free(length, taken) for length, taken in edges), sum(length for length, _ in edges)
+    return sum(_free(length, taken, span) for length, taken in edges), sum(length for length, _ in edges)
 
 
-def _free(length: float, taken: list[tuple[float, float]]) -> float:
+def _free(length: float, taken: list[tuple[float, float]], span: float = SPAN_MM) -> float:
     """Return how much of an edge is free in useful stretches.
 
     >>> _free(1000.0, [(400.0, 500.0)]), _free(1000.0, [(300.0, 700.0)])
@@ -89,7 +111,28 @@ def _free(length: float, taken: list[tuple[float, float]]) -> float:
     """
     at = free = 0.0
     for start, end in sorted(taken):
-        if start - at >= SPAN_MM:
+        if start - at >= span:
             free += start - at
         at = max(at, end)
-    return free + (length - at if length - at >= SPAN_MM else 0.0)
+    return free + (length - at if length - at >= span else 0.0)
+
+
+def _effort(column: Column, arrangement: Arrangement) -> float:
+    """Return what it takes to move a column out of the way: one, and up to one more where it is heavy."""
+    masses = (arrangement.by_id[identifier].item.mass or 0.0 for identifier in column.ids)
+    return 1.0 + ramp(sum(masses), LIGHT_KG, HEAVY_KG)
+
+
+def _free_places(top: Ledge, columns: tuple[Column, ...], seats: tuple[Seat, ...]) -> float:
+    """Return the share of seats that have room for a place setting before them."""
+    free = 0
+    for seat in seats:
+        x, z = setting_of(seat, top.width, top.depth)
+        beside = seat.x < 0 or seat.x > top.width
+        wide, deep = (SETTING_MM[1], SETTING_MM[0]) if beside else SETTING_MM
+        free += not any(
+            abs(column.left + column.right - 2 * (top.left + x)) < column.width + wide
+            and abs(column.front + column.back - 2 * z) < column.back - column.front + deep
+            for column in columns
+        )
+    return free / len(seats)

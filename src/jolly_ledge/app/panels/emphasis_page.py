@@ -21,6 +21,7 @@ STEPS: tuple[tuple[str, str, str], ...] = (
     ("2.0", "Most", "It counts twice"),
 )
 USUAL = 1.0
+NOT_HERE = "does not apply here"
 
 
 class EmphasisPage(QWidget):
@@ -114,9 +115,8 @@ class EmphasisPage(QWidget):
         found = {reading.id: reading for reading in self._session.assessment.readings}
         for identifier, label in self.reads.items():
             reading = found.get(identifier)
-            said = "does not apply here" if reading is None else f"{round(reading.score * 100)} · {reading.sentence}"
-            label.setText(said)
-            label.setToolTip(said)
+            label.setText(NOT_HERE if reading is None else f"reads {round(reading.score * 100)} · {reading.shown}")
+            label.setToolTip(NOT_HERE if reading is None else reading.sentence)
 
     def showEvent(self, event: QShowEvent) -> None:
         """Catch up with what was read while the page was hidden."""

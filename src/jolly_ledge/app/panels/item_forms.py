@@ -35,6 +35,9 @@ class ProvenanceForm(ItemForm):
         self.price_field = self.text("Price", self._set_price)
         self.price_field.setPlaceholderText("not told")
         self.price_field.setFixedWidth(96)
+        self.watts_field = self.text("Draws, watts", self._set_watts)
+        self.watts_field.setPlaceholderText("unknown")
+        self.watts_field.setFixedWidth(96)
         self.set_field = self.text("Set or pair", lambda name: self.change(set=name))
         self.lender_field = self.text("Borrowed from", lambda name: self.change(borrowed_from=name))
         self.returns_field = self.text("Returns to", lambda name: self.change(returns_to=name))
@@ -61,6 +64,7 @@ class ProvenanceForm(ItemForm):
             return
         care = item.care or Care()
         show_text(self.price_field, "" if item.price is None else f"{item.price:g}")
+        show_text(self.watts_field, "" if item.watts is None else f"{item.watts:g}")
         show_text(self.set_field, item.set)
         show_text(self.lender_field, item.borrowed_from)
         show_text(self.returns_field, item.returns_to)
@@ -76,6 +80,12 @@ class ProvenanceForm(ItemForm):
             self.change(price=float(text.replace(",", ".").strip("€$£ ")) if text else None)
         except ValueError:
             self._session.refused.emit(f"“{text}” is no price; type a number such as 45 or 12.50.")
+
+    def _set_watts(self, text: str) -> None:
+        try:
+            self.change(watts=float(text.lower().removesuffix("w").replace(",", ".").strip()) if text else None)
+        except ValueError:
+            self._session.refused.emit(f"“{text}” is no power in watts; type a number such as 60.")
 
     def _set_return(self, text: str) -> None:
         from datetime import date

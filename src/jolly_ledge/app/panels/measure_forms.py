@@ -283,6 +283,8 @@ class FixtureForm(Form):
         self.shape_field = self.choice("Shape", shapes, lambda shape: self._change("shape", shape))
         self.colour_button = ColourButton(lambda colour: self._change("colour", colour), "Colour of the fixture")
         self.rows.addRow("Colour", self.colour_button)
+        self.watts_field = self.text("Rated for, watts", self._set_watts)
+        self.watts_field.setPlaceholderText("unknown")
         self.remove_button = chip("Remove it", "Take the fixture out (Delete on the drawing)", checkable=False)
         self.remove_button.clicked.connect(self._remove)
         self.rows.addRow("", at_left(self.remove_button))
@@ -298,6 +300,8 @@ class FixtureForm(Form):
             field.show_length(getattr(fixture, side))
         show_choice(self.shape_field, fixture.shape)
         self.colour_button.show_colour(fixture.colour or COLOURS[fixture.kind])
+        self.rows.setRowVisible(self.watts_field, fixture.kind == "socket")
+        show_text(self.watts_field, "" if fixture.watts is None else f"{fixture.watts:g}")
 
     def _change(self, field: str, value: object) -> None:
         index = self._in_hand()
@@ -308,6 +312,13 @@ class FixtureForm(Form):
             self._session.commit(
                 ChangeFixture(piece=self._session.piece_id, index=index, changes=((field, value),), kind=fixture.kind)
             )
+
+    def _set_watts(self, told: str) -> None:
+        text = told.lower().removesuffix("w").replace(",", ".").strip()
+        try:
+            self._change("watts", float(text) if text else None)
+        except ValueError:
+            self._session.refused.emit(f"“{text}” is no power in watts; type a number such as 2300.")
 
     def _remove(self) -> None:
         index = self._in_hand()

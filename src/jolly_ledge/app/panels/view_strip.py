@@ -20,15 +20,15 @@ ON_CHIPS = OVERLAYS[:3]
 KEYS: dict[str, str] = {name: str((number + 1) % 10) for number, name in enumerate(OVERLAYS)}
 SAID: dict[str, str] = {
     "balance": "Balance: the ball on the beam is where the weight lies; teal is level.",
-    "groups": "Groups: how many units each counts, teal is odd; dotted frames and small diamonds are one unit each.",
+    "groups": "Groups: units in each, teal is odd; a dotted frame or a diamond is one unit.",
     "cautions": "Cautions: rust is to stop at, ochre to heed, grey unknown.",
     "skyline": "Skyline: the line of the tops, ledge by ledge.",
     "figure": "Figure: the lines the eye follows; dashed ochre does not fit yet.",
     "colours": "Colours: how the strongest accent travels from place to place.",
     "rest": "Rest: the empty places along the ledges.",
     "depth": "Depth: a low pale bar stands in front, a higher dark one at the back.",
-    "ties": "Ties: look-alikes; thin teal ties far ones together, thick ochre ones compete.",
-    "doors": "Doors: hatched strips hide; the figure is how much of each anchor is left to see.",
+    "ties": "Ties: look-alikes; thin teal ties far ones, thick ochre ones compete.",
+    "doors": "Doors: hatched strips hide; the figure is what is left to see of an anchor.",
 }
 
 
@@ -42,7 +42,8 @@ class ViewStrip(QWidget):
     def __init__(self, session: Session, shown: set[str]) -> None:
         super().__init__()
         self._session = session
-        self.shown = set(shown)
+        self.shown = [name for name in OVERLAYS if name in shown]
+        """What is shown, the last one switched on at the end."""
         self.ways = Ways()
         self.is_shut = False
         self.place = STRAIGHT_ON
@@ -84,7 +85,7 @@ class ViewStrip(QWidget):
             self.more_actions[name].setChecked(False)
             self._session.refused.emit(f"{self._session.piece.label} has no doors or bars that hide anything.")
             return
-        (self.shown.add if on else self.shown.discard)(name)
+        (self.shown.append if on else self.shown.remove)(name)
         if name in self.overlay_chips:
             self.overlay_chips[name].setChecked(on)
         else:
@@ -104,8 +105,8 @@ class ViewStrip(QWidget):
 
     @property
     def said(self) -> str:
-        """What the lines over the drawing mean, for those that do not say it themselves."""
-        return "  ".join(SAID[name] for name in OVERLAYS if name in self.shown and name not in ("balance", "cautions"))
+        """What the lines mean that were switched on last, where they do not say it themselves."""
+        return next((SAID[name] for name in reversed(self.shown) if name not in ("balance", "cautions")), "")
 
     # From where, and with which eyes
 

@@ -22,7 +22,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.stash_order import fits
 
 STEP_MM, FINE_MM = 10.0, 1.0
-KEYS_HINT = "The keys 1 to 9 and 0 show more on the drawing; V looks from elsewhere, Q squints."
+KEYS_HINT = "Keys 1 to 9 and 0 show more on the drawing; V looks from elsewhere, Q squints."
 
 
 class ArrangeStep(Step):
