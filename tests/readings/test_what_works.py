@@ -303,7 +303,7 @@ def test_a_small_shift_of_all_changes_little(by: float) -> None:
 
 
 def test_a_place_before_each_seat_is_room_to_eat() -> None:
-    seats = (Seat(x=400.0, z=-300.0), Seat(x=1200.0, z=-300.0), Seat(x=800.0, z=1200.0))
+    seats = (Seat(x=400.0, z=-300.0), Seat(x=1200.0, z=-300.0), Seat(x=1200.0, z=1200.0))
     piece = table(use=("eating",), seats=seats)
     bowl = (thing("bowl", "bowl"),)
     free, taken = (

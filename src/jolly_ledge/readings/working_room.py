@@ -23,7 +23,7 @@ SPAN_MM = 350.0
 SMALL_SPANS_MM: dict[str, float] = {"keys": 180.0, "tea": 220.0, "coffee": 220.0, "reading": 220.0, "sleeping": 180.0}
 """Shorter stretches of free edge serve nobody; a cup or a bunch of keys wants less than a pair of hands."""
 
-SETTING_MM = (560.0, 340.0)
+SETTING_MM = (560.0, 300.0)
 """Width and depth that a plate, its glass and the cutlery want before a seat."""
 
 SETTINGS_SHARE = 0.6
