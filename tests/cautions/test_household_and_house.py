@@ -9,7 +9,7 @@ from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.caution import Caution
-from jolly_ledge.cautions.household import reach_of
+from jolly_ledge.cautions.household import reach_of, within_reach
 from jolly_ledge.cautions.load import STIFFNESS_MPA, sag_mm
 from jolly_ledge.cautions.register import NAMES, REGISTER, cautions_of
 from jolly_ledge.model.arrangement import Arrangement
@@ -64,6 +64,18 @@ def test_a_child_reaches_higher_as_it_grows() -> None:
     reaches = [reach_of(age) for age in range(1, 7)]
     assert reaches == sorted(reaches)
     assert reach_of(0) == reach_of(1)
+
+
+def test_the_age_that_is_told_decides_what_is_in_reach() -> None:
+    glass = (thing("glass", traits=("fragile",)),)
+    look = (put("glass", "a3"),)
+    levels = [
+        [c.id for c in of(arranged(glass, look, case_of(4), Household(toddler=True, child_age=age)), "toddler")]
+        for age in (1, 3, 5)
+    ]
+    assert levels == [[], ["toddler"], ["toddler"]]
+    assert [s.id for s in within_reach(arranged(glass, look, case_of(4)), 5)] == ["glass"]
+    assert within_reach(arranged(glass, look, case_of(4)), 1) == ()
 
 
 def test_small_parts_are_kept_from_a_toddler() -> None:

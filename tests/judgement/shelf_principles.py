@@ -180,4 +180,9 @@ PRINCIPLES = (
         "urn a1 240 150 vignette=one; bowl a1 520 120 vignette=one; jug a1 1480 150 vignette=one; row a1 1150 180",
         "urn a1 240 150 vignette=one; bowl a1 520 120 vignette=one; jug a1 690 190 vignette=one; row a1 1150 180",
     ),
+    Principle(
+        "Peaks one above the other, or set against each other", "figure", THREE, (URN, FRAME, JUG, BOWL, BOX, STONE),
+        "urn a1 200 150; stone a1 400 90; frame a2 200 280; box a2 440 100; jug a3 200 150; bowl a3 400 150",
+        "urn a1 200 150; stone a1 400 90; frame a2 640 280; box a2 400 100; jug a3 200 150; bowl a3 400 150",
+    ),
 )  # fmt: skip

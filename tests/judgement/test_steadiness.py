@@ -13,10 +13,12 @@ from judgement.changes import enlarged, mirrored, shaken, shuffled
 
 PRINCIPLES = (*shelf_principles.PRINCIPLES, *top_principles.PRINCIPLES)
 CASES = [*load_cases(), *(principle.as_case() for principle in PRINCIPLES)]
-OF_PEOPLE = {"must-haves", "working-room", "sight-line", "contrast", "side-balance", "even-vignettes", "weight-low"}
+OF_PEOPLE = {
+    "must-haves", "working-room", "sight-line", "contrast", "side-balance", "even-vignettes", "weight-low", "how-many",
+}  # fmt: skip
 """Readings that measure against people, who do not grow: their reach, seat, cords and eye level.
 
-(What lies below the eye is seen against its surface, which enters visual weight.)
+(What lies below the eye is seen against its surface, which enters visual weight; one thing at eye level is enough.)
 """
 
 

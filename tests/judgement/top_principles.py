@@ -191,4 +191,14 @@ PRINCIPLES = (
         "board1 t 300 300 flat; board2 t 640 300 flat; crock t 950 300",
         "board1 t 700 585 leaning; board2 t 800 550 leaning; crock t 880 430",
     ),
+    Principle(
+        "A dull row along the middle of a low table, or one that a tray and a rise hold", "layering height-rhythm", LOW,
+        (TRAY, BOOKS, BOWL, STONE, VASE, CANDLE),
+        "books t 300 350; bowl t 620 350; stone t 880 350",
+        "tray t 330 350; candle t 250 350 on=tray; stone t 400 350 on=tray; vase t 720 350; books t 980 350",
+    ),
+    Principle(
+        "Trinkets along a mantel, or one centred statement at eye level", "how-many odd-groups scale", MANTEL,
+        (STONE, CANDLE, ART), "stone t 300 110; candle t 1200 110", "art t 750 190 leaning", {"fullness": "airy"},
+    ),
 )  # fmt: skip

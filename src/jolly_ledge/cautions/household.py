@@ -6,11 +6,14 @@ from collections.abc import Iterable, Iterator
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import listed
+from jolly_ledge.model.plan import Household
 
-REACH_MM: dict[int, float] = {1: 700.0, 2: 850.0, 3: 950.0, 4: 1050.0, 5: 1150.0}
+REACH_MM: dict[int, float] = {1: 700.0, 2: 850.0, 3: 950.0, 4: 1050.0, 5: 1150.0, 8: 1400.0, 12: 1600.0}
 """How high a standing child of so many years grasps (tall children, arms raised); climbing adds to it."""
 
 USUAL_AGE = 3
+"""A toddler whose age is not told is taken for a tall one."""
+
 HEAVY_FOR_A_CHILD_KG = 2.0
 """What falls on a child from a shelf hurts from about here on."""
 
@@ -36,12 +39,27 @@ _TOXIC = re.compile(rf"\b({'|'.join(TOXIC_PLANTS)})\b")
 
 
 def reach_of(age: int) -> float:
-    """Return how high a standing child grasps (mm); the oldest age known serves for all above.
+    """Return how high a standing child grasps (mm); between ages that are known it grows evenly.
 
-    >>> reach_of(2), reach_of(9)
-    (850.0, 1150.0)
+    >>> reach_of(2), reach_of(0), reach_of(9)
+    (850.0, 700.0, 1450.0)
     """
-    return REACH_MM.get(age, REACH_MM[max(REACH_MM)] if age > max(REACH_MM) else REACH_MM[min(REACH_MM)])
+    ages = sorted(REACH_MM)
+    held = min(max(age, ages[0]), ages[-1])
+    below, above = max(a for a in ages if a <= held), min(a for a in ages if a >= held)
+    share = 0.0 if above == below else (held - below) / (above - below)
+    return REACH_MM[below] + share * (REACH_MM[above] - REACH_MM[below])
+
+
+def reach_here(household: Household) -> float:
+    """Return how high the child of a household grasps, in mm."""
+    return reach_of(USUAL_AGE if household.child_age is None else household.child_age)
+
+
+def within_reach(arrangement: Arrangement, age: int) -> tuple[Standing, ...]:
+    """Return the things of a look that a standing child of an age can get at, those under a lid left out."""
+    reach = reach_of(age)
+    return tuple(standing for standing in _in_the_open(arrangement) if standing.bottom < reach)
 
 
 def toddler(arrangement: Arrangement) -> Iterable[Caution]:
@@ -49,7 +67,7 @@ def toddler(arrangement: Arrangement) -> Iterable[Caution]:
     if not arrangement.household.toddler:
         return
     for standing in _in_the_open(arrangement):
-        if standing.bottom >= reach_of(USUAL_AGE) or standing.placement.pose == "hung":
+        if standing.bottom >= reach_here(arrangement.household) or standing.placement.pose == "hung":
             continue
         danger = _danger(standing)
         if danger:
@@ -59,7 +77,7 @@ def toddler(arrangement: Arrangement) -> Iterable[Caution]:
                 level,  # type: ignore[arg-type]
                 (standing.id,),
                 f"The {standing.item.label} is {word} and stands {round(standing.bottom / 10)} cm up, where a toddler "
-                f"reaches; set it above {round(reach_of(USUAL_AGE) / 10)} cm, or out of the room.",
+                f"reaches; set it above {round(reach_here(arrangement.household) / 10)} cm, or out of the room.",
             )
 
 
@@ -92,7 +110,7 @@ def small_parts(arrangement: Arrangement) -> Iterable[Caution]:
     if not arrangement.household.toddler:
         return
     for standing in _in_the_open(arrangement):
-        if "small-parts" in standing.item.traits and standing.bottom < reach_of(USUAL_AGE):
+        if "small-parts" in standing.item.traits and standing.bottom < reach_here(arrangement.household):
             yield Caution(
                 "small-parts",
                 "stop",
@@ -107,7 +125,7 @@ def toxic_plant(arrangement: Arrangement) -> Iterable[Caution]:
     household = arrangement.household
     eaters = [(pet, _pet_reach(pet)) for pet in household.pets]
     if household.toddler:
-        eaters.append(("a toddler", reach_of(USUAL_AGE)))
+        eaters.append(("a toddler", reach_here(arrangement.household)))
     for standing in arrangement.visible:
         item = standing.item
         if "real-plant" not in item.traits and "toxic" not in item.traits:

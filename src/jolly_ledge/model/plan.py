@@ -15,9 +15,10 @@ VERSION = 1
 
 
 class Household(Value, frozen=True):
-    """Who lives with the pieces."""
+    """Who lives with the pieces; ``child_age`` is that of the youngest child, in years, where it is told."""
 
     toddler: bool = False
+    child_age: Annotated[int, Meta(ge=0, le=17)] | None = None
     pets: tuple[Words, ...] = ()
     notes: Words = ""
 

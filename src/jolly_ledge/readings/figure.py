@@ -21,6 +21,9 @@ FLAT_SPREAD, GOOD_SPREAD = 0.1, 0.35
 SIDE_LITTLE, SIDE_PLAIN = 0.04, 0.22
 """Centres of neighbouring levels so far apart (in half widths) stand still, or plainly change sides."""
 
+OPPOSED_SHARE = 0.25
+"""What the peaks of a case take from the fit when they stand one above the other."""
+
 DEPTH_LITTLE, DEPTH_PLAIN = 0.03, 0.18
 PAIR_NEAR, PAIR_FAR = 0.04, 0.16
 CENTRE = 0.14
@@ -33,7 +36,8 @@ Fits = dict[str, float]
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how well the heights, sides or pairs follow the figure of the manner; the value is the fit.
 
-    Peaks: within each group heights rise to one peak and fall from it. Weave: the weight of successive
+    Peaks: within each group heights rise to one peak and fall from it, and the peaks of levels stand aside of each
+    other. Weave: the weight of successive
     levels changes sides; on a top, things alternate in depth. Mirrored: each thing has its like at the same
     distance from the middle. Left out where there is too little to make a figure.
     """
@@ -78,7 +82,22 @@ def _peaks(arrangement: Arrangement) -> Fits:
         fit = _peak_fit([column.height for column in sorted(skyline, key=lambda column: column.left + column.right)])
         for column in vignette.columns:
             fits[column.ids[0]] = fit
-    return fits
+    opposed = _opposed(arrangement)
+    return {key: fit * (1 - OPPOSED_SHARE * (1 - opposed.get(key, 1.0))) for key, fit in fits.items()}
+
+
+def _opposed(arrangement: Arrangement) -> Fits:
+    """Return how far the peak of each level lies aside of those above and below it, for the columns of the level."""
+    levels = columns_by_level(arrangement)
+    half = arrangement.piece.width / 2
+    peaks = [max(level, key=lambda column: column.height * column.width) for level in levels]
+    places = [(peak.left + peak.right) / 2 / half for peak in peaks]
+    opposed: Fits = {}
+    for index, level in enumerate(levels):
+        near = [places[other] for other in (index - 1, index + 1) if 0 <= other < len(places)]
+        aside = mean([ramp(abs(place - places[index]), SIDE_LITTLE, SIDE_PLAIN) for place in near])
+        opposed.update((column.ids[0], aside) for column in level)
+    return opposed
 
 
 def _is_before_taller(column: Column, others: tuple[Column, ...]) -> bool:

@@ -2,12 +2,13 @@
 
 import math
 
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS, Fullness
 from jolly_ledge.readings.frame import frame_height
+from jolly_ledge.readings.odd_groups import is_anchor_sized
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, in_band, weighted_mean
 
@@ -20,6 +21,11 @@ UNIT_SHARES: dict[Fullness, float] = {"airy": 0.70, "layered": 0.44, "abundant":
 
 TABLE_UNITS: dict[Fullness, float] = {"airy": 2.5, "layered": 4.0, "abundant": 6.5}
 """Units for a square top; a longer one bears more by the root of its length over its depth."""
+
+STATEMENT_SHARE = 0.08
+"""So near the middle of its ledge a single anchor is meant as the one statement."""
+
+EYE_LEVEL_MM = (1150.0, 1800.0)
 
 BELOW, ABOVE = 0.5, 1.2
 
@@ -35,6 +41,15 @@ def recommended(ledge: Ledge, fullness: Fullness, *, table: bool = False) -> flo
     return max(ledge.width / (UNIT_SHARES[fullness] * frame_height(ledge)), 1.0)
 
 
+def _is_statement(columns: tuple[Column, ...]) -> bool:
+    """Tell whether one thing that holds its ledge stands alone in the middle of it at eye level: that is enough."""
+    column, ledge = columns[0], columns[0].ledge
+    if not EYE_LEVEL_MM[0] <= (ledge.floor + column.top) / 2 <= EYE_LEVEL_MM[1]:
+        return False
+    off = abs((column.left + column.right) / 2 - ledge.left - ledge.width / 2)
+    return len(columns) == 1 and off <= STATEMENT_SHARE * ledge.width and is_anchor_sized(column)
+
+
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the units of every ledge in use against what its width bears; the value is their ratio over all.
 
@@ -47,7 +62,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if not ledge.is_wall:
             units = [unit for column in columns for unit in column.units]
             ids = tuple(identifier for unit in units for identifier in unit.ids)
-            counts.append((ledge, len(units), recommended(ledge, manner.fullness, table=table), ids))
+            wanted = recommended(ledge, manner.fullness, table=table)
+            counts.append((ledge, len(units), 1.0 if _is_statement(columns) else wanted, ids))
     if not counts:
         return None
     value = sum(count for _, count, _, _ in counts) / sum(wanted for _, _, wanted, _ in counts)

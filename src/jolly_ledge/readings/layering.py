@@ -4,6 +4,7 @@ from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.cover import hidden_shares
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
@@ -13,6 +14,9 @@ BAND = (2.0, 3.0)
 BANDS_SCORES = {1: 0.35, 2: 0.9, 3: 1.0}
 SHALLOW_PLAY = 0.17
 """With less of the depth free than this nothing can stand before another."""
+
+HELD_BY_RISE = 0.45
+"""A rise of so much of the tallest over the lowest."""
 
 DEPTH_STEP = 0.12
 MOST_HIDDEN = 0.55
@@ -32,6 +36,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if ledge.is_wall or len(columns) < 2 or _play(columns, ledge) < SHALLOW_PLAY * ledge.depth:
             continue
         bands = depth_bands(columns, ledge)
+        if bands == 1 and arrangement.piece.kind in TABLE_KINDS and _is_held(columns):
+            bands = 2
         counted.append((bands, float(len(columns)), ledge))
         if bands == 1:
             findings.append(
@@ -71,6 +77,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         findings=tuple(findings),
         evidence=evidence_of(sum(int(weight) for _, weight, _ in counted), 5),
     )
+
+
+def _is_held(columns: tuple[Column, ...]) -> bool:
+    """Tell whether a tray that gathers and a thing that rises hold a row along the middle of a table."""
+    heights = [column.height for column in columns]
+    gathers = any(
+        column.units[0].lead.item.category == "tray" or column.units[0].standings[0].item.category == "tray"
+        for column in columns
+        if len(column.ids) > 2
+    )
+    return gathers and (max(heights) - min(heights)) / max(heights) >= HELD_BY_RISE
 
 
 def depth_bands(columns: tuple[Column, ...], ledge: Ledge) -> int:

@@ -27,11 +27,13 @@ from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook, RenamePla
 from jolly_ledge.model.edits.pieces import ChangePiece
 from jolly_ledge.model.families import name_of, stash_families
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Household
 from jolly_ledge.model.value import changed
 
 MOST_FAMILIES = 4
 OFFERED_FAMILIES = 12
+OLDEST = 17
 SIDE_WIDTH = 344
 
 
@@ -112,9 +114,18 @@ class BriefStep(Step):
         self.household_notes.setTabChangesFocus(True)
         self.household_notes.setPlaceholderText("Who lives with it")
         self.household_notes.textChanged.connect(lambda: self._set_household(is_typing=True))
+        self.age_field = QLineEdit()
+        self.age_field.setPlaceholderText("years")
+        self.age_field.setAccessibleName("Age of the child in years")
+        self.age_field.setFixedWidth(64)
+        self.age_field.editingFinished.connect(self._set_age)
         row.addWidget(self.toddler)
-        row.addWidget(self.pets, 1)
+        row.addWidget(self.age_field)
+        row.addStretch(1)
         column.addLayout(row)
+        self.reached = words("", "small")
+        column.addWidget(self.reached)
+        column.addWidget(self.pets)
         column.addWidget(self.household_notes)
         return column
 
@@ -168,11 +179,32 @@ class BriefStep(Step):
         self.tastes.refresh()
         household = session.plan.household
         self.toddler.setChecked(household.toddler)
+        age = household.child_age
+        if not self.age_field.hasFocus():
+            self.age_field.setText("" if age is None else str(age))
+        self.age_field.setVisible(household.toddler or age is not None)
+        self._show_reach(household)
         if not self.pets.hasFocus():
             self.pets.setText(", ".join(household.pets))
             self.pets.setCursorPosition(0)
         _show_text(self.household_notes, household.notes)
         self._show_palette(manner)
+
+    def _show_reach(self, household: Household) -> None:
+        """Say what a child reaches in the look in hand."""
+        self.reached.setVisible(household.toddler)
+        if not household.toddler:
+            return
+        # Imported when a child lives here: the page is otherwise made without cautions.
+        from jolly_ledge.cautions.household import USUAL_AGE, reach_of, within_reach
+
+        age = USUAL_AGE if household.child_age is None else household.child_age
+        look = self.session.arrangement
+        near = within_reach(look, age)
+        self.reached.setText(
+            f"At {counted(age, 'year')} a child grasps up to {self.session.length(reach_of(age))}: "
+            f"{len(near)} of {len(look.standings)} things in this look, climbing aside."
+        )
 
     def _show_palette(self, manner: Manner) -> None:
         leaders = [colour for colour, _ in stash_families(self.session.plan.stash, self.session.plan.families)][
@@ -234,9 +266,21 @@ class BriefStep(Step):
         if name != self.session.plan.name:
             self.session.commit(RenamePlan(name=name))
 
+    def _set_age(self) -> None:
+        text = self.age_field.text().strip()
+        household = self.session.plan.household
+        if text and not (text.isdigit() and int(text) <= OLDEST):
+            self.session.refused.emit(f"“{text}” is no age of a child; type whole years up to {OLDEST}.")
+            self.age_field.setText("" if household.child_age is None else str(household.child_age))
+            return
+        told = changed(household, child_age=int(text) if text else None)
+        if told != household:
+            self.session.commit(ChangeHousehold(household=told))
+
     def _set_household(self, is_typing: bool = False) -> None:
         household = Household(
             toddler=self.toddler.isChecked(),
+            child_age=self.session.plan.household.child_age,
             pets=tuple(word.strip() for word in self.pets.text().split(",") if word.strip()),
             notes=self.household_notes.toPlainText().strip(),
         )
