@@ -10,6 +10,7 @@ from builders import case_of, plan_of, put, thing
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.view_strip import FROM_ABOVE, KEYS, STRAIGHT_ON
+from jolly_ledge.app.scene.tried_move import ghosts_and_news
 from jolly_ledge.app.steps.arrange import KEYS_HINT, ArrangeStep
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.piece import Fixture
@@ -188,3 +189,23 @@ def test_how_a_thing_counts_is_changed_by_hand(window: MainWindow, qtbot: QtBot)
     session.undo()
     assert session.look.placement(stack.id).unit is None
     assert len(session.arrangement.units) == before
+
+
+def test_a_tried_move_leaves_a_ghost_and_an_outline(window: MainWindow, qtbot: QtBot) -> None:
+    session = window.session
+    page = arrange_step(window)
+    before = session.arrangement
+    moved = replace(session.look, placements=tuple(
+        replace(p, x=(p.x or 0.0) - 200.0) if p.id == "orrery" else p for p in session.look.placements if p.id != "ivy"
+    ))  # fmt: skip
+    assert session.kept_arrangement is None
+    session.preview(moved)
+    kept = session.kept_arrangement
+    assert kept is not None
+    ghosts, news = ghosts_and_news(kept, session.arrangement)
+    assert {standing.id for standing in ghosts} == {"orrery", "ivy"}
+    assert [standing.id for standing in news] == ["orrery"]
+    assert [standing.x for standing in ghosts] == [before.by_id[standing.id].x for standing in ghosts]
+    tried = picture(page)
+    session.preview(None)
+    assert picture(page) != tried

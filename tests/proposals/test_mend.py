@@ -30,7 +30,8 @@ def test_every_move_keeps_what_it_promises(demo: Plan, look: str) -> None:
     before = assess(arrange(demo, demo.look(look)))
     for finding in findings(demo, look)[:5]:
         offered = mends(demo, demo.look(look), finding)
-        assert [mend.gain for mend in offered] == sorted((mend.gain for mend in offered), reverse=True)
+        # The best first; another kind of move before a second one of the same kind.
+        assert all(mend.gain <= offered[0].gain for mend in offered)
         assert len({mend.label for mend in offered}) == len(offered) <= 3
         for mend in offered:
             after_plan = mend.edit.apply(demo)

@@ -11,7 +11,9 @@ from PySide6.QtWidgets import QApplication
 
 from jolly_ledge.app.application import make_window, ready_application
 from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.panels.view_strip import STRAIGHT_ON
 from jolly_ledge.app.path_panel import STEPS
+from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.gather import GatherStep
 from jolly_ledge.app.steps.measure import MeasureStep
 from jolly_ledge.demo import demo_bytes, demo_photos
@@ -74,6 +76,7 @@ def take(folder: Path) -> list[Path]:
             if name == "Arrange":
                 window.session.choose("orrery")
             photographer.take(name.lower())
+        _take_ways_of_looking(photographer)
         _take_measure(photographer)
         _take_gather(photographer)
         window.session.let_go()
@@ -100,6 +103,27 @@ def _take_measure(photographer: Photographer) -> None:
         window.session.choose_look(look)
         photographer.take(name)
     window.session.choose_look("first-try")
+
+
+def _take_ways_of_looking(photographer: Photographer) -> None:
+    window = photographer.window
+    window.show_step("Arrange")
+    page = window.step("Arrange")
+    assert isinstance(page, ArrangeStep)
+    strip = page.view_strip
+    window.session.choose_look("cabinet-shut")
+    strip.toggle_doors()
+    strip.show_overlay("doors", True)
+    photographer.take("arrange-shut")
+    strip.show_overlay("doors", False)
+    strip.toggle_doors()
+    window.session.choose_look("low-tea")
+    strip.look_from("Seat 1")
+    photographer.take("arrange-seat")
+    strip.look_from(STRAIGHT_ON)
+    window.session.choose_look("first-try")
+    window.show_side_by_side()
+    photographer.take("keep-side-by-side")
 
 
 def _take_gather(photographer: Photographer) -> None:

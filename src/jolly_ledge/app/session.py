@@ -128,6 +128,11 @@ class Session(QObject):
         return self._arrangement
 
     @property
+    def kept_arrangement(self) -> Arrangement | None:
+        """The look as it is, resolved, while another is tried; None when nothing is tried."""
+        return None if self._preview is None else arrange(self.plan, self.plan.look(self.look_id))
+
+    @property
     def assessment(self) -> Assessment:
         """The readings of the look in hand."""
         if self._assessment is None:

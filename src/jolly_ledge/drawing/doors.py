@@ -10,7 +10,9 @@ from jolly_ledge.model.bays import bodies_of
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Piece
 
-FRAME_MM = 46.0
+FRAME_MM, OVER_MM = 40.0, 26.0
+"""Width of a leaf's frame, and how far it lies over the case, so that little of what stands inside is covered."""
+
 GLASS, GLASS_OPACITY = "#dfe8e6", 0.16
 
 
@@ -24,9 +26,9 @@ def shut_door_shapes(piece: Piece) -> tuple[Primitive, ...]:
         inside = [ledge for ledge in piece.ledges if ledge.left >= body.left - 1 and ledge.right <= body.right + 1]
         if not inside:
             continue
-        bottom = min(ledge.floor for ledge in inside) - 10
-        top = max(ledge.floor + (ledge.clearance or 0.0) for ledge in inside) + 10
-        left, right = min(ledge.left for ledge in inside) - 10, max(ledge.right for ledge in inside) + 10
+        bottom = min(ledge.floor for ledge in inside) - OVER_MM
+        top = max(ledge.floor + (ledge.clearance or 0.0) for ledge in inside) + OVER_MM
+        left, right = min(ledge.left for ledge in inside) - OVER_MM, max(ledge.right for ledge in inside) + OVER_MM
         if piece.doors == "solid":
             shapes += doors(left, -top, right - left, top - bottom, 2, CASE)
         else:

@@ -65,13 +65,13 @@ def mends(plan: Plan, look: Look, finding: Finding, most: int = 3) -> tuple[Mend
         relief = 1.0 if mended is None or fault is None else mended.score - fault.score
         if after is not None and relief > NOTICED:
             helping.append((relief, move, after))
-    found: list[Mend] = []
+    found: list[tuple[str, Mend]] = []
     for move, after in _most_promising(helping):
         assessment = assess(after)
         gain = assessment.score - before.score
         if gain >= WORTH_IT and not _stops(after) - forbidden:
-            found.append(Mend(move.label, move.edit, after.look, gain, _changes(before, assessment)))
-    found.sort(key=lambda mend: (-mend.gain, mend.label))
+            found.append((move.kind, Mend(move.label, move.edit, after.look, gain, _changes(before, assessment))))
+    found.sort(key=lambda pair: (-pair[1].gain, pair[1].label))
     return tuple(_different(found))[:most]
 
 
@@ -104,10 +104,17 @@ def _changes(before: Assessment, after: Assessment) -> tuple[tuple[str, float, f
     return tuple(sorted(changed, key=lambda pair: -abs(pair[2] - pair[1])))
 
 
-def _different(found: list[Mend]) -> Iterator[Mend]:
-    """Yield moves that differ in what they do with what: the same move a little farther is no second answer."""
-    seen: set[str] = set()
-    for mend in found:
-        if mend.label not in seen:
-            seen.add(mend.label)
+def _different(found: list[tuple[str, Mend]]) -> Iterator[Mend]:
+    """Yield the best move of each kind, then the rest; the same move a little farther is no second answer."""
+    labels, kinds = set[str](), set[str]()
+    later: list[Mend] = []
+    for kind, mend in found:
+        if mend.label in labels:
+            continue
+        labels.add(mend.label)
+        if kind in kinds:
+            later.append(mend)
+        else:
+            kinds.add(kind)
             yield mend
+    yield from later

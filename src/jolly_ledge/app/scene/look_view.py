@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 
+from msgspec.structs import replace
 from PySide6.QtCore import QPoint, QPointF, QRect, QRectF, Qt, Signal
 from PySide6.QtGui import (
     QColor,
@@ -19,6 +20,7 @@ from PySide6.QtWidgets import QApplication, QGraphicsScene, QGraphicsView
 from jolly_ledge.app.scene import overlays, reading_overlays
 from jolly_ledge.app.scene.drag_gesture import DragGesture
 from jolly_ledge.app.scene.picture_item import PictureItem, PlacementItem
+from jolly_ledge.app.scene.tried_move import paint_tried
 from jolly_ledge.app.scene.ways_of_looking import Ways, paint_as_seen
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.case import case_picture, front_shapes
@@ -119,6 +121,10 @@ class LookView(QGraphicsView):
             if old is not None:
                 self._scene.removeItem(old)
         picture = case_picture(piece)
+        if self.is_shut:
+            # Shut doors do not stand at the sides; the frame stays, so that nothing else moves.
+            bare = case_picture(replace(piece, doors="none"))
+            picture = replace(picture, primitives=bare.primitives)
         self._piece = piece
         self._case = PictureItem.of(picture)
         self._case.setZValue(-1)
@@ -170,7 +176,8 @@ class LookView(QGraphicsView):
         self.ways = ways
         if shut != self.is_shut:
             self.is_shut = shut
-            self._show_front()
+            if self._piece is not None:
+                self._show_piece(self._piece)
         self.viewport().update()
 
     def _fit(self) -> None:
@@ -222,6 +229,9 @@ class LookView(QGraphicsView):
         self._paint_choice(painter, arrangement, scale)
         if "cautions" in self.overlays:
             overlays.paint_cautions(painter, arrangement, session.cautions)
+        kept = session.kept_arrangement if self.gesture is None else None
+        if kept is not None:
+            paint_tried(painter, kept, arrangement)
         if self.gesture is not None:
             self._paint_ghost(painter, self.gesture)
         painter.save()
@@ -249,7 +259,7 @@ class LookView(QGraphicsView):
             "colours": lambda: overlays.paint_colour_path(painter, arrangement, scale),
             "depth": lambda: reading_overlays.paint_depth(painter, arrangement, scale),
             "ties": lambda: reading_overlays.paint_ties(painter, arrangement, scale),
-            "doors": lambda: reading_overlays.paint_hidden_by_doors(painter, arrangement, scale),
+            "doors": lambda: reading_overlays.paint_hidden_by_doors(painter, arrangement),
         }
         for name, paint in paints.items():
             if name in self.overlays:

@@ -82,7 +82,7 @@ def paint_ties(painter: QPainter, arrangement: Arrangement, scale: float) -> Non
             painter.drawEllipse(point, 4 / scale, 4 / scale)
 
 
-def paint_hidden_by_doors(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+def paint_hidden_by_doors(painter: QPainter, arrangement: Arrangement) -> None:
     """Paint the bars of the doors as hatched strips, and at each anchor how much of it is left to see."""
     hatch = QBrush(QColor(RUST), Qt.BrushStyle.BDiagPattern)
     hatch.setTransform(painter.worldTransform().inverted()[0])
@@ -99,18 +99,20 @@ def paint_hidden_by_doors(painter: QPainter, arrangement: Arrangement, scale: fl
             if ledge.clearance is not None:
                 painter.drawRect(QRectF(ledge.left, -ledge.floor - ledge.clearance, ledge.width, ledge.clearance))
     reading = read_shut(arrangement, arrangement.manner)
+    to_pixels = painter.worldTransform()
+    painter.save()
+    painter.resetTransform()
     painter.setFont(font(12, "sans", 700))
     for identifier, seen in reading.contributions if reading is not None else ():
         standing = arrangement.by_id[identifier]
-        middle = QPointF(standing.x, -standing.top + 14 / scale)
-        text = f"{percent(seen)} seen"
-        half = 38 / scale
-        area = QRectF(middle.x() - half, middle.y() - 9 / scale, 2 * half, 18 / scale)
-        painter.setPen(line_pen(TEAL if seen >= SHUT_BAND[0] else RUST, 1.4))
+        foot = to_pixels.map(QPointF(standing.x, -standing.bottom))
+        area = QRectF(foot.x() - 38, foot.y() - 22, 76, 18)
+        painter.setPen(line_pen(TEAL if seen >= SHUT_BAND[0] else RUST, 1.0))
         painter.setBrush(QColor(SHEET))
-        painter.drawRoundedRect(area, 7 / scale, 7 / scale)
+        painter.drawRoundedRect(area, 7, 7)
         painter.setPen(QColor(INK))
-        painter.drawText(area, Qt.AlignmentFlag.AlignCenter, text)
+        painter.drawText(area, Qt.AlignmentFlag.AlignCenter, f"{percent(seen)} seen")
+    painter.restore()
 
 
 def paint_units(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
