@@ -15,7 +15,7 @@ from jolly_ledge.drawing.doors import shut_door_shapes
 from jolly_ledge.drawing.furniture.fixtures import IN_FRONT, fixture_shapes
 from jolly_ledge.drawing.items import contact_shadow, standing_shapes
 from jolly_ledge.drawing.look import painting_order
-from jolly_ledge.drawing.picture import Gradient, Point, Primitive, Shape, ellipse, moved, polygon, rectangle
+from jolly_ledge.drawing.picture import Gradient, Path, Point, Primitive, Shape, ellipse, moved, polygon, rectangle
 from jolly_ledge.drawing.plan_view import footprint_shapes
 from jolly_ledge.drawing.table_top import main_top, table_from_above
 from jolly_ledge.drawing.theme import CASE
@@ -238,18 +238,20 @@ def _sitters(piece: Piece, eye: Eye) -> tuple[Primitive, ...]:
     for seat in piece.seats:
         if seat.z <= piece.depth:
             continue
-        head = _at(eye, seat.x, chin + 110.0, seat.z)
-        neck = _at(eye, seat.x, chin + 25.0, seat.z)
-        hips = _at(eye, seat.x, chin - 520.0, seat.z)
-        wide, s = 210.0, head.scale
-        body = polygon(
-            (
-                (neck.x - 60 * s, neck.y), (neck.x + 60 * s, neck.y), (neck.x + wide * s, neck.y + 130 * s),
-                (hips.x + wide * s, hips.y), (hips.x - wide * s, hips.y), (neck.x - wide * s, neck.y + 130 * s),
-            )
-        )  # fmt: skip
+        head, low = _at(eye, seat.x, chin + 110.0, seat.z), _at(eye, seat.x, chin - 720.0, seat.z)
+        x, s = head.x, head.scale
+        chin_y, arm = head.y + 100 * s, head.y + 330 * s
+        body: Path = (
+            ("M", (x - 52 * s, chin_y)),
+            ("C", (x - 60 * s, chin_y + 70 * s, x - 190 * s, chin_y + 50 * s, x - 215 * s, arm)),
+            ("L", (low.x - 200 * s, low.y)),
+            ("L", (low.x + 200 * s, low.y)),
+            ("L", (x + 215 * s, arm)),
+            ("C", (x + 190 * s, chin_y + 50 * s, x + 60 * s, chin_y + 70 * s, x + 52 * s, chin_y)),
+            ("Z", ()),
+        )
         shapes += [
             Shape(body, SITTER, 1.0, darker(SITTER, 0.2), 1.5),
-            Shape(ellipse(head.x, head.y, 82 * s, 112 * s), lighter(SITTER, 0.2), 1.0, darker(SITTER, 0.2), 1.5),
+            Shape(ellipse(head.x, head.y, 84 * s, 112 * s), lighter(SITTER, 0.2), 1.0, darker(SITTER, 0.2), 1.5),
         ]
     return tuple(shapes)

@@ -65,13 +65,18 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=(1 - LEDGE_SHARE) * weighted_mean(scored) + LEDGE_SHARE * _ledges_score(arrangement, manner),
         shown=f"{right} of {len(vignettes)}",
-        sentence=(
-            f"{capital(counted(right, 'group'))} of {len(vignettes)} "
-            f"{'counts' if right == 1 else 'count'} as an odd group or a worthy single."
-        ),
+        sentence=f"{_how_many(right, len(vignettes))} as an odd group or a worthy single.",
         contributions=tuple(contributions),
         findings=tuple(findings),
     )
+
+
+def _how_many(right: int, whole: int) -> str:
+    if whole == 1:
+        return "The only group counts" if right else "The only group does not count"
+    if not right:
+        return f"None of {counted(whole, 'group')} counts"
+    return f"{capital(counted(right, 'group'))} of {whole} {'counts' if right == 1 else 'count'}"
 
 
 def _ledges_score(arrangement: Arrangement, manner: Manner) -> float:
