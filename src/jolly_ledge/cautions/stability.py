@@ -1,6 +1,7 @@
 """What tips, what slides, what hangs, and tall furniture on its own feet."""
 
 from collections.abc import Iterable
+from functools import lru_cache
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.model.arrangement import Arrangement, Standing
@@ -20,12 +21,23 @@ HELD_BY_NEIGHBOURS_MM = 25.0
 
 def tips(arrangement: Arrangement) -> Iterable[Caution]:
     """Report things that a push would tip: slender ones, lamps on loose books, tall stems in a light vessel."""
-    for standing in arrangement.visible:
+    for standings in arrangement.by_ledge.values():
+        yield from _tips_on(standings)
+
+
+@lru_cache(maxsize=512)
+def _tips_on(standings: tuple[Standing, ...]) -> tuple[Caution, ...]:
+    return tuple(_tipping(standings))
+
+
+def _tipping(standings: tuple[Standing, ...]) -> Iterable[Caution]:
+    by_id = {standing.id: standing for standing in standings}
+    for standing in standings:
         item = standing.item
         if standing.placement.pose != "upright" or standing.placement.inside:
             continue
         base = min(standing.width, standing.back - standing.front)
-        host = arrangement.by_id.get(standing.placement.on or "")
+        host = by_id.get(standing.placement.on or "")
         if item.category == "lamp" and host is not None and host.item.is_book:
             yield Caution(
                 "tips",
@@ -34,7 +46,7 @@ def tips(arrangement: Arrangement) -> Iterable[Caution]:
                 f"The {item.label} stands on loose books ({host.item.label}); a tug at its cord tips it, so set it "
                 "down.",
             )
-        elif base > 0 and standing.height / base > SLENDER and not _is_steady(standing, arrangement):
+        elif base > 0 and standing.height / base > SLENDER and not _is_steady(standing, standings):
             yield Caution(
                 "tips",
                 "heed",
@@ -42,16 +54,15 @@ def tips(arrangement: Arrangement) -> Iterable[Caution]:
                 f"The {item.label} is {standing.height / base:.1f} times as high as its base; a push tips it, so fix "
                 "it with putty or set it against something.",
             )
-        yield from _top_heavy(standing, arrangement)
+        yield from _top_heavy(standing, standings)
 
 
-def _is_steady(standing: Standing, arrangement: Arrangement) -> bool:
+def _is_steady(standing: Standing, others: tuple[Standing, ...]) -> bool:
     """Tell whether books of a row hold a slender thing, or it is one that hangs or leans by nature."""
     if standing.item.category in ("stems", "hanging", "utensils") or standing.item.category in WALL_CATEGORIES:
         return True
     if not standing.item.is_book:
         return False
-    others = arrangement.by_ledge[standing.ledge.id]
     return any(
         other.id != standing.id
         and max(other.left - standing.right, standing.left - other.right) <= HELD_BY_NEIGHBOURS_MM
@@ -59,11 +70,11 @@ def _is_steady(standing: Standing, arrangement: Arrangement) -> bool:
     )
 
 
-def _top_heavy(standing: Standing, arrangement: Arrangement) -> Iterable[Caution]:
+def _top_heavy(standing: Standing, others: tuple[Standing, ...]) -> Iterable[Caution]:
     mass = standing.item.mass
     if standing.item.category != "vessel" or (mass is not None and mass >= STEADY_KG):
         return
-    for other in arrangement.visible:
+    for other in others:
         long = other.placement.inside == standing.id and other.height > TALLEST_STEMS * standing.height
         if long and other.item.category == "stems":
             yield Caution(

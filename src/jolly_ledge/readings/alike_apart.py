@@ -1,11 +1,7 @@
-"""Alike apart: look-alikes side by side dull each other, far apart they tie a piece together.
+"""Alike apart: look-alikes side by side dull each other, far apart they tie a piece together."""
 
-NumPy is imported at the first question: the first picture of a window does not wait for it.
-"""
-
-from collections.abc import Sequence
+import math
 from functools import lru_cache
-from typing import TYPE_CHECKING
 
 from msgspec import Struct
 
@@ -18,12 +14,6 @@ from jolly_ledge.model.words import BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
-
-if TYPE_CHECKING:
-    import numpy as np
-    from numpy.typing import NDArray
-
-    Floats = NDArray[np.float64]
 
 ID = "alike-apart"
 CLOSE_PAIR = 0.75
@@ -73,42 +63,42 @@ def likeness(first: Item, second: Item) -> float:
     )
 
 
+Kin = tuple[int, int, float]
+"""The places of two things in a row of things, and how alike they are."""
+
+
 @lru_cache(maxsize=32)
-def likeness_table(items: tuple[Item, ...]) -> "Floats":
-    """Return the likeness of every two of some things, shape (items, items); the diagonal is 0."""
-    import numpy as np
+def kin_among(items: tuple[Item, ...]) -> tuple[Kin, ...]:
+    """Return the pairs that are alike enough to say something, and all pairs of greenery.
 
-    table = np.zeros((len(items), len(items)))
-    for row, first in enumerate(items):
-        for column in range(row + 1, len(items)):
-            table[row, column] = table[column, row] = likeness(first, items[column])
-    return table
-
-
-def nearness_table(units: Sequence[Unit]) -> "Floats":
-    """Return how near every two units are to the eye, shape (units, units): 1 touching, 0 far.
-
-    On one ledge by the gap between them seen from above, on neighbouring levels by how much they
-    overlap sideways.
+    Costs the square of the count once; while a thing is carried the same things are asked for again and again.
     """
-    import numpy as np
+    return tuple(
+        (row, column, alike)
+        for row, first in enumerate(items)
+        for column in range(row + 1, len(items))
+        if (alike := likeness(first, items[column])) >= ALIKE_FROM
+        or (first.category in GREENERY and items[column].category in GREENERY)
+    )
 
-    left, right = np.array([unit.left for unit in units]), np.array([unit.right for unit in units])
-    front, back = np.array([unit.lead.front for unit in units]), np.array([unit.lead.back for unit in units])
-    floor = np.array([unit.lead.ledge.floor for unit in units])
-    reach = np.array([(1 + BOARD_REACH) * frame_height(unit.lead.ledge) for unit in units])
-    ledges: dict[str, int] = {}
-    ledge = np.array([ledges.setdefault(unit.lead.ledge.id, len(ledges)) for unit in units])
-    gap = np.maximum(left[:, None] - right[None, :], left[None, :] - right[:, None]).clip(min=0.0)
-    deep = np.maximum(front[:, None] - back[None, :], front[None, :] - back[:, None]).clip(min=0.0)
-    away = np.hypot(gap, deep)
-    wide = right - left
-    size = (wide[:, None] + wide[None, :]) / 2
-    beside = ((FAR - away / size) / (FAR - NEIGHBOUR)).clip(0.0, 1.0)
-    rise = floor[:, None] - floor[None, :]
-    within = ((rise > 0) & (rise <= reach[None, :])) | ((rise < 0) & (-rise <= reach[:, None]))
-    above = np.where(within, ABOVE_SHARE * (1 - gap / (NEIGHBOUR * size)).clip(0.0, 1.0), 0.0)
-    return np.where(ledge[:, None] == ledge[None, :], beside, above)
+
+def nearness(first: Unit, second: Unit) -> float:
+    """Return how near two units are to the eye: 1 touching, 0 far.
+
+    On one ledge by the gap between them seen from above, in widths of the two (their mean); on neighbouring
+    levels by how much they overlap sideways.
+    """
+    one, two = first.lead, second.lead
+    gap = max(first.left - second.right, second.left - first.right, 0.0)
+    size = (first.right - first.left + second.right - second.left) / 2
+    if one.ledge.id == two.ledge.id:
+        deep = max(one.front - two.back, two.front - one.back, 0.0)
+        return ramp(math.hypot(gap, deep) / size, FAR, NEIGHBOUR)
+    low, high = sorted((one.ledge, two.ledge), key=lambda ledge: ledge.floor)
+    rise = high.floor - low.floor
+    if not 0 < rise <= (1 + BOARD_REACH) * frame_height(low):
+        return 0.0
+    return ABOVE_SHARE * ramp(gap / size, NEIGHBOUR, 0.0)
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -121,22 +111,18 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     units = sorted(arrangement.units, key=lambda unit: unit.lead.item.id)
     if len(units) < 2:
         return None
-    import numpy as np
-
     items = tuple(unit.lead.item for unit in units)
-    alike_all, near_all = likeness_table(items), nearness_table(units)
-    green = np.array([item.category in GREENERY for item in items])
-    worth = np.triu((alike_all >= ALIKE_FROM) | (green[:, None] & green[None, :]), 1)
-    # Pairs that are neither near nor twins say nothing.
-    worth &= (alike_all * near_all > SAYS_NOTHING) | (alike_all >= TWIN) | ((near_all > 0.5) & green[:, None] & green)
     penalty, twinned, worst = 0.0, False, 0.0
     findings: list[Finding] = []
     contributions: dict[str, float] = {}
-    for row, column in np.argwhere(worth).tolist():
+    for row, column, alike in kin_among(items):
         first, second = units[row], units[column]
         one = items[row]
-        alike, near = float(alike_all[row, column]), float(near_all[row, column])
-        greens = bool(green[row] and green[column])
+        near = nearness(first, second)
+        greens = one.category in GREENERY and items[column].category in GREENERY
+        # Pairs that are neither near nor twins say nothing.
+        if alike * near <= SAYS_NOTHING and alike < TWIN and not (greens and near > 0.5):
+            continue
         close = alike * near
         flanking = first.lead.ledge.body != second.lead.ledge.body
         if alike >= TWIN and flanking:
@@ -235,14 +221,10 @@ class Tie(Struct, frozen=True):
 
 def ties_of(arrangement: Arrangement) -> tuple[Tie, ...]:
     """Return the pairs of look-alikes, the most alike first."""
-    import numpy as np
-
     units = sorted(arrangement.units, key=lambda unit: unit.lead.item.id)
-    if len(units) < 2:
-        return ()
-    alike, near = likeness_table(tuple(unit.lead.item for unit in units)), nearness_table(units)
     ties = [
-        Tie(units[row], units[column], float(alike[row, column]), float(alike[row, column] * near[row, column]) > CALM)
-        for row, column in np.argwhere(np.triu(alike >= TIED_FROM, 1)).tolist()
+        Tie(units[row], units[column], alike, alike * nearness(units[row], units[column]) > CALM)
+        for row, column, alike in kin_among(tuple(unit.lead.item for unit in units))
+        if alike >= TIED_FROM
     ]
     return tuple(sorted(ties, key=lambda tie: (-tie.alike, tie.first.lead.id)))

@@ -1,11 +1,12 @@
 """Figure: peaks set against each other, a weave from side to side, or pairs about the middle."""
 
 from collections.abc import Callable
+from functools import lru_cache
 from itertools import pairwise
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, Column
+from jolly_ledge.model.arrangement import Arrangement, Column, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import TABLE_KINDS, Figure
@@ -78,12 +79,17 @@ def _peaks(arrangement: Arrangement) -> Fits:
     for vignette in arrangement.vignettes:
         if len(vignette.columns) < 2:
             continue
-        skyline = [column for column in vignette.columns if not _is_before_taller(column, vignette.columns)]
-        fit = _peak_fit([column.height for column in sorted(skyline, key=lambda column: column.left + column.right)])
+        fit = _fit_of(vignette)
         for column in vignette.columns:
             fits[column.ids[0]] = fit
     opposed = _opposed(arrangement)
     return {key: fit * (1 - OPPOSED_SHARE * (1 - opposed.get(key, 1.0))) for key, fit in fits.items()}
+
+
+@lru_cache(maxsize=512)
+def _fit_of(vignette: Vignette) -> float:
+    skyline = [column for column in vignette.columns if not _is_before_taller(column, vignette.columns)]
+    return _peak_fit([column.height for column in sorted(skyline, key=lambda column: column.left + column.right)])
 
 
 def _opposed(arrangement: Arrangement) -> Fits:

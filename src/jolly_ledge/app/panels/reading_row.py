@@ -7,7 +7,7 @@ from PySide6.QtGui import QColor, QEnterEvent, QFocusEvent, QPainter, QPaintEven
 from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.app.widgets.vial import Vial, paint_vial
-from jolly_ledge.drawing.theme import INK, OCHRE_INK, PLUM_TINT, SOFT_INK, TEAL
+from jolly_ledge.drawing.theme import INK, OCHRE_INK, PLUM_TINT, SHEET, SOFT_INK, TEAL
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import Entry
 from jolly_ledge.render.fonts import font
@@ -30,6 +30,8 @@ class ReadingRow(QWidget):
         self._on_point = on_point
         self._pointed = False
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
+        # It fills itself: the panel behind need not be painted anew with every step of a drag.
+        self.setAttribute(Qt.WidgetAttribute.WA_OpaquePaintEvent)
         self.setFixedHeight(ROW_HEIGHT)
 
     @property
@@ -59,6 +61,7 @@ class ReadingRow(QWidget):
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the line; tint it when it is pointed at."""
         painter = QPainter(self)
+        painter.fillRect(self.rect(), QColor(SHEET))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if self._pointed:
             painter.setPen(Qt.PenStyle.NoPen)

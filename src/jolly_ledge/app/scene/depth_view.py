@@ -6,7 +6,7 @@ from PySide6.QtWidgets import QApplication, QSizePolicy, QWidget
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
-from jolly_ledge.drawing.theme import OCHRE, SOFT_INK
+from jolly_ledge.drawing.theme import OCHRE, PAPER, SOFT_INK
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.edits.placements import MovePlacement, Spot
 from jolly_ledge.model.spots import SNAP_MM
@@ -26,6 +26,7 @@ class DepthView(QWidget):
         self.setMinimumHeight(120)
         self.setFocusPolicy(Qt.FocusPolicy.ClickFocus)
         self.setAccessibleName("The ledge in hand from above")
+        self.setAttribute(Qt.WidgetAttribute.WA_OpaquePaintEvent)
         for signal in (session.changed, session.previewed, session.chosen, session.pointed):
             signal.connect(self.update)
 
@@ -52,8 +53,10 @@ class DepthView(QWidget):
         session, transform = self._session, self._transform()
         ledge = session.ledge
         if ledge is None or transform is None:
+            QPainter(self).fillRect(self.rect(), QColor(PAPER))
             return
         painter = QPainter(self)
+        painter.fillRect(self.rect(), QColor(PAPER))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         painter.setFont(font(12))
         painter.setPen(QColor(SOFT_INK))

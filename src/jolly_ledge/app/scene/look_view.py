@@ -71,8 +71,9 @@ class LookView(QGraphicsView):
         self._is_behind = False
         self.setRenderHint(QPainter.RenderHint.Antialiasing)
         self.setFrameShape(QGraphicsView.Shape.NoFrame)
-        self.setBackgroundBrush(Qt.BrushStyle.NoBrush)
-        self.setStyleSheet("background: transparent;")
+        # It fills its ground itself: the window behind need not be painted anew with every step of a drag.
+        self.setBackgroundBrush(QColor(PAPER))
+        self.viewport().setAttribute(Qt.WidgetAttribute.WA_OpaquePaintEvent)
         self.setVerticalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.setViewportUpdateMode(QGraphicsView.ViewportUpdateMode.FullViewportUpdate)
@@ -256,9 +257,9 @@ class LookView(QGraphicsView):
             "groups": lambda: self._paint_groups(painter, arrangement, scale),
             "skyline": lambda: overlays.paint_skyline(painter, arrangement),
             "figure": lambda: reading_overlays.paint_figure(painter, arrangement),
-            "colours": lambda: overlays.paint_colour_path(painter, arrangement, scale),
+            "colours": lambda: overlays.paint_colour_path(painter, arrangement),
             "depth": lambda: reading_overlays.paint_depth(painter, arrangement, scale),
-            "ties": lambda: reading_overlays.paint_ties(painter, arrangement, scale),
+            "ties": lambda: reading_overlays.paint_ties(painter, arrangement),
             "doors": lambda: reading_overlays.paint_hidden_by_doors(painter, arrangement),
         }
         for name, paint in paints.items():

@@ -1,14 +1,14 @@
 """Thin lines over the drawing that show what the readings see."""
 
 import itertools
-from functools import lru_cache
 
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPainterPath, QPen, QPixmap, QPolygonF
+from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPainterPath, QPen, QPolygonF
 
 from jolly_ledge.app.scene.pens import line_pen, paint_line
+from jolly_ledge.app.scene.stamps import caution_sign, count_disc, end_dot, ratio_of, stamp
 from jolly_ledge.cautions.caution import Caution, Level
-from jolly_ledge.drawing.theme import INK, OCHRE, PAPER, PLUM, RUST, SHEET, TEAL
+from jolly_ledge.drawing.theme import INK, OCHRE, PAPER, PLUM, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import lighter
 from jolly_ledge.readings.colour_echo import spots_of
@@ -19,7 +19,7 @@ from jolly_ledge.render.fonts import font
 PATHS_SHOWN = 1
 """More paths than the strongest accent's cannot be followed by the eye."""
 
-SIGN_PX = 21.0
+SIGN_LIFT_PX = 7.0
 
 
 def area_of(standing: Standing) -> QRectF:
@@ -73,19 +73,9 @@ def paint_groups(painter: QPainter, arrangement: Arrangement, scale: float) -> N
         spots.append((QPointF((left + right) / 2, y), count))
     for colour, bracket in brackets.items():
         paint_line(painter, bracket, colour, crisp=True)
-    # Small text is painted much faster where no transform stands between it and the pixels.
-    to_pixels = painter.worldTransform()
-    painter.save()
-    painter.resetTransform()
-    painter.setFont(font(12, "sans", 700))
+    ratio = ratio_of(painter)
     for spot, count in spots:
-        middle = to_pixels.map(spot)
-        painter.setPen(line_pen("#fffaf0", 1.0))
-        painter.setBrush(QColor(TEAL if count % 2 else OCHRE))
-        painter.drawEllipse(middle, 8, 8)
-        area = QRectF(middle.x() - 20, middle.y() - 9, 40, 18)
-        painter.drawText(area, Qt.AlignmentFlag.AlignCenter, str(count))
-    painter.restore()
+        stamp(painter, count_disc(count, TEAL if count % 2 else OCHRE, ratio), spot)
 
 
 def paint_skyline(painter: QPainter, arrangement: Arrangement) -> None:
@@ -105,7 +95,7 @@ def paint_skyline(painter: QPainter, arrangement: Arrangement) -> None:
     paint_line(painter, path, "#f3d9a0", crisp=True)
 
 
-def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+def paint_colour_path(painter: QPainter, arrangement: Arrangement) -> None:
     """Paint how the strongest accent travels from place to place, top down."""
     leaders = accent_leaders(arrangement)
     for leader in leaders[:PATHS_SHOWN]:
@@ -123,10 +113,8 @@ def paint_colour_path(painter: QPainter, arrangement: Arrangement, scale: float)
             reach = (after.y() - before.y()) * 0.5
             path.cubicTo(QPointF(before.x(), before.y() + reach), QPointF(after.x(), after.y() - reach), after)
         paint_line(painter, path, lighter(leader, 0.3), Qt.PenStyle.DashLine)
-        painter.setPen(line_pen("#fffaf0", 1.0))
-        painter.setBrush(QColor(leader))
         for point in points:
-            painter.drawEllipse(point, 5 / scale, 5 / scale)
+            stamp(painter, end_dot(leader, ratio_of(painter)), point)
 
 
 def paint_cautions(painter: QPainter, arrangement: Arrangement, cautions: tuple[Caution, ...]) -> None:
@@ -135,36 +123,10 @@ def paint_cautions(painter: QPainter, arrangement: Arrangement, cautions: tuple[
     for caution in reversed(cautions):
         for identifier in caution.placements[:1]:
             marked[identifier] = caution.level
-    place = painter.worldTransform()
-    painter.save()
-    painter.resetTransform()
+    pixel, ratio = 1 / max(painter.worldTransform().m11(), 1e-6), ratio_of(painter)
     for identifier, level in marked.items():
         standing = arrangement.by_id[identifier]
-        at = place.map(QPointF(standing.x, -standing.top))
-        painter.drawPixmap(at - QPointF(SIGN_PX / 2, SIGN_PX * 0.85), caution_sign(level))
-    painter.restore()
-
-
-@lru_cache(maxsize=8)
-def caution_sign(level: Level) -> QPixmap:
-    """Return the mark of a caution: a triangle with ! or, where data is missing, with ?."""
-    ratio = 2.0
-    sign = QPixmap(round(SIGN_PX * ratio), round(SIGN_PX * ratio))
-    sign.setDevicePixelRatio(ratio)
-    sign.fill(Qt.GlobalColor.transparent)
-    painter = QPainter(sign)
-    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    painter.setPen(line_pen("#fffaf0", 1.4))
-    painter.setBrush(QColor(RUST if level == "stop" else OCHRE))
-    low = SIGN_PX - 3
-    painter.drawPolygon(QPolygonF([QPointF(2, low), QPointF(SIGN_PX - 2, low), QPointF(SIGN_PX / 2, 2)]))
-    painter.setFont(font(12, "sans", 700))
-    painter.setPen(QColor("#ffffff"))
-    word = "?" if level == "unknown" else "!"
-    width = QFontMetricsF(painter.font()).horizontalAdvance(word)
-    painter.drawText(QPointF((SIGN_PX - width) / 2, SIGN_PX - 5), word)
-    painter.end()
-    return sign
+        stamp(painter, caution_sign(level, ratio), QPointF(standing.x, -standing.top - SIGN_LIFT_PX * pixel))
 
 
 def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> None:

@@ -1,10 +1,11 @@
 """More thin lines over the drawing: figure, rest, depth, ties, what the doors hide, what counts as one."""
 
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPolygonF
+from PySide6.QtGui import QBrush, QColor, QPainter, QPainterPath
 
 from jolly_ledge.app.scene.pens import line_pen, paint_line
-from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET, TEAL
+from jolly_ledge.app.scene.stamps import end_dot, ratio_of, stamp, unit_diamond
+from jolly_ledge.drawing.theme import INK, OCHRE, RUST, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.colour import lighter
 from jolly_ledge.model.phrases import percent
@@ -26,13 +27,14 @@ PILL_PX = 5.0
 
 def paint_figure(painter: QPainter, arrangement: Arrangement) -> None:
     """Paint the triangles, the weave or the pairs: solid where they fit, dashed ochre where they do not."""
+    fitting, loose = QPainterPath(), QPainterPath()
     for line in figure_lines(arrangement):
-        path = QPainterPath(QPointF(line.points[0][0], -line.points[0][1]))
+        path = fitting if line.fit >= FIGURE_BAND[0] else loose
+        path.moveTo(line.points[0][0], -line.points[0][1])
         for x, y in line.points[1:]:
             path.lineTo(x, -y)
-        good = line.fit >= FIGURE_BAND[0]
-        style = Qt.PenStyle.SolidLine if good else Qt.PenStyle.DashLine
-        paint_line(painter, path, lighter(TEAL, 0.55) if good else lighter(OCHRE, 0.25), style, strands=1)
+    paint_line(painter, fitting, lighter(TEAL, 0.55), strands=1)
+    paint_line(painter, loose, lighter(OCHRE, 0.25), Qt.PenStyle.DashLine, strands=1)
     if arrangement.manner.figure == "mirrored":
         middle = arrangement.piece.width / 2
         axis = QPainterPath(QPointF(middle, 0))
@@ -53,33 +55,38 @@ def paint_rest(painter: QPainter, arrangement: Arrangement) -> None:
 def paint_depth(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
     """Paint a bar at the foot of every column: low and pale in front, higher and dark at the back."""
     high = PILL_PX / scale
+    bars = [QPainterPath() for _ in DEPTH_COLOURS]
     for columns in arrangement.columns.values():
         for column in columns:
-            if column.ledge.is_wall:
-                continue
-            band = band_of(column)
-            rise = (band * 1.6 + 0.6) * high
-            area = QRectF(column.left, -column.ledge.floor - rise - high, column.width, high)
-            painter.setPen(line_pen("#2a2119", 1.0))
-            painter.setBrush(QColor(DEPTH_COLOURS[band]))
-            painter.drawRoundedRect(area, high / 2, high / 2)
+            if not column.ledge.is_wall:
+                band = band_of(column)
+                rise = (band * 1.6 + 0.6) * high
+                bars[band].addRect(QRectF(column.left, -column.ledge.floor - rise - high, column.width, high))
+    painter.setPen(line_pen("#2a2119", 1.0))
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing, False)
+    for path, colour in zip(bars, DEPTH_COLOURS, strict=True):
+        painter.setBrush(QColor(colour))
+        painter.drawPath(path)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing, True)
 
 
-def paint_ties(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
+def paint_ties(painter: QPainter, arrangement: Arrangement) -> None:
     """Paint what ties look-alikes together: thin teal far apart, thick ochre where they compete."""
+    far, near = QPainterPath(), QPainterPath()
+    ends: list[tuple[QPointF, str]] = []
     for tie in ties_of(arrangement)[:MOST_TIES]:
         one, two = tie.first, tie.second
         start = QPointF((one.left + one.right) / 2, -(one.bottom + one.top) / 2)
         end = QPointF((two.left + two.right) / 2, -(two.bottom + two.top) / 2)
-        path = QPainterPath(start)
+        path = near if tie.competes else far
+        path.moveTo(start)
         bend = QPointF((end.y() - start.y()) * 0.16, (start.x() - end.x()) * 0.16)
         path.quadTo((start + end) / 2 + bend, end)
-        colour = lighter(OCHRE, 0.3) if tie.competes else lighter(TEAL, 0.55)
-        paint_line(painter, path, colour, strands=4 if tie.competes else 1)
-        painter.setPen(line_pen(SHEET, 1.0))
-        painter.setBrush(QColor(OCHRE if tie.competes else TEAL))
-        for point in (start, end):
-            painter.drawEllipse(point, 4 / scale, 4 / scale)
+        ends += [(point, OCHRE if tie.competes else TEAL) for point in (start, end)]
+    paint_line(painter, far, lighter(TEAL, 0.55), strands=1)
+    paint_line(painter, near, lighter(OCHRE, 0.3), strands=4)
+    for point, colour in ends:
+        stamp(painter, end_dot(colour, ratio_of(painter)), point)
 
 
 def paint_hidden_by_doors(painter: QPainter, arrangement: Arrangement) -> None:
@@ -117,14 +124,10 @@ def paint_hidden_by_doors(painter: QPainter, arrangement: Arrangement) -> None:
 
 def paint_units(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
     """Paint what counts as one: a thin frame about every unit of several things, a small diamond on every other."""
-    painter.setPen(line_pen(SHEET, 1.0))
-    painter.setBrush(QColor(PLUM))
+    mark = unit_diamond(ratio_of(painter))
     for unit in arrangement.units:
         if len(unit.standings) == 1 and not unit.lead.ledge.is_wall:
-            at = QPointF((unit.left + unit.right) / 2, -unit.bottom - 7 / scale)
-            painter.drawPolygon(
-                QPolygonF([at + QPointF(dx / scale, dy / scale) for dx, dy in ((0, -4), (4, 0), (0, 4), (-4, 0))])
-            )
+            stamp(painter, mark, QPointF((unit.left + unit.right) / 2, -unit.bottom - 7 / scale))
     frames = QPainterPath()
     for unit in arrangement.units:
         if len(unit.standings) > 1 and not unit.lead.ledge.is_wall:
