@@ -106,6 +106,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
     A twin is dull within one body and welcome once on each side of a flanking pair. Greenery wants
     a shelf between. The value is the strongest close pair.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(), stand(200, 100, 200), stand(300, 100, 200))
+    >>> round(read(look, look.manner).value, 3)  # twins that touch
+    1.0
     """
     # In the order of their ids the table of likeness stays the same while a thing is carried.
     units = sorted(arrangement.units, key=lambda unit: unit.lead.item.id)

@@ -19,6 +19,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read from how many seats the leading things show their good side.
 
     Left out for pieces seen from the front only. The value is the share of seats with a good view, by seen area.
+
+    >>> from jolly_ledge.model.piece import Seat
+    >>> from jolly_ledge.readings.example import look_of, stand, table
+    >>> seats = Seat(x=800, z=-300), Seat(x=800, z=1200)
+    >>> look = look_of(table(seats=seats), stand(800, 100, 200, traits=("one-faced",)))
+    >>> read(look, look.manner).value  # its face to one of two seats
+    0.5
     """
     piece = arrangement.piece
     things = [s for s in arrangement.visible if s.placement.pose != "hung" and s.depth_order < 2]

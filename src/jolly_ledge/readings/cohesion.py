@@ -25,6 +25,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
     Left out where there is no such group of two or more. The value is the largest gap in widths of the
     smaller neighbour.
+
+    >>> from jolly_ledge.readings.example import look_of, stand, table
+    >>> look = look_of(table(), stand(500, 200, 100), stand(1000, 200, 100))
+    >>> round(read(look, look.manner).value, 3)  # 300 mm between two of 200 mm
+    1.5
     """
     groups = _groups(arrangement)
     gaps: dict[str, float] = {}

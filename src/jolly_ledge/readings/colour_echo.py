@@ -46,6 +46,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
     What counts as an accent is told by :func:`~jolly_ledge.readings.hues.is_accent`. The value is the share of accents
     (by strength) that return as often as wanted: twice, three times on large pieces.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(2), stand(200, 100, 200), stand(600, 100, 200, "s2"))
+    >>> read(look, look.manner).shown  # the one accent returns on another level and side
+    '1 of 1'
     """
     leaders = accent_leaders(arrangement)
     places: dict[str, list[Standing]] = {leader: [] for leader in leaders}

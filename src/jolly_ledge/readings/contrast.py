@@ -46,7 +46,13 @@ class _Seen(Struct, frozen=True):
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read the CIEDE2000 difference of every thing to what stands behind (or under) it."""
+    """Read the CIEDE2000 difference of every thing to what stands behind (or under) it.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(), stand(400, 100, 200, colours=(("#f1ece0", 1.0),)))
+    >>> read(look, look.manner).value  # the colour of the back itself
+    0.0
+    """
     band = BANDS[manner.ground]
     seen = [one for standings in arrangement.by_ledge.values() for one in _ledge(standings, arrangement.piece, band)]
     if not seen:

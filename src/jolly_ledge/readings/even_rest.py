@@ -18,6 +18,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how differently the ledges are covered (standard deviation of their covered shares).
 
     Left out for pieces with fewer than three ledges.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(3), stand(400, 320, 200))
+    >>> round(read(look, look.manner).value, 3)  # the deviation of 0.2, 0 and 0
+    0.094
     """
     ledges = arrangement.standing_ledges
     if len(ledges) < FEWEST or not arrangement.visible:

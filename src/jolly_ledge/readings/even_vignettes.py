@@ -17,6 +17,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the spread of visual weight between vignettes (standard deviation over mean).
 
     Left out with fewer than two vignettes.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(2), stand(200, 100, 200), stand(600, 100, 200, "s2"))
+    >>> round(read(look, look.manner).value, 3)
+    0.0
     """
     vignettes = arrangement.vignettes
     if len(vignettes) < 2:

@@ -23,6 +23,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the largest covered share of what hangs above; airy stems may cross a mirror, never a screen.
 
     Left out for pieces without art, mirror or screen. The value is the covered share of the most covered one.
+
+    >>> from jolly_ledge.model.piece import Fixture
+    >>> from jolly_ledge.readings.example import look_of, stand, table
+    >>> art = Fixture(kind="art", left=400.0, floor=750.0, width=400.0, height=400.0)
+    >>> look = look_of(table(fixtures=(art,)), stand(500, 200, 200))
+    >>> round(read(look, look.manner).value, 2)  # 200 by 200 of 400 by 400 mm, but for the rounded corners
+    0.25
     """
     fixtures = [fixture for fixture in arrangement.piece.fixtures if fixture.kind in KINDS]
     standing = [s for s in arrangement.visible if s.placement.pose != "hung"]

@@ -21,6 +21,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read every demand of the things themselves and every wish for the piece; the value is the share met.
 
     Left out where nothing is demanded: nothing to keep or hide, nothing of daily use, no cord, no wish.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(), stand(400, 100, 50, traits=("hide",)))
+    >>> read(look, look.manner).value
+    0.0
     """
     met: dict[str, float] = {}
     findings: list[Finding] = []

@@ -34,7 +34,13 @@ LEDGE_MARGIN = 0.08
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read the covered share of the piece and of each ledge in use against the fullness."""
+    """Read the covered share of the piece and of each ledge in use against the fullness.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(), stand(400, 320, 200))
+    >>> round(read(look, look.manner).value, 3)  # 320 by 200 of 800 by 400 mm
+    0.2
+    """
     ledges = arrangement.standing_ledges
     if not ledges or not arrangement.visible:
         return None

@@ -40,6 +40,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how the vignettes count: 1 (if anchor-sized), 3, 5 and 7 are right.
 
     The value is the share of vignettes whose count is right. Left out where the manner does not count.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(), stand(200, 100, 200), stand(320, 100, 100))
+    >>> read(look, look.manner).findings[0].sentence
+    'The s1-200 and the s1-320 make a loose two on s1; a third would gather them.'
     """
     vignettes = arrangement.vignettes
     if not vignettes or manner.odd == "off":

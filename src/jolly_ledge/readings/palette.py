@@ -25,6 +25,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
     Without a chosen palette the largest families are taken for it, and whites, creams, greys and
     blacks are welcome too.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> things = stand(200, 100, 200), stand(600, 100, 200, colours=(("#2f6db2", 1.0),))
+    >>> look = look_of(shelves(), *things, palette=("#b5522c",))
+    >>> read(look, look.manner).value  # half of what is seen
+    0.5
     """
     areas = colour_areas(arrangement)
     whole = sum(area for _, _, area in areas)

@@ -45,6 +45,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
     The value is the mean share of the clearance that the tallest things fill (or of the width,
     where only wall pieces and open tops are there to measure).
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(), stand(400, 100, 280))
+    >>> round(read(look, look.manner).value, 3)  # 280 of 400 mm
+    0.7
     """
     measured = [found for ledge in arrangement.standing_ledges for found in _ledge(arrangement, ledge)]
     measured += _wall_pieces(arrangement)

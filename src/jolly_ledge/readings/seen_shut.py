@@ -17,6 +17,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
     Left out for open pieces, and for solid doors, behind which nothing is seen. The value is the visible
     share of the most hidden anchor.
+
+    >>> from jolly_ledge.model.piece import Fixture
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> bar = Fixture(kind="bar", left=350.0, floor=100.0, width=50.0, height=400.0)
+    >>> look = look_of(shelves(doors="glazed", fixtures=(bar,)), stand(400, 100, 200))
+    >>> round(read(look, look.manner).value, 2)  # 50 of 100 mm are behind the bar
+    0.5
     """
     piece = arrangement.piece
     bars = [fixture for fixture in piece.fixtures if fixture.kind in ("bar", "brace")]

@@ -35,7 +35,13 @@ def moment(arrangement: Arrangement) -> tuple[float, dict[str, float]]:
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read how far the visual weight lies to one side: ±0.06 is level, ±0.12 fair."""
+    """Read how far the visual weight lies to one side: ±0.06 is level, ±0.12 fair.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(), stand(600, 100, 200))
+    >>> round(read(look, look.manner).value, 3)  # its middle lies 200 of the half width of 400 mm to the right
+    0.5
+    """
     if not arrangement.visible:
         return None
     value, parts = moment(arrangement)

@@ -23,6 +23,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how far solid things rise over the chins of those who sit round a table.
 
     Left out for pieces that nobody sits round. The value is the height of the tallest solid thing over the chin (mm).
+
+    >>> from jolly_ledge.readings.example import look_of, stand, table
+    >>> look = look_of(table(), stand(800, 200, 300))
+    >>> read(look, look.manner).value  # 750 + 300 mm against a chin at 1080 mm
+    -30.0
     """
     piece = arrangement.piece
     around = piece.kind == "dining-table" or (piece.viewed_from == "around" and len(piece.seats) >= 2)

@@ -22,6 +22,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read every thing that lies on another: the footprint should fall upward.
 
     Left out where nothing is stacked. The value is the share of sound steps.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> small, large = stand(400, 100, 50, id="small"), stand(400, 400, 50, id="large", on="small")
+    >>> look = look_of(shelves(), small, large)
+    >>> read(look, look.manner).findings[0].sentence
+    'The large is larger than the small that carries it; let them change places.'
     """
     pairs = [
         (arrangement.by_id[guest.placement.on], guest)

@@ -20,6 +20,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the height of the centre of visual weight between the lowest and the highest ledge.
 
     Left out for pieces with ledges on one level only.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(2), stand(400, 100, 200))
+    >>> round(read(look, look.manner).value, 3)  # its middle at 100 of the 820 mm from the lowest to the highest
+    0.122
     """
     ledges = arrangement.standing_ledges
     if not arrangement.visible or not ledges:
