@@ -326,3 +326,14 @@ def test_a_finding_is_waved_off_with_a_reason_and_heard_again(window: MainWindow
     panel.waved_button.click()
     assert session.look.waved_off == ()
     assert sentence in [card.sentence for card in panel.finding_cards if not card.isHidden()]
+
+
+def test_mass_and_weight_to_the_eye_are_told_side_by_side(window: MainWindow) -> None:
+    page = arrange_step(window)
+    session = window.session
+    assert session.assessment
+    session.choose("orrery")
+    assert page.chosen.where.text().startswith("left bay, shelf 2; 2.4 kg, ")
+    assert page.chosen.where.text().endswith(" % to the eye")
+    session.choose("router")
+    assert "to the eye" not in page.chosen.where.text()

@@ -103,6 +103,20 @@ def test_purpose_and_household_are_written(window: MainWindow, qtbot: QtBot) -> 
     assert window.session.history.labels.count("Write the purpose") == 1
 
 
+def test_what_a_piece_is_used_for_tells_how_much_room_it_wants(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = brief(window), window.session
+    session.choose_look("low-tea")
+    assert {use for use, button in page.use_chips.items() if button.isChecked()} == set(session.piece.use)
+    assert session.assessment.reading("working-room") is not None
+    for use in session.piece.use:
+        qtbot.mouseClick(page.use_chips[use], LEFT)
+    assert not any(button.isChecked() for button in page.use_chips.values())
+    assert session.assessment.reading("working-room") is None
+    qtbot.mouseClick(page.use_chips["games"], LEFT)
+    assert window.session.piece.use == ("games",)
+    assert session.history.undo_label == "Use it for games"
+
+
 def test_what_a_child_reaches_is_told(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
     assert page.reached.isHidden()

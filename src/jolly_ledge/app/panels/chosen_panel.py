@@ -8,7 +8,9 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.texts import Board, heading, words
+from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import Pose
+from jolly_ledge.readings.weight import weights
 
 PANEL_WIDTH = 204
 POSES: tuple[tuple[Pose, str, str], ...] = (
@@ -139,4 +141,12 @@ class ChosenPanel(QWidget):
         host = self._session.arrangement.by_id.get(first.placement.host or "")
         place = f"{'inside' if first.placement.inside else 'on'} the {host.item.label}, " if host else ""
         mass = "mass unknown" if first.item.mass is None else f"{first.item.mass:g} kg"
-        return f"{place}{first.ledge.label}; {mass}"
+        return f"{place}{first.ledge.label}; {mass}{self._to_the_eye(first.id)}"
+
+    def _to_the_eye(self, identifier: str) -> str:
+        """Return what a thing weighs to the eye, once the look is read; its mass is another matter."""
+        if not self._session.is_assessed:
+            return ""
+        by_id = weights(self._session.arrangement)
+        whole = sum(by_id.values())
+        return f", {percent(by_id[identifier] / whole)} to the eye" if whole and identifier in by_id else ""

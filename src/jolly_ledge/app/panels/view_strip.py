@@ -1,6 +1,7 @@
 """How the look in hand is looked at: what lies over the drawing, from where, with which eyes."""
 
 from functools import partial
+from typing import TYPE_CHECKING
 
 from PySide6.QtCore import Signal
 from PySide6.QtGui import QAction
@@ -10,8 +11,10 @@ from jolly_ledge.app.scene.look_view import OVERLAYS
 from jolly_ledge.app.scene.ways_of_looking import Ways
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.drawing.sight import Eye, eyes_of
 from jolly_ledge.model.words import TABLE_KINDS
+
+if TYPE_CHECKING:
+    from jolly_ledge.drawing.sight import Eye
 
 STRAIGHT_ON, FROM_ABOVE = "Straight on", "From above"
 ON_CHIPS = OVERLAYS[:3]
@@ -114,13 +117,18 @@ class ViewStrip(QWidget):
         """Return from where the piece in hand can be looked at."""
         if not self._session.piece_id:
             return (STRAIGHT_ON,)
+        # The window opens straight on; what it takes to look from elsewhere waits until somebody does.
+        from jolly_ledge.drawing.sight import eyes_of
+
         piece = self._session.piece
         above = (FROM_ABOVE,) if piece.kind in TABLE_KINDS or piece.viewed_from == "around" else ()
         return (STRAIGHT_ON, *(eye.name for eye in eyes_of(piece)), *above)
 
     @property
-    def eye(self) -> Eye | None:
+    def eye(self) -> "Eye | None":
         """The eye in use, None for straight on and from above."""
+        from jolly_ledge.drawing.sight import eyes_of
+
         return next((eye for eye in eyes_of(self._session.piece) if eye.name == self.place), None)
 
     def look_from(self, place: str) -> None:
@@ -154,10 +162,11 @@ class ViewStrip(QWidget):
 
     def _keep_place(self) -> None:
         """Look straight on again where the place is none of this piece's."""
-        if self.place not in self.places():
-            self.look_from(STRAIGHT_ON)
-        elif self.place != STRAIGHT_ON:
-            self.place_changed.emit()
+        if self.place != STRAIGHT_ON:
+            if self.place in self.places():
+                self.place_changed.emit()
+            else:
+                self.look_from(STRAIGHT_ON)
         if self.is_shut and self._session.piece.doors == "none":
             self.is_shut = False
             self._say_place()

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from functools import partial
+from typing import TYPE_CHECKING
 
 from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QResizeEvent
@@ -12,7 +13,6 @@ from jolly_ledge.app.panels.chosen_panel import ChosenPanel
 from jolly_ledge.app.panels.reading_panel import ReadingPanel
 from jolly_ledge.app.panels.view_strip import KEYS, STRAIGHT_ON, ViewStrip
 from jolly_ledge.app.scene.look_view import LookView
-from jolly_ledge.app.scene.sight_view import SightView
 from jolly_ledge.app.scene.stash_strip import StashStrip
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
@@ -20,6 +20,9 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.stash_order import fits
+
+if TYPE_CHECKING:
+    from jolly_ledge.app.scene.sight_view import SightView
 
 STEP_MM, FINE_MM = 10.0, 1.0
 KEYS_HINT = "Keys 1 to 9 and 0 show more on the drawing; V looks from elsewhere, Q squints."
@@ -97,6 +100,8 @@ class ArrangeStep(Step):
             self.views.setCurrentWidget(self.view)
             return
         if self.sight is None:
+            from jolly_ledge.app.scene.sight_view import SightView
+
             self.sight = SightView(self.session)
             self.views.addWidget(self.sight)
         self.sight.look_through(strip.ways, shut=strip.is_shut)

@@ -3,6 +3,7 @@
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
     QCheckBox,
+    QGridLayout,
     QHBoxLayout,
     QLineEdit,
     QPlainTextEdit,
@@ -14,7 +15,7 @@ from PySide6.QtWidgets import (
 )
 
 from jolly_ledge.app.panels.emphasis_page import EmphasisPage
-from jolly_ledge.app.panels.manner_panel import HABITS, SCHOOLS, MannerPanel
+from jolly_ledge.app.panels.manner_panel import HABITS, NAME_PX, SCHOOLS, MannerPanel
 from jolly_ledge.app.panels.taste_panel import TastePanel
 from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
@@ -34,6 +35,8 @@ from jolly_ledge.model.value import changed
 MOST_FAMILIES = 4
 OFFERED_FAMILIES = 12
 OLDEST = 17
+USES = ("display", "keys", "tea", "coffee", "eating", "games", "working", "cooking", "reading", "sleeping")
+USES_IN_A_ROW = 5
 SIDE_WIDTH = 344
 
 
@@ -68,6 +71,7 @@ class BriefStep(Step):
         self.purpose.setPlaceholderText("What the piece is for, who sees it, what it should say")
         self.purpose.textChanged.connect(self._set_purpose)
         page.addWidget(self.purpose)
+        page.addLayout(self._uses())
         self._section("The manner")
         self.schools = MannerPanel(session, SCHOOLS)
         page.addWidget(self.schools)
@@ -89,6 +93,29 @@ class BriefStep(Step):
         page.addWidget(self.emphasis_button, 0, Qt.AlignmentFlag.AlignLeft)
         page.addStretch(1)
         self.shortcut("Esc", self.show_brief)
+
+    def _uses(self) -> QGridLayout:
+        """Return a chip for every use that wants room, or none."""
+        grid = QGridLayout()
+        grid.setHorizontalSpacing(5)
+        grid.setVerticalSpacing(5)
+        grid.addWidget(words("Used for", "soft", wrap=False), 0, 0)
+        self.use_chips: dict[str, QPushButton] = {}
+        for number, use in enumerate(USES):
+            button = chip(use.capitalize(), "What it is used for tells how much room is to stay free")
+            button.clicked.connect(lambda on=False, use=use: self._toggle_use(use, on))
+            self.use_chips[use] = button
+            grid.addWidget(button, number // USES_IN_A_ROW, 1 + number % USES_IN_A_ROW)
+        grid.setColumnMinimumWidth(0, NAME_PX)
+        grid.setColumnStretch(USES_IN_A_ROW + 1, 1)
+        return grid
+
+    def _toggle_use(self, use: str, on: bool) -> None:
+        session = self.session
+        kept = [known for known in session.piece.use if known != use]
+        uses = (*kept, use) if on else tuple(kept)
+        label = f"{'Use' if on else 'Do not use'} it for {use}"
+        session.commit(ChangePiece(piece=session.piece_id, changes=(("use", uses),), label=label))
 
     def show_emphasis(self) -> None:
         """Show how much every reading counts."""
@@ -169,6 +196,8 @@ class BriefStep(Step):
         _show_text(self.purpose, session.piece.purpose)
         if not self.plan_name.hasFocus():
             self.plan_name.setText(session.plan.name)
+        for use, button in self.use_chips.items():
+            button.setChecked(use in session.piece.use)
         manner = session.look.manner
         self.schools.show_manner(manner)
         self.manner_note.setText(self.schools.said(manner))
