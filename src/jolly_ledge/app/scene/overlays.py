@@ -12,7 +12,7 @@ from jolly_ledge.drawing.theme import INK, OCHRE, PAPER, PLUM, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import lighter
 from jolly_ledge.readings.colour_echo import spots_of
-from jolly_ledge.readings.hues import accent_leaders, colour_areas, family_among
+from jolly_ledge.readings.hues import accent_areas, accent_leaders, family_among
 from jolly_ledge.readings.side_balance import BAND, FAIR, moment
 from jolly_ledge.render.fonts import font
 
@@ -74,8 +74,7 @@ def paint_groups(painter: QPainter, arrangement: Arrangement, scale: float) -> N
     for colour, bracket in brackets.items():
         paint_line(painter, bracket, colour, crisp=True)
     ratio = ratio_of(painter)
-    for spot, count in spots:
-        stamp(painter, count_disc(count, TEAL if count % 2 else OCHRE, ratio), spot)
+    stamp(painter, ((count_disc(n, TEAL if n % 2 else OCHRE, ratio), spot.x(), spot.y()) for spot, n in spots))
 
 
 def paint_skyline(painter: QPainter, arrangement: Arrangement) -> None:
@@ -101,7 +100,7 @@ def paint_colour_path(painter: QPainter, arrangement: Arrangement) -> None:
     for leader in leaders[:PATHS_SHOWN]:
         things = [
             standing
-            for standing, colour, area in colour_areas(arrangement)
+            for standing, colour, area in accent_areas(arrangement)
             if family_among(colour, leaders) == leader and area > 0.12 * standing.area
         ]
         spots = sorted(spots_of(things), key=lambda s: (-s.ledge.floor, s.x))
@@ -113,8 +112,8 @@ def paint_colour_path(painter: QPainter, arrangement: Arrangement) -> None:
             reach = (after.y() - before.y()) * 0.5
             path.cubicTo(QPointF(before.x(), before.y() + reach), QPointF(after.x(), after.y() - reach), after)
         paint_line(painter, path, lighter(leader, 0.3), Qt.PenStyle.DashLine)
-        for point in points:
-            stamp(painter, end_dot(leader, ratio_of(painter)), point)
+        dot = end_dot(leader, ratio_of(painter))
+        stamp(painter, ((dot, point.x(), point.y()) for point in points))
 
 
 def paint_cautions(painter: QPainter, arrangement: Arrangement, cautions: tuple[Caution, ...]) -> None:
@@ -124,9 +123,8 @@ def paint_cautions(painter: QPainter, arrangement: Arrangement, cautions: tuple[
         for identifier in caution.placements[:1]:
             marked[identifier] = caution.level
     pixel, ratio = 1 / max(painter.worldTransform().m11(), 1e-6), ratio_of(painter)
-    for identifier, level in marked.items():
-        standing = arrangement.by_id[identifier]
-        stamp(painter, caution_sign(level, ratio), QPointF(standing.x, -standing.top - SIGN_LIFT_PX * pixel))
+    places = ((level, arrangement.by_id[identifier]) for identifier, level in marked.items())
+    stamp(painter, ((caution_sign(level, ratio), s.x, -s.top - SIGN_LIFT_PX * pixel) for level, s in places))
 
 
 def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> None:

@@ -85,8 +85,8 @@ def paint_ties(painter: QPainter, arrangement: Arrangement) -> None:
         ends += [(point, OCHRE if tie.competes else TEAL) for point in (start, end)]
     paint_line(painter, far, lighter(TEAL, 0.55), strands=1)
     paint_line(painter, near, lighter(OCHRE, 0.3), strands=4)
-    for point, colour in ends:
-        stamp(painter, end_dot(colour, ratio_of(painter)), point)
+    ratio = ratio_of(painter)
+    stamp(painter, ((end_dot(colour, ratio), point.x(), point.y()) for point, colour in ends))
 
 
 def paint_hidden_by_doors(painter: QPainter, arrangement: Arrangement) -> None:
@@ -125,9 +125,8 @@ def paint_hidden_by_doors(painter: QPainter, arrangement: Arrangement) -> None:
 def paint_units(painter: QPainter, arrangement: Arrangement, scale: float) -> None:
     """Paint what counts as one: a thin frame about every unit of several things, a small diamond on every other."""
     mark = unit_diamond(ratio_of(painter))
-    for unit in arrangement.units:
-        if len(unit.standings) == 1 and not unit.lead.ledge.is_wall:
-            stamp(painter, mark, QPointF((unit.left + unit.right) / 2, -unit.bottom - 7 / scale))
+    single = (unit for unit in arrangement.units if len(unit.standings) == 1 and not unit.lead.ledge.is_wall)
+    stamp(painter, ((mark, (unit.left + unit.right) / 2, -unit.bottom - 7 / scale) for unit in single))
     frames = QPainterPath()
     for unit in arrangement.units:
         if len(unit.standings) > 1 and not unit.lead.ledge.is_wall:

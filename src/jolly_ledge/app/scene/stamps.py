@@ -1,5 +1,6 @@
 """Small marks that are painted many times: drawn once as pictures, then stamped."""
 
+from collections.abc import Iterable
 from functools import lru_cache
 
 from PySide6.QtCore import QPointF, QRectF, Qt
@@ -14,13 +15,15 @@ SIGN_PX, DISC_PX, DIAMOND_PX = 21.0, 19.0, 10.0
 RIM, WORD = "#fffaf0", "#ffffff"
 
 
-def stamp(painter: QPainter, mark: QPixmap, middle: QPointF) -> None:
-    """Set a mark about a point of the painter's own coordinates, at its own size whatever the zoom."""
-    half = mark.deviceIndependentSize() / 2
-    at = painter.worldTransform().map(middle)
+def stamp(painter: QPainter, marks: Iterable[tuple[QPixmap, float, float]]) -> None:
+    """Set marks about points of the painter's own coordinates, at their own size whatever the zoom."""
+    place = painter.worldTransform()
+    scale, dx, dy = place.m11(), place.dx(), place.dy()
     painter.save()
     painter.resetTransform()
-    painter.drawPixmap(QPointF(round(at.x() - half.width()), round(at.y() - half.height())), mark)
+    for mark, x, y in marks:
+        half = mark.width() / mark.devicePixelRatio() / 2
+        painter.drawPixmap(round(x * scale + dx - half), round(y * scale + dy - half), mark)
     painter.restore()
 
 
