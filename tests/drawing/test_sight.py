@@ -128,3 +128,7 @@ def test_places_to_look_from_follow_the_piece() -> None:
     assert [eye.name for eye in eyes_of(table())] == [
         "Standing", "Seat 1", "Seat 2", "Seat 3", "Seat 4", "From the door",
     ]  # fmt: skip
+    bare = replace(table(), seats=())
+    sides = {eye.name: eye.side for eye in eyes_of(bare)}
+    assert sides["From the back"] == "back"
+    assert sides["From the left"] == "left"

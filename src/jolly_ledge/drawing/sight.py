@@ -80,6 +80,11 @@ def eyes_of(piece: Piece) -> tuple[Eye, ...]:
     eyes = [Eye("Standing", middle, STANDING_EYE_MM, NEAR_MM)]
     if not piece.seats:
         eyes.append(Eye("Seated", middle, SEATED_EYE_MM, SEATED_AWAY_MM))
+    if piece.viewed_from == "around" and not piece.seats:
+        others: tuple[Side, ...] = ("right", "back", "left")
+        for side in others:
+            along = middle if side == "back" else piece.depth / 2
+            eyes.append(Eye(f"From the {side}", along, STANDING_EYE_MM, NEAR_MM, side))
     for number, seat in enumerate(piece.seats, start=1):
         side = side_of(piece, seat)
         from_side = {
