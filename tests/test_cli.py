@@ -204,3 +204,43 @@ def test_without_a_display_the_window_says_so(plan_path: Path) -> None:
     assert done.returncode == 2
     assert done.stderr.count("\n") == 1
     assert "no display" in done.stderr
+
+
+def test_looks_are_proposed_into_another_file(
+    plan_path: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    out = tmp_path / "proposed.json"
+    words = ("propose", plan_path, "--piece", "hall-console", "--count", 2, "--steps", 15, "-o", out)
+    assert run(*words, "--figure", "mirrored", "--json") == 0
+    told = json.loads(capsys.readouterr().out)
+    before, _ = open_plan(plan_path)
+    after, _ = open_plan(out)
+    added = after.looks[len(before.looks) :]
+    assert [one["look"] for one in told] == [look.id for look in added]
+    assert all(look.manner.figure == "mirrored" and look.piece == "hall-console" for look in added)
+    assert all(one["complete"] and one["story"] for one in told)
+    assert run("review", out, "--look", added[0].id, "--json") == 0
+    assert json.loads(capsys.readouterr().out)["score"] == told[0]["score"]
+    assert run(*words) == 0
+    assert "anchor" in capsys.readouterr().out
+
+
+@pytest.mark.parametrize(
+    ("words", "said"),
+    [
+        (("--piece", "nowhere"), "no piece"),
+        (("--piece", "alcove", "--ledge", "nowhere"), "no ledge"),
+        (("--piece", "alcove", "--from", "hall-welcome"), "another piece"),
+        (("--piece", "alcove", "--count", "0"), "From 1 to 9"),
+        (("--piece", "alcove", "--seconds", "0"), "--seconds runs"),
+        (("--piece", "alcove", "--steps", "-3"), "--steps runs"),
+    ],
+)
+def test_what_cannot_be_proposed_is_one_line(
+    plan_path: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str], words: tuple[str, ...], said: str
+) -> None:
+    assert run("propose", plan_path, *words, "-o", tmp_path / "out.json") == 2
+    error = capsys.readouterr().err
+    assert said in error
+    assert error.count("\n") == 1
+    assert not (tmp_path / "out.json").exists()

@@ -10,7 +10,8 @@ from jolly_ledge import __version__
 from jolly_ledge.model.errors import JollyLedgeError
 
 BAD_INPUT = 2
-COMMANDS = ("review", "compare", "mend", "sheet", "draw", "stash", "photograph", "demo")
+MOST_PROPOSALS, LONGEST = 9, 100_000
+COMMANDS = ("review", "compare", "mend", "propose", "sheet", "draw", "stash", "photograph", "demo")
 OpenWindow = Callable[[Path | None, bool], int]
 
 
@@ -47,6 +48,20 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("--look", metavar="ID", required=True)
     command.add_argument("--finding", metavar="ID", help="such as height-rhythm-1; all findings without it")
     command.add_argument("--json", action="store_true", help="print JSON")
+
+    command = commands.add_parser("propose", help="propose several different looks of a piece")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("--piece", metavar="ID", required=True)
+    command.add_argument("--fullness", choices=("airy", "layered", "abundant"), help="as in the last look without it")
+    command.add_argument("--figure", choices=("peaks", "weave", "mirrored"), help="as in the last look without it")
+    command.add_argument("--from", dest="base", metavar="LOOK", help="begin with a look: what is locked in it stays")
+    command.add_argument("--ledge", metavar="ID", help="arrange this ledge only; the rest of --from stays")
+    command.add_argument("--count", type=int, default=3, metavar="N", help="how many looks (1 to 9)")
+    command.add_argument("--seed", type=int, default=1, metavar="S", help="the same seed and steps give the same looks")
+    command.add_argument("--seconds", type=float, metavar="T", help="time for all of them")
+    command.add_argument("--steps", type=int, metavar="K", help="changes tried for each look")
+    command.add_argument("--json", action="store_true", help="print JSON")
+    command.add_argument("-o", "--out", type=Path, required=True, metavar="OUT", help="the plan with the looks added")
 
     command = commands.add_parser("sheet", help="write the placing sheet as PDF or CSV")
     command.add_argument("plan", type=Path, metavar="PLAN")
@@ -143,6 +158,30 @@ def _mend(chosen: argparse.Namespace) -> None:
     print(json.dumps(found, ensure_ascii=False, indent=1) if chosen.json else mend_text(found))
 
 
+def _propose(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
+    from jolly_ledge.model.edits.proposed import AddProposals
+    from jolly_ledge.report import proposed, proposed_text
+
+    if not 1 <= chosen.count <= MOST_PROPOSALS:
+        raise JollyLedgeError(
+            f"From 1 to {MOST_PROPOSALS} looks can be proposed at once; choose a count in that range."
+        )
+    for name, told in (("seconds", chosen.seconds), ("steps", chosen.steps)):
+        if told is not None and not 0 < told <= LONGEST:
+            raise JollyLedgeError(f"--{name} runs from above 0 to {LONGEST}; choose a figure in that range.")
+    plan, file = open_plan(chosen.plan)
+    found = proposed(
+        plan, chosen.piece, chosen.fullness, chosen.figure, chosen.base, chosen.ledge, count=chosen.count,
+        seed=chosen.seed, seconds=chosen.seconds, steps=chosen.steps,
+    )  # fmt: skip
+    added = AddProposals(looks=tuple(one.look for one in found)).apply(plan)
+    save_plan(added, PlanFile(chosen.out, photos=file.photos), overwrite_changes=True)
+    names = [look.id for look in added.looks[len(plan.looks) :]]
+    told_of = proposed_text(found, names)
+    print(json.dumps(told_of[0], ensure_ascii=False, indent=1) if chosen.json else told_of[1])
+
+
 def _sheet(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.plan_file import open_plan
     from jolly_ledge.model.arrangement import arrange
@@ -228,6 +267,7 @@ _ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
     "review": _review,
     "compare": _compare,
     "mend": _mend,
+    "propose": _propose,
     "sheet": _sheet,
     "draw": _draw,
     "stash": _stash,

@@ -2,15 +2,20 @@
 
 from typing import Any
 
+from msgspec.structs import replace
+
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import CLOSING, NAMES, cautions_of
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.differences import differences
 from jolly_ledge.model.errors import EditError
-from jolly_ledge.model.look import Look
+from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.words import Figure, Fullness
 from jolly_ledge.proposals.mend import finding_ids, mends
+from jolly_ledge.proposals.problem import problem_of
+from jolly_ledge.proposals.propose import Proposal, proposals
 from jolly_ledge.readings.register import NAMES as READING_NAMES
 from jolly_ledge.readings.register import Assessment, assess, better_of
 
@@ -125,6 +130,69 @@ def mend_text(found: list[dict[str, Any]]) -> str:
         if not one["moves"]:
             lines.append("  No single move helps.")
     return "\n".join(lines) if lines else "Nothing is found, so nothing needs mending."
+
+
+def proposed(
+    plan: Plan,
+    piece_id: str,
+    fullness: Fullness | None = None,
+    figure: Figure | None = None,
+    base_id: str | None = None,
+    ledge_id: str | None = None,
+    *,
+    count: int = 3,
+    seed: int = 1,
+    seconds: float | None = None,
+    steps: int | None = None,
+) -> tuple[Proposal, ...]:
+    """Return proposed looks of a piece in the manner of its last look, or of the look to begin with.
+
+    Raises
+    ------
+    EditError
+        There is no such piece, look or ledge, or nothing can be proposed.
+    """
+    piece = plan.piece(piece_id)
+    if ledge_id is not None and ledge_id not in {ledge.id for ledge in piece.ledges}:
+        known = ", ".join(ledge.id for ledge in piece.ledges) or "none"
+        raise EditError(f"{piece.label} has no ledge “{ledge_id}”; its ledges: {known}.")
+    looks = plan.looks_of(piece_id)
+    base = plan.look(base_id) if base_id is not None else None
+    if base is not None and base.piece != piece_id:
+        raise EditError(f"The look “{base.id}” is of another piece than “{piece_id}”; choose one of its own.")
+    if ledge_id is not None and base is None:
+        base = looks[-1] if looks else None
+    begun = base or (looks[-1] if looks else None)
+    manner = begun.manner if begun is not None else Manner()
+    manner = replace(manner, fullness=fullness or manner.fullness, figure=figure or manner.figure)
+    problem = problem_of(plan, piece_id, manner, base, ledge_id)
+    found = proposals(problem, count, seed, seconds=seconds, steps=steps).found
+    return tuple(replace(one, look=replace(one.look, note=_story_text(one))) for one in found)
+
+
+def _story_text(proposal: Proposal) -> str:
+    return "\n".join([proposal.count_said, *(step.sentence for step in proposal.story)])
+
+
+def proposed_text(found: tuple[Proposal, ...], ids: list[str]) -> tuple[list[dict[str, Any]], str]:
+    """Return proposals as plain values, and as lines to read, under the ids they were given."""
+    values: list[dict[str, Any]] = [
+        {
+            "look": identifier,
+            "score": round(one.assessment.score, 4),
+            "complete": one.is_valid,
+            "count": one.count_said,
+            "story": [step.sentence for step in one.story],
+        }
+        for identifier, one in zip(ids, found, strict=True)
+    ]
+    lines = []
+    for value in values:
+        lines.append(f"{value['look']}: reads {round(value['score'] * 100)} of 100")
+        if not value["complete"]:
+            lines.append("  Not all that must be there found a place; give it more time or unlock something.")
+        lines += [f"  {value['count']}", *(f"  - {sentence}" for sentence in value["story"])]
+    return values, "\n".join(lines)
 
 
 def compare(plan: Plan, first: Look, second: Look) -> dict[str, Any]:

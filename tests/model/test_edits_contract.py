@@ -46,9 +46,11 @@ from jolly_ledge.model.edits.placements import (
     SetPose,
     Spot,
 )
+from jolly_ledge.model.edits.proposed import AddProposals
+from jolly_ledge.model.edits.risers import RaiseOnRisers
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
-from jolly_ledge.model.look import Manner, Vote
+from jolly_ledge.model.look import Look, Manner, Vote
 from jolly_ledge.model.piece import Board, Fixture, Ledge
 from jolly_ledge.model.plan import ColourFamily, Plan, check_references
 from jolly_ledge.model.starts.gallery import STARTS, begin
@@ -105,6 +107,8 @@ EDITS: tuple[Edit, ...] = (
     ReturnToStash(look="first-try", placements=("orrery",), name="brass orrery"),
     ChangePlacement(look="first-try", placements=("orrery",), changes=(("locked", True),), label="Lock a thing"),
     SetPose(look="first-try", placements=("atlas-moon",), pose="flat", label="Lay a book flat"),
+    RaiseOnRisers(look="first-try", placement="small-figure", risers=("atlas-north",), name="little bronze watcher"),
+    AddProposals(looks=(Look(id="new", piece="alcove", name="New"),)),
     PutInside(look="first-try", item="tea-spoons", host="teal-jug", name="tea spoons", host_name="teal jug"),
 )
 

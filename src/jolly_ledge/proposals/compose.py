@@ -25,8 +25,10 @@ WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 
 
 def usual_pose(item: Item) -> Pose:
-    """Return how a thing is usually set down: frames lean, the rest stands."""
-    return "leaning" if item.category in WALL_CATEGORIES - {"board"} else "upright"
+    """Return how a thing is usually set down: frames and boards lean, a single book lies, the rest stands."""
+    if item.category == "book":
+        return "flat"
+    return "leaning" if item.category in WALL_CATEGORIES else "upright"
 
 
 def compose(problem: Problem, chance: random.Random) -> tuple[Placement, ...]:

@@ -14,16 +14,19 @@ from jolly_ledge.model.edits.placements import (
     SetPose,
     Spot,
 )
+from jolly_ledge.model.edits.risers import RaiseOnRisers
 from jolly_ledge.model.edits.swap import SwapPlacements
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.pose import extent
 from jolly_ledge.model.spots import carries, free_spot, holds
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Pose
+from jolly_ledge.proposals.risers import risers_for
 from jolly_ledge.readings.reading import Finding
 
 MOST_MOVED, MOST_SWAPS, MOST_LEDGES, MOST_FETCHED, MOST_HOSTS = 3, 6, 5, 5, 3
@@ -31,6 +34,9 @@ MOST_MOVED, MOST_SWAPS, MOST_LEDGES, MOST_FETCHED, MOST_HOSTS = 3, 6, 5, 5, 3
 
 SHARES = (0.15, 0.35, 0.5, 0.65, 0.85)
 NUDGES_MM = (-90.0, -45.0, 45.0, 90.0)
+LOST_SHARE, WANTED_SHARE, MOST_RISERS = 0.52, 0.6, 2
+"""Below the first share of its opening a thing may be raised, to about the second."""
+
 TURNS = (90.0, 180.0, 270.0)
 STAYING = frozenset({"must-keep", "daily-use", "hide"})
 """What must be there is not taken away."""
@@ -58,6 +64,7 @@ def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding
         yield from _elsewhere(look, arrangement, standing)
         yield from _swaps(look, arrangement, standing)
         yield from _raised(look, arrangement, standing)
+        yield from _on_risers(plan, look, arrangement, standing)
         yield from _regrouped(look, arrangement, standing)
         if not STAYING & set(standing.item.traits):
             edit = ReturnToStash(look=look.id, placements=(standing.id,), name=standing.item.label)
@@ -132,6 +139,22 @@ def _raised(look: Look, arrangement: Arrangement, standing: Standing) -> Iterato
             x, z = host.placement.x or 0.0, host.placement.z or 0.0
             label = f"Raise the {standing.item.label} {round(host.height)} mm on the {host.item.label}"
             yield Move("raise", label, _move(look, standing, standing.ledge, x, z, on=host.id))
+
+
+def _on_risers(plan: Plan, look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+    """Raise what is low in its opening on books or boxes that the stash could bring."""
+    clearance, name = standing.ledge.clearance, standing.item.label
+    carried = standing.placement.host is not None or standing.placement.pose != "upright"
+    if clearance is None or carried or standing.item.is_book or standing.height >= LOST_SHARE * clearance:
+        return
+    placed = {placement.item for other in plan.looks for placement in other.placements if other.piece != look.piece}
+    placed |= {placement.item for placement in look.placements}
+    free = [item for item in plan.stash if item.id not in placed and item.status in ("owned", "borrowed")]
+    for risers in risers_for(arrangement, standing, WANTED_SHARE * clearance - standing.height, free, MOST_RISERS):
+        books = listed([f"the {item.label}" for item in risers.items])
+        label = f"Raise the {name} {round(risers.lift)} mm on {books}"
+        ids = tuple(item.id for item in risers.items)
+        yield Move("risers", label, RaiseOnRisers(look=look.id, placement=standing.id, risers=ids, name=name))
 
 
 def _regrouped(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:

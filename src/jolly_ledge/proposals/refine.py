@@ -7,10 +7,11 @@ from collections.abc import Callable
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.stash_order import fits
-from jolly_ledge.proposals.compose import at, usual_pose
+from jolly_ledge.proposals.compose import at
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.readings.register import assess
 
@@ -19,6 +20,9 @@ WARM, COLD = 0.012, 0.0006
 
 OVERLAP_FREE, OVERLAP_COST = 0.45, 0.8
 """So much a proposal may have in common with an earlier one; what is over costs in its score."""
+
+HEED_COST, BARE_COST = 0.008, 0.02
+"""What a caution to heed, and a ledge left bare, cost in the choice; neither enters the score that is shown."""
 
 Pairs = frozenset[tuple[str, str]]
 
@@ -59,15 +63,20 @@ class Refinement:
         self._ledges = {ledge.id: ledge for ledge in problem.open_ledges}
         self._kept = {placement.id for placement in problem.fixed}
         self._must = {item.id for item in problem.required}
-        self.now = self._read(start)
+        self.now = self._heeded(self._read(start), problem.resolve(start))
         self.best = self.now
         self.best_is_valid = problem.is_valid(problem.resolve(start))
 
     def _read(self, placements: tuple[Placement, ...]) -> State:
+        """Read an arrangement; what is to be heeded in it is not counted yet."""
         score = assess(self._problem.resolve(placements)).score
         own = pairs_of(placements, self._problem.fixed)
         over = max((overlap(own, other) - OVERLAP_FREE for other in self._others), default=0.0)
-        return State(placements, score, score - OVERLAP_COST * max(over, 0.0))
+        bare = len(self._ledges.keys() - {placement.ledge for placement in placements})
+        return State(placements, score, score - OVERLAP_COST * max(over, 0.0) - BARE_COST * bare)
+
+    def _heeded(self, state: State, arrangement: Arrangement) -> State:
+        return replace(state, worth=state.worth - HEED_COST * self._problem.heeds(arrangement))
 
     def step(self, progress: float) -> bool:
         """Try one change; ``progress`` (0 to 1) cools the search. Return whether the best got better."""
@@ -76,11 +85,13 @@ class Refinement:
             return False
         tried = self._read(changed)
         heat = WARM * (COLD / WARM) ** progress
-        gain = tried.worth - self.now.worth
-        if gain < 0 and self._chance.random() >= math.exp(gain / heat):
+        least = self.now.worth + heat * math.log(max(self._chance.random(), 1e-12))
+        # Cautions are asked for only where the readings alone would take the change.
+        if tried.worth < least:
             return False
         arrangement = self._problem.resolve(changed)
-        if not self._problem.can_stand(arrangement):
+        tried = self._heeded(tried, arrangement)
+        if tried.worth < least or not self._problem.can_stand(arrangement):
             return False
         valid = not arrangement.awaited
         self.now = tried
@@ -191,7 +202,7 @@ class Refinement:
         from jolly_ledge.model.spots import carries
 
         one = self._one()
-        if one is None or usual_pose(self._items[one.item]) == "leaning":
+        if one is None or one.pose == "leaning":
             return None
         if one.on is not None:
             down = at(self._items[one.item], self._ledges[one.ledge], (one.x or 0.0) + 120.0, one.z or 0.0)

@@ -1,0 +1,218 @@
+"""Proposed looks: complete, different, repeatable; locks, wishes and must-haves are kept; conflicts are told."""
+
+from itertools import combinations
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from msgspec.structs import replace
+
+from builders import case_of, plan_of, put, thing
+from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.edits.proposed import AddProposals
+from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look, Manner
+from jolly_ledge.model.piece import Piece, Wish
+from jolly_ledge.model.plan import Household, Plan, check_references
+from jolly_ledge.proposals.problem import Problem, problem_of, stops_of
+from jolly_ledge.proposals.propose import Progress, Proposals, proposals, propose
+from jolly_ledge.proposals.refine import overlap, pairs_of
+from jolly_ledge.readings.register import assess
+from jolly_ledge.readings.wishes import hear
+
+STEPS = 40
+STASH: tuple[Item, ...] = (
+    *(thing(f"jar{n}", height=150.0 + 30 * n, width=90.0 + 8 * n, colours=(("#2d6f73", 1.0),)) for n in range(5)),
+    *(thing(f"bowl{n}", "bowl", width=150.0 + 20 * n) for n in range(3)),
+    *(thing(f"frame{n}", "frame", height=200.0 + 40 * n) for n in range(3)),
+    *(thing(f"stack{n}", "book-stack") for n in range(2)),
+    *(thing(f"atlas{n}", "book", height=280.0 + 20 * n) for n in range(2)),
+    thing("chest", "box", traits=("lidded",)),
+    thing("fern", "plant"),
+)
+
+
+def asked(stash: tuple[Item, ...] = STASH, piece: Piece | None = None, base: Any = None, **more: Any) -> Problem:
+    plan = plan_of(stash, (), piece)
+    return problem_of(plan, "case", Manner(), base, **more)
+
+
+def sound(problem: Problem, look: Look) -> None:
+    """Check that a look can be built and leaves nothing out."""
+    plan = replace(problem.plan, looks=(look,))
+    check_references(plan)
+    arrangement = arrange(plan, look)
+    assert stops_of(arrangement) <= problem.tolerated
+    placed = [placement.item for placement in look.placements]
+    assert len(placed) == len(set(placed))
+    assert {item.id for item in problem.required} <= set(placed)
+    assert all(heard.met for heard in hear(arrangement))
+
+
+def test_looks_are_complete_and_different() -> None:
+    problem = asked(piece=case_of(3))
+    found = proposals(problem, 3, 1, steps=STEPS).found
+    assert len(found) == 3
+    for one in found:
+        assert one.is_valid
+        sound(problem, one.look)
+        assert one.assessment.score == assess(problem.resolve(one.look.placements)).score
+        assert len(one.look.placements) >= 3
+        assert {step.placement for step in one.story} == {placement.id for placement in one.look.placements}
+    scores = [one.assessment.score for one in found]
+    assert scores == sorted(scores, reverse=True)
+    for first, second in combinations(found, 2):
+        assert overlap(pairs_of(first.look.placements), pairs_of(second.look.placements)) <= 0.6
+
+
+def test_the_same_seed_gives_the_same_looks_and_another_gives_others() -> None:
+    problem = asked()
+    one, again, other = (proposals(problem, 1, seed, steps=STEPS).found[0].look for seed in (3, 3, 4))
+    assert one == again
+    assert one != other
+
+
+def test_more_steps_never_make_it_worse() -> None:
+    problem = asked(piece=case_of(2))
+    worth = [proposals(problem, 1, 2, steps=steps).found[0].assessment.score for steps in (1, 120)]
+    assert worth[1] > worth[0]
+
+
+def test_progress_is_told_and_a_cancel_ends_it_at_once() -> None:
+    problem = asked()
+    asked_times = 0
+
+    def is_cancelled() -> bool:
+        nonlocal asked_times
+        asked_times += 1
+        return asked_times > 5
+
+    told = list(propose(problem, 3, 1, steps=1_000, is_cancelled=is_cancelled))
+    assert isinstance(told[0], Progress)
+    last = told[-1]
+    assert isinstance(last, Proposals)
+    assert (last.status, asked_times, len(last.found)) == ("cancelled", 6, 1)
+
+
+def test_time_ends_it() -> None:
+    last = proposals(asked(), 2, 1, seconds=0.2)
+    assert last.status == "time limit"
+    assert len(last.found) == 2
+
+
+def test_what_is_locked_stays() -> None:
+    placements = (put("jar4", x=200.0, locked=True), put("bowl0", "a2", x=500.0))
+    base = plan_of(STASH, placements).looks[0]
+    problem = asked(base=base)
+    for one in proposals(problem, 2, 1, steps=STEPS).found:
+        assert placements[0] in one.look.placements
+        sound(problem, one.look)
+
+
+def test_one_ledge_is_finished_and_the_others_stay() -> None:
+    placements = (put("jar4", x=200.0), put("stack0", "a2", x=300.0), put("jar0", "a2", x=300.0, on="stack0"))
+    base = plan_of(STASH, placements).looks[0]
+    problem = asked(base=base, only_ledge="a1")
+    (one,) = proposals(problem, 1, 1, steps=STEPS).found
+    assert [p for p in one.look.placements if p.ledge == "a2"] == list(placements[1:])
+    assert any(p.ledge == "a1" for p in one.look.placements)
+
+
+def test_what_must_be_there_is_there_and_what_is_hidden_is_hidden() -> None:
+    must = (
+        thing("clock", traits=("must-keep",)),
+        thing("remote", "device", width=60.0, height=30.0, depth=150.0, traits=("must-keep", "hide")),
+    )
+    problem = asked((*STASH, *must))
+    (one,) = proposals(problem, 1, 1, steps=STEPS).found
+    sound(problem, one.look)
+    resolved = problem.resolve(one.look.placements)
+    assert resolved.by_id["remote"].hidden
+    assert resolved.by_id["clock"].placement.host is None or not resolved.by_id["clock"].hidden
+
+
+@pytest.mark.parametrize(
+    "wish",
+    [Wish(kind="only-on", items=("jar0", "jar1"), ledges=("a2",)), Wish(kind="never-on", items=("fern",), ledges=("a1",)),
+     Wish(kind="apart", items=("jar0", "jar1", "jar2"))],
+    ids=lambda wish: wish.kind,
+)  # fmt: skip
+def test_wishes_are_hard(wish: Wish) -> None:
+    problem = asked(piece=case_of(2, wishes=(wish,)))
+    for one in proposals(problem, 2, 5, steps=STEPS).found:
+        sound(problem, one.look)
+
+
+def test_a_toddler_is_heeded() -> None:
+    stash = (*STASH, *(thing(f"knife{n}", traits=("sharp",), height=260.0) for n in range(4)))
+    plan = replace(plan_of(stash, (), case_of(2)), household=Household(toddler=True))
+    problem = problem_of(plan, "case", Manner())
+    (one,) = proposals(problem, 1, 1, steps=STEPS).found
+    assert not any(placement.item.startswith("knife") for placement in one.look.placements)
+
+
+def test_things_of_other_pieces_and_wanted_ones_are_left_alone() -> None:
+    other = replace(case_of(), id="other")
+    plan = plan_of(STASH)
+    look = Look(id="there", piece="other", placements=(put("jar0"),))
+    stash = (*plan.stash, thing("dear", status="to-buy"), thing("theirs", meant_for=("other",)))
+    plan = replace(plan, pieces=(*plan.pieces, other), looks=(*plan.looks, look), stash=stash)
+    problem = problem_of(plan, "case", Manner())
+    assert {"jar0", "dear", "theirs"}.isdisjoint(item.id for item in problem.candidates)
+
+
+@pytest.mark.parametrize(
+    ("stash", "said"),
+    [
+        ((), "gather things"),
+        ((thing("giant", height=900.0, width=900.0, depth=900.0),), "gather things"),
+        ((thing("harp", height=900.0, width=700.0, depth=500.0, traits=("must-keep",)),), "harp must be there and fits on no"),
+        ((thing("router", "device", traits=("must-keep", "hide")), thing("jar")), "nothing at hand is large enough"),
+    ],
+)  # fmt: skip
+def test_what_cannot_be_is_told_in_one_sentence(stash: tuple[Item, ...], said: str) -> None:
+    with pytest.raises(EditError, match=said):
+        asked(stash)
+
+
+def test_proposals_are_taken_over_in_one_step_under_fresh_ids(demo: Plan) -> None:
+    looks = tuple(Look(id="first-try", piece="alcove", name=f"Proposal {n}") for n in (1, 2))
+    edit = AddProposals(looks=looks)
+    added = edit.apply(demo).looks[len(demo.looks) :]
+    assert [look.name for look in added] == ["Proposal 1", "Proposal 2"]
+    assert len({look.id for look in (*demo.looks, *added)}) == len(demo.looks) + 2
+    assert edit.label == "Take two proposals over"
+    with pytest.raises(EditError, match="no piece"):
+        AddProposals(looks=(Look(id="x", piece="nowhere"),)).apply(demo)
+
+
+sizes = st.floats(30.0, 420.0)
+anything = st.builds(
+    lambda number, category, width, height, depth, mass, traits: thing(
+        f"t{number}", category, width=width, height=height, depth=depth, mass=mass, traits=traits
+    ),
+    st.integers(0, 40),
+    st.sampled_from(["vessel", "bowl", "book", "frame", "box", "book-stack", "plant", "sculpture", "tray"]),
+    sizes,
+    sizes,
+    sizes,
+    st.one_of(st.none(), st.floats(0.1, 12.0)),
+    st.sampled_from([(), ("fragile",), ("rolls",), ("must-keep",), ("sharp",)]),
+)
+
+
+@settings(max_examples=25, deadline=None)
+@given(st.lists(anything, min_size=1, max_size=12, unique_by=lambda item: item.id), st.integers(0, 99))
+def test_no_proposal_ever_collides_overhangs_doubles_or_drops(stash: list[Item], seed: int) -> None:
+    try:
+        problem = asked(tuple(stash))
+    except EditError:
+        return
+    (one,) = proposals(problem, 1, seed, steps=12).found
+    resolved = problem.resolve(one.look.placements)
+    assert not stops_of(resolved)
+    placed = [placement.item for placement in one.look.placements]
+    assert len(placed) == len(set(placed))
+    assert one.is_valid is ({item.id for item in problem.required} <= set(placed))
