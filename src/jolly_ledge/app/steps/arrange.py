@@ -22,6 +22,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.stash_order import fits
 
 if TYPE_CHECKING:
+    from jolly_ledge.app.panels.proposals_page import ProposalsPage
     from jolly_ledge.app.scene.sight_view import SightView
 
 STEP_MM, FINE_MM = 10.0, 1.0
@@ -44,6 +45,7 @@ class ArrangeStep(Step):
         middle.setSpacing(6)
         self.views = QStackedWidget()
         self.views.addWidget(self.view)
+        self.proposals: ProposalsPage | None = None
         self.sight: SightView | None = None
         middle.addWidget(self.views, 1)
         middle.addWidget(self.chosen)
@@ -114,6 +116,8 @@ class ArrangeStep(Step):
         self.strip_label = words("", "soft", wrap=False)
         self.fits_chip = chip("Only what fits", "Show only what fits the ledge in hand", checked=True)
         self.fits_chip.toggled.connect(lambda _: self._show_strip())
+        self.propose_button = chip("Propose looks", "Compose whole looks from the stash (W)", checkable=False)
+        self.propose_button.clicked.connect(self.show_proposals)
         self.place_button = chip(
             "Place it here", "Place the chosen thing on the ledge in hand (Return)", checkable=False
         )
@@ -121,7 +125,27 @@ class ArrangeStep(Step):
         row.addWidget(self.strip_label, 1)
         row.addWidget(self.fits_chip)
         row.addWidget(self.place_button)
+        row.addWidget(self.propose_button)
         return row
+
+    def show_proposals(self) -> None:
+        """Search for whole looks of the piece in hand."""
+        if not self.session.look_id:
+            self.session.refused.emit("Begin a look first; proposals take its manner and what is locked in it.")
+            return
+        if self.proposals is None:
+            from jolly_ledge.app.panels.proposals_page import ProposalsPage
+
+            self.proposals = ProposalsPage(self.session, self.show_look)
+            self.views.addWidget(self.proposals)
+        self.views.setCurrentWidget(self.proposals)
+        self.proposals.setFocus()
+        self.proposals.begin()
+
+    def show_look(self) -> None:
+        """Go back from the proposals to the look in hand."""
+        self._look_from()
+        self.view.setFocus()
 
     def _place_chosen(self) -> None:
         item = self.session.item
@@ -172,6 +196,7 @@ class ArrangeStep(Step):
             ("PgDown", partial(do.choose_ledge, 1)),
             ("PgUp", partial(do.choose_ledge, -1)),
             ("J", do.count_apart),
+            ("W", self.show_proposals),
             ("C", self.session.compare_asked.emit),
             ("S", partial(self.strip.setFocus, Qt.FocusReason.ShortcutFocusReason)),
         )

@@ -1,0 +1,1 @@
+"""Long work beside the window: frozen requests, events, one warm process."""

@@ -1,0 +1,123 @@
+"""Proposals searched for in a process of their own, so that the window stays fluid.
+
+A search in a thread would hold the interpreter while the window wants to paint; a spawned process does not. It
+is kept warm from one search to the next, for it takes about a second to start.
+"""
+
+import multiprocessing
+from multiprocessing.connection import Connection
+from multiprocessing.process import BaseProcess
+
+from msgspec import Struct
+
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.look import Look, Manner
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.proposals.problem import problem_of
+from jolly_ledge.proposals.propose import Progress, Proposals, propose
+
+PATIENCE_S = 2.0
+
+
+class ProposeRequest(Struct, frozen=True):
+    """What is asked for: the plan as it is now, the piece, the manner, where to begin, how many, how long."""
+
+    plan: Plan
+    piece: str
+    manner: Manner
+    base: Look | None = None
+    ledge: str | None = None
+    count: int = 3
+    seed: int = 1
+    seconds: float | None = 12.0
+    steps: int | None = None
+
+
+class Refused(Struct, frozen=True):
+    """Nothing can be proposed; one sentence for people."""
+
+    sentence: str
+
+
+Event = Progress | Proposals | Refused
+
+
+class ProposeJob:
+    """Runs one search at a time; events are fetched by ``poll`` and never wait."""
+
+    def __init__(self) -> None:
+        self._process: BaseProcess | None = None
+        self._line: Connection | None = None
+        self.is_running = False
+
+    def start(self, request: ProposeRequest) -> None:
+        """Begin a search; one that runs is stopped first."""
+        if self.is_running:
+            self.close()
+        if self._process is None or not self._process.is_alive():
+            context = multiprocessing.get_context("spawn")
+            self._line, other = context.Pipe()
+            self._process = context.Process(target=work, args=(other,), daemon=True, name="jolly-ledge proposals")
+            self._process.start()
+            other.close()
+        assert self._line is not None
+        self._line.send(request)
+        self.is_running = True
+
+    def poll(self) -> list[Event]:
+        """Return what came since the last time; a search that broke off is told as refused."""
+        events: list[Event] = []
+        if self._line is None or not self.is_running:
+            return events
+        try:
+            while self._line.poll():
+                events.append(self._line.recv())
+        except (EOFError, OSError):
+            events.append(Refused("The search broke off; try it again."))
+            self._forget()
+        if any(not isinstance(event, Progress) for event in events):
+            self.is_running = False
+        return events
+
+    def cancel(self) -> None:
+        """Ask the search to end; what was found so far comes as its last event."""
+        if self._line is not None and self.is_running:
+            self._line.send(None)
+
+    def close(self) -> None:
+        """End the process."""
+        process, line = self._process, self._line
+        self._forget()
+        if line is not None:
+            line.close()
+        if process is not None:
+            process.terminate()
+            process.join(PATIENCE_S)
+
+    def _forget(self) -> None:
+        self._process = self._line = None
+        self.is_running = False
+
+
+def work(line: Connection) -> None:
+    """Serve requests until the line is closed."""
+    try:
+        while True:
+            request = line.recv()
+            if isinstance(request, ProposeRequest):
+                _serve(line, request)
+    except (EOFError, OSError, KeyboardInterrupt):
+        return
+
+
+def _serve(line: Connection, request: ProposeRequest) -> None:
+    try:
+        problem = problem_of(request.plan, request.piece, request.manner, request.base, request.ledge)
+        events = propose(
+            problem, request.count, request.seed, steps=request.steps, seconds=request.seconds,
+            is_cancelled=lambda: line.poll() and line.recv() is None,
+        )  # fmt: skip
+        for event in events:
+            line.send(event)
+    except JollyLedgeError as error:
+        line.send(Refused(str(error)))
