@@ -98,6 +98,7 @@ class ArrangeStep(Step):
 
     def _look_from(self) -> None:
         strip = self.view_strip
+        self.chosen.show()
         if strip.place == STRAIGHT_ON:
             self.views.setCurrentWidget(self.view)
             return
@@ -138,6 +139,8 @@ class ArrangeStep(Step):
 
             self.proposals = ProposalsPage(self.session, self.show_look)
             self.views.addWidget(self.proposals)
+        # The proposals take the room of what is in hand, for nothing is moved while they are looked at.
+        self.chosen.hide()
         self.views.setCurrentWidget(self.proposals)
         self.proposals.setFocus()
         self.proposals.begin()
@@ -161,7 +164,7 @@ class ArrangeStep(Step):
         things: tuple[Item, ...] = free
         if ledge is not None and self.fits_chip.isChecked():
             things = tuple(item for item in free if fits(item, ledge))
-            self.strip_label.setText(f"From the stash, fits <b>{ledge.label}</b> · {len(things)} of {len(free)} things")
+            self.strip_label.setText(f"Fits <b>{ledge.label}</b> · {len(things)} of {len(free)} things")
         else:
             self.strip_label.setText(f"From the stash · {len(free)} things")
         self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))))
