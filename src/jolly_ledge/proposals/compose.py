@@ -19,7 +19,7 @@ GROUP_SHARES: dict[int, tuple[float, ...]] = {1: (0.68,), 2: (0.66, 0.42), 3: (0
 GAPS_MM = (15.0, 45.0)
 STEP_MM = 5.0
 EDGE_MM = 40.0
-TRIES = 14
+TRIES, CHOICES = 14, 7
 WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 """What chance, a kind that stands there already, a look-alike and a stranger to the palette cost in the choice."""
 
@@ -45,13 +45,17 @@ def compose(problem: Problem, chance: random.Random) -> tuple[Placement, ...]:
     return tuple(placements)
 
 
-def place(problem: Problem, placements: list[Placement], new: Placement) -> bool:
-    """Add a placement if what stands on its ledge can stand so; tell whether it was added."""
+def place(problem: Problem, placements: list[Placement], new: Placement, *, needed: bool = True) -> bool:
+    """Add a placement if what stands on its ledge can stand so; tell whether it was added.
+
+    What is not needed is left out, too, where it would have to be heeded.
+    """
     ledge = [placement for placement in placements if placement.ledge == new.ledge]
-    if problem.can_stand(problem.resolve([*ledge, new])):
-        placements.append(new)
-        return True
-    return False
+    resolved = problem.resolve([*ledge, new])
+    if not problem.can_stand(resolved) or (not needed and problem.heeds(resolved, new.id)):
+        return False
+    placements.append(new)
+    return True
 
 
 def at(item: Item, ledge: Ledge, middle: float, depth: float, *, pose: Pose | None = None) -> Placement:
@@ -148,12 +152,12 @@ def _add(
         return abs(tall - height) / frame_height(ledge) + kind + alike + WHIM * chance.random()
 
     free = [item for item in problem.candidates if item.id not in taken and fits(item, ledge)]
-    for item in sorted(free, key=cost)[:4]:
+    for item in sorted(free, key=cost)[:CHOICES]:
         size = extent(item, usual_pose(item))
         depth = ledge.depth * (0.68 if share > 0.6 else 0.5 if share > 0.35 else 0.3)
         middle = start + size.width / 2
         if middle + size.width / 2 > ledge.width - EDGE_MM / 2:
             continue
-        if place(problem, placements, at(item, ledge, middle, depth)):
+        if place(problem, placements, at(item, ledge, middle, depth), needed=False):
             return start + size.width + chance.uniform(*GAPS_MM)
     return start + EDGE_MM

@@ -54,9 +54,9 @@ class Problem(Struct, frozen=True):
         """Tell whether a look can be built, does what was wished, and leaves out nothing that must be there."""
         return not arrangement.awaited and self.can_stand(arrangement)
 
-    def heeds(self, arrangement: Arrangement) -> int:
-        """Return how many cautions a look would carry that are to be heeded."""
-        return sum(1 for caution in cautions_of(arrangement) if caution.level == "heed")
+    def heeds(self, arrangement: Arrangement, of: str | None = None) -> int:
+        """Return how many cautions a look would carry that are to be heeded, or how many of one placement."""
+        return sum(1 for c in cautions_of(arrangement) if c.level == "heed" and (of is None or of in c.placements))
 
     def can_stand(self, arrangement: Arrangement) -> bool:
         """Tell whether what stands so far can stand so, and whether the wishes for it are met."""
