@@ -66,7 +66,7 @@ def risers_for(
     """
     base = Extent(standing.width, standing.height, standing.back - standing.front)
     known = sorted((item for item in stash if can_raise(item)), key=lambda item: (_height(item), item.id))
-    serving = [item for item in known if _height(item) <= lift + NEAR_MM][:MOST_CONSIDERED]
+    serving = [item for item in known if _height(item) <= lift + 4 * NEAR_MM][:MOST_CONSIDERED]
     suits = {item.id: _suits(item, arrangement) for item in serving}
     found = []
     for count in range(1, MOST_RISERS + 1):
