@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.drawing.furniture.fixtures import IN_FRONT, fixture_shapes
+from jolly_ledge.drawing.case import front_shapes
 from jolly_ledge.drawing.furniture.wood import doors
 from jolly_ledge.drawing.picture import Primitive, Shape, ellipse, polygon, polyline, rectangle
 from jolly_ledge.drawing.theme import CASE
@@ -35,10 +35,7 @@ def shut_door_shapes(piece: Piece) -> tuple[Primitive, ...]:
             half = (right - left) / 2
             for index in range(2):
                 shapes += _glazed_leaf(left + index * half, -top, half, top - bottom, knob_right=index == 0)
-    for fixture in piece.fixtures:
-        if fixture.kind in IN_FRONT:
-            shapes += fixture_shapes(fixture)
-    return tuple(shapes)
+    return (*shapes, *front_shapes(piece))
 
 
 def _glazed_leaf(left: float, top: float, width: float, height: float, *, knob_right: bool) -> list[Shape]:

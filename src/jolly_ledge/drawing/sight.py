@@ -10,7 +10,7 @@ from typing import NamedTuple
 from msgspec import Struct
 from msgspec.structs import replace
 
-from jolly_ledge.drawing.case import CASE_KINDS, OPEN_ABOVE_MM, case_picture
+from jolly_ledge.drawing.case import CASE_KINDS, OPEN_ABOVE_MM, case_picture, front_shapes
 from jolly_ledge.drawing.doors import shut_door_shapes
 from jolly_ledge.drawing.furniture.fixtures import IN_FRONT, fixture_shapes
 from jolly_ledge.drawing.items import contact_shadow, standing_shapes
@@ -108,10 +108,7 @@ def sight_of(arrangement: Arrangement, eye: Eye, *, shut: bool = False) -> Sight
         layers += _ledge_layers(piece, ledge, seen, eye)
     hung = [s for s in painting_order(seen.standings) if s.ledge.is_wall]
     layers.insert(2, Layer(tuple(shape for standing in hung for shape in _thing(standing, eye))))
-    if shut:
-        layers.append(Layer(shut_door_shapes(piece)))
-    else:
-        layers.append(Layer(tuple(shape for f in piece.fixtures if f.kind in IN_FRONT for shape in fixture_shapes(f))))
+    layers.append(Layer(shut_door_shapes(piece) if shut else front_shapes(piece)))
     tallest = max((standing.top for standing in seen.visible), default=0.0)
     whole = case_picture(piece)
     if not eye.name.startswith("Seat "):

@@ -123,6 +123,8 @@ BOOK_CATEGORIES = frozenset({"book", "book-row", "book-stack"})
 WALL_CATEGORIES = frozenset({"frame", "art", "mirror", "board"})
 GREENERY = frozenset({"plant", "stems"})
 CONTAINERS = frozenset({"vessel", "bowl", "basket", "tray", "box"})
+GATHERING = frozenset({"tray", "bowl", "basket", "box"})
+"""What makes one of several small things."""
 
 ROUND_SILHOUETTES = frozenset(
     {

@@ -26,6 +26,7 @@ from jolly_ledge.model.pose import extent
 from jolly_ledge.model.spots import carries, free_spot, holds
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Pose
+from jolly_ledge.proposals.problem import AT_HAND
 from jolly_ledge.proposals.risers import risers_for
 from jolly_ledge.readings.reading import Finding
 
@@ -147,10 +148,8 @@ def _on_risers(plan: Plan, look: Look, arrangement: Arrangement, standing: Stand
     carried = standing.placement.host is not None or standing.placement.pose != "upright"
     if clearance is None or carried or standing.item.is_book or standing.height >= LOST_SHARE * clearance:
         return
-    placed = {placement.item for other in plan.looks for placement in other.placements if other.piece != look.piece}
-    placed |= {placement.item for placement in look.placements}
-    free = [item for item in plan.stash if item.id not in placed and item.status in ("owned", "borrowed")]
-    for risers in risers_for(arrangement, standing, WANTED_SHARE * clearance - standing.height, free, MOST_RISERS):
+    lift = WANTED_SHARE * clearance - standing.height
+    for risers in risers_for(arrangement, standing, lift, _at_hand(plan, look), MOST_RISERS):
         books = listed([f"the {item.label}" for item in risers.items])
         label = f"Raise the {name} {round(risers.lift)} mm on {books}"
         ids = tuple(item.id for item in risers.items)
@@ -226,12 +225,10 @@ def _hidden(look: Look, arrangement: Arrangement, standing: Standing) -> Iterato
 
 def _fetched(plan: Plan, look: Look, arrangement: Arrangement, ledges: Iterable[Ledge]) -> Iterator[Move]:
     """Yield things the stash could bring: owned, fitting, not standing in another look's piece, tallest first."""
-    placed = {placement.item for other in plan.looks for placement in other.placements if other.piece != look.piece}
-    placed |= {placement.item for placement in look.placements}
     for ledge in ledges:
         if ledge.is_wall:
             continue
-        free = [item for item in plan.stash if item.id not in placed and _serves(item, ledge)]
+        free = [item for item in _at_hand(plan, look) if _serves(item, ledge)]
         for item in sorted(free, key=lambda item: (-item.height, item.id))[:MOST_FETCHED]:
             yield _bring(look, arrangement, item, ledge)
 
@@ -249,6 +246,16 @@ def _bring(look: Look, arrangement: Arrangement, item: Item, ledge: Ledge) -> Mo
     return Move("bring", f"Bring the {item.label} to {ledge.label}", edit)
 
 
+def _at_hand(plan: Plan, look: Look) -> list[Item]:
+    """Return what is owned or borrowed and stands neither in the look nor on another piece."""
+    taken = {p.item for other in plan.looks if other.piece != look.piece for p in other.placements}
+    taken |= {placement.item for placement in look.placements}
+    return [item for item in plan.stash if item.id not in taken and item.status in AT_HAND]
+
+
 def _serves(item: Item, ledge: Ledge) -> bool:
-    known = item.status in ("owned", "borrowed") and "hide" not in item.traits
-    return known and item.category not in ("stems", "hanging", "textile", "supplies") and fits(item, ledge)
+    return (
+        "hide" not in item.traits
+        and item.category not in ("stems", "hanging", "textile", "supplies")
+        and fits(item, ledge)
+    )

@@ -1,5 +1,6 @@
 """Propose looks: several complete and different arrangements of one piece, each with its story."""
 
+import random
 import time
 from collections.abc import Callable, Iterator
 from typing import Literal
@@ -114,8 +115,6 @@ def proposals(problem: Problem, count: int = 3, seed: int = 1, **limits: float |
 
 
 def _started(problem: Problem, seed: int, others: tuple[Pairs, ...]) -> Refinement:
-    import random
-
     runs = [
         Refinement(problem, compose(problem, random.Random(seed * 31 + start)), seed, others) for start in range(STARTS)
     ]

@@ -10,7 +10,9 @@ from msgspec.structs import replace
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
+from jolly_ledge.model.spots import carries
 from jolly_ledge.model.stash_order import fits
+from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.compose import at
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.readings.register import assess
@@ -199,8 +201,6 @@ class Refinement:
 
     def _raise(self) -> tuple[Placement, ...] | None:
         """Set a thing on a stack of books, a tray or a lidded box of its ledge, or down again."""
-        from jolly_ledge.model.spots import carries
-
         one = self._one()
         if one is None or one.pose == "leaning":
             return None
@@ -222,6 +222,6 @@ class Refinement:
         one = self._one()
         if one is None or self._items[one.item].category != "book" or one.on is not None:
             return None
-        pose = "upright" if one.pose == "flat" else "flat"
+        pose: Pose = "upright" if one.pose == "flat" else "flat"
         ledge = self._ledges[one.ledge]
-        return self._with(one, at(self._items[one.item], ledge, one.x or 0.0, one.z or 0.0, pose=pose))  # type: ignore[arg-type]
+        return self._with(one, at(self._items[one.item], ledge, one.x or 0.0, one.z or 0.0, pose=pose))

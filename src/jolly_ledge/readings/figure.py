@@ -98,12 +98,20 @@ def _opposed(arrangement: Arrangement) -> Fits:
     half = arrangement.piece.width / 2
     peaks = [max(level, key=lambda column: column.height * column.width) for level in levels]
     places = [(peak.left + peak.right) / 2 / half for peak in peaks]
-    opposed: Fits = {}
-    for index, level in enumerate(levels):
-        near = [places[other] for other in (index - 1, index + 1) if 0 <= other < len(places)]
-        aside = mean([ramp(abs(place - places[index]), SIDE_LITTLE, SIDE_PLAIN) for place in near])
-        opposed.update((column.ids[0], aside) for column in level)
-    return opposed
+    asides = _asides(places, SIDE_LITTLE, SIDE_PLAIN)
+    return {column.ids[0]: aside for level, aside in zip(levels, asides, strict=True) for column in level}
+
+
+def _asides(places: list[float], little: float, plain: float) -> list[float]:
+    """Return how far each place lies aside of those before and after it: 0 up to ``little``, 1 from ``plain`` on.
+
+    >>> _asides([0.0, 1.0, 1.0], 0.0, 1.0)
+    [1.0, 0.5, 0.0]
+    """
+    return [
+        mean([ramp(abs(places[n] - place), little, plain) for n in (index - 1, index + 1) if 0 <= n < len(places)])
+        for index, place in enumerate(places)
+    ]
 
 
 def _is_before_taller(column: Column, others: tuple[Column, ...]) -> bool:
@@ -140,13 +148,8 @@ def _weave(arrangement: Arrangement) -> Fits:
         return {}
     half = arrangement.piece.width / 2
     sides = [(_middle_of(level, arrangement) - half) / half for level in levels]
-    fits: Fits = {}
-    for index, level in enumerate(levels):
-        near = [sides[other] for other in (index - 1, index + 1) if 0 <= other < len(sides)]
-        fit = mean([ramp(abs(side - sides[index]), SIDE_LITTLE, SIDE_PLAIN) for side in near])
-        for column in level:
-            fits[column.ids[0]] = 0.4 + 0.6 * fit
-    return fits
+    asides = _asides(sides, SIDE_LITTLE, SIDE_PLAIN)
+    return {c.ids[0]: 0.4 + 0.6 * aside for level, aside in zip(levels, asides, strict=True) for c in level}
 
 
 def _middle_of(level: list[Column], arrangement: Arrangement) -> float:
@@ -164,9 +167,8 @@ def _weave_in_depth(arrangement: Arrangement) -> Fits:
         deep = columns[0].ledge.depth
         row = sorted(columns, key=lambda column: column.left + column.right)
         middles = [(column.front + column.back) / 2 / deep for column in row]
-        for index, column in enumerate(row):
-            near = [middles[other] for other in (index - 1, index + 1) if 0 <= other < len(row)]
-            fits[column.ids[0]] = mean([ramp(abs(z - middles[index]), DEPTH_LITTLE, DEPTH_PLAIN) for z in near])
+        asides = _asides(middles, DEPTH_LITTLE, DEPTH_PLAIN)
+        fits.update((column.ids[0], aside) for column, aside in zip(row, asides, strict=True))
     return fits
 
 

@@ -4,6 +4,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
+from jolly_ledge.model.words import GATHERING
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean
 from jolly_ledge.readings.wishes import hear
@@ -14,7 +15,6 @@ REACH_LOW_MM, REACH_HIGH_MM = 350.0, 1750.0
 """Daily things neither on the floor nor overhead."""
 
 GATHERED_SCORE = 0.4
-GATHERED = frozenset({"tray", "bowl", "basket", "box"})
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -104,4 +104,4 @@ def _plugged_in(standing: Standing, arrangement: Arrangement) -> tuple[float, st
 
 def _is_gathered(standing: Standing, arrangement: Arrangement) -> bool:
     host = arrangement.by_id.get(standing.placement.host or "")
-    return host is not None and host.item.category in GATHERED
+    return host is not None and host.item.category in GATHERING

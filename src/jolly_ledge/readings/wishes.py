@@ -5,11 +5,10 @@ from collections.abc import Callable, Iterator
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.phrases import listed
+from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Wish
-from jolly_ledge.model.words import WishKind
+from jolly_ledge.model.words import GATHERING, WishKind
 
-GATHERING = frozenset({"tray", "bowl", "basket", "box"})
 CENTRED_SHARE, MIRRORED_SHARE = 0.05, 0.05
 """So far from the middle, in widths, a thing is still centred, and a pair still mirrored."""
 
@@ -35,17 +34,13 @@ def _names(things: list[Standing]) -> str:
     return listed([f"the {thing.item.label}" for thing in things])
 
 
-def _capital(text: str) -> str:
-    return text[:1].upper() + text[1:]
-
-
 def _together(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
     if len(things) < 2:
         return
     hosts = {thing.placement.host for thing in things}
     host = arrangement.by_id.get(next(iter(hosts)) or "") if len(hosts) == 1 else None
     met = host is not None and host.item.category in GATHERING
-    said = f"{_capital(_names(things))} are wished together; set them on one tray or in one bowl, basket or box."
+    said = f"{capital(_names(things))} are wished together; set them on one tray or in one bowl, basket or box."
     yield Heard(tuple(thing.id for thing in things), met, said)
 
 
@@ -53,7 +48,7 @@ def _apart(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iter
     for index, first in enumerate(things):
         for second in things[index + 1 :]:
             met = not _are_neighbours(first, second, arrangement)
-            said = f"{_capital(_names([first, second]))} are wished apart and are neighbours; carry one farther off."
+            said = f"{capital(_names([first, second]))} are wished apart and are neighbours; carry one farther off."
             yield Heard((first.id, second.id), met, said)
 
 
@@ -95,9 +90,7 @@ def _mirrored(wish: Wish, things: list[Standing], arrangement: Arrangement) -> I
     for first, second in zip(things[::2], things[1::2], strict=False):
         level = abs(first.ledge.floor - second.ledge.floor) < 1
         met = level and abs(first.x + second.x - width) <= MIRRORED_SHARE * width
-        said = (
-            f"{_capital(_names([first, second]))} are wished as a pair about the middle and do not mirror each other."
-        )
+        said = f"{capital(_names([first, second]))} are wished as a pair about the middle and do not mirror each other."
         yield Heard((first.id, second.id), met, said)
 
 

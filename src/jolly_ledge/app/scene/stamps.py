@@ -1,6 +1,6 @@
 """Small marks that are painted many times: drawn once as pictures, then stamped."""
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from functools import lru_cache
 
 from PySide6.QtCore import QPointF, QRectF, Qt
@@ -32,71 +32,59 @@ def ratio_of(painter: QPainter) -> float:
     return float(painter.device().devicePixelRatio())
 
 
-def _blank(size: float, ratio: float) -> QPixmap:
+def _mark(size: float, ratio: float, colour: str, paint: Callable[[QPainter], object]) -> QPixmap:
+    """Return a mark of a size in the view's pixels, painted with a light rim in a colour."""
     mark = QPixmap(round(size * ratio), round(size * ratio))
     mark.setDevicePixelRatio(ratio)
     mark.fill(Qt.GlobalColor.transparent)
+    painter = QPainter(mark)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    painter.setPen(line_pen(RIM, 1.2))
+    painter.setBrush(QColor(colour))
+    paint(painter)
+    painter.end()
     return mark
+
+
+def _write(painter: QPainter, area: QRectF, word: str) -> None:
+    painter.setFont(font(12, "sans", 700))
+    painter.setPen(QColor(WORD))
+    painter.drawText(area, Qt.AlignmentFlag.AlignCenter, word)
 
 
 @lru_cache(maxsize=64)
 def caution_sign(level: Level, ratio: float) -> QPixmap:
     """Return the mark of a caution: a triangle with ! or, where data is missing, with ?."""
-    sign = _blank(SIGN_PX, ratio)
-    painter = QPainter(sign)
-    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    painter.setPen(line_pen(RIM, 1.4))
-    painter.setBrush(QColor(RUST if level == "stop" else OCHRE))
-    low = SIGN_PX - 3
-    painter.drawPolygon(QPolygonF([QPointF(2, low), QPointF(SIGN_PX - 2, low), QPointF(SIGN_PX / 2, 2)]))
-    painter.setFont(font(12, "sans", 700))
-    painter.setPen(QColor(WORD))
-    area = QRectF(0, 4, SIGN_PX, SIGN_PX - 5)
-    painter.drawText(area, Qt.AlignmentFlag.AlignCenter, "?" if level == "unknown" else "!")
-    painter.end()
-    return sign
+
+    def paint(painter: QPainter) -> None:
+        low = SIGN_PX - 3
+        painter.drawPolygon(QPolygonF([QPointF(2, low), QPointF(SIGN_PX - 2, low), QPointF(SIGN_PX / 2, 2)]))
+        _write(painter, QRectF(0, 4, SIGN_PX, SIGN_PX - 5), "?" if level == "unknown" else "!")
+
+    return _mark(SIGN_PX, ratio, RUST if level == "stop" else OCHRE, paint)
 
 
 @lru_cache(maxsize=256)
 def count_disc(count: int, colour: str, ratio: float) -> QPixmap:
     """Return a count on a disc."""
-    disc = _blank(DISC_PX, ratio)
-    painter = QPainter(disc)
-    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    painter.setPen(line_pen(RIM, 1.2))
-    painter.setBrush(QColor(colour))
-    painter.drawEllipse(QRectF(1.2, 1.2, DISC_PX - 2.4, DISC_PX - 2.4))
-    painter.setFont(font(12, "sans", 700))
-    painter.setPen(QColor(WORD))
-    painter.drawText(QRectF(0, 0, DISC_PX, DISC_PX), Qt.AlignmentFlag.AlignCenter, str(count))
-    painter.end()
-    return disc
+
+    def paint(painter: QPainter) -> None:
+        painter.drawEllipse(QRectF(1.2, 1.2, DISC_PX - 2.4, DISC_PX - 2.4))
+        _write(painter, QRectF(0, 0, DISC_PX, DISC_PX), str(count))
+
+    return _mark(DISC_PX, ratio, colour, paint)
 
 
 @lru_cache(maxsize=8)
 def unit_diamond(ratio: float) -> QPixmap:
     """Return the mark of one unit."""
-    mark = _blank(DIAMOND_PX, ratio)
-    painter = QPainter(mark)
-    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    painter.setPen(line_pen(RIM, 1.0))
-    painter.setBrush(QColor(PLUM))
     middle = DIAMOND_PX / 2
-    painter.drawPolygon(
-        QPolygonF([QPointF(middle + dx * 4, middle + dy * 4) for dx, dy in ((0, -1), (1, 0), (0, 1), (-1, 0))])
-    )
-    painter.end()
-    return mark
+    corners = [QPointF(middle + dx * 4, middle + dy * 4) for dx, dy in ((0, -1), (1, 0), (0, 1), (-1, 0))]
+    return _mark(DIAMOND_PX, ratio, PLUM, lambda painter: painter.drawPolygon(QPolygonF(corners)))
 
 
 @lru_cache(maxsize=32)
 def end_dot(colour: str, ratio: float) -> QPixmap:
     """Return the end of a line."""
-    mark = _blank(DIAMOND_PX, ratio)
-    painter = QPainter(mark)
-    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    painter.setPen(line_pen(RIM, 1.2))
-    painter.setBrush(QColor(colour))
-    painter.drawEllipse(QRectF(1, 1, DIAMOND_PX - 2, DIAMOND_PX - 2))
-    painter.end()
-    return mark
+    area = QRectF(1, 1, DIAMOND_PX - 2, DIAMOND_PX - 2)
+    return _mark(DIAMOND_PX, ratio, colour, lambda painter: painter.drawEllipse(area))
