@@ -82,6 +82,7 @@ def kin_among(items: tuple[Item, ...]) -> tuple[Kin, ...]:
     )
 
 
+@lru_cache(maxsize=4096)
 def nearness(first: Unit, second: Unit) -> float:
     """Return how near two units are to the eye: 1 touching, 0 far.
 

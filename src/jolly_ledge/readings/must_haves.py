@@ -15,6 +15,7 @@ REACH_LOW_MM, REACH_HIGH_MM = 350.0, 1750.0
 """Daily things neither on the floor nor overhead."""
 
 GATHERED_SCORE = 0.4
+DEMANDING = frozenset(("hide", "daily-use", "grab", "corded"))
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -30,6 +31,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     met: dict[str, float] = {}
     findings: list[Finding] = []
     for standing in arrangement.standings:
+        if DEMANDING.isdisjoint(standing.item.traits):
+            continue
         demands = _demands(standing, arrangement)
         if demands:
             met[standing.id] = mean([score for score, _ in demands])

@@ -1,6 +1,6 @@
 """The elevation: the look in hand at true scale, to be picked, carried and read."""
 
-from collections.abc import Callable
+from collections.abc import Iterable
 
 from msgspec.structs import replace
 from PySide6.QtCore import QPoint, QPointF, QRect, QRectF, Qt, Signal
@@ -17,8 +17,11 @@ from PySide6.QtGui import (
 )
 from PySide6.QtWidgets import QApplication, QGraphicsScene, QGraphicsView
 
-from jolly_ledge.app.scene import overlays, reading_overlays
 from jolly_ledge.app.scene.drag_gesture import DragGesture
+from jolly_ledge.app.scene.look_marks import look_marks
+from jolly_ledge.app.scene.mark_layer import MarkLayer
+from jolly_ledge.app.scene.marks import Mark
+from jolly_ledge.app.scene.overlays import paint_beam
 from jolly_ledge.app.scene.picture_item import PictureItem, PlacementItem
 from jolly_ledge.app.scene.tried_move import paint_tried
 from jolly_ledge.app.scene.ways_of_looking import Ways, paint_as_seen
@@ -29,7 +32,7 @@ from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.drawing.look import painting_order
 from jolly_ledge.drawing.sheet import numbered_spots
 from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SHEET, SOFT_INK
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.working_order import working_order
@@ -69,6 +72,8 @@ class LookView(QGraphicsView):
         self.is_shut = False
         self._has_painted = False
         self._is_behind = False
+        self._layer = MarkLayer()
+        self._plate_before = QRectF()
         self.setRenderHint(QPainter.RenderHint.Antialiasing)
         self.setFrameShape(QGraphicsView.Shape.NoFrame)
         # It fills its ground itself: the window behind need not be painted anew with every step of a drag.
@@ -83,7 +88,7 @@ class LookView(QGraphicsView):
         self.setAccessibleName("The look, drawn to scale")
         session.changed.connect(self._refresh_or_wait)
         session.previewed.connect(self._refresh_or_wait)
-        session.chosen.connect(self.viewport().update)
+        session.chosen.connect(self._update_all)
         session.pointed.connect(self._show_pointed)
         self.refresh()
 
@@ -114,8 +119,8 @@ class LookView(QGraphicsView):
             self._scene.removeItem(self.items_by_id.pop(identifier))
         for rank, standing in enumerate(order):
             self._show_standing(standing, rank)
-        self._show_pointed()
-        self.viewport().update()
+        self._dim()
+        self._update_what_differs()
 
     def _show_piece(self, piece: Piece) -> None:
         for old in (self._case, self._front):
@@ -160,17 +165,37 @@ class LookView(QGraphicsView):
             shown.setZValue(rank)
 
     def _show_pointed(self) -> None:
+        self._dim()
+        self._update_all()
+
+    def _dim(self) -> None:
         pointed = set(self._session.pointed_at) & set(self.items_by_id)
         for identifier, item in self.items_by_id.items():
             opacity = DIMMED if pointed and identifier not in pointed else 1.0
             if item.opacity() != opacity:
                 item.setOpacity(opacity)
+
+    # Painting anew no more than differs: a drag step touches a small part of the drawing
+
+    def _update_all(self) -> None:
+        self._layer.forget()
         self.viewport().update()
+
+    def _update_what_differs(self) -> None:
+        if self.gesture is None or self._layer.shown is None or self.ways.changes_the_picture:
+            self._update_all()
+            return
+        for area in self._layer.show(self._marks_now(), self.viewportTransform()):
+            self.viewport().update(area)
+        self.viewport().update(self._beam_area().toAlignedRect())
+
+    def _marks_now(self) -> Iterable[Mark]:
+        return look_marks(self._session, self.overlays, self.scale_factor, carried=self.gesture is not None)
 
     def show_overlay(self, name: str, shown: bool) -> None:
         """Show or hide an overlay."""
         (self.overlays.add if shown else self.overlays.discard)(name)
-        self.viewport().update()
+        self._update_all()
 
     def look_through(self, ways: Ways, *, shut: bool) -> None:
         """Look in some ways, with the doors shut or open."""
@@ -179,7 +204,7 @@ class LookView(QGraphicsView):
             self.is_shut = shut
             if self._piece is not None:
                 self._show_piece(self._piece)
-        self.viewport().update()
+        self._update_all()
 
     def _fit(self) -> None:
         area = QRectF(self.viewport().rect()).adjusted(MARGIN, MARGIN, -MARGIN, -MARGIN - BEAM_HEIGHT)
@@ -196,6 +221,7 @@ class LookView(QGraphicsView):
         )
         self.setTransform(QTransform.fromScale(scale, scale))
         self.centerOn(whole.center() + QPointF(0, BEAM_HEIGHT / 2 / scale))
+        self._update_all()
 
     @property
     def scale_factor(self) -> float:
@@ -206,6 +232,11 @@ class LookView(QGraphicsView):
         """Keep the whole piece in sight."""
         super().resizeEvent(event)
         self._fit()
+
+    def scrollContentsBy(self, dx: int, dy: int) -> None:
+        """Move the drawing; what lies over it keeps to it."""
+        super().scrollContentsBy(dx, dy)
+        self._update_all()
 
     # Painting over the scene
 
@@ -226,10 +257,9 @@ class LookView(QGraphicsView):
             self._paint_as_seen(painter)
         if self.ways.mirrored:
             return
-        self._paint_lines(painter, arrangement, scale)
-        self._paint_choice(painter, arrangement, scale)
-        if "cautions" in self.overlays:
-            overlays.paint_cautions(painter, arrangement, session.cautions)
+        if self._layer.shown is None:
+            self._layer.show(self._marks_now(), self.viewportTransform())
+        self._layer.paint(painter, self.viewport().size())
         kept = session.kept_arrangement if self.gesture is None else None
         if kept is not None:
             paint_tried(painter, kept, arrangement)
@@ -238,47 +268,17 @@ class LookView(QGraphicsView):
         painter.save()
         painter.resetTransform()
         if "balance" in self.overlays and session.is_assessed:
-            foot = self.mapFromScene(QPointF(session.piece.width / 2, 30))
-            width = session.piece.width * scale
-            overlays.paint_beam(painter, arrangement, QRectF(foot.x() - width / 2, foot.y() + 4, width, BEAM_HEIGHT))
+            paint_beam(painter, arrangement, self._beam_area())
         self._paint_scale_bar(painter, scale)
         if "numbers" in self.overlays:
             self._paint_numbers(painter)
-        if self.gesture is not None:
-            self._paint_figures(painter, self.gesture)
+        self._paint_plate(painter)
         painter.restore()
 
-    def _paint_lines(self, painter: QPainter, arrangement: Arrangement, scale: float) -> None:
-        ledge = self._session.ledge
-        if ledge is not None and self.gesture is None:
-            overlays.paint_ledge(painter, QRectF(ledge.left, -ledge.floor - 10, ledge.width, 10))
-        paints: dict[str, Callable[[], object]] = {
-            "rest": lambda: reading_overlays.paint_rest(painter, arrangement),
-            "groups": lambda: self._paint_groups(painter, arrangement, scale),
-            "skyline": lambda: overlays.paint_skyline(painter, arrangement),
-            "figure": lambda: reading_overlays.paint_figure(painter, arrangement),
-            "colours": lambda: overlays.paint_colour_path(painter, arrangement),
-            "depth": lambda: reading_overlays.paint_depth(painter, arrangement, scale),
-            "ties": lambda: reading_overlays.paint_ties(painter, arrangement),
-            "doors": lambda: reading_overlays.paint_hidden_by_doors(painter, arrangement),
-        }
-        for name, paint in paints.items():
-            if name in self.overlays:
-                paint()
-
-    def _paint_groups(self, painter: QPainter, arrangement: Arrangement, scale: float) -> None:
-        reading_overlays.paint_units(painter, arrangement, scale)
-        overlays.paint_groups(painter, arrangement, scale)
-
-    def _paint_choice(self, painter: QPainter, arrangement: Arrangement, scale: float) -> None:
-        for standing in arrangement.visible:
-            if standing.placement.locked:
-                overlays.paint_lock(painter, standing, scale)
-        for standing in self._session.chosen_standings:
-            overlays.paint_outline(painter, standing)
-        for identifier in self._session.pointed_at:
-            if identifier in arrangement.by_id and not arrangement.by_id[identifier].hidden:
-                overlays.paint_outline(painter, arrangement.by_id[identifier], PLUM)
+    def _beam_area(self) -> QRectF:
+        piece = self._session.piece
+        foot, width = self.mapFromScene(QPointF(piece.width / 2, 30)), piece.width * self.scale_factor
+        return QRectF(foot.x() - width / 2, foot.y() + 4, width, BEAM_HEIGHT)
 
     def _paint_scale_bar(self, painter: QPainter, scale: float) -> None:
         length, text = (500, "50 cm") if self._session.unit != "in" else (508, "20 in")
@@ -332,21 +332,28 @@ class LookView(QGraphicsView):
         play(painter, item_shapes(gesture.item, gesture.pose))
         painter.restore()
 
-    def _paint_figures(self, painter: QPainter, gesture: DragGesture) -> None:
-        text = gesture.figures()
+    def _plate(self) -> tuple[str, QRectF]:
+        """Return the figures of what is carried, and where they are written."""
+        gesture = self.gesture
+        text = gesture.figures() if gesture is not None else ""
+        if gesture is None or not text:
+            return "", QRectF()
+        at = self.mapFromScene(QPointF(gesture.at[0], -gesture.at[1]))
+        width = QFontMetricsF(font(13, "sans", 600)).horizontalAdvance(text) + 18
+        x = min(max(at.x() + 18.0, 6.0), self.viewport().width() - width - 6)
+        y = min(max(at.y() + 16.0, 6.0), self.viewport().height() - 34.0)
+        return text, QRectF(x, y, width, 26)
+
+    def _paint_plate(self, painter: QPainter) -> None:
+        text, area = self._plate()
         if not text:
             return
         painter.setFont(font(13, "sans", 600))
-        metrics = QFontMetricsF(painter.font())
-        at = self.mapFromScene(QPointF(gesture.at[0], -gesture.at[1]))
-        width = metrics.horizontalAdvance(text) + 18
-        x = min(max(at.x() + 18.0, 6.0), self.viewport().width() - width - 6)
-        y = min(max(at.y() + 16.0, 6.0), self.viewport().height() - 34.0)
         painter.setPen(QColor(PLUM))
         painter.setBrush(QColor(SHEET))
-        painter.drawRoundedRect(QRectF(x, y, width, 26), 6, 6)
+        painter.drawRoundedRect(area, 6, 6)
         painter.setPen(QColor(INK))
-        painter.drawText(QPointF(x + 9, y + 18), text)
+        painter.drawText(area.bottomLeft() + QPointF(9, -8), text)
 
     # Carrying
 
@@ -389,12 +396,8 @@ class LookView(QGraphicsView):
                 self._session.refused.emit(f"The {standing.item.label} is locked; unlock it to move it.")
                 return
             at = self.mapToScene(start)
-            self.gesture = DragGesture(
-                self._session,
-                standing.item,
-                standing.placement,
-                (standing.x - at.x(), standing.bottom + at.y()),
-            )
+            grab = (standing.x - at.x(), standing.bottom + at.y())
+            self._take(DragGesture(self._session, standing.item, standing.placement, grab))
         if self.gesture is not None:
             self.carry_to(position)
 
@@ -411,30 +414,44 @@ class LookView(QGraphicsView):
 
     def begin_from_stash(self, item: Item) -> None:
         """Begin to carry a thing from the stash; the strip forwards the pointer."""
-        self.gesture = DragGesture(self._session, item)
+        self._take(DragGesture(self._session, item))
         self._session.choose()
+
+    def _take(self, gesture: DragGesture | None) -> DragGesture | None:
+        """Take something in the hand, or nothing; return what was in it."""
+        before, self.gesture = self.gesture, gesture
+        mode = QGraphicsView.ViewportUpdateMode
+        self.setViewportUpdateMode(mode.FullViewportUpdate if gesture is None else mode.MinimalViewportUpdate)
+        self._update_all()
+        return before
 
     def carry_to(self, position: QPoint) -> None:
         """Carry what is in the hand to a point of the viewport."""
-        if self.gesture is not None:
-            at = self.mapToScene(position)
-            self.gesture.move(at.x(), -at.y())
-            self.viewport().update()
+        gesture = self.gesture
+        if gesture is None:
+            return
+        at = self.mapToScene(position)
+        was_over_nothing = gesture.landing is None
+        gesture.move(at.x(), -at.y())
+        if was_over_nothing or gesture.landing is None:
+            self._update_all()
+        _, plate = self._plate()
+        for area in (self._plate_before, plate):
+            self.viewport().update(area.toAlignedRect().adjusted(-2, -2, 2, 2))
+        self._plate_before = plate
 
     def let_go(self) -> None:
         """Finish the gesture in hand."""
-        gesture, self.gesture = self.gesture, None
+        gesture = self._take(None)
         if gesture is not None:
             gesture.finish()
-            self.viewport().update()
 
     def put_back(self) -> None:
         """Cancel the gesture in hand."""
-        gesture, self.gesture = self.gesture, None
+        gesture = self._take(None)
         self._pressed = None
         if gesture is not None:
             gesture.cancel()
-            self.viewport().update()
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Esc puts back what is carried; other keys belong to the step's actions."""

@@ -7,11 +7,10 @@ from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QPainter, QPixmap, QPolygonF
 
 from jolly_ledge.app.scene.pens import line_pen
-from jolly_ledge.cautions.caution import Level
-from jolly_ledge.drawing.theme import OCHRE, PLUM, RUST
+from jolly_ledge.drawing.theme import PAPER, PLUM
 from jolly_ledge.render.fonts import font
 
-SIGN_PX, DISC_PX, DIAMOND_PX = 21.0, 19.0, 10.0
+SIGN_PX, DISC_PX, DIAMOND_PX, LOCK_PX = 21.0, 19.0, 10.0, 14.0
 RIM, WORD = "#fffaf0", "#ffffff"
 
 
@@ -25,11 +24,6 @@ def stamp(painter: QPainter, marks: Iterable[tuple[QPixmap, float, float]]) -> N
         half = mark.width() / mark.devicePixelRatio() / 2
         painter.drawPixmap(round(x * scale + dx - half), round(y * scale + dy - half), mark)
     painter.restore()
-
-
-def ratio_of(painter: QPainter) -> float:
-    """Return how many pixels of the device make one of the view's."""
-    return float(painter.device().devicePixelRatio())
 
 
 def _mark(size: float, ratio: float, colour: str, paint: Callable[[QPainter], object]) -> QPixmap:
@@ -53,26 +47,40 @@ def _write(painter: QPainter, area: QRectF, word: str) -> None:
 
 
 @lru_cache(maxsize=64)
-def caution_sign(level: Level, ratio: float) -> QPixmap:
-    """Return the mark of a caution: a triangle with ! or, where data is missing, with ?."""
+def caution_sign(word: str, colour: str, ratio: float) -> QPixmap:
+    """Return the mark of a caution: a triangle with a sign in it."""
 
     def paint(painter: QPainter) -> None:
         low = SIGN_PX - 3
         painter.drawPolygon(QPolygonF([QPointF(2, low), QPointF(SIGN_PX - 2, low), QPointF(SIGN_PX / 2, 2)]))
-        _write(painter, QRectF(0, 4, SIGN_PX, SIGN_PX - 5), "?" if level == "unknown" else "!")
+        _write(painter, QRectF(0, 4, SIGN_PX, SIGN_PX - 5), word)
 
-    return _mark(SIGN_PX, ratio, RUST if level == "stop" else OCHRE, paint)
+    return _mark(SIGN_PX, ratio, colour, paint)
 
 
 @lru_cache(maxsize=256)
-def count_disc(count: int, colour: str, ratio: float) -> QPixmap:
+def count_disc(count: str, colour: str, ratio: float) -> QPixmap:
     """Return a count on a disc."""
 
     def paint(painter: QPainter) -> None:
         painter.drawEllipse(QRectF(1.2, 1.2, DISC_PX - 2.4, DISC_PX - 2.4))
-        _write(painter, QRectF(0, 0, DISC_PX, DISC_PX), str(count))
+        _write(painter, QRectF(0, 0, DISC_PX, DISC_PX), count)
 
     return _mark(DISC_PX, ratio, colour, paint)
+
+
+@lru_cache(maxsize=8)
+def padlock(ratio: float) -> QPixmap:
+    """Return the mark of what is locked."""
+
+    def paint(painter: QPainter) -> None:
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.setPen(line_pen(PAPER, 1.6))
+        painter.drawArc(QRectF(4.3, 1.5, 5.4, 8.0), 0, 180 * 16)
+        painter.setBrush(QColor(PLUM))
+        painter.drawRect(QRectF(2.5, 5.6, 9.0, 6.8))
+
+    return _mark(LOCK_PX, ratio, PLUM, paint)
 
 
 @lru_cache(maxsize=8)

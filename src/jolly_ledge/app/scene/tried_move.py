@@ -2,7 +2,8 @@
 
 from PySide6.QtGui import QPainter
 
-from jolly_ledge.app.scene.overlays import paint_outline
+from jolly_ledge.app.scene.mark_painter import paint_marks
+from jolly_ledge.app.scene.overlays import outline_marks
 from jolly_ledge.drawing.items import standing_shapes
 from jolly_ledge.drawing.theme import PLUM
 from jolly_ledge.model.arrangement import Arrangement, Standing
@@ -20,7 +21,7 @@ def ghosts_and_news(before: Arrangement, after: Arrangement) -> tuple[list[Stand
 
 
 def paint_tried(painter: QPainter, before: Arrangement, after: Arrangement) -> None:
-    """Paint what a move would change."""
+    """Paint what a move would take away, faintly, and frame what it would bring."""
     ghosts, news = ghosts_and_news(before, after)
     for standing in ghosts:
         painter.save()
@@ -28,5 +29,4 @@ def paint_tried(painter: QPainter, before: Arrangement, after: Arrangement) -> N
         painter.setOpacity(GHOST_OPACITY)
         play(painter, standing_shapes(standing))
         painter.restore()
-    for standing in news:
-        paint_outline(painter, standing, PLUM)
+    paint_marks(painter, [mark for standing in news for mark in outline_marks(standing, PLUM)])
