@@ -102,7 +102,7 @@ def softened(image: QImage) -> QImage:
 
 @pytest.mark.parametrize(
     ("shown", "least"),
-    [(("balance", "cautions"), 3), (("groups", "rest", "depth"), 3), (OVERLAYS, 70)],
+    [(("balance", "cautions"), 3), (("groups", "rest"), 3), (OVERLAYS, 70)],
     ids=["as usual", "level lines", "all"],
 )
 def test_a_drag_leaves_no_traces(
