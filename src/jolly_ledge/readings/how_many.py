@@ -8,9 +8,9 @@ from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS, Fullness
 from jolly_ledge.readings.frame import frame_height
-from jolly_ledge.readings.odd_groups import is_anchor_sized
+from jolly_ledge.readings.odd_groups import HOLDS, anchor_share
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, in_band, weighted_mean
+from jolly_ledge.readings.score import evidence_of, in_band, ramp, weighted_mean
 
 ID = "how-many"
 BAND = (0.6, 1.5)
@@ -22,10 +22,11 @@ UNIT_SHARES: dict[Fullness, float] = {"airy": 0.70, "layered": 0.44, "abundant":
 TABLE_UNITS: dict[Fullness, float] = {"airy": 2.5, "layered": 4.0, "abundant": 6.5}
 """Units for a square top; a longer one bears more by the root of its length over its depth."""
 
-STATEMENT_SHARE = 0.08
-"""So near the middle of its ledge a single anchor is meant as the one statement."""
+STATEMENT_SHARES = (0.06, 0.14)
+"""So near the middle of its ledge, in widths, a single anchor is meant as the one statement; no further than that."""
 
 EYE_LEVEL_MM = (1150.0, 1800.0)
+EYE_FADE_MM = 150.0
 
 BELOW, ABOVE = 0.5, 1.2
 
@@ -41,13 +42,16 @@ def recommended(ledge: Ledge, fullness: Fullness, *, table: bool = False) -> flo
     return max(ledge.width / (UNIT_SHARES[fullness] * frame_height(ledge)), 1.0)
 
 
-def _is_statement(columns: tuple[Column, ...]) -> bool:
-    """Tell whether one thing that holds its ledge stands alone in the middle of it at eye level: that is enough."""
+def _statement(columns: tuple[Column, ...]) -> float:
+    """Return how much of a statement a ledge makes: one thing that holds it alone, in its middle, at eye level."""
     column, ledge = columns[0], columns[0].ledge
-    if not EYE_LEVEL_MM[0] <= (ledge.floor + column.top) / 2 <= EYE_LEVEL_MM[1]:
-        return False
-    off = abs((column.left + column.right) / 2 - ledge.left - ledge.width / 2)
-    return len(columns) == 1 and off <= STATEMENT_SHARE * ledge.width and is_anchor_sized(column)
+    if len(columns) > 1:
+        return 0.0
+    off = abs((column.left + column.right) / 2 - ledge.left - ledge.width / 2) / ledge.width
+    eye = (ledge.floor + column.top) / 2
+    at_eye = min(ramp(eye, EYE_LEVEL_MM[0] - EYE_FADE_MM, EYE_LEVEL_MM[0]),
+                 ramp(eye, EYE_LEVEL_MM[1] + EYE_FADE_MM, EYE_LEVEL_MM[1]))  # fmt: skip
+    return ramp(off, *STATEMENT_SHARES[::-1]) * at_eye * ramp(anchor_share(column), *HOLDS)
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -63,7 +67,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             units = [unit for column in columns for unit in column.units]
             ids = tuple(identifier for unit in units for identifier in unit.ids)
             wanted = recommended(ledge, manner.fullness, table=table)
-            counts.append((ledge, len(units), 1.0 if _is_statement(columns) else wanted, ids))
+            # One statement is enough; what is half of one is half excused.
+            counts.append((ledge, len(units), wanted ** (1 - _statement(columns)), ids))
     if not counts:
         return None
     value = sum(count for _, count, _, _ in counts) / sum(wanted for _, _, wanted, _ in counts)

@@ -7,7 +7,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.readings.frame import anchor_size
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean, weighted_mean
+from jolly_ledge.readings.score import mean, ramp, weighted_mean
 
 ID = "odd-groups"
 BAND = (0.75, 1.0)
@@ -18,6 +18,9 @@ BROAD_SHARE, BULK_SHARE = 0.6, 0.12
 
 TOP_ANCHOR_SHARE = 0.14
 """A low broad thing of this share of an open top can be the one statement on it."""
+
+HOLDS = (0.75, 1.0)
+"""A thing of the first share of an anchor holds nothing, from the second on it holds its ledge."""
 
 LONELY_SCORE = 0.45
 COUNTERWEIGHT_SCORE = 0.75
@@ -100,11 +103,11 @@ def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple
     labels = listed([unit.label for unit in vignette.units])
     if count == 1:
         column = vignette.columns[0]
-        if is_anchor_sized(column):
-            return 1.0, ""
-        if not alone:
-            return COUNTERWEIGHT_SCORE, ""
-        return LONELY_SCORE, (
+        least = LONELY_SCORE if alone else COUNTERWEIGHT_SCORE
+        score = least + (1 - least) * ramp(anchor_share(column), *HOLDS)
+        if not alone or score >= BAND[0]:
+            return score, ""
+        return score, (
             f"{capital(column.label)} stands alone on {column.ledge.label} and is too small to hold it; "
             "give it two companions or something larger."
         )
@@ -129,16 +132,15 @@ def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple
     )
 
 
-def is_anchor_sized(column: Column) -> bool:
-    """Tell whether a column is large enough to hold its ledge alone."""
+def anchor_share(column: Column) -> float:
+    """Return how much of an anchor a column is: from 1 on it is large enough to hold its ledge alone."""
     ledge = column.ledge
+    broad, bulk = column.width / ledge.width, column.width * column.height / ledge.width
     if ledge.clearance:
-        tall = column.height >= ANCHOR_HEIGHT_SHARE * ledge.clearance
-        bulky = column.width * column.height >= BULK_SHARE * ledge.width * ledge.clearance
-        return tall or bulky or column.width >= BROAD_SHARE * ledge.width
-    broad = column.width >= TOP_ANCHOR_SHARE * ledge.width
-    bulky = column.width * column.height >= BULK_SHARE * ledge.width * 2 * anchor_size(ledge)
-    return broad or bulky or column.height >= anchor_size(ledge)
+        tall = column.height / (ANCHOR_HEIGHT_SHARE * ledge.clearance)
+        return max(tall, bulk / (BULK_SHARE * ledge.clearance), broad / BROAD_SHARE)
+    tall = column.height / anchor_size(ledge)
+    return max(tall, bulk / (BULK_SHARE * 2 * anchor_size(ledge)), broad / TOP_ANCHOR_SHARE)
 
 
 def _is_mirrored(vignette: Vignette) -> bool:

@@ -26,6 +26,12 @@ SMALL_SPANS_MM: dict[str, float] = {"keys": 180.0, "tea": 220.0, "coffee": 220.0
 SETTING_MM = (560.0, 300.0)
 """Width and depth that a plate, its glass and the cutlery want before a seat."""
 
+SHORT_SHARE = 0.8
+"""A stretch of free edge shorter than this share of the span serves nobody."""
+
+INTO_SHARE = 0.2
+"""What reaches so far into a place setting takes it."""
+
 SETTINGS_SHARE = 0.6
 """How much the places at a table count against its free edges where people eat."""
 
@@ -106,15 +112,17 @@ def _free_edges(top: Ledge, columns: tuple[Column, ...], span: float, *, all_rou
 def _free(length: float, taken: list[tuple[float, float]], span: float = SPAN_MM) -> float:
     """Return how much of an edge is free in useful stretches.
 
-    >>> _free(1000.0, [(400.0, 500.0)]), _free(1000.0, [(300.0, 700.0)])
+    A stretch a little shorter than the span counts in part, so that a small move makes no jump.
+
+    >>> _free(1000.0, [(400.0, 500.0)]), _free(1000.0, [(280.0, 720.0)])
     (900.0, 0.0)
     """
     at = free = 0.0
-    for start, end in sorted(taken):
-        if start - at >= span:
-            free += start - at
+    for start, end in [*sorted(taken), (length, length)]:
+        stretch = start - at
+        free += max(stretch, 0.0) * ramp(stretch, SHORT_SHARE * span, span)
         at = max(at, end)
-    return free + (length - at if length - at >= span else 0.0)
+    return free
 
 
 def _effort(column: Column, arrangement: Arrangement) -> float:
@@ -125,14 +133,18 @@ def _effort(column: Column, arrangement: Arrangement) -> float:
 
 def _free_places(top: Ledge, columns: tuple[Column, ...], seats: tuple[Seat, ...]) -> float:
     """Return the share of seats that have room for a place setting before them."""
-    free = 0
+    free = 0.0
     for seat in seats:
         x, z = setting_of(seat, top.width, top.depth)
         beside = seat.x < 0 or seat.x > top.width
         wide, deep = (SETTING_MM[1], SETTING_MM[0]) if beside else SETTING_MM
-        free += not any(
-            abs(column.left + column.right - 2 * (top.left + x)) < column.width + wide
-            and abs(column.front + column.back - 2 * z) < column.back - column.front + deep
-            for column in columns
-        )
+        into = max((_into(column, top.left + x, z, wide, deep) for column in columns), default=0.0)
+        free += 1 - ramp(into, 0.0, INTO_SHARE * min(SETTING_MM))
     return free / len(seats)
+
+
+def _into(column: Column, x: float, z: float, wide: float, deep: float) -> float:
+    """Return how far a column reaches into a place setting about a point; below nought it keeps clear of it."""
+    along = (column.width + wide) / 2 - abs((column.left + column.right) / 2 - x)
+    across = (column.back - column.front + deep) / 2 - abs((column.front + column.back) / 2 - z)
+    return min(along, across)

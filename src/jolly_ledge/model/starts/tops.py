@@ -250,11 +250,14 @@ def seats_round(width: float, depth: float, *, along: int, ends: int) -> tuple[S
     return (*front, *back, *sides)
 
 
+SETTING_INSET_MM = 220.0
+"""From the edge of the table to the middle of a plate."""
+
+
 def setting_of(seat: Seat, width: float, depth: float) -> tuple[float, float]:
     """Return the middle of the place setting before a seat, on the table top (mm)."""
-    inset = 220.0
-    x = min(max(seat.x, min(inset, width / 2)), max(width - inset, width / 2))
-    z = min(max(seat.z, min(inset, depth / 2)), max(depth - inset, depth / 2))
+    x = min(max(seat.x, min(SETTING_INSET_MM, width / 2)), max(width - SETTING_INSET_MM, width / 2))
+    z = min(max(seat.z, min(SETTING_INSET_MM, depth / 2)), max(depth - SETTING_INSET_MM, depth / 2))
     return x, z
 
 
