@@ -185,4 +185,20 @@ PRINCIPLES = (
         "urn a1 200 150; stone a1 400 90; frame a2 200 280; box a2 440 100; jug a3 200 150; bowl a3 400 150",
         "urn a1 200 150; stone a1 400 90; frame a2 640 280; box a2 400 100; jug a3 200 150; bowl a3 400 150",
     ),
+    Principle(
+        "Books above books on every level, or set diagonally", "figure", THREE,
+        (*like("row", 3, "book-row", height=230.0, width=220.0, depth=170.0), *like("vase", 3, height=300.0, width=150.0),
+         *like("dish", 3, "bowl", height=80.0, width=140.0, depth=140.0)),
+        "row1 a1 140 150; vase1 a1 360 150; dish1 a1 540 150; row2 a2 140 150; vase2 a2 360 150; dish2 a2 540 150;"
+        "row3 a3 140 150; vase3 a3 360 150; dish3 a3 540 150",
+        "row1 a1 140 150; vase1 a1 360 150; dish1 a1 540 150; row2 a2 660 150; vase2 a2 440 150; dish2 a2 260 150;"
+        "row3 a3 140 150; vase3 a3 360 150; dish3 a3 540 150",
+    ),
+    Principle(
+        "Two of one size side by side, or one two thirds of the other", "scale", ONE,
+        (thing("first", "box", height=300.0, width=200.0, colours=((INK, 1.0),)),
+         thing("rival", "box", height=295.0, width=205.0, colours=((OAK, 1.0),)),
+         thing("second", "box", height=200.0, width=150.0, colours=((OAK, 1.0),)), STONE),
+        "first a1 280 170; rival a1 500 170; stone a1 650 60", "first a1 280 170; second a1 470 120; stone a1 590 60",
+    ),
 )  # fmt: skip

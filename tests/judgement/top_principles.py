@@ -201,4 +201,11 @@ PRINCIPLES = (
         "Trinkets along a mantel, or one centred statement at eye level", "how-many odd-groups scale", MANTEL,
         (STONE, CANDLE, ART), "stone t 300 110; candle t 1200 110", "art t 750 190 leaning", {"fullness": "airy"},
     ),
+    Principle(
+        "Small versions of all on a small table, or of some", "scale", SMALL_ROUND,
+        (*like("tiny", 3, height=90.0, width=60.0, depth=60.0, colours=(("#b5522c", 1.0),)),
+         thing("bouquet", "plant", height=330.0, width=230.0, depth=230.0),),
+        "tiny1 t 330 400; tiny2 t 400 340; tiny3 t 420 430",
+        "tiny1 t 260 330; bouquet t 430 420; tiny3 t 300 430",
+    ),
 )  # fmt: skip

@@ -1,9 +1,9 @@
 """Who lives there: what a toddler reaches, what a child or a pet must not eat."""
 
-import re
 from collections.abc import Iterable, Iterator
 
 from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.toxic_plants import may_harm, toxic_plant_named
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.plan import Household
@@ -25,17 +25,6 @@ BREAKABLE_MATERIALS = ("glass", "crystal", "porcelain", "china")
 DOG_REACH_MM = 800.0
 CLIMBERS = ("cat", "parrot", "bird", "ferret", "rat")
 """Pets that get anywhere."""
-
-TOXIC_PLANTS = (
-    "aloe", "amaryllis", "azalea", "begonia", "caladium", "cyclamen", "daffodil", "dieffenbachia", "dracaena",
-    "dumb cane", "english ivy", "eucalyptus", "euphorbia", "foxglove", "hyacinth", "hydrangea", "ivy", "jade plant",
-    "kalanchoe", "lily", "lily of the valley", "monstera", "narcissus", "oleander", "peace lily", "philodendron",
-    "poinsettia", "pothos", "rhododendron", "sago palm", "schefflera", "snake plant", "tulip", "wisteria", "yew",
-    "zz plant",
-)  # fmt: skip
-"""Plain names that lists of poison centres and animal hospitals agree on as harmful when eaten; not complete."""
-
-_TOXIC = re.compile(rf"\b({'|'.join(TOXIC_PLANTS)})\b")
 
 
 def reach_of(age: int) -> float:
@@ -128,11 +117,13 @@ def toxic_plant(arrangement: Arrangement) -> Iterable[Caution]:
         eaters.append(("a toddler", reach_here(arrangement.household)))
     for standing in arrangement.visible:
         item = standing.item
-        if "real-plant" not in item.traits and "toxic" not in item.traits:
+        # A cut bunch is told by its name; that a potted plant is alive is told by its trait.
+        if "real-plant" not in item.traits and "toxic" not in item.traits and item.category != "stems":
             continue
-        who = [name if name.startswith("a ") else f"a {name}" for name, reach in eaters if standing.bottom < reach]
+        near = [name for name, reach in eaters if standing.bottom < reach]
+        who = _with_article(near)
         told = "toxic" in item.traits
-        named = _TOXIC.search(f"{item.label} {item.material}".lower())
+        named = toxic_plant_named(f"{item.label} {item.material}")
         if who and told:
             yield Caution(
                 "toxic-plant",
@@ -141,14 +132,22 @@ def toxic_plant(arrangement: Arrangement) -> Iterable[Caution]:
                 f"The {item.label} is toxic if eaten and {listed(who)} can reach it; choose another plant or another "
                 "room, and ask a poison centre or a vet when in doubt.",
             )
-        elif who and named:
-            yield Caution(
-                "toxic-plant",
-                "unknown",
-                (standing.id,),
-                f"The {item.label} may be toxic if eaten (many plants called {named[1]} are) and {listed(who)} can "
-                "reach it; find out its kind first.",
-            )
+        elif named:
+            name, plant = named
+            harmed = _with_article([eater for eater in near if may_harm(plant, eater)])
+            if harmed:
+                yield Caution(
+                    "toxic-plant",
+                    "unknown",
+                    (standing.id,),
+                    f"The {item.label} may be toxic if eaten (plants called {name}, {plant.botanical}, hold "
+                    f"{plant.harms_by}) and {listed(harmed)} can reach it; find out its kind, and ask a poison centre "
+                    "or a vet.",
+                )
+
+
+def _with_article(names: list[str]) -> list[str]:
+    return [name if name.startswith("a ") else f"a {name}" for name in names]
 
 
 def _pet_reach(pet: str) -> float:

@@ -11,6 +11,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import TABLE_KINDS, Figure
 from jolly_ledge.readings.alike_apart import likeness
+from jolly_ledge.readings.asides import KINDS, SIDE_LITTLE, SIDE_PLAIN, asides_of, diagonals_of
 from jolly_ledge.readings.levels import columns_by_level
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
@@ -19,11 +20,11 @@ from jolly_ledge.readings.weight import weights
 ID = "figure"
 BAND = (0.7, 1.0)
 FLAT_SPREAD, GOOD_SPREAD = 0.1, 0.35
-SIDE_LITTLE, SIDE_PLAIN = 0.04, 0.22
-"""Centres of neighbouring levels so far apart (in half widths) stand still, or plainly change sides."""
-
 OPPOSED_SHARE = 0.25
 """What the peaks of a case take from the fit when they stand one above the other."""
+
+DIAGONAL_SHARE = 0.2
+"""What a kind of thing takes from the fit when it stands one above the other, level for level."""
 
 DEPTH_LITTLE, DEPTH_PLAIN = 0.03, 0.18
 PAIR_NEAR, PAIR_FAR = 0.04, 0.16
@@ -37,10 +38,10 @@ Fits = dict[str, float]
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how well the heights, sides or pairs follow the figure of the manner; the value is the fit.
 
-    Peaks: within each group heights rise to one peak and fall from it, and the peaks of levels stand aside of each
-    other. Weave: the weight of successive
-    levels changes sides; on a top, things alternate in depth. Mirrored: each thing has its like at the same
-    distance from the middle. Left out where there is too little to make a figure.
+    Peaks: within each group heights rise to one peak and fall from it, the peaks of levels stand aside of each
+    other, and every kind is set diagonally across the piece. Weave: the weight of successive levels changes sides;
+    on a top, things alternate in depth. Mirrored: each thing has its like at the same distance from the middle. Left
+    out where there is too little to make a figure.
     """
     fits = _READERS[manner.figure](arrangement)
     if not fits:
@@ -71,6 +72,12 @@ def _sentence(figure: Figure, arrangement: Arrangement, weak: tuple[str, ...]) -
         return f"Nothing answers {where} on the other side; set its like at the same distance from the middle."
     if figure == "weave":
         return f"The eye does not go from side to side at {where}; carry weight to the other side of that level."
+    vignette = next((v for v in arrangement.vignettes if weak[0] in v.ids), None)
+    if vignette is not None and _fit_of(vignette) >= BAND[0]:
+        kind = KINDS.get(first.item.category)
+        if kind is not None and diagonals_of(arrangement).get(weak[0], 1.0) < _opposed(arrangement).get(weak[0], 1.0):
+            return f"The {kind} stand one above the other at {where}; carry them to the other side, level by level."
+        return f"The peak at {where} stands under or over the next; set the peaks of the levels aside of each other."
     return f"The heights about {where} make no peak; let one rise above and the others fall away from it."
 
 
@@ -82,8 +89,13 @@ def _peaks(arrangement: Arrangement) -> Fits:
         fit = _fit_of(vignette)
         for column in vignette.columns:
             fits[column.ids[0]] = fit
-    opposed = _opposed(arrangement)
-    return {key: fit * (1 - OPPOSED_SHARE * (1 - opposed.get(key, 1.0))) for key, fit in fits.items()}
+    opposed, diagonal = _opposed(arrangement), diagonals_of(arrangement)
+    return {
+        key: fit
+        * (1 - OPPOSED_SHARE * (1 - opposed.get(key, 1.0)))
+        * (1 - DIAGONAL_SHARE * (1 - diagonal.get(key, 1.0)))
+        for key, fit in fits.items()
+    }
 
 
 @lru_cache(maxsize=512)
@@ -98,20 +110,8 @@ def _opposed(arrangement: Arrangement) -> Fits:
     half = arrangement.piece.width / 2
     peaks = [max(level, key=lambda column: column.height * column.width) for level in levels]
     places = [(peak.left + peak.right) / 2 / half for peak in peaks]
-    asides = _asides(places, SIDE_LITTLE, SIDE_PLAIN)
+    asides = asides_of(places, SIDE_LITTLE, SIDE_PLAIN)
     return {column.ids[0]: aside for level, aside in zip(levels, asides, strict=True) for column in level}
-
-
-def _asides(places: list[float], little: float, plain: float) -> list[float]:
-    """Return how far each place lies aside of those before and after it: 0 up to ``little``, 1 from ``plain`` on.
-
-    >>> _asides([0.0, 1.0, 1.0], 0.0, 1.0)
-    [1.0, 0.5, 0.0]
-    """
-    return [
-        mean([ramp(abs(places[n] - place), little, plain) for n in (index - 1, index + 1) if 0 <= n < len(places)])
-        for index, place in enumerate(places)
-    ]
 
 
 def _is_before_taller(column: Column, others: tuple[Column, ...]) -> bool:
@@ -148,7 +148,7 @@ def _weave(arrangement: Arrangement) -> Fits:
         return {}
     half = arrangement.piece.width / 2
     sides = [(_middle_of(level, arrangement) - half) / half for level in levels]
-    asides = _asides(sides, SIDE_LITTLE, SIDE_PLAIN)
+    asides = asides_of(sides, SIDE_LITTLE, SIDE_PLAIN)
     return {c.ids[0]: 0.4 + 0.6 * aside for level, aside in zip(levels, asides, strict=True) for c in level}
 
 
@@ -167,7 +167,7 @@ def _weave_in_depth(arrangement: Arrangement) -> Fits:
         deep = columns[0].ledge.depth
         row = sorted(columns, key=lambda column: column.left + column.right)
         middles = [(column.front + column.back) / 2 / deep for column in row]
-        asides = _asides(middles, DEPTH_LITTLE, DEPTH_PLAIN)
+        asides = asides_of(middles, DEPTH_LITTLE, DEPTH_PLAIN)
         fits.update((column.ids[0], aside) for column, aside in zip(row, asides, strict=True))
     return fits
 

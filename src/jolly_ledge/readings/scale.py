@@ -1,14 +1,14 @@
-"""Scale: things against the opening they stand in, and wall pieces against the furniture."""
+"""Scale: things against the opening they stand in, against the furniture, and against each other."""
 
 import math
-
-from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, percent
 from jolly_ledge.model.piece import Fixture, Ledge
 from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
+from jolly_ledge.readings.among_things import anchors_against_next, small_tops
+from jolly_ledge.readings.measured import Measured
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import in_band, weighted_mean
 
@@ -29,22 +29,11 @@ BREADTH, BREADTH_FROM = 0.5, 0.15
 """A broad low thing is less lost than a narrow one: half of its width share beyond 0.15 is added."""
 
 
-class Measured(Struct, frozen=True):
-    """One thing measured against its frame."""
-
-    share: float
-    band: tuple[float, float]
-    score: float
-    weight: float
-    placements: tuple[str, ...]
-    problem: str
-
-
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read the scale of the tallest thing on every ledge, of wall pieces and of table decor.
+    """Read the scale of the tallest thing on every ledge, of wall pieces, of table decor and among the things.
 
-    The value is the mean share of the clearance that the tallest things fill (or of the width,
-    where only wall pieces and open tops are there to measure).
+    The value is the mean share of the clearance that the tallest things fill; where no opening is there to measure,
+    the share of the top, the width or the anchor that is told in the sentence.
 
     >>> from jolly_ledge.readings.example import look_of, shelves, stand
     >>> look = look_of(shelves(), stand(400, 100, 280))
@@ -55,12 +44,18 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     measured += _wall_pieces(arrangement)
     measured += _stems(arrangement)
     measured += _lamps(arrangement)
+    measured += anchors_against_next(arrangement)
+    measured += small_tops(arrangement)
     if not measured:
         return None
-    fills = [found for found in measured if found.band == FILL_BAND] or measured
-    value = weighted_mean([(found.share, found.weight) for found in fills])
-    band = fills[0].band
+    leading = [found for found in measured if found.told == measured[0].told]
+    value = weighted_mean([(found.share, found.weight) for found in leading])
+    band = leading[0].band
     wrong = [found for found in measured if found.problem]
+    shares: dict[str, float] = {}
+    for found in measured:
+        for identifier in found.placements:
+            shares.setdefault(identifier, found.share)
     return Reading(
         id=ID,
         value=value,
@@ -69,14 +64,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score=weighted_mean([(found.score, found.weight) for found in measured]),
         shown=f"{len(wrong)} off" if wrong else percent(value),
         sentence=(
-            f"The tallest things fill {percent(value)} of their openings; {percent(band[0])} to "
-            f"{percent(band[1])} is wanted."
-            if band == FILL_BAND
-            else f"{capital(counted(len(measured), 'thing'))} measured against the furniture: "
-            f"{percent(value)} on average; "
-            f"{percent(band[0])} to {percent(band[1])} is wanted."
+            f"{leading[0].told.format(percent(value))}; {percent(band[0])} to {percent(min(band[1], 1.2))} is wanted."
         ),
-        contributions=tuple((identifier, found.share) for found in measured for identifier in found.placements),
+        contributions=tuple(shares.items()),
         findings=tuple(Finding(ID, found.placements, found.problem, 1 - found.score) for found in wrong),
     )
 
@@ -115,7 +105,8 @@ def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measur
             f"{capital(tallest.label)} nearly touches the board over {ledge.label}: it fills {percent(share)} of the "
             f"height, at most {percent(FILL_BAND[1])} is wanted."
         )
-    return Measured(share, FILL_BAND, score, 1.0, tallest.ids, problem if score < 0.95 else "")
+    told = "The tallest things fill {} of their openings"
+    return Measured(share, FILL_BAND, score, 1.0, tallest.ids, problem if score < 0.95 else "", told)
 
 
 def _table_share(columns: tuple[Column, ...], ledge: Ledge) -> Measured:
@@ -128,7 +119,7 @@ def _table_share(columns: tuple[Column, ...], ledge: Ledge) -> Measured:
     if score < 0.6:
         word = "too little for" if share < TABLE_BAND[0] else "too much for"
         problem = f"What stands on {ledge.label} covers {percent(share)} of it, {word} a top of this size."
-    return Measured(share, TABLE_BAND, score, 0.6, ids, problem)
+    return Measured(share, TABLE_BAND, score, 0.6, ids, problem, "Things cover {} of the top")
 
 
 def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
@@ -150,7 +141,8 @@ def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
             f"The {names} is {word} over the {piece.label}: {percent(share)} of its width, about "
             "two thirds is the usual wish."
         )
-    return [Measured(share, WALL_BAND, score, 1.5, tuple(s.id for s in hung), problem)]
+    told = "What hangs above takes {} of the width"
+    return [Measured(share, WALL_BAND, score, 1.5, tuple(s.id for s in hung), problem, told)]
 
 
 def _stems(arrangement: Arrangement) -> list[Measured]:
@@ -169,7 +161,8 @@ def _stems(arrangement: Arrangement) -> list[Measured]:
                 f"{counted(standing.item.stems, 'stem').capitalize()} are {word} the mouth of the "
                 f"{host.item.label} ({round(host.item.mouth)} mm)."
             )
-        found.append(Measured(share, STEMS_BAND, score, 0.5, (standing.id, host.id), problem))
+        told = "Stems take {} of the mouth of their vessel"
+        found.append(Measured(share, STEMS_BAND, score, 0.5, (standing.id, host.id), problem, told))
     return found
 
 
@@ -189,5 +182,6 @@ def _lamps(arrangement: Arrangement) -> list[Measured]:
             if score < 0.9
             else ""
         )
-        found.append(Measured(share, LAMP_BAND, score, 1.0, (standing.id,), problem))
+        told = "The lamp has {} of the headboard's rise"
+        found.append(Measured(share, LAMP_BAND, score, 1.0, (standing.id,), problem, told))
     return found

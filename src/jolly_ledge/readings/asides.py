@@ -1,0 +1,59 @@
+"""Standing aside: how peaks, weights and kinds of things change sides from level to level."""
+
+from jolly_ledge.model.arrangement import Arrangement, Column, Standing
+from jolly_ledge.model.words import Category
+from jolly_ledge.readings.levels import columns_by_level
+from jolly_ledge.readings.score import mean, ramp, weighted_mean
+
+SIDE_LITTLE, SIDE_PLAIN = 0.04, 0.22
+"""Centres of neighbouring levels so far apart (in half widths) stand still, or plainly change sides."""
+
+KINDS: dict[Category, str] = {
+    "book": "books", "book-row": "books", "book-stack": "books", "vessel": "vessels", "bowl": "bowls",
+    "frame": "frames", "art": "frames", "mirror": "frames", "plant": "greenery", "stems": "greenery",
+    "box": "boxes", "basket": "boxes", "candle": "lights", "lamp": "lights", "sculpture": "objects",
+    "object": "objects",
+}  # fmt: skip
+"""What the eye takes for one kind when it goes over a whole case."""
+
+
+def asides_of(places: list[float], little: float, plain: float) -> list[float]:
+    """Return how far each place lies aside of those before and after it: 0 up to ``little``, 1 from ``plain`` on.
+
+    >>> asides_of([0.0, 1.0, 1.0], 0.0, 1.0)
+    [1.0, 0.5, 0.0]
+    """
+    return [
+        mean([ramp(abs(places[n] - place), little, plain) for n in (index - 1, index + 1) if 0 <= n < len(places)])
+        for index, place in enumerate(places)
+    ]
+
+
+def diagonals_of(arrangement: Arrangement) -> dict[str, float]:
+    """Return how far each kind moves aside from level to level, for the columns that are led by a thing of the kind.
+
+    Where a kind stands on a level is the middle of its things there, by their area.
+    """
+    half = arrangement.piece.width / 2
+    seen: dict[str, list[list[Column]]] = {}
+    for level in columns_by_level(arrangement):
+        kinds: dict[str, list[Column]] = {}
+        for column in level:
+            kind = KINDS.get(_leader_of(column).item.category)
+            if kind is not None:
+                kinds.setdefault(kind, []).append(column)
+        for kind, columns in kinds.items():
+            seen.setdefault(kind, []).append(columns)
+    asides: dict[str, float] = {}
+    for levels in seen.values():
+        places = [
+            weighted_mean([((c.left + c.right) / 2 / half, c.width * c.height) for c in columns]) for columns in levels
+        ]
+        if len(places) > 1:
+            for columns, aside in zip(levels, asides_of(places, SIDE_LITTLE, SIDE_PLAIN), strict=True):
+                asides.update((column.ids[0], aside) for column in columns)
+    return asides
+
+
+def _leader_of(column: Column) -> Standing:
+    return max((unit.lead for unit in column.units), key=lambda standing: standing.area)
