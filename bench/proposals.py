@@ -9,7 +9,7 @@ from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.proposals.compose import compose
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import Progress, propose
-from jolly_ledge.proposals.refine import overlap, pairs_of
+from jolly_ledge.proposals.worth import overlap, pairs_of
 from jolly_ledge.readings.register import assess
 
 SECONDS = 12.0
@@ -23,7 +23,7 @@ def main() -> None:
     alone = statistics.median(composed)
     begun = time.perf_counter()
     first = None
-    for told in propose(problem, COUNT, 1, seconds=SECONDS):
+    for told in propose([problem] * COUNT, 1, seconds=SECONDS):
         if isinstance(told, Progress):
             if first is None and told.best.is_valid:
                 first = time.perf_counter() - begun

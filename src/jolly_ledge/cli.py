@@ -56,6 +56,9 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("--figure", choices=("peaks", "weave", "mirrored"), help="as in the last look without it")
     command.add_argument("--from", dest="base", metavar="LOOK", help="begin with a look: what is locked in it stays")
     command.add_argument("--ledge", metavar="ID", help="arrange this ledge only; the rest of --from stays")
+    command.add_argument("--finish", action="store_true", help="all that stands in --from stays, what lacks is added")
+    command.add_argument("--stay", type=float, default=0.0, metavar="SHARE", help="share of --from that stays (0 to 1)")
+    command.add_argument("--each", choices=("fullness", "figure"), default="", help="one look in each of these")
     command.add_argument("--count", type=int, default=3, metavar="N", help="how many looks (1 to 9)")
     command.add_argument("--seed", type=int, default=1, metavar="S", help="the same seed and steps give the same looks")
     command.add_argument("--seconds", type=float, metavar="T", help="time for all of them")
@@ -170,10 +173,13 @@ def _propose(chosen: argparse.Namespace) -> None:
     for name, told in (("seconds", chosen.seconds), ("steps", chosen.steps)):
         if told is not None and not 0 < told <= LONGEST:
             raise JollyLedgeError(f"--{name} runs from above 0 to {LONGEST}; choose a figure in that range.")
+    if not 0 <= chosen.stay <= 1:
+        raise JollyLedgeError("--stay is a share from 0 to 1; choose a figure in that range.")
     plan, file = open_plan(chosen.plan)
     found = proposed(
         plan, chosen.piece, chosen.fullness, chosen.figure, chosen.base, chosen.ledge, count=chosen.count,
-        seed=chosen.seed, seconds=chosen.seconds, steps=chosen.steps,
+        seed=chosen.seed, seconds=chosen.seconds, steps=chosen.steps, each=chosen.each, finish=chosen.finish,
+        stay=chosen.stay,
     )  # fmt: skip
     added = AddProposals(looks=tuple(one.look for one in found)).apply(plan)
     save_plan(added, PlanFile(chosen.out, photos=file.photos), overwrite_changes=True)

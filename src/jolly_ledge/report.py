@@ -13,8 +13,9 @@ from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import Figure, Fullness
+from jolly_ledge.proposals.manners import Each, manners_of
 from jolly_ledge.proposals.mend import finding_ids, mends
-from jolly_ledge.proposals.problem import problem_of
+from jolly_ledge.proposals.problem import problems_of
 from jolly_ledge.proposals.propose import Proposal, proposals
 from jolly_ledge.readings.register import NAMES as READING_NAMES
 from jolly_ledge.readings.register import Assessment, assess, better_of
@@ -144,6 +145,9 @@ def proposed(
     seed: int = 1,
     seconds: float | None = None,
     steps: int | None = None,
+    each: Each = "",
+    finish: bool = False,
+    stay: float = 0.0,
 ) -> tuple[Proposal, ...]:
     """Return proposed looks of a piece in the manner of its last look, or of the look to begin with.
 
@@ -160,13 +164,13 @@ def proposed(
     base = plan.look(base_id) if base_id is not None else None
     if base is not None and base.piece != piece_id:
         raise EditError(f"The look “{base.id}” is of another piece than “{piece_id}”; choose one of its own.")
-    if ledge_id is not None and base is None:
+    if (ledge_id is not None or finish or stay > 0) and base is None:
         base = looks[-1] if looks else None
     begun = base or (looks[-1] if looks else None)
     manner = begun.manner if begun is not None else Manner()
     manner = replace(manner, fullness=fullness or manner.fullness, figure=figure or manner.figure)
-    problem = problem_of(plan, piece_id, manner, base, ledge_id)
-    found = proposals(problem, count, seed, seconds=seconds, steps=steps).found
+    problems = problems_of(plan, piece_id, manners_of(manner, count, each), base, ledge_id, finish=finish, stay=stay)
+    found = proposals(problems, seed, seconds=seconds, steps=steps).found
     return tuple(replace(one, look=replace(one.look, note=_story_text(one))) for one in found)
 
 

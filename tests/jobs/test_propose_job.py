@@ -8,7 +8,7 @@ import pytest
 from builders import case_of, plan_of, thing
 from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest, Refused
 from jolly_ledge.model.look import Manner
-from jolly_ledge.proposals.problem import problem_of
+from jolly_ledge.proposals.problem import problems_of
 from jolly_ledge.proposals.propose import Progress, Proposals, proposals
 
 PATIENCE_S = 60.0
@@ -44,7 +44,7 @@ def test_the_process_finds_what_the_search_finds_and_stays_warm(job: ProposeJob)
     assert job.is_running
     events = wait_for_the_end(job)
     assert isinstance(events[0], Progress)
-    here = proposals(problem_of(asked.plan, "case", asked.manner), 2, 1, steps=20)
+    here = proposals(problems_of(asked.plan, "case", [asked.manner] * 2), 1, steps=20)
     assert events[-1] == here
     assert not job.is_running
     first = job._process

@@ -13,14 +13,19 @@ from msgspec import Struct
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.proposals.problem import problem_of
+from jolly_ledge.proposals.manners import Each, manners_of
+from jolly_ledge.proposals.problem import problems_of
 from jolly_ledge.proposals.propose import Progress, Proposals, propose
 
 PATIENCE_S = 2.0
 
 
 class ProposeRequest(Struct, frozen=True):
-    """What is asked for: the plan as it is now, the piece, the manner, where to begin, how many, how long."""
+    """What is asked for: the plan as it is now, the piece, the manner, where to begin, how many, how long.
+
+    ``each`` asks for one look in each fullness or figure; ``finish`` keeps all that stands in the base, ``stay`` a
+    share of it.
+    """
 
     plan: Plan
     piece: str
@@ -31,6 +36,9 @@ class ProposeRequest(Struct, frozen=True):
     seed: int = 1
     seconds: float | None = 12.0
     steps: int | None = None
+    each: Each = ""
+    finish: bool = False
+    stay: float = 0.0
 
 
 class Refused(Struct, frozen=True):
@@ -112,9 +120,12 @@ def work(line: Connection) -> None:
 
 def _serve(line: Connection, request: ProposeRequest) -> None:
     try:
-        problem = problem_of(request.plan, request.piece, request.manner, request.base, request.ledge)
+        problems = problems_of(
+            request.plan, request.piece, manners_of(request.manner, request.count, request.each), request.base,
+            request.ledge, finish=request.finish, stay=request.stay,
+        )  # fmt: skip
         events = propose(
-            problem, request.count, request.seed, steps=request.steps, seconds=request.seconds,
+            problems, request.seed, steps=request.steps, seconds=request.seconds,
             is_cancelled=lambda: line.poll() and line.recv() is None,
         )  # fmt: skip
         for event in events:

@@ -94,7 +94,11 @@ class Vote(Value, frozen=True):
 
 
 class Look(Value, frozen=True):
-    """One arrangement of one piece."""
+    """One arrangement of one piece.
+
+    ``proposal`` is the number of the proposal it was taken from, 0 when it was made by hand: proposals of one number
+    for different pieces go together and never use a thing twice.
+    """
 
     id: Identifier
     piece: Identifier
@@ -105,6 +109,7 @@ class Look(Value, frozen=True):
     date: Words = ""
     waved_off: Annotated[tuple[WavedOff, ...], Meta(max_length=500)] = ()
     votes: Annotated[tuple[Vote, ...], Meta(max_length=500)] = ()
+    proposal: Annotated[int, Meta(ge=0, le=99)] = 0
 
     def reason_against(self, reading: str, placements: Iterable[str]) -> str | None:
         """Return why a finding was waved off at just these things, None where it was not."""

@@ -110,6 +110,8 @@ Counting = Literal["own", "together"]
 
 PIECE_KINDS: tuple[str, ...] = get_args(PieceKind)
 FIXTURE_KINDS: tuple[FixtureKind, ...] = get_args(FixtureKind)
+FULLNESSES: tuple[Fullness, ...] = get_args(Fullness)
+FIGURES: tuple[Figure, ...] = get_args(Figure)
 LEDGE_SHAPES: tuple[str, ...] = get_args(LedgeShape)
 BOARD_MATERIALS: tuple[str, ...] = get_args(BoardMaterial)
 FIXINGS: tuple[str, ...] = get_args(Fixing)

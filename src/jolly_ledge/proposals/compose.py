@@ -6,9 +6,10 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import extent
-from jolly_ledge.model.stash_order import fits
-from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES, Pose
-from jolly_ledge.proposals.problem import Problem, holds_wholly
+from jolly_ledge.model.words import TABLE_KINDS
+from jolly_ledge.proposals.poses import usual_pose
+from jolly_ledge.proposals.problem import Problem
+from jolly_ledge.proposals.settling import at, errands_of, settle
 from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.how_many import recommended
@@ -17,31 +18,28 @@ GROUP_SHARES: dict[int, tuple[float, ...]] = {1: (0.68,), 2: (0.66, 0.42), 3: (0
 """Heights of a group in parts of the frame: the anchor, its second, a small one."""
 
 GAPS_MM = (15.0, 45.0)
-STEP_MM = 5.0
 EDGE_MM = 40.0
 TRIES, CHOICES = 14, 7
+FILLED_SHARE = 0.35
+"""So many vessels are given stems to begin with."""
+
 WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 """What chance, a kind that stands there already, a look-alike and a stranger to the palette cost in the choice."""
 
 
-def usual_pose(item: Item) -> Pose:
-    """Return how a thing is usually set down: frames and boards lean, a single book lies, the rest stands."""
-    if item.category == "book":
-        return "flat"
-    return "leaning" if item.category in WALL_CATEGORIES else "upright"
-
-
 def compose(problem: Problem, chance: random.Random) -> tuple[Placement, ...]:
     """Return an arrangement that can stand; it may still lack what found no place."""
-    placements = list(problem.fixed)
-    for item in problem.required:
-        if item not in problem.hidden:
-            _settle(problem, placements, item, chance)
-    _hide(problem, placements, chance)
+    errands = errands_of(problem)
+    # A few throws of the dice make looks differ; where they fail, all places are tried in order.
+    found, _ = settle(problem, errands, chance, most=TRIES * (len(errands) + 1))
+    if found is None:
+        found, _ = settle(problem, errands)
+    placements = list(problem.fixed if found is None else found)
     ledges = list(problem.open_ledges)
     chance.shuffle(ledges)
     for number, ledge in enumerate(ledges):
         _fill(problem, placements, ledge, chance, left=number % 2 == 0)
+    _fill_vessels(problem, placements, chance)
     return tuple(placements)
 
 
@@ -58,53 +56,17 @@ def place(problem: Problem, placements: list[Placement], new: Placement, *, need
     return True
 
 
-def at(item: Item, ledge: Ledge, middle: float, depth: float, *, pose: Pose | None = None) -> Placement:
-    """Return a placement of a thing with its middle near a point of a ledge, within its edges."""
-    pose = pose or usual_pose(item)
-    size = extent(item, pose)
-    half, deep = size.width / 2, size.depth / 2
-    x = min(max(middle, half + 5), max(ledge.width - half - 5, half))
-    z = ledge.depth - deep if pose == "leaning" else min(max(depth, deep), max(ledge.depth - deep, deep))
-    return Placement(id=item.id, item=item.id, ledge=ledge.id, x=_tape(x), z=_tape(z), pose=pose)
-
-
-def _tape(length: float) -> float:
-    return round(length / STEP_MM) * STEP_MM
-
-
-def _settle(problem: Problem, placements: list[Placement], item: Item, chance: random.Random) -> None:
-    """Find a place for what must be there: daily things within reach, the rest where it fits."""
-    ledges = [ledge for ledge in problem.open_ledges if fits(item, ledge)]
-    if {"daily-use", "grab"} & set(item.traits):
-        ledges.sort(key=lambda ledge: abs(ledge.floor - 1050.0))
-    else:
-        chance.shuffle(ledges)
-    for ledge in ledges:
-        for _ in range(TRIES):
-            middle, depth = chance.uniform(0, ledge.width), chance.uniform(0.3, 0.9) * ledge.depth
-            if place(problem, placements, at(item, ledge, middle, depth)):
-                return
-
-
-def _hide(problem: Problem, placements: list[Placement], chance: random.Random) -> None:
-    """Put what must be hidden into the smallest thing that holds it, which is placed low if it is not there yet."""
-    by_id = {item.id: item for item in problem.plan.stash}
-    for item in problem.hidden:
-        there = [placement for placement in placements if holds_wholly(by_id[placement.item], item)]
-        if not there:
-            hosts = sorted((h for h in problem.candidates if holds_wholly(h, item)), key=lambda h: h.width * h.height)
-            for host in hosts:
-                for ledge in sorted(problem.open_ledges, key=lambda ledge: ledge.floor):
-                    if fits(host, ledge) and place(problem, placements, at(host, ledge, chance.uniform(0, ledge.width),
-                                                                           ledge.depth / 2)):  # fmt: skip
-                        there = placements[-1:]
-                        break
-                if there:
-                    break
-        if there:
-            inside = Placement(id=item.id, item=item.id, ledge=there[0].ledge, inside=there[0].id)
-            if problem.can_stand(problem.resolve([*placements, inside])):
-                placements.append(inside)
+def _fill_vessels(problem: Problem, placements: list[Placement], chance: random.Random) -> None:
+    """Put stems or utensils into some of the vessels: greenery comes last."""
+    items = {item.id: item for item in problem.plan.stash}
+    free = list(problem.fillings)
+    chance.shuffle(free)
+    hosts = [p for p in placements if items[p.item].category == "vessel" and p.id not in {o.inside for o in placements}]
+    for host in hosts:
+        if free and chance.random() < FILLED_SHARE:
+            item = free.pop()
+            inside = Placement(id=item.id, item=item.id, ledge=host.ledge, inside=host.id)
+            place(problem, placements, inside, needed=False)
 
 
 def _fill(problem: Problem, placements: list[Placement], ledge: Ledge, chance: random.Random, *, left: bool) -> None:
@@ -151,7 +113,7 @@ def _add(
         alike = ALIKE * max((likeness(item, other) for other in beside), default=0.0) ** 2
         return abs(tall - height) / frame_height(ledge) + kind + alike + WHIM * chance.random()
 
-    free = [item for item in problem.candidates if item.id not in taken and fits(item, ledge)]
+    free = [item for item in problem.candidates if item.id not in taken and ledge in problem.homes(item)]
     for item in sorted(free, key=cost)[:CHOICES]:
         size = extent(item, usual_pose(item))
         depth = ledge.depth * (0.68 if share > 0.6 else 0.5 if share > 0.35 else 0.3)

@@ -1,34 +1,46 @@
 """What is asked of a proposal: a piece, a manner, what stays, what may come and what must."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
+from functools import lru_cache
+from typing import Any
 
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
+from jolly_ledge.cautions.space import collision, fit, overhang
 from jolly_ledge.model.arrangement import Arrangement, awaited_by, stash_index
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
-from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.piece import Ledge, Piece, Wish
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.spots import holds
-from jolly_ledge.model.stash_order import fits
+from jolly_ledge.model.words import WishKind
+from jolly_ledge.proposals.poses import ways_to_stand
 from jolly_ledge.readings.wishes import hear
 
 AT_HAND = frozenset({"owned", "borrowed"})
-NEEDS_A_HOST = frozenset({"stems", "utensils", "hanging", "textile", "supplies", "beads"})
-"""What does not stand on a ledge by itself; it comes by hand."""
+FILLINGS = frozenset({"stems", "utensils"})
+NEEDS_A_HOST = FILLINGS | frozenset({"hanging", "textile", "supplies", "beads"})
+"""What does not stand on a ledge by itself; apart from stems and utensils it comes by hand."""
+
+CALLED_FOR: frozenset[WishKind] = frozenset({"together", "mirrored", "centred", "only-on"})
+"""Who wishes a thing so wants to see it; out of sight, apart or never there it may as well be left out."""
+
+IN_SPACE = frozenset({"fit", "collision", "overhang"})
 
 Stop = tuple[str, frozenset[str]]
+Pairs = frozenset[tuple[str, str]]
 
 
 class Problem(Struct, frozen=True):
     """One piece to arrange.
 
     ``fixed`` placements stay as they are, ``required`` things must stand, ``hidden`` ones must lie inside
-    something, ``candidates`` may come. ``open_ledges`` are those that may be changed.
+    something, ``candidates`` may come, ``fillings`` may go into vessels. ``open_ledges`` are those that may be
+    changed. Of the ``base`` at least a share of ``stay`` is to be kept.
     """
 
     plan: Plan
@@ -38,8 +50,12 @@ class Problem(Struct, frozen=True):
     required: tuple[Item, ...]
     hidden: tuple[Item, ...]
     candidates: tuple[Item, ...]
+    fillings: tuple[Item, ...]
     open_ledges: tuple[Ledge, ...]
-    tolerated: frozenset[Stop]
+    walls: tuple[Ledge, ...]
+    tolerated: frozenset[Stop] = frozenset()
+    base: tuple[Placement, ...] = ()
+    stay: float = 0.0
 
     def resolve(self, placements: Iterable[Placement]) -> Arrangement:
         """Return placements as a look of the piece, resolved."""
@@ -49,6 +65,10 @@ class Problem(Struct, frozen=True):
         awaited = tuple(item for item in self.required if item.id not in placed)
         plan = self.plan
         return Arrangement(self.piece, stash_index(plan.stash), look, plan.families, plan.household, awaited)
+
+    def homes(self, item: Item) -> tuple[Ledge, ...]:
+        """Return the open ledges that a thing fits on and that no wish forbids it."""
+        return _homes(item, self.piece.wishes, self.open_ledges)
 
     def is_valid(self, arrangement: Arrangement) -> bool:
         """Tell whether a look can be built, does what was wished, and leaves out nothing that must be there."""
@@ -63,14 +83,41 @@ class Problem(Struct, frozen=True):
         stops = {stop for stop in stops_of(arrangement) if stop not in self.tolerated}
         return not stops and all(heard.met for heard in hear(arrangement))
 
+    def has_room(self, arrangement: Arrangement) -> bool:
+        """Tell whether nothing is in the place of another, too large or over an edge; cheaper than the whole."""
+        return not any(
+            stop not in self.tolerated for check in (collision, fit, overhang) for stop in _as_stops(check(arrangement))
+        )
+
+
+@lru_cache(maxsize=8192)
+def _homes(item: Item, wishes: tuple[Wish, ...], ledges: tuple[Ledge, ...]) -> tuple[Ledge, ...]:
+    found = [ledge for ledge in ledges if any(ways_to_stand(item, ledge))]
+    for wish in wishes:
+        if item.id in wish.items and wish.kind in ("only-on", "never-on"):
+            found = [ledge for ledge in found if (ledge.id in wish.ledges) is (wish.kind == "only-on")]
+    return tuple(found)
+
+
+def _as_stops(cautions: Iterable[Caution]) -> set[Stop]:
+    return {(c.id, frozenset(c.placements)) for c in cautions if c.level == "stop"}
+
 
 def stops_of(arrangement: Arrangement) -> set[Stop]:
     """Return what cannot be built so."""
-    return {(c.id, frozenset(c.placements)) for c in cautions_of(arrangement) if c.level == "stop"}
+    return _as_stops(cautions_of(arrangement))
 
 
 def problem_of(
-    plan: Plan, piece_id: str, manner: Manner, base: Look | None = None, only_ledge: str | None = None
+    plan: Plan,
+    piece_id: str,
+    manner: Manner,
+    base: Look | None = None,
+    only_ledge: str | None = None,
+    *,
+    number: int = 1,
+    finish: bool = False,
+    stay: float = 0.0,
 ) -> Problem:
     """Return the problem of arranging a piece.
 
@@ -83,6 +130,12 @@ def problem_of(
         Where to begin: its locked placements stay; with ``only_ledge`` all on other ledges stay, too.
     only_ledge : str, optional
         Arrange this ledge alone.
+    number : int
+        Which proposal: what the proposal of this number took for another piece is not taken again.
+    finish : bool
+        All that stands in the base stays; only what it lacks is added.
+    stay : float
+        Share of the base's things (0 to 1) that are to stay on their ledges.
 
     Raises
     ------
@@ -93,32 +146,67 @@ def problem_of(
     ledges = tuple(ledge for ledge in piece.ledges if not ledge.is_wall and only_ledge in (None, ledge.id))
     if not ledges:
         raise EditError(f"{piece.label} has no ledge that things could stand on; measure one first.")
-    fixed = _fixed(base, only_ledge)
-    taken = {placement.item for placement in fixed}
-    taken |= {p.item for look in plan.looks if look.piece != piece_id for p in look.placements}
-    awaited = awaited_by(plan.stash, piece_id, len(plan.pieces) == 1)
-    must = [item for item in awaited if item.id not in {placement.item for placement in fixed}]
+    walls = tuple(ledge for ledge in piece.ledges if ledge.is_wall and only_ledge in (None, ledge.id))
+    fixed = _fixed(base, only_ledge, finish=finish)
+    kept = {placement.item for placement in fixed}
+    taken = kept | _taken_elsewhere(plan, piece_id, number)
     free = [item for item in plan.stash if item.id not in taken and item.status in AT_HAND and _meant(item, piece_id)]
-    hidden = tuple(item for item in must if "hide" in item.traits)
-    required = tuple(item for item in must if "hide" not in item.traits)
-    known = {item.id for item in must}
-    candidates = tuple(
-        item
-        for item in free
-        if item.id not in known
-        and item.category not in NEEDS_A_HOST
-        and "hide" not in item.traits
-        and any(fits(item, ledge) for ledge in ledges)
-    )
-    problem = Problem(plan, piece, manner, fixed, (*required, *hidden), hidden, candidates, ledges, frozenset())
+    called = {item for wish in piece.wishes if wish.kind in CALLED_FOR for item in wish.items}
+    awaited = {item.id: item for item in awaited_by(plan.stash, piece_id, len(plan.pieces) == 1)}
+    must = [item for item in awaited.values() if item.id not in kept]
+    must += [item for item in free if item.id in called and item.id not in awaited and only_ledge is None]
+    unseen = {item for wish in piece.wishes if wish.kind == "out-of-sight" for item in wish.items}
+    hidden = tuple(item for item in must if "hide" in item.traits or item.id in unseen)
+    required = tuple(item for item in must if item not in hidden)
+    known = {item.id for item in must} | unseen
+    ordinary = [item for item in free if item.id not in known and "hide" not in item.traits]
+    problem = Problem(
+        plan, piece, manner, fixed, (*required, *hidden), hidden,
+        tuple(i for i in ordinary if i.category not in NEEDS_A_HOST and _homes(i, piece.wishes, ledges)),
+        tuple(i for i in ordinary if i.category in FILLINGS),
+        ledges, walls, frozenset(), base.placements if base is not None else (), stay if base is not None else 0.0,
+    )  # fmt: skip
     _check(problem, required)
-    return replace(problem, tolerated=frozenset(stops_of(problem.resolve(fixed))))
+    resolved = problem.resolve(fixed)
+    _check_locks(resolved)
+    return replace(problem, tolerated=frozenset(stops_of(resolved)))
 
 
-def _fixed(base: Look | None, only_ledge: str | None) -> tuple[Placement, ...]:
+def problems_of(
+    plan: Plan,
+    piece_id: str,
+    manners: Sequence[Manner],
+    base: Look | None = None,
+    only_ledge: str | None = None,
+    **more: Any,
+) -> tuple[Problem, ...]:
+    """Return one problem for every manner, numbered from 1; see :func:`problem_of`."""
+    return tuple(
+        problem_of(plan, piece_id, manner, base, only_ledge, number=number + 1, **more)
+        for number, manner in enumerate(manners)
+    )
+
+
+def _taken_elsewhere(plan: Plan, piece_id: str, number: int) -> set[str]:
+    """Return what stands in the looks of other pieces that go with the proposal of a number.
+
+    Of every other piece that is its proposal of the same number, else the last look it has.
+    """
+    taken: set[str] = set()
+    for piece in plan.pieces:
+        looks = plan.looks_of(piece.id) if piece.id != piece_id else ()
+        if looks:
+            together = [look for look in looks if look.proposal == number] or looks
+            taken |= {placement.item for placement in together[-1].placements}
+    return taken
+
+
+def _fixed(base: Look | None, only_ledge: str | None, *, finish: bool) -> tuple[Placement, ...]:
     """Return what stays: what is locked, what stands on other ledges, and what carries or holds any of it."""
     if base is None:
         return ()
+    if finish:
+        return base.placements
     by_id = {placement.id: placement for placement in base.placements}
     kept = {p.id for p in base.placements if p.locked or (only_ledge is not None and p.ledge != only_ledge)}
     for identifier in list(kept):
@@ -134,16 +222,31 @@ def _meant(item: Item, piece_id: str) -> bool:
 
 
 def _check(problem: Problem, required: tuple[Item, ...]) -> None:
-    homeless = [item for item in required if not any(fits(item, ledge) for ledge in problem.open_ledges)]
-    if homeless:
-        names = listed([f"the {item.label}" for item in homeless])
-        raise EditError(f"{names[:1].upper()}{names[1:]} must be there and fits on no ledge of {problem.piece.label}.")
-    hosts = [*problem.candidates, *required]
+    for item in required:
+        if item.category not in NEEDS_A_HOST and not problem.homes(item):
+            where = f"on no ledge of {problem.piece.label}"
+            if any(any(ways_to_stand(item, ledge)) for ledge in problem.open_ledges):
+                raise EditError(f"The {item.label} must be there, and fits on none of the ledges it is wished on.")
+            raise EditError(f"The {item.label} must be there and fits {where}.")
+    hosts = [*problem.candidates, *required, *(_item(problem.plan, p.item) for p in problem.fixed)]
     for item in problem.hidden:
         if not any(holds_wholly(host, item) for host in hosts):
             raise EditError(f"The {item.label} must be hidden and nothing at hand is large enough to hold it.")
-    if not problem.candidates and not required:
+    if not problem.candidates and not required and not problem.fixed:
         raise EditError(f"Nothing at hand fits on {problem.piece.label}; gather things for it first.")
+
+
+def _item(plan: Plan, item_id: str) -> Item:
+    return stash_index(plan.stash)[item_id]
+
+
+def _check_locks(resolved: Arrangement) -> None:
+    """Raise EditError where locked things are in each other's place, or cannot stand where they are locked."""
+    for caution in cautions_of(resolved):
+        locked = all(resolved.by_id[identifier].placement.locked for identifier in caution.placements)
+        if caution.level == "stop" and caution.id in IN_SPACE and locked:
+            both = "Both are" if len(caution.placements) > 1 else "It is"
+            raise EditError(f"{caution.sentence} {both} locked there; unlock one first, and propose anew.")
 
 
 def holds_wholly(host: Item, item: Item) -> bool:

@@ -73,7 +73,7 @@ def risers_for(
         for some in combinations(serving, count):
             pile = tuple(sorted(some, key=lambda item: (-_footprint(item), item.id)))
             height = sum(_height(item) for item in pile)
-            if abs(height - lift) <= 4 * NEAR_MM and _carries(pile[-1], base) and _falls_upward(pile):
+            if abs(height - lift) <= 4 * NEAR_MM and carries_base(pile[-1], base) and _falls_upward(pile):
                 found.append(Risers(pile, height, sum(suits[item.id] for item in pile) / count))
     found.sort(key=lambda one: (max(abs(one.lift - lift) - NEAR_MM, 0.0), len(one.items) - one.suits,
                                 tuple(item.id for item in one.items)))  # fmt: skip
@@ -92,7 +92,8 @@ def _footprint(item: Item) -> float:
     return _size(item).width * _size(item).depth
 
 
-def _carries(top: Item, base: Extent) -> bool:
+def carries_base(top: Item, base: Extent) -> bool:
+    """Tell whether a riser is wide and deep enough for a base, which may jut out a little."""
     size = _size(top)
     return size.width + 2 * JUT_MM >= base.width and size.depth + 2 * JUT_MM >= base.depth
 

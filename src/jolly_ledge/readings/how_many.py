@@ -13,7 +13,7 @@ from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, in_band, ramp, weighted_mean
 
 ID = "how-many"
-BAND = (0.6, 1.5)
+BAND = (0.7, 1.5)
 """Units for every unit that is recommended; counts are small, so that the band is wide."""
 
 UNIT_SHARES: dict[Fullness, float] = {"airy": 0.70, "layered": 0.44, "abundant": 0.30}

@@ -23,7 +23,7 @@ TABLE_BANDS: dict[Fullness, tuple[float, float]] = {
 }
 """A table top is lived on: much less of it is to be covered."""
 
-BELOW, ABOVE = 0.35, 0.20
+BELOW, ABOVE = 0.25, 0.20
 WHOLE_SHARE, EACH_SHARE, LENGTH_SHARE = 0.5, 0.3, 0.2
 """What the whole, each ledge in use and the free length along it count."""
 

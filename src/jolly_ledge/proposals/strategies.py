@@ -1,0 +1,114 @@
+"""Ways of searching for an arrangement: all step by step, all repeatable, all kept to what can stand."""
+
+import math
+import random
+from collections.abc import Callable
+from typing import Protocol
+
+from jolly_ledge.proposals.changes import Changes
+from jolly_ledge.proposals.compose import compose
+from jolly_ledge.proposals.problem import Pairs, Problem
+from jolly_ledge.proposals.worth import Judge, Placements, State
+
+WARM, COLD = 0.012, 0.0006
+"""How much worse a change may be and still be tried, at first and at last (annealing)."""
+
+STARTS = 3
+"""First arrangements that are composed; the best of them is bettered."""
+
+PATIENCE = 400
+"""A climb that found nothing better in so many steps begins anew."""
+
+
+class Strategy(Protocol):
+    """A search: ``best`` is what it found so far."""
+
+    best: State
+
+    def step(self, progress: float) -> bool:
+        """Go one step, ``progress`` (0 to 1) along the way; return whether the best got better."""
+        ...
+
+
+def first_arrangement(problem: Problem, seed: int) -> Placements:
+    """Return an arrangement to begin with: the one that is to stay for the most part, else a composed one."""
+    if problem.stay > 0 and problem.is_valid(problem.resolve(problem.base)):
+        return problem.base
+    return compose(problem, random.Random(seed))
+
+
+class Annealing:
+    """Takes what is better, and at first now and then what is a little worse."""
+
+    def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
+        self._judge = Judge(problem, others)
+        self._chance = random.Random(seed)
+        self._changes = Changes(problem, self._chance)
+        starts = [self._judge.begun(first_arrangement(problem, seed * 31 + start)) for start in range(STARTS)]
+        self.now = self.best = max(starts, key=lambda state: state.rank)
+
+    def step(self, progress: float) -> bool:
+        """Try one change; progress cools the search."""
+        changed = self._changes.any(self.now.placements)
+        if changed is None:
+            return False
+        heat = WARM * (COLD / WARM) ** progress
+        tried = self._judge.state(changed, self.now.worth + heat * math.log(max(self._chance.random(), 1e-12)))
+        if tried is None or (self.now.is_complete and not tried.is_complete):
+            return False
+        self.now = tried
+        if tried.rank > self.best.rank:
+            self.best = tried
+            return True
+        return False
+
+
+class Climbing:
+    """Takes only what is better, and begins anew when nothing is."""
+
+    def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
+        self._judge = Judge(problem, others)
+        self._chance = random.Random(seed)
+        self._changes = Changes(problem, self._chance)
+        self._seed, self._idle = seed * 31, 0
+        self.now = self.best = self._judge.begun(first_arrangement(problem, self._seed))
+
+    def step(self, progress: float) -> bool:
+        """Try one change."""
+        self._idle += 1
+        if self._idle > PATIENCE:
+            self._seed, self._idle = self._seed + 1, 0
+            self.now = self._judge.begun(first_arrangement(self._judge.problem, self._seed))
+        else:
+            changed = self._changes.any(self.now.placements)
+            tried = self._judge.state(changed, self.now.worth + 1e-9) if changed is not None else None
+            if tried is None or (self.now.is_complete and not tried.is_complete):
+                return False
+            self.now, self._idle = tried, 0
+        if self.now.rank > self.best.rank:
+            self.best = self.now
+            return True
+        return False
+
+
+class Composing:
+    """Composes anew at every step and betters nothing."""
+
+    def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
+        self._judge = Judge(problem, others)
+        self._seed = seed * 31
+        self.best = self._judge.begun(first_arrangement(problem, self._seed))
+
+    def step(self, progress: float) -> bool:
+        """Compose one more."""
+        self._seed += 1
+        state = self._judge.begun(first_arrangement(self._judge.problem, self._seed))
+        if state.rank > self.best.rank:
+            self.best = state
+            return True
+        return False
+
+
+STRATEGIES: dict[str, Callable[[Problem, int, tuple[Pairs, ...]], Strategy]] = {
+    "annealing": Annealing, "climbing": Climbing, "composing": Composing,
+}  # fmt: skip

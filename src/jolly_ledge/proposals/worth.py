@@ -1,0 +1,89 @@
+"""What an arrangement is worth in a search: how it reads, less what it shares with others and leaves to be heeded."""
+
+from msgspec import Struct
+
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.look import Placement
+from jolly_ledge.proposals.problem import Pairs, Problem
+from jolly_ledge.readings.register import assess
+
+OVERLAP_FREE, OVERLAP_COST = 0.45, 0.8
+"""So much a proposal may have in common with an earlier one; what is over costs in its worth."""
+
+HEED_COST, BARE_COST = 0.008, 0.02
+"""What a caution to heed, and a ledge left bare, cost in the choice; neither enters the score that is shown."""
+
+Placements = tuple[Placement, ...]
+
+
+class State(Struct, frozen=True):
+    """An arrangement on the way: its placements, how it reads, what it is worth, whether it lacks nothing."""
+
+    placements: Placements
+    score: float
+    worth: float
+    is_complete: bool
+
+    @property
+    def rank(self) -> tuple[bool, float]:
+        """What is compared: a complete one before any other."""
+        return (self.is_complete, self.worth)
+
+
+def pairs_of(placements: Placements, fixed: Placements = ()) -> Pairs:
+    """Return which thing is on which ledge, what stays left out."""
+    kept = {placement.item for placement in fixed}
+    return frozenset((placement.item, placement.ledge) for placement in placements if placement.item not in kept)
+
+
+def overlap(one: Pairs, other: Pairs) -> float:
+    """Return how much two arrangements have in common: the shared pairs over those of the smaller one.
+
+    >>> overlap(frozenset({("a", "1"), ("b", "1")}), frozenset({("a", "1"), ("c", "2")}))
+    0.5
+    """
+    return len(one & other) / max(min(len(one), len(other)), 1)
+
+
+class Judge:
+    """Tells what arrangements of one problem are worth beside those that were found before."""
+
+    def __init__(self, problem: Problem, others: tuple[Pairs, ...] = ()) -> None:
+        self.problem = problem
+        self._others = others
+        self._ledges = {ledge.id for ledge in problem.open_ledges}
+        self._base = pairs_of(problem.base, problem.fixed)
+        self.asked = 0
+        """How many arrangements were read."""
+
+    def state(self, placements: Placements, least: float = float("-inf")) -> State | None:
+        """Return an arrangement with its worth; None where it cannot stand or is worth less than asked for.
+
+        The cheap questions come first: most changes that cannot be are of things in each other's place.
+        """
+        arrangement = self.problem.resolve(placements)
+        if not self.problem.has_room(arrangement):
+            return None
+        self.asked += 1
+        score = assess(arrangement).score
+        worth = score - self._shortcomings(placements)
+        if worth < least:
+            return None
+        worth -= HEED_COST * self.problem.heeds(arrangement)
+        if worth < least or not self.problem.can_stand(arrangement):
+            return None
+        return State(placements, score, worth, not arrangement.awaited)
+
+    def begun(self, placements: Placements) -> State:
+        """Return an arrangement to begin with, whatever it is worth."""
+        arrangement: Arrangement = self.problem.resolve(placements)
+        score = assess(arrangement).score
+        worth = score - self._shortcomings(placements) - HEED_COST * self.problem.heeds(arrangement)
+        return State(placements, score, worth, self.problem.is_valid(arrangement))
+
+    def _shortcomings(self, placements: Placements) -> float:
+        own = pairs_of(placements, self.problem.fixed)
+        over = max((overlap(own, other) - OVERLAP_FREE for other in self._others), default=0.0)
+        bare = len(self._ledges - {placement.ledge for placement in placements})
+        gone = max(self.problem.stay - len(own & self._base) / len(self._base), 0.0) if self._base else 0.0
+        return OVERLAP_COST * (max(over, 0.0) + gone) + BARE_COST * bare

@@ -1,0 +1,176 @@
+"""What must be there finds its place, and what cannot be is told with the smallest set of things at fault."""
+
+import time
+
+import pytest
+from msgspec.structs import replace
+
+from builders import case_of, plan_of, put, thing
+from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look, Manner, Placement
+from jolly_ledge.model.piece import Piece, Wish
+from jolly_ledge.proposals.conflicts import check_together
+from jolly_ledge.proposals.problem import Problem, problem_of
+from jolly_ledge.proposals.propose import proposals
+from jolly_ledge.proposals.settling import errands_of, settle
+from jolly_ledge.readings.wishes import hear
+
+MUST = ("must-keep",)
+JARS = tuple(thing(f"jar{n}", height=150.0 + 20 * n) for n in range(6))
+
+
+def broad(name: str, width: float, **changes: object) -> Item:
+    return thing(name, "box", width=width, height=200.0, depth=200.0, traits=MUST, **changes)
+
+
+def asked(stash: tuple[Item, ...], piece: Piece, base: tuple[Placement, ...] = ()) -> Problem:
+    plan = plan_of(stash, base, piece)
+    return problem_of(plan, "case", Manner(), plan.looks[0] if base else None)
+
+
+def test_things_that_just_fit_are_packed() -> None:
+    # Three on one shelf of 800 mm with five millimetres between.
+    stash = (broad("harp", 300.0), broad("trunk", 270.0), broad("chest", 200.0), *JARS)
+    problem = asked(stash, case_of(1))
+    found, to_the_end = settle(problem, errands_of(problem))
+    assert to_the_end
+    assert found is not None
+    assert {placement.item for placement in found} == {"harp", "trunk", "chest"}
+    assert problem.can_stand(problem.resolve(found))
+
+
+@pytest.mark.parametrize(
+    ("widths", "named", "unnamed"),
+    [
+        ((500.0, 400.0), ("harp", "trunk"), ()),
+        ((500.0, 400.0, 60.0), ("harp", "trunk"), ("small",)),
+        ((420.0, 300.0, 290.0), ("harp", "trunk", "small"), ()),
+    ],
+    ids=["two", "two of three", "only all three"],
+)
+def test_the_smallest_set_in_conflict_is_named(
+    widths: tuple[float, ...], named: tuple[str, ...], unnamed: tuple[str, ...]
+) -> None:
+    things = tuple(broad(name, width) for name, width in zip(("harp", "trunk", "small"), widths, strict=False))
+    problem = asked((*things, *JARS), case_of(1))
+    with pytest.raises(EditError) as told:
+        check_together(problem)
+    sentence = str(told.value)
+    assert all(f"the {name}" in sentence.lower() for name in named)
+    assert not any(name in sentence for name in unnamed)
+    assert sentence.endswith(".")
+    assert "do not go there together" in sentence
+
+
+def test_a_lock_that_leaves_no_room_is_named_and_no_other() -> None:
+    locks = (put("wide", x=400.0, locked=True), put("jar0", "a1", x=60.0, locked=True))
+    stash = (thing("wide", "box", width=500.0, depth=280.0, height=150.0), broad("trunk", 400.0), *JARS)
+    with pytest.raises(EditError) as told:
+        check_together(asked(stash, case_of(1), locks))
+    sentence = str(told.value)
+    assert sentence.startswith("The trunk must be on Case, and the wide stays where it is and leaves no room;")
+    assert "jar0" not in sentence
+
+
+def test_wishes_in_conflict_are_told() -> None:
+    wish = (Wish(kind="centred", items=("urn",)), Wish(kind="centred", items=("bust",)))
+    stash = (thing("urn", width=300.0, depth=260.0), thing("bust", "box", width=300.0, depth=260.0), *JARS)
+    with pytest.raises(EditError, match="in the middle"):
+        check_together(asked(stash, case_of(1, wishes=wish)))
+    check_together(asked(stash, case_of(2, wishes=wish)))
+
+
+def test_a_wish_that_no_ledge_serves_is_told() -> None:
+    wish = Wish(kind="only-on", items=("tall",), ledges=("a2",))
+    piece = case_of(2, wishes=(wish,))
+    low = replace(piece.ledges[1], clearance=150.0)
+    piece = replace(piece, ledges=(piece.ledges[0], low))
+    with pytest.raises(EditError, match="fits on none of the ledges it is wished on"):
+        asked((thing("tall", height=300.0), *JARS), piece)
+
+
+def test_locks_in_each_others_place_are_told() -> None:
+    locks = (put("jar4", x=300.0, locked=True), put("jar5", x=320.0, locked=True))
+    with pytest.raises(EditError) as told:
+        asked(JARS, case_of(1), locks)
+    assert "jar4" in str(told.value)
+    assert "jar5" in str(told.value)
+    assert "unlock one" in str(told.value)
+    # What merely stands so is the look's own affair.
+    loose = tuple(replace(lock, locked=False) for lock in locks)
+    assert asked(JARS, case_of(1), loose).fixed == ()
+
+
+def test_a_hopeless_crowd_does_not_search_for_ever() -> None:
+    crowd = tuple(broad(f"trunk{n}", 150.0 + 7 * n) for n in range(14))
+    begun = time.monotonic()
+    try:
+        check_together(asked(crowd, case_of(2)))
+    except EditError as error:
+        assert "trunk" in str(error)  # noqa: PT017
+    assert time.monotonic() - begun < 60
+
+
+@pytest.mark.parametrize(
+    ("wish", "more"),
+    [
+        (Wish(kind="centred", items=("jar5",)), ()),
+        (Wish(kind="mirrored", items=("twin1", "twin2")), (thing("twin1"), thing("twin2"))),
+        (Wish(kind="together", items=("jar0", "jar1")), (thing("salver", "tray", width=300.0, depth=240.0),)),
+        (Wish(kind="only-on", items=("jar2", "jar3"), ledges=("a2",)), ()),
+    ],
+    ids=lambda value: value.kind if isinstance(value, Wish) else "",
+)
+def test_what_is_called_for_by_a_wish_is_there_as_wished(wish: Wish, more: tuple[Item, ...]) -> None:
+    problem = asked((*JARS, *more), case_of(2, wishes=(wish,)))
+    for one in proposals([problem] * 2, 3, steps=30).found:
+        assert one.is_valid
+        assert set(wish.items) <= {placement.item for placement in one.look.placements}
+        assert all(heard.met for heard in hear(problem.resolve(one.look.placements)))
+
+
+def test_out_of_sight_is_left_out_or_hidden_where_it_must_be_there() -> None:
+    wish = Wish(kind="out-of-sight", items=("router",))
+    router = thing("router", "device", width=150.0, height=40.0, depth=120.0)
+    piece, chest = case_of(2, wishes=(wish,)), thing("chest", "box", width=300.0, traits=("lidded",))
+    (left_out,) = proposals([asked((*JARS, router, chest), piece)], 1, steps=30).found
+    assert "router" not in {placement.item for placement in left_out.look.placements}
+    problem = asked((*JARS, replace(router, traits=MUST), chest), piece)
+    (one,) = proposals([problem], 1, steps=30).found
+    assert problem.resolve(one.look.placements).by_id["router"].hidden
+
+
+def test_stems_must_find_a_vessel() -> None:
+    stems = thing("twigs", "stems", traits=MUST)
+    (one,) = proposals([asked((*JARS, stems), case_of(2))], 1, steps=30).found
+    inside = next(placement for placement in one.look.placements if placement.item == "twigs")
+    assert inside.inside is not None
+
+
+def test_proposals_of_one_number_for_two_pieces_never_share_a_thing() -> None:
+    first, second = case_of(1), replace(case_of(1), id="other", name="Other")
+    stash = tuple(thing(f"jar{n:02}", height=140.0 + 9 * n, width=70.0 + 5 * n) for n in range(20))
+    plan = replace(plan_of(stash, (), first), pieces=(first, second), looks=())
+    for piece in ("case", "other"):
+        problems = [problem_of(plan, piece, Manner(), number=number) for number in (1, 2, 3)]
+        found = proposals(problems, 1, steps=40).found
+        fresh = tuple(replace(one.look, id=f"{piece}-{one.look.proposal}") for one in found)
+        plan = replace(plan, looks=(*plan.looks, *fresh))
+    used = {look.id: {placement.item for placement in look.placements} for look in plan.looks}
+    for number in (1, 2, 3):
+        assert used[f"case-{number}"].isdisjoint(used[f"other-{number}"])
+    # What only another number took is free.
+    assert any(used[f"case-{one}"] & used[f"other-{two}"] for one in (1, 2, 3) for two in (1, 2, 3))
+
+
+def test_what_stands_in_the_last_look_of_another_piece_is_left_there() -> None:
+    other = replace(case_of(1), id="other")
+    looks = (
+        Look(id="old", piece="other", placements=(put("jar0"),)),
+        Look(id="now", piece="other", placements=(put("jar1"),)),
+    )
+    plan = replace(plan_of(JARS), pieces=(case_of(2), other), looks=looks)
+    known = {item.id for item in problem_of(plan, "case", Manner()).candidates}
+    assert "jar1" not in known
+    assert "jar0" in known
