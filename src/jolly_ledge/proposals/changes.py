@@ -26,6 +26,7 @@ INTO_A_GAP = 0.75
 SMALL_SHARE = 0.45
 """What is lower than this share of its frame may stand before others."""
 
+TRIES = 6
 BESIDE_MM = (10.0, 50.0)
 
 
@@ -39,15 +40,21 @@ class Changes:
         self._ledges = {ledge.id: ledge for ledge in problem.open_ledges}
         self._kept = {placement.id for placement in problem.fixed}
         self._must = {item.id for item in problem.required}
-        self._makers: tuple[tuple[Callable[[Placements], Placements | None], int], ...] = (
-            (self._shift, 5), (self._deepen, 2), (self._exchange, 6), (self._swap, 3), (self._carry, 3),
-            (self._bring, 5), (self._take, 2), (self._raise, 2), (self._underlay, 2), (self._lay, 1), (self._fill, 1),
+        makers: tuple[tuple[Callable[[Placements], Placements | None], int], ...] = (
+            (self._turn_over, 1), (self._shift, 5), (self._deepen, 2), (self._exchange, 6), (self._swap, 3),
+            (self._carry, 3), (self._bring, 5), (self._take, 2), (self._raise, 2), (self._underlay, 2),
+            (self._lay, 1), (self._fill, 1),
         )  # fmt: skip
+        self._kinds = [kind for kind, _ in makers]
+        self._often = [often for _, often in makers]
 
     def any(self, placements: Placements) -> Placements | None:
-        """Make one change of any kind."""
-        makers = [maker for maker, _ in self._makers]
-        return self._chance.choices(makers, [weight for _, weight in self._makers])[0](placements)
+        """Make one change of any kind; None where none of a few could be made."""
+        for _ in range(TRIES):
+            changed = self._chance.choices(self._kinds, self._often)[0](placements)
+            if changed is not None and changed != placements:
+                return changed
+        return None
 
     def _one(self, placements: Placements) -> Placement | None:
         """Return a placement that may be changed and carries or holds nothing."""
@@ -75,7 +82,10 @@ class Changes:
             depth = chance.uniform(0.3, 0.75)
         else:
             middle = chance.uniform(0, ledge.width)
-        return at(item, ledge, middle, depth * ledge.depth, pose=pose)
+        return self._at(item, ledge, middle, depth * ledge.depth, pose=pose)
+
+    def _at(self, item: Item, ledge: Ledge, middle: float, depth: float, pose: Pose | None = None) -> Placement:
+        return at(item, ledge, middle, depth, pose=pose, step=self._problem.step)
 
     def _gaps(self, placements: Placements, ledge: Ledge) -> list[tuple[float, float]]:
         """Return the free stretches of a ledge, seen from the front."""
@@ -109,7 +119,7 @@ class Changes:
         else:
             reach = self._chance.choice((25.0, 80.0))
             middle = (one.x or 0.0) + self._chance.uniform(-reach, reach)
-            moved = at(item, ledge, middle, one.z or 0.0, pose=one.pose)
+            moved = self._at(item, ledge, middle, one.z or 0.0, pose=one.pose)
         return _with(placements, one, replace(one, x=moved.x))
 
     def _deepen(self, placements: Placements) -> Placements | None:
@@ -118,7 +128,7 @@ class Changes:
             return None
         ledge = self._ledges[one.ledge]
         depth = self._chance.uniform(0.2, 0.8) * ledge.depth
-        moved = at(self._items[one.item], ledge, one.x or 0.0, depth, pose=one.pose)
+        moved = self._at(self._items[one.item], ledge, one.x or 0.0, depth, pose=one.pose)
         return _with(placements, one, replace(one, z=moved.z))
 
     def _exchange(self, placements: Placements) -> Placements | None:
@@ -129,19 +139,19 @@ class Changes:
         if not free:
             return None
         item = self._chance.choice(free)
-        return _with(placements, one, at(item, self._ledges[one.ledge], one.x or 0.0, one.z or 0.0))
+        return _with(placements, one, self._at(item, self._ledges[one.ledge], one.x or 0.0, one.z or 0.0))
 
     def _swap(self, placements: Placements) -> Placements | None:
         one, two = self._one(placements), self._one(placements)
-        if one is None or two is None or one.id == two.id or one.on or two.on or one.ledge == two.ledge:
+        if one is None or two is None or one.id == two.id or one.on or two.on:
             return None
         first, second = self._items[one.item], self._items[two.item]
         if self._ledges[two.ledge] not in self._problem.homes(first) or (
             self._ledges[one.ledge] not in self._problem.homes(second)
         ):
             return None
-        there = at(first, self._ledges[two.ledge], two.x or 0.0, two.z or 0.0, pose=one.pose)
-        here = at(second, self._ledges[one.ledge], one.x or 0.0, one.z or 0.0, pose=two.pose)
+        there = self._at(first, self._ledges[two.ledge], two.x or 0.0, two.z or 0.0, pose=one.pose)
+        here = self._at(second, self._ledges[one.ledge], one.x or 0.0, one.z or 0.0, pose=two.pose)
         new = {one.id: there, two.id: here}
         return tuple(new.get(placement.id, placement) for placement in placements)
 
@@ -167,6 +177,22 @@ class Changes:
             return None
         return (*placements, self._spot(placements, self._chance.choice(free), ledge))
 
+    def _turn_over(self, placements: Placements) -> Placements | None:
+        """Exchange left and right on one ledge."""
+        ledge = self._chance.choice(self._problem.open_ledges)
+        if any(p.ledge == ledge.id and p.id in self._kept for p in placements):
+            return None
+        if any(p.ledge == ledge.id and p.on is not None for p in placements):
+            return None
+
+        def turned(one: Placement) -> Placement:
+            if one.ledge != ledge.id or one.x is None:
+                return one
+            size = self._items[one.item]
+            return replace(one, x=self._at(size, ledge, ledge.width - one.x, one.z or 0.0, one.pose).x)
+
+        return tuple(turned(placement) for placement in placements)
+
     def _take(self, placements: Placements) -> Placements | None:
         one = self._one(placements)
         if one is None or one.item in self._must:
@@ -179,7 +205,7 @@ class Changes:
         if one is None or one.pose == "leaning":
             return None
         if one.on is not None:
-            down = at(self._items[one.item], self._ledges[one.ledge], (one.x or 0.0) + 120.0, one.z or 0.0)
+            down = self._at(self._items[one.item], self._ledges[one.ledge], (one.x or 0.0) + 120.0, one.z or 0.0)
             return _with(placements, one, down)
         hosts = {placement.host for placement in placements}
         free = [
@@ -203,7 +229,7 @@ class Changes:
         free = [i for i in self._free(placements, ledge) if can_raise(i) and carries_base(i, base_size)]
         if not free:
             return None
-        base = at(self._chance.choice(free), ledge, one.x or 0.0, one.z or 0.0)
+        base = self._at(self._chance.choice(free), ledge, one.x or 0.0, one.z or 0.0)
         raised = replace(one, on=base.id, x=base.x, z=base.z)
         return (*_with(placements, one, raised), base)
 
@@ -213,7 +239,7 @@ class Changes:
             return None
         pose: Pose = "upright" if one.pose == "flat" else "flat"
         ledge = self._ledges[one.ledge]
-        return _with(placements, one, at(self._items[one.item], ledge, one.x or 0.0, one.z or 0.0, pose=pose))
+        return _with(placements, one, self._at(self._items[one.item], ledge, one.x or 0.0, one.z or 0.0, pose=pose))
 
     def _fill(self, placements: Placements) -> Placements | None:
         """Put stems or utensils into an empty vessel, or take them out of one."""

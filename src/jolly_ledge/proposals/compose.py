@@ -29,18 +29,23 @@ WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 
 def compose(problem: Problem, chance: random.Random) -> tuple[Placement, ...]:
     """Return an arrangement that can stand; it may still lack what found no place."""
-    errands = errands_of(problem)
-    # A few throws of the dice make looks differ; where they fail, all places are tried in order.
-    found, _ = settle(problem, errands, chance, most=TRIES * (len(errands) + 1))
-    if found is None:
-        found, _ = settle(problem, errands)
-    placements = list(problem.fixed if found is None else found)
+    placements = list(what_must_be(problem, chance))
     ledges = list(problem.open_ledges)
     chance.shuffle(ledges)
     for number, ledge in enumerate(ledges):
         _fill(problem, placements, ledge, chance, left=number % 2 == 0)
     _fill_vessels(problem, placements, chance)
     return tuple(placements)
+
+
+def what_must_be(problem: Problem, chance: random.Random) -> tuple[Placement, ...]:
+    """Return what stays, and what must be there where it was found a place."""
+    errands = errands_of(problem)
+    # A few throws of the dice make looks differ; where they fail, all places are tried in order.
+    found, _ = settle(problem, errands, chance, most=TRIES * (len(errands) + 1))
+    if found is None:
+        found, _ = settle(problem, errands)
+    return problem.fixed if found is None else found
 
 
 def place(problem: Problem, placements: list[Placement], new: Placement, *, needed: bool = True) -> bool:
@@ -120,6 +125,6 @@ def _add(
         middle = start + size.width / 2
         if middle + size.width / 2 > ledge.width - EDGE_MM / 2:
             continue
-        if place(problem, placements, at(item, ledge, middle, depth), needed=False):
+        if place(problem, placements, at(item, ledge, middle, depth, step=problem.step), needed=False):
             return start + size.width + chance.uniform(*GAPS_MM)
     return start + EDGE_MM

@@ -21,6 +21,7 @@ from jolly_ledge.model.words import WishKind
 from jolly_ledge.proposals.poses import ways_to_stand
 from jolly_ledge.readings.wishes import hear
 
+STEP_MM = 5.0
 AT_HAND = frozenset({"owned", "borrowed"})
 FILLINGS = frozenset({"stems", "utensils"})
 NEEDS_A_HOST = FILLINGS | frozenset({"hanging", "textile", "supplies", "beads"})
@@ -40,7 +41,8 @@ class Problem(Struct, frozen=True):
 
     ``fixed`` placements stay as they are, ``required`` things must stand, ``hidden`` ones must lie inside
     something, ``candidates`` may come, ``fillings`` may go into vessels. ``open_ledges`` are those that may be
-    changed. Of the ``base`` at least a share of ``stay`` is to be kept.
+    changed. Of the ``base`` at least a share of ``stay`` is to be kept. Things stand at steps of the tape (``step``,
+    in mm).
     """
 
     plan: Plan
@@ -56,6 +58,7 @@ class Problem(Struct, frozen=True):
     tolerated: frozenset[Stop] = frozenset()
     base: tuple[Placement, ...] = ()
     stay: float = 0.0
+    step: float = STEP_MM
 
     def resolve(self, placements: Iterable[Placement]) -> Arrangement:
         """Return placements as a look of the piece, resolved."""

@@ -18,7 +18,7 @@ from jolly_ledge.model.pose import extent
 from jolly_ledge.model.spots import holds
 from jolly_ledge.model.words import GATHERING, Pose
 from jolly_ledge.proposals.poses import usual_pose, ways_to_stand
-from jolly_ledge.proposals.problem import FILLINGS, Problem, holds_wholly
+from jolly_ledge.proposals.problem import FILLINGS, STEP_MM, Problem, holds_wholly
 from jolly_ledge.readings.must_haves import REACH_HIGH_MM, REACH_LOW_MM
 
 MOST_TRIED = 4000
@@ -27,7 +27,7 @@ MOST_TRIED = 4000
 PAIR_SHARES = (0.36, 0.28, 0.42, 0.2, 0.12)
 """How far a mirrored pair stands from the middle, in widths of the piece, in the order of trying."""
 
-STEP_MM = EDGE_MM = 5.0
+EDGE_MM = 5.0
 HEIGHT_OF_EASE_MM = 1050.0
 
 Kind = Literal["stands", "centred", "mirrored", "together", "hidden", "filling"]
@@ -42,20 +42,28 @@ class Errand(Struct, frozen=True):
 
 
 def at(
-    item: Item, ledge: Ledge, middle: float, depth: float, *, pose: Pose | None = None, turn: float = 0.0
+    item: Item,
+    ledge: Ledge,
+    middle: float,
+    depth: float,
+    *,
+    pose: Pose | None = None,
+    turn: float = 0.0,
+    step: float = STEP_MM,
 ) -> Placement:
-    """Return a placement of a thing with its middle near a point of a ledge, within its edges."""
+    """Return a placement of a thing with its middle near a point of a ledge, on the tape and within its edges."""
     pose = pose or usual_pose(item)
     size = extent(item, pose, turn)
     half, deep = size.width / 2, size.depth / 2
-    x = _tape(middle, half + EDGE_MM, ledge.width - half - EDGE_MM, min(max(middle, half), ledge.width - half))
-    z = ledge.depth - deep if pose == "leaning" else _tape(depth, deep, ledge.depth - deep, deep)
+    ends = (half + EDGE_MM, ledge.width - half - EDGE_MM)
+    x = _tape(middle, *ends, min(max(middle, half), ledge.width - half), step)
+    z = ledge.depth - deep if pose == "leaning" else _tape(depth, deep, ledge.depth - deep, deep, step)
     return Placement(id=item.id, item=item.id, ledge=ledge.id, x=x, z=z, pose=pose, turn=turn)
 
 
-def _tape(length: float, least: float, most: float, only: float) -> float:
+def _tape(length: float, least: float, most: float, only: float, step: float) -> float:
     """Round to the tape within two limits; where they leave nothing, there is only one place."""
-    return min(max(round(length / STEP_MM) * STEP_MM, least), most) if least <= most else only
+    return min(max(round(length / step) * step, least), most) if least <= most else only
 
 
 def errands_of(problem: Problem) -> tuple[Errand, ...]:

@@ -10,11 +10,20 @@ from jolly_ledge.proposals.compose import compose
 from jolly_ledge.proposals.problem import Pairs, Problem
 from jolly_ledge.proposals.worth import Judge, Placements, State
 
-WARM, COLD = 0.012, 0.0006
+WARM, COLD = 0.001, 0.00005
 """How much worse a change may be and still be tried, at first and at last (annealing)."""
+
+ANEW = 0.01
+"""A search that begins anew is warmer, for it has all the rest to itself; it cools within its patience."""
+
+FROM_AFAR, SHAKES = 0.3, (2, 7)
+"""So often it begins with a new arrangement, else with the best after so many changes."""
 
 STARTS = 3
 """First arrangements that are composed; the best of them is bettered."""
+
+STUCK_FOR_EACH = 15
+"""A search that found nothing better in so many steps for every thing at hand is stuck."""
 
 PATIENCE = 400
 """A climb that found nothing better in so many steps begins anew."""
@@ -38,27 +47,55 @@ def first_arrangement(problem: Problem, seed: int) -> Placements:
 
 
 class Annealing:
-    """Takes what is better, and at first now and then what is a little worse."""
+    """Takes what is better, and at first now and then what is a little worse; begins anew when it is stuck."""
 
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
         self._judge = Judge(problem, others)
         self._chance = random.Random(seed)
         self._changes = Changes(problem, self._chance)
-        starts = [self._judge.begun(first_arrangement(problem, seed * 31 + start)) for start in range(STARTS)]
-        self.now = self.best = max(starts, key=lambda state: state.rank)
+        self._seed, self._idle, self._since, self._warm = seed * 31, 0, 0, WARM
+        self._patience = STUCK_FOR_EACH * (len(problem.candidates) + len(problem.required) + 1)
+        starts = [self._start() for _ in range(STARTS)]
+        self.now = self.best = self._round_best = max(starts, key=lambda state: state.rank)
+
+    def _start(self) -> State:
+        self._seed += 1
+        return self._judge.begun(first_arrangement(self._judge.problem, self._seed))
+
+    def _start_anew(self) -> State:
+        """Begin with what was best, shaken by a few changes of any worth; now and then with something else."""
+        if self._chance.random() < FROM_AFAR:
+            return self._start()
+        state = self.best
+        for _ in range(self._chance.randint(*SHAKES)):
+            changed = self._changes.any(state.placements)
+            state = (changed is not None and self._judge.state(changed)) or state
+        return state
 
     def step(self, progress: float) -> bool:
         """Try one change; progress cools the search."""
+        self._idle += 1
+        self._since += 1
+        if self._idle > self._patience:
+            self.now = self._round_best = self._start_anew()
+            self._idle, self._since, self._warm = 0, 0, ANEW
+            return self._keep()
         changed = self._changes.any(self.now.placements)
         if changed is None:
             return False
-        heat = WARM * (COLD / WARM) ** progress
+        along = progress if self._warm == WARM else min(self._since / self._patience, 1.0)
+        heat = self._warm * (COLD / self._warm) ** along
         tried = self._judge.state(changed, self.now.worth + heat * math.log(max(self._chance.random(), 1e-12)))
         if tried is None or (self.now.is_complete and not tried.is_complete):
             return False
+        if tried.rank > self._round_best.rank:
+            self._round_best, self._idle = tried, 0
         self.now = tried
-        if tried.rank > self.best.rank:
-            self.best = tried
+        return self._keep()
+
+    def _keep(self) -> bool:
+        if self.now.rank > self.best.rank:
+            self.best = self.now
             return True
         return False
 

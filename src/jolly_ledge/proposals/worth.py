@@ -13,6 +13,10 @@ OVERLAP_FREE, OVERLAP_COST = 0.45, 0.8
 HEED_COST, BARE_COST = 0.008, 0.02
 """What a caution to heed, and a ledge left bare, cost in the choice; neither enters the score that is shown."""
 
+ASK = float("inf")
+MOST_KNOWN = 20_000
+"""So many arrangements are remembered: a small problem comes by the same ones again and again."""
+
 Placements = tuple[Placement, ...]
 
 
@@ -53,26 +57,39 @@ class Judge:
         self._others = others
         self._ledges = {ledge.id for ledge in problem.open_ledges}
         self._base = pairs_of(problem.base, problem.fixed)
-        self.asked = 0
-        """How many arrangements were read."""
+        # A figure stands for what was read so far only: the arrangement is worth no more than that.
+        self._known: dict[frozenset[Placement], State | float | None] = {}
 
     def state(self, placements: Placements, least: float = float("-inf")) -> State | None:
         """Return an arrangement with its worth; None where it cannot stand or is worth less than asked for.
 
         The cheap questions come first: most changes that cannot be are of things in each other's place.
         """
+        key = frozenset(placements)
+        known = self._known.get(key, ASK)
+        if isinstance(known, State) or known is None:
+            return known if known is not None and known.worth >= least else None
+        if known < least:
+            return None
         arrangement = self.problem.resolve(placements)
         if not self.problem.has_room(arrangement):
-            return None
-        self.asked += 1
+            return self._note(key, None)
         score = assess(arrangement).score
         worth = score - self._shortcomings(placements)
         if worth < least:
+            self._known[key] = worth
             return None
         worth -= HEED_COST * self.problem.heeds(arrangement)
-        if worth < least or not self.problem.can_stand(arrangement):
-            return None
-        return State(placements, score, worth, not arrangement.awaited)
+        if not self.problem.can_stand(arrangement):
+            return self._note(key, None)
+        state = self._note(key, State(placements, score, worth, not arrangement.awaited))
+        return state if worth >= least else None
+
+    def _note(self, key: frozenset[Placement], state: State | None) -> State | None:
+        if len(self._known) >= MOST_KNOWN:
+            self._known.clear()
+        self._known[key] = state
+        return state
 
     def begun(self, placements: Placements) -> State:
         """Return an arrangement to begin with, whatever it is worth."""
