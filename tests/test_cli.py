@@ -244,3 +244,65 @@ def test_what_cannot_be_proposed_is_one_line(
     assert said in error
     assert error.count("\n") == 1
     assert not (tmp_path / "out.json").exists()
+
+
+def test_wanted_tells_measures_and_whether_a_found_thing_suits(
+    plan_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    assert run("wanted", plan_path, "--look", "low-tea", "--json") == 0
+    found = json.loads(capsys.readouterr().out)["wanted"]
+    assert found
+    assert {"ledge", "height", "width", "depth", "families", "finishes", "gain", "most_price"} <= set(found[0])
+    assert run("wanted", plan_path, "--look", "low-tea") == 0
+    assert capsys.readouterr().out.startswith("A")
+    assert run("wanted", plan_path, "--look", "low-tea", "--found", "woven basket 12 x 14 cm") == 0
+    assert "basket fits on" in capsys.readouterr().out
+    assert run("wanted", plan_path, "--look", "low-tea", "--found", "xyzzy") == 2
+    assert len(capsys.readouterr().err.splitlines()) == 1
+    assert run("wanted", plan_path, "--look", "first-try", "--instead-of", "dahlias", "--json") == 0
+    assert json.loads(capsys.readouterr().out)["instead_of"] == "dahlias"
+
+
+def test_restyle_tells_the_carries(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    assert run("restyle", plan_path, "before", "first-try", "--json") == 0
+    found = json.loads(capsys.readouterr().out)
+    assert {carry["kind"] for carry in found["carries"]} <= {"take away", "set aside", "move", "bring"}
+    assert found["comes_from"]
+    assert run("restyle", plan_path, "before", "before") == 0
+    assert "Nothing is to be carried" in capsys.readouterr().out
+    assert run("restyle", plan_path, "before", "low-tea") == 2
+    assert "different pieces" in capsys.readouterr().err
+
+
+def test_stems_tells_how_many_and_where_they_are_cut(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    assert run("stems", plan_path, "--vessel", "terracotta-vase", "--stems", "twigs", "--json") == 0
+    found = json.loads(capsys.readouterr().out)
+    assert found["mouth"] == 60.0
+    assert sum(cut["stems"] for cut in found["cuts"]) == 12
+    assert run("stems", plan_path, "--vessel", "bud-bottle", "--stems", "twigs", "--look", "first-try") == 0
+    assert "crowd" in capsys.readouterr().out
+    assert run("stems", plan_path, "--vessel", "orrery") == 2
+    assert len(capsys.readouterr().err.splitlines()) == 1
+
+
+def test_propose_in_each_figure_finishing_and_staying_near(
+    plan_path: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    out = tmp_path / "out.json"
+    assert run("propose", plan_path, "--piece", "study-cabinet", "--each", "figure", "--steps", 5, "-o", out) == 0
+    plan, _ = open_plan(out)
+    assert [look.manner.figure for look in plan.looks[-3:]][1:] != [plan.looks[-3].manner.figure] * 2
+    assert len({look.manner.figure for look in plan.looks[-3:]}) == 3
+    finish = ("propose", plan_path, "--piece", "alcove", "--from", "before", "--finish", "--count", 1, "--steps", 30)
+    assert run(*finish, "-o", out) == 0
+    plan, _ = open_plan(out)
+    assert set(plan.look("before").placements) <= set(plan.looks[-1].placements)
+    near = ("propose", plan_path, "--piece", "alcove", "--from", "first-try", "--stay", 0.8, "--count", 1)
+    assert run(*near, "--steps", 60, "-o", out) == 0
+    plan, _ = open_plan(out)
+    first, last = plan.look("first-try"), plan.looks[-1]
+    kept = {(p.item, p.ledge) for p in first.placements} & {(p.item, p.ledge) for p in last.placements}
+    assert len(kept) >= 0.7 * len(first.placements)
+    capsys.readouterr()
+    assert run("propose", plan_path, "--piece", "alcove", "--stay", 3, "-o", out) == 2
+    assert "share from 0 to 1" in capsys.readouterr().err

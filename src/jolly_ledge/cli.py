@@ -8,10 +8,14 @@ from pathlib import Path
 
 from jolly_ledge import __version__
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.words import SEASONS
 
 BAD_INPUT = 2
 MOST_PROPOSALS, LONGEST = 9, 100_000
-COMMANDS = ("review", "compare", "mend", "propose", "sheet", "draw", "stash", "photograph", "demo")
+COMMANDS = (
+    "review", "compare", "mend", "propose", "wanted", "restyle", "stems", "sheet", "draw", "stash", "photograph",
+    "demo",
+)  # fmt: skip
 OpenWindow = Callable[[Path | None, bool], int]
 
 
@@ -65,6 +69,30 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("--steps", type=int, metavar="K", help="changes tried for each look")
     command.add_argument("--json", action="store_true", help="print JSON")
     command.add_argument("-o", "--out", type=Path, required=True, metavar="OUT", help="the plan with the looks added")
+
+    command = commands.add_parser("wanted", help="tell what is not owned and would help a look most")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("--look", metavar="ID", required=True)
+    command.add_argument("--found", metavar="LINE", help="a thing found in a shop, in a line: tell whether it suits")
+    command.add_argument("--instead-of", metavar="ITEM", help="tell what comes closest to a dear thing and costs less")
+    command.add_argument("--unit", choices=("cm", "mm", "in"), default="cm", help="of bare figures in the line")
+    command.add_argument("--json", action="store_true", help="print JSON")
+
+    command = commands.add_parser("restyle", help="tell the fewest carries from one look to another of the same piece")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("first", metavar="LOOK_NOW")
+    command.add_argument("second", metavar="LOOK_THEN")
+    command.add_argument("--season", choices=SEASONS, default="", help="what is of another season goes to store")
+    command.add_argument("--json", action="store_true", help="print JSON")
+
+    command = commands.add_parser(
+        "stems", help="tell how stems stand in a vessel: how many, how high, where they are cut"
+    )
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("--vessel", metavar="ITEM", required=True)
+    command.add_argument("--stems", metavar="ITEM", help="the bunch, from the stash")
+    command.add_argument("--look", metavar="ID", help="the look the vessel stands in: its board keeps the tips down")
+    command.add_argument("--json", action="store_true", help="print JSON")
 
     command = commands.add_parser("sheet", help="write the placing sheet as PDF or CSV")
     command.add_argument("plan", type=Path, metavar="PLAN")
@@ -188,6 +216,40 @@ def _propose(chosen: argparse.Namespace) -> None:
     print(json.dumps(told_of[0], ensure_ascii=False, indent=1) if chosen.json else told_of[1])
 
 
+def _wanted(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.report_wanted import found_thing, instead_of, what_is_wanted
+
+    plan, _ = open_plan(chosen.plan)
+    look = plan.look(chosen.look)
+    if chosen.found is not None:
+        told = found_thing(plan, look, chosen.found, chosen.unit)
+    elif chosen.instead_of is not None:
+        told = instead_of(plan, look, chosen.instead_of)
+    else:
+        told = what_is_wanted(plan, look)
+    print(json.dumps(told.value, ensure_ascii=False, indent=1) if chosen.json else told.text)
+
+
+def _restyle(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.report_wanted import change_over
+
+    plan, _ = open_plan(chosen.plan)
+    told = change_over(plan, plan.look(chosen.first), plan.look(chosen.second), chosen.season)
+    print(json.dumps(told.value, ensure_ascii=False, indent=1) if chosen.json else told.text)
+
+
+def _stems(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.report_wanted import stems_for
+
+    plan, _ = open_plan(chosen.plan)
+    look = plan.look(chosen.look) if chosen.look is not None else None
+    told = stems_for(plan, chosen.vessel, chosen.stems, look)
+    print(json.dumps(told.value, ensure_ascii=False, indent=1) if chosen.json else told.text)
+
+
 def _sheet(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.plan_file import open_plan
     from jolly_ledge.model.arrangement import arrange
@@ -274,6 +336,9 @@ _ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
     "compare": _compare,
     "mend": _mend,
     "propose": _propose,
+    "wanted": _wanted,
+    "restyle": _restyle,
+    "stems": _stems,
     "sheet": _sheet,
     "draw": _draw,
     "stash": _stash,

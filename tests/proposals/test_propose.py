@@ -119,6 +119,18 @@ def test_one_ledge_is_finished_and_the_others_stay() -> None:
     assert any(p.ledge == "a1" for p in one.look.placements)
 
 
+def test_what_stays_near_a_look_keeps_most_of_it_but_nothing_that_cannot_stand() -> None:
+    # Two things in one place: one of them has to go.
+    placements = (put("jar4", x=200.0), put("jar3", x=210.0), put("stack0", "a2", x=300.0), put("jar0", "a2", x=300.0, on="stack0"),
+                  put("frame0", "a2", x=600.0, z=287.0, pose="leaning"))  # fmt: skip
+    base = plan_of(STASH, placements).looks[0]
+    problem = asked((*STASH, thing("clock", traits=("must-keep",))), base=base, stay=0.8)
+    (one,) = proposals([problem], 1, steps=STEPS).found
+    sound(problem, one.look)
+    kept = pairs_of(one.look.placements) & pairs_of(placements)
+    assert len(kept) >= 0.6 * len(placements)
+
+
 def test_what_must_be_there_is_there_and_what_is_hidden_is_hidden() -> None:
     must = (
         thing("clock", traits=("must-keep",)),

@@ -8,7 +8,7 @@ from jolly_ledge.model.errors import EditError, InvalidPlanError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Piece
-from jolly_ledge.model.value import Colour, Value, Words
+from jolly_ledge.model.value import Colour, Price, Value, Words
 
 FORMAT = "jolly-ledge/plan"
 VERSION = 1
@@ -49,6 +49,7 @@ class Plan(Value, frozen=True, omit_defaults=False):
     looks: Annotated[tuple[Look, ...], Meta(max_length=5_000)] = ()
     families: Annotated[tuple[ColourFamily, ...], Meta(max_length=200)] = ()
     tastes: Annotated[tuple[Taste, ...], Meta(max_length=200)] = ()
+    budget: Price | None = None
 
     def piece(self, piece_id: str) -> Piece:
         """Return a piece by its id; raise EditError where there is none."""

@@ -2,17 +2,20 @@
 
 import random
 
+from msgspec.structs import replace
+
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import extent
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.proposals.poses import usual_pose
-from jolly_ledge.proposals.problem import Problem
+from jolly_ledge.proposals.problem import Problem, stops_of
 from jolly_ledge.proposals.settling import at, errands_of, settle
 from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.how_many import recommended
+from jolly_ledge.readings.wishes import hear
 
 GROUP_SHARES: dict[int, tuple[float, ...]] = {1: (0.68,), 2: (0.66, 0.42), 3: (0.74, 0.46, 0.24)}
 """Heights of a group in parts of the frame: the anchor, its second, a small one."""
@@ -46,6 +49,32 @@ def what_must_be(problem: Problem, chance: random.Random) -> tuple[Placement, ..
     if found is None:
         found, _ = settle(problem, errands)
     return problem.fixed if found is None else found
+
+
+def near_the_base(problem: Problem) -> tuple[Placement, ...] | None:
+    """Return the arrangement to stay near without what cannot stand so, and with what must be there; None where not."""
+    kept = {placement.id for placement in problem.fixed}
+    left = problem.base
+    while not problem.can_stand(resolved := problem.resolve(left)):
+        named = [stop for stop in stops_of(resolved) if stop not in problem.tolerated]
+        at_fault = [identifiers for _, identifiers in named]
+        at_fault += [frozenset(heard.placements) for heard in hear(resolved) if not heard.met]
+        gone = {sorted(some - kept)[-1] for some in at_fault if some - kept}
+        if not gone:
+            return None
+        left = without(left, gone)
+    grounded = replace(problem, fixed=left)
+    found, _ = settle(grounded, errands_of(replace(grounded, required=resolved.awaited)))
+    return found
+
+
+def without(placements: tuple[Placement, ...], gone: set[str]) -> tuple[Placement, ...]:
+    """Return placements without some, and without what stands on them or in them."""
+    size = -1
+    while size != len(gone):
+        size = len(gone)
+        gone = gone | {placement.id for placement in placements if placement.host in gone}
+    return tuple(placement for placement in placements if placement.id not in gone)
 
 
 def place(problem: Problem, placements: list[Placement], new: Placement, *, needed: bool = True) -> bool:

@@ -6,7 +6,7 @@ from collections.abc import Callable
 from typing import Protocol
 
 from jolly_ledge.proposals.changes import Changes
-from jolly_ledge.proposals.compose import compose
+from jolly_ledge.proposals.compose import compose, near_the_base
 from jolly_ledge.proposals.problem import Pairs, Problem
 from jolly_ledge.proposals.worth import Judge, Placements, State
 
@@ -41,9 +41,8 @@ class Strategy(Protocol):
 
 def first_arrangement(problem: Problem, seed: int) -> Placements:
     """Return an arrangement to begin with: the one that is to stay for the most part, else a composed one."""
-    if problem.stay > 0 and problem.is_valid(problem.resolve(problem.base)):
-        return problem.base
-    return compose(problem, random.Random(seed))
+    near = near_the_base(problem) if problem.stay > 0 else None
+    return near if near is not None else compose(problem, random.Random(seed))
 
 
 class Annealing:

@@ -1,0 +1,127 @@
+"""What is wanted, the way from look to look, and stems: as plain values and as lines to read."""
+
+from typing import Any
+
+from msgspec import Struct
+
+from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.entry.parser import parse_entry
+from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.stems import plan_stems
+from jolly_ledge.model.units import LengthUnit
+from jolly_ledge.proposals.restyle import restyle
+from jolly_ledge.proposals.wanted import match_found, substitutes, wanted
+
+VESSELS = frozenset({"vessel", "bowl", "basket"})
+NOTHING_NEEDED = "Nothing is needed: no one thing more would help this look."
+
+
+class Told(Struct, frozen=True):
+    """One answer, as a plain value and as text."""
+
+    value: dict[str, Any]
+    text: str
+
+
+def what_is_wanted(plan: Plan, look: Look) -> Told:
+    """Tell what is not owned and would help a look most."""
+    found = wanted(plan, look)
+    values = [
+        {
+            "ledge": want.placement.ledge,
+            "x": want.placement.x,
+            "z": want.placement.z,
+            "category": want.item.category,
+            "height": [round(size) for size in want.heights],
+            "width": [round(size) for size in want.widths],
+            "depth": round(want.deepest),
+            "colours": list(want.colours),
+            "families": list(want.families),
+            "finishes": list(want.finishes),
+            "gain": round(want.gain, 4),
+            "most_price": want.most_price,
+            "sentence": want.sentence,
+        }
+        for want in found
+    ]
+    return Told({"look": look.id, "wanted": values}, "\n".join(want.sentence for want in found) or NOTHING_NEEDED)
+
+
+def found_thing(plan: Plan, look: Look, line: str, unit: LengthUnit) -> Told:
+    """Tell whether a thing found in a shop suits a look.
+
+    Raises
+    ------
+    EntryError
+        The line tells no thing.
+    """
+    item = parse_entry(line, unit, plan.stash).items[0]
+    told = match_found(plan, look, item)
+    value = {
+        "look": look.id, "item": item.label, "fits": bool(told.placements), "ledge": told.ledge,
+        "instead": told.instead, "gain": round(told.gain, 4), "sentence": told.sentence,
+    }  # fmt: skip
+    return Told(value, told.sentence)
+
+
+def instead_of(plan: Plan, look: Look, item_id: str) -> Told:
+    """Tell what comes closest to a dear thing and costs less."""
+    dear = plan.item(item_id)
+    found = substitutes(plan, look, dear)
+    values = [{"item": item.id, "alike": round(alike, 3), "saved": saved} for item, alike, saved in found]
+    lines = [
+        f"The {item.label}: {percent(alike)} alike{'' if saved is None else f', saves {saved:g}'}."
+        for item, alike, saved in found
+    ]
+    return Told({"instead_of": item_id, "found": values}, "\n".join(lines) or f"Nothing cheaper than the {dear.label}.")
+
+
+def change_over(plan: Plan, first: Look, second: Look, season: str = "") -> Told:
+    """Tell the fewest carries from one look to another.
+
+    Raises
+    ------
+    EditError
+        The looks are of different pieces.
+    """
+    if first.piece != second.piece:
+        raise EditError(f"The looks “{first.id}” and “{second.id}” are of different pieces; choose two of one piece.")
+    told = restyle(arrange(plan, first), arrange(plan, second), season)
+    value = {
+        "carries": [{"kind": c.kind, "item": c.item, "sentence": c.sentence} for c in told.carries],
+        "set_aside": list(told.set_aside),
+        "goes_to": {room: list(names) for room, names in told.goes_to},
+        "comes_from": {room: list(names) for room, names in told.comes_from},
+    }
+    lines = [told.summary, *(f"{number}. {c.sentence}" for number, c in enumerate(told.carries, start=1))]
+    return Told(value, "\n".join(lines))
+
+
+def stems_for(plan: Plan, vessel_id: str, bunch_id: str | None, look: Look | None) -> Told:
+    """Tell how stems stand in a vessel.
+
+    Raises
+    ------
+    EditError
+        The thing takes no stems.
+    """
+    vessel = plan.item(vessel_id)
+    if vessel.category not in VESSELS:
+        raise EditError(f"The {vessel.label} takes no stems; choose a vessel, a bowl or a basket.")
+    bunch = plan.item(bunch_id) if bunch_id is not None else None
+    clearance, lift = None, 0.0
+    if look is not None:
+        standing = next((s for s in arrange(plan, look).standings if s.item.id == vessel_id), None)
+        if standing is not None:
+            clearance, lift = standing.ledge.clearance, standing.bottom - standing.ledge.floor
+    told = plan_stems(vessel, bunch, clearance, lift=lift)
+    value = {
+        "vessel": vessel_id, "mouth": told.mouth, "mouth_is_guessed": told.mouth_is_guessed, "fewest": told.fewest,
+        "most": told.most, "limit": told.limit, "over_rim": told.over_rim, "held": told.held,
+        "cuts": [{"stems": number, "length": length} for number, length in told.cuts], "bunches": told.bunches,
+        "cost": told.cost, "sentences": list(told.sentences),
+    }  # fmt: skip
+    return Told(value, "\n".join(told.sentences))
