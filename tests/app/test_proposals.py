@@ -9,7 +9,7 @@ from pytestqt.qtbot import QtBot
 from builders import plan_of
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.proposals_page import COUNT, ProposalsPage
+from jolly_ledge.app.panels.proposals_page import ProposalsPage
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.edits.items import ToggleTrait
@@ -45,13 +45,13 @@ def test_proposals_come_and_one_is_taken_over(window: MainWindow, page: Proposal
     qtbot.waitUntil(lambda: not page.job.is_running, timeout=PATIENCE_MS)
     qtbot.waitUntil(lambda: not page._timer.isActive(), timeout=PATIENCE_MS)
     assert all(one is not None and one.is_valid for one in page.found)
-    assert all(label.text().startswith("reads ") for label in page.reads)
-    assert all(story.text().count("\n") == 2 for story in page.stories)
+    assert all(card.reads.text().startswith("reads ") for card in page.cards)
+    assert all(card.story.text().count("\n") == 2 for card in page.cards)
     before = len(session.plan.looks)
     best = page.found[0]
     assert best is not None
     assert any(placement.item == lamp.item for placement in best.look.placements)
-    qtbot.mouseClick(page.take_buttons[0], LEFT)
+    qtbot.mouseClick(page.cards[0].take_button, LEFT)
     assert len(session.plan.looks) == before + 1
     assert session.look.placements == best.look.placements
     assert session.look.note.startswith(best.count_said)
@@ -69,7 +69,7 @@ def test_a_changed_stash_is_told_before_anything_is_taken(
     window.session.commit(ToggleTrait(items=("dark-urn",), trait="fragile", on=True))
     before = window.session.plan
     with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "propose anew" in said):
-        qtbot.mouseClick(page.take_buttons[0], LEFT)
+        qtbot.mouseClick(page.cards[0].take_button, LEFT)
     assert window.session.plan is before
 
 
@@ -78,7 +78,7 @@ def test_the_search_is_stopped_and_left(window: MainWindow, page: ProposalsPage,
     qtbot.waitUntil(lambda: page.found[0] is not None, timeout=PATIENCE_MS)
     qtbot.mouseClick(page.stop_button, LEFT)
     qtbot.waitUntil(lambda: not page.job.is_running, timeout=PATIENCE_MS)
-    assert sum(one is not None for one in page.found) < COUNT
+    assert sum(one is not None for one in page.found) < 3
     qtbot.keyClick(page, Qt.Key.Key_Escape)
     step = arranging(window)
     assert step.views.currentWidget() is step.view
@@ -93,3 +93,108 @@ def test_nothing_to_propose_is_said(qtbot: QtBot, log: RecoveryLog, dialogs: Ans
         qtbot.mouseClick(step.propose_button, LEFT)
     assert step.proposals is not None
     step.proposals.job.close()
+
+
+def found_all(page: ProposalsPage, qtbot: QtBot) -> None:
+    qtbot.waitUntil(lambda: not page._timer.isActive() and page.found[0] is not None, timeout=PATIENCE_MS)
+
+
+def test_how_many_and_in_which_manners_is_asked_for(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+    page.settings.each_list.setCurrentText("each fullness")
+    page.begin(steps=3)
+    found_all(page, qtbot)
+    assert [one.look.manner.fullness for one in page.found if one is not None][1:] != ["layered", "layered"]
+    assert len({one.look.manner.fullness for one in page.found if one is not None}) == 3
+    page.settings.each_list.setCurrentText("this manner")
+    page.settings.count_list.setCurrentText("5")
+    page.begin(steps=2)
+    found_all(page, qtbot)
+    assert len(page.cards) == 5
+    assert all(card.proposal is not None for card in page.cards)
+    page.settings.count_list.setCurrentText("2")
+    page.begin(steps=2)
+    found_all(page, qtbot)
+    assert len(page.cards) == 2
+
+
+def test_the_same_throw_gives_the_same_looks(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+    thrown = []
+    for throw in (7, 8, 7):
+        page.settings.throw_field.setValue(throw - 1)
+        page.begin(steps=10)
+        found_all(page, qtbot)
+        assert page.settings.throw == throw
+        thrown.append([one.look.placements for one in page.found if one is not None])
+    assert thrown[0] == thrown[2]
+    assert thrown[0] != thrown[1]
+
+
+def test_all_that_stands_stays_when_a_look_is_finished(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+    page.settings.keep_list.setCurrentText("all that stands")
+    page.begin(steps=5)
+    found_all(page, qtbot)
+    for one in page.found:
+        assert one is not None
+        assert set(window.session.look.placements) <= set(one.look.placements)
+
+
+def test_only_the_ledge_in_hand_is_arranged(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+    session = window.session
+    session.choose_ledge("below")
+    page.settings.keep_list.setCurrentText("all but this ledge")
+    page.begin(steps=5)
+    found_all(page, qtbot)
+    elsewhere = [placement for placement in session.look.placements if placement.ledge != "below"]
+    for one in page.found:
+        assert one is not None
+        assert [placement for placement in one.look.placements if placement.ledge != "below"] == elsewhere
+
+
+def test_ledges_are_marked_by_a_click_and_blended(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+    session = window.session
+    page.begin(steps=10)
+    found_all(page, qtbot)
+    assert not page.blend_button.isEnabled()
+    ledges = {ledge.id: ledge for ledge in session.piece.ledges}
+    for card, ledge in ((page.cards[0], "top"), (page.cards[1], "below"), (page.cards[2], "below")):
+        qtbot.mouseClick(card.drawing, LEFT, pos=card.drawing.area_of(ledges[ledge]).center().toPoint())
+    # A ledge comes from one proposal only: the last that was asked.
+    assert [sorted(card.drawing.marks) for card in page.cards] == [["top"], [], ["below"]]
+    first, _, third = (one.look for one in page.found if one is not None)
+    before = len(session.plan.looks)
+    qtbot.mouseClick(page.blend_button, LEFT)
+    assert len(session.plan.looks) == before + 1
+    made = session.look
+    assert made.name == "Blend"
+    assert made.note == "Blended from Proposal 1, Proposal 3."
+    items = [placement.item for placement in made.placements]
+    assert len(items) == len(set(items))
+    tops = {p.item for p in first.placements if p.ledge == "top"}
+    assert {p.item for p in made.placements if p.ledge == "top"} == tops
+    below = {p.item for p in third.placements if p.ledge == "below"} - tops
+    assert {p.item for p in made.placements if p.ledge == "below"} == below
+    session.undo()
+    assert len(session.plan.looks) == before
+
+
+def test_all_are_taken_over_in_one_step_and_laid_side_by_side(
+    window: MainWindow, page: ProposalsPage, qtbot: QtBot
+) -> None:
+    session = window.session
+    page.begin(steps=5)
+    found_all(page, qtbot)
+    before = len(session.plan.looks)
+    with qtbot.waitSignal(session.compare_asked):
+        qtbot.mouseClick(page.all_button, LEFT)
+    assert [look.proposal for look in session.plan.looks[before:]] == [1, 2, 3]
+    session.undo()
+    assert len(session.plan.looks) == before
+
+
+def test_what_differs_from_the_look_in_hand_is_said(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+    page.begin(steps=40)
+    found_all(page, qtbot)
+    card = page.cards[0]
+    assert card.differs.text().startswith(("better: ", "worse: "))
+    assert "(+" in card.reads.text() or "(−" in card.reads.text()
+    assert "Brings" in card.story.toolTip() or "Leaves out" in card.story.toolTip()

@@ -4,46 +4,31 @@ from collections.abc import Callable
 from functools import partial
 
 from msgspec.structs import replace
-from PySide6.QtCore import QRectF, Qt, QTimer
-from PySide6.QtGui import QHideEvent, QKeyEvent, QPainter, QPaintEvent
-from PySide6.QtWidgets import QApplication, QGridLayout, QHBoxLayout, QVBoxLayout, QWidget
+from PySide6.QtCore import Qt, QTimer
+from PySide6.QtGui import QHideEvent, QKeyEvent
+from PySide6.QtWidgets import QApplication, QHBoxLayout, QProgressBar, QVBoxLayout, QWidget
 
+from jolly_ledge.app.panels.proposal_card import ProposalCard
+from jolly_ledge.app.panels.proposal_settings import LEDGE, LOCKED, MOST, STANDING, STAY, ProposalSettings
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import Board, words
-from jolly_ledge.drawing.look import look_picture
-from jolly_ledge.drawing.picture import Picture
+from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest, Refused
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.edits.proposed import AddProposals
+from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.proposals.blend import blend
 from jolly_ledge.proposals.propose import Progress, Proposal
-from jolly_ledge.render.player import play_fitted
+from jolly_ledge.readings.register import Assessment, assess
 
-COUNT, SECONDS = 3, 12.0
 POLL_MS = 120
-STORY_LINES = 3
-
-
-class ProposalDrawing(QWidget):
-    """One proposal, drawn as large as it goes."""
-
-    def __init__(self) -> None:
-        super().__init__()
-        self._picture: Picture | None = None
-        self.setMinimumHeight(160)
-
-    def show_proposal(self, plan: Plan, proposal: Proposal | None) -> None:
-        """Draw a proposal; None shows nothing."""
-        self._picture = None if proposal is None else look_picture(arrange(plan, proposal.look), scale_bar=False)
-        self.update()
-
-    def paintEvent(self, event: QPaintEvent) -> None:
-        """Paint it."""
-        if self._picture is not None:
-            painter = QPainter(self)
-            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-            play_fitted(painter, self._picture, QRectF(self.rect()))
+SAID = {
+    LOCKED: "what is locked stays",
+    STANDING: "all that stands stays, what it lacks is added",
+    MOST: "most of what stands stays",
+    LEDGE: "only the ledge in hand is arranged",
+}
 
 
 class ProposalsPage(QWidget):
@@ -54,9 +39,9 @@ class ProposalsPage(QWidget):
         self._session = session
         self._on_back = on_back
         self.job = job or ProposeJob()
-        self.found: list[Proposal | None] = [None] * COUNT
         self._asked_for: Plan | None = None
-        self._seed = 0
+        self._present: tuple[Arrangement, Assessment] | None = None
+        self._is_begun = False
         self._timer = QTimer(self)
         self._timer.setInterval(POLL_MS)
         self._timer.timeout.connect(self.fetch)
@@ -64,57 +49,97 @@ class ProposalsPage(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
+        column.addLayout(self._top())
+        self.settings = ProposalSettings()
+        self.settings.changed.connect(self.begin_same)
+        self.settings.throw_field.editingFinished.connect(self._begin_thrown)
+        column.addWidget(self.settings)
+        line = QHBoxLayout()
+        self.note = words("", "soft")
+        self.progress = QProgressBar()
+        self.progress.setRange(0, 100)
+        self.progress.setTextVisible(False)
+        self.progress.setFixedSize(120, 8)
+        line.addWidget(self.note, 1)
+        line.addWidget(self.progress)
+        column.addLayout(line)
+        self.board = QHBoxLayout()
+        self.board.setSpacing(10)
+        column.addLayout(self.board, 1)
+        self.cards: list[ProposalCard] = []
+        QApplication.instance().aboutToQuit.connect(self.job.close)  # type: ignore[union-attr]
+
+    def _top(self) -> QHBoxLayout:
         top = QHBoxLayout()
         top.setSpacing(6)
         self.back_button = chip("Back to the look", "Leave the proposals (Esc)", checkable=False)
-        self.back_button.clicked.connect(lambda: on_back())
+        self.back_button.clicked.connect(lambda: self._on_back())
         self.again_button = chip("Propose others", "Search again with another throw of the dice", checkable=False)
         self.again_button.clicked.connect(self.begin)
         self.stop_button = chip("That is enough", "End the search and keep what was found", checkable=False)
         self.stop_button.clicked.connect(self.job.cancel)
-        for button in (self.back_button, self.again_button, self.stop_button):
+        self.blend_button = chip(
+            "Blend", "Click ledges in the drawings; they are put together into one look", checkable=False
+        )
+        self.blend_button.clicked.connect(self.take_blend)
+        self.all_button = chip("Side by side", "Take all over in one step and lay them side by side", checkable=False)
+        self.all_button.clicked.connect(self.take_all)
+        for button in (self.back_button, self.again_button, self.stop_button, self.blend_button, self.all_button):
             top.addWidget(button)
         top.addStretch(1)
-        column.addLayout(top)
-        self.note = words("", "soft")
-        column.addWidget(self.note)
-        grid = QGridLayout()
-        grid.setHorizontalSpacing(10)
-        grid.setVerticalSpacing(6)
-        self.drawings = [ProposalDrawing() for _ in range(COUNT)]
-        self.reads = [words("", "good", wrap=False) for _ in range(COUNT)]
-        self.stories = [words("", "small") for _ in range(COUNT)]
-        self.take_buttons = [
-            chip("Take it over", "Add it as a look, in one step", checkable=False) for _ in range(COUNT)
-        ]
-        grid.addWidget(Board(), 1, 0, 1, COUNT)
-        for index in range(COUNT):
-            grid.setColumnStretch(index, 1)
-            self.take_buttons[index].clicked.connect(partial(self._take, index))
-            grid.addWidget(self.drawings[index], 0, index)
-            grid.addWidget(self.reads[index], 2, index)
-            grid.addWidget(self.take_buttons[index], 3, index, Qt.AlignmentFlag.AlignLeft)
-            grid.addWidget(self.stories[index], 4, index, Qt.AlignmentFlag.AlignTop)
-        grid.setRowStretch(0, 1)
-        column.addLayout(grid, 1)
-        QApplication.instance().aboutToQuit.connect(self.job.close)  # type: ignore[union-attr]
+        return top
+
+    @property
+    def found(self) -> list[Proposal | None]:
+        """What is shown, in the order of the numbers."""
+        return [card.proposal for card in self.cards]
 
     def begin(self, _: bool = False, *, steps: int | None = None) -> None:
-        """Search for looks of the piece in hand in the manner of the look in hand; what is locked in it stays."""
-        session = self._session
-        self._seed += 1
+        """Search with another throw of the dice; the first search takes the throw that is told."""
+        if self._is_begun:
+            self.settings.throw_again()
+        self._search(steps)
+
+    def begin_same(self) -> None:
+        """Search with the throw in hand."""
+        self._search(None)
+
+    def _begin_thrown(self) -> None:
+        if self._is_begun and self.settings.throw != self._thrown:
+            self._search(None)
+
+    def _search(self, steps: int | None) -> None:
+        session, settings = self._session, self.settings
+        self._is_begun, self._thrown = True, settings.throw
         self._asked_for = session.plan
-        self.found = [None] * COUNT
-        self._show()
         look = session.plan.look(session.look_id)
+        present = arrange(session.plan, look)
+        self._present = (present, assess(present))
+        self._make_cards(settings.count)
+        for index in range(settings.count):
+            self._show(index, None)
         self.job.start(
             ProposeRequest(
-                session.plan, session.piece_id, look.manner, look, None, COUNT, self._seed,
-                None if steps is not None else SECONDS, steps,
+                session.plan, session.piece_id, look.manner, look,
+                session.ledge_id or None if settings.keeps == LEDGE else None, settings.count, settings.throw,
+                None if steps is not None else settings.seconds, steps, settings.each,
+                settings.keeps == STANDING, STAY if settings.keeps == MOST else 0.0,
             )
         )  # fmt: skip
-        self.note.setText("Composing in the manner of the look in hand; what is locked in it stays …")
+        self.note.setText(f"Composing in the manner of the look in hand; {SAID[settings.keeps]} …")
+        self.progress.setValue(0)
+        self.progress.show()
         self._timer.start()
+
+    def _make_cards(self, count: int) -> None:
+        while len(self.cards) > count:
+            card = self.cards.pop()
+            self.board.removeWidget(card)
+            card.deleteLater()
+        while len(self.cards) < count:
+            number = len(self.cards)
+            self.cards.append(ProposalCard(partial(self._take, number), partial(self._mark, number)))
+            self.board.addWidget(self.cards[-1], 1)
 
     def fetch(self) -> None:
         """Fetch what the search has found."""
@@ -123,45 +148,96 @@ class ProposalsPage(QWidget):
         self.stop_button.setEnabled(self.job.is_running)
         if not self.job.is_running:
             self._timer.stop()
+            self.progress.hide()
 
     def _take_in(self, event: Event) -> None:
         if isinstance(event, Refused):
             self.note.setText(event.sentence)
             self._session.refused.emit(event.sentence)
         elif isinstance(event, Progress):
-            self.found[event.number] = event.best
-            left = round(SECONDS * (1 - event.share))
+            self._show(event.number, event.best)
+            left = round(self.settings.seconds * (1 - event.share))
+            self.progress.setValue(round(100 * event.share))
             self.note.setText(f"Getting better; about {left} s left. {event.best.count_said}")
         else:
-            self.found = [*event.found, *([None] * (COUNT - len(event.found)))]
-            self.note.setText(self.found[0].count_said if self.found[0] is not None else "Nothing was found.")
-        self._show()
+            for index in range(len(self.cards)):
+                self._show(index, event.found[index] if index < len(event.found) else None)
+            first = event.found[0] if event.found else None
+            self.note.setText(first.count_said if first is not None else "Nothing was found.")
 
-    def _show(self) -> None:
-        for index, proposal in enumerate(self.found):
-            self.drawings[index].show_proposal(self._asked_for or self._session.plan, proposal)
-            self.take_buttons[index].setEnabled(proposal is not None)
-            if proposal is None:
-                self.reads[index].setText("…")
-                self.stories[index].setText("")
-                continue
-            lacks = "" if proposal.is_valid else ", not complete"
-            self.reads[index].setText(f"reads {round(proposal.assessment.score * 100)}{lacks}")
-            told = [step.sentence for step in proposal.story]
-            self.stories[index].setText("\n".join(told[:STORY_LINES]))
-            self.stories[index].setToolTip("\n".join(told))
+    def _show(self, index: int, proposal: Proposal | None) -> None:
+        present, read = self._present or (None, None)
+        self.cards[index].show_proposal(self._asked_for, proposal, present, read)
+        self._show_marks()
+
+    # Taking over
+
+    def _is_stale(self) -> bool:
+        session = self._session
+        if self._asked_for is not None and session.plan.stash == self._asked_for.stash:
+            return False
+        session.refused.emit("The stash has changed since; propose anew before taking one over.")
+        return True
+
+    def _with_story(self, proposal: Proposal) -> Look:
+        told = "\n".join([proposal.count_said, *(step.sentence for step in proposal.story)])
+        return replace(proposal.look, note=told)
+
+    def _add(self, looks: tuple[Look, ...]) -> bool:
+        """Add looks in one step and take the first in hand."""
+        session = self._session
+        before = {look.id for look in session.plan.looks}
+        if not session.commit(AddProposals(looks=looks)):
+            return False
+        session.choose_look(next(look.id for look in session.plan.looks if look.id not in before))
+        return True
 
     def _take(self, index: int) -> None:
-        session, proposal = self._session, self.found[index]
-        if proposal is None:
+        proposal = self.cards[index].proposal
+        if proposal is not None and not self._is_stale() and self._add((self._with_story(proposal),)):
+            self._on_back()
+
+    def take_all(self) -> None:
+        """Take all proposals over and compare them."""
+        looks = tuple(self._with_story(one) for one in self.found if one is not None)
+        if len(looks) < 2 or self._is_stale():
             return
-        if self._asked_for is None or session.plan.stash != self._asked_for.stash:
-            session.refused.emit("The stash has changed since; propose anew before taking one over.")
+        if self._add(looks):
+            self._on_back()
+            self._session.compare_asked.emit()
+
+    # Blending
+
+    def _mark(self, number: int, ledge: str) -> None:
+        """Keep a ledge from one proposal, or let it go again; every ledge comes from one of them."""
+        for index, card in enumerate(self.cards):
+            if index == number and ledge not in card.drawing.marks:
+                card.drawing.marks.add(ledge)
+            else:
+                card.drawing.marks.discard(ledge)
+            card.drawing.update()
+        self._show_marks()
+
+    def _show_marks(self) -> None:
+        marks = sum(len(card.drawing.marks) for card in self.cards)
+        self.blend_button.setText(f"Blend {marks}" if marks else "Blend")
+        self.blend_button.setEnabled(marks > 0)
+        self.all_button.setEnabled(sum(card.proposal is not None for card in self.cards) > 1)
+
+    def take_blend(self) -> None:
+        """Put the marked ledges together; the rest comes from the proposal that gives the most of them."""
+        given = [(len(card.drawing.marks), card) for card in self.cards if card.proposal is not None]
+        if not given or self._is_stale():
             return
-        told = "\n".join([proposal.count_said, *(step.sentence for step in proposal.story)])
-        before = {look.id for look in session.plan.looks}
-        if session.commit(AddProposals(looks=(replace(proposal.look, note=told),))):
-            session.choose_look(next(look.id for look in session.plan.looks if look.id not in before))
+        _, most = max(given, key=lambda one: one[0])
+        parts = {
+            ledge: card.proposal.look for _, card in given for ledge in card.drawing.marks if card.proposal is not None
+        }
+        assert most.proposal is not None
+        mixed = blend(most.proposal.look, parts)
+        sources = [card.proposal.look.label for _, card in given if card.drawing.marks and card.proposal is not None]
+        note = f"Blended from {', '.join(sources)}."
+        if self._add((replace(mixed, id="blend", name="Blend", note=note),)):
             self._on_back()
 
     def keyPressEvent(self, event: QKeyEvent) -> None:

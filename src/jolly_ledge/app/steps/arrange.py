@@ -6,7 +6,7 @@ from typing import TYPE_CHECKING
 
 from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QResizeEvent
-from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QStackedWidget
+from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
 
 from jolly_ledge.app.actions.look_actions import LookActions
 from jolly_ledge.app.panels.chosen_panel import ChosenPanel
@@ -52,9 +52,8 @@ class ArrangeStep(Step):
         self.column.addLayout(middle, 1)
         self.key_line = words(KEYS_HINT, "small", wrap=False)
         self.key_line.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
-        self.column.addWidget(self.key_line)
-        self.column.addLayout(self._strip_head())
-        self.column.addWidget(self.strip)
+        self.foot = self._foot()
+        self.column.addWidget(self.foot)
         self.row.addWidget(self.readings)
         self.view.first_painted.connect(self.readings.begin, Qt.ConnectionType.QueuedConnection)
         self.view.asked_for_figures.connect(self.chosen.left_field.setFocus)
@@ -99,6 +98,7 @@ class ArrangeStep(Step):
     def _look_from(self) -> None:
         strip = self.view_strip
         self.chosen.show()
+        self.foot.show()
         if strip.place == STRAIGHT_ON:
             self.views.setCurrentWidget(self.view)
             return
@@ -110,6 +110,17 @@ class ArrangeStep(Step):
         self.sight.look_through(strip.ways, shut=strip.is_shut)
         self.sight.look_from(strip.eye)
         self.views.setCurrentWidget(self.sight)
+
+    def _foot(self) -> QWidget:
+        """Return what lies below the drawing: what the keys do, and the stash on its board."""
+        foot = QWidget()
+        column = QVBoxLayout(foot)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(self.column.spacing())
+        column.addWidget(self.key_line)
+        column.addLayout(self._strip_head())
+        column.addWidget(self.strip)
+        return foot
 
     def _strip_head(self) -> QHBoxLayout:
         row = QHBoxLayout()
@@ -139,8 +150,9 @@ class ArrangeStep(Step):
 
             self.proposals = ProposalsPage(self.session, self.show_look)
             self.views.addWidget(self.proposals)
-        # The proposals take the room of what is in hand, for nothing is moved while they are looked at.
+        # The proposals take the room of what is in hand and of the stash: nothing is moved while they are looked at.
         self.chosen.hide()
+        self.foot.hide()
         self.views.setCurrentWidget(self.proposals)
         self.proposals.setFocus()
         self.proposals.begin()

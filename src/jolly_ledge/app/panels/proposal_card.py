@@ -1,0 +1,156 @@
+"""One proposal: its drawing, on which ledges are marked for a blend, how it reads, what differs, its story."""
+
+from collections.abc import Callable
+
+from PySide6.QtCore import QPointF, QRectF, Qt, Signal
+from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
+from PySide6.QtWidgets import QLabel, QPushButton, QSizePolicy, QVBoxLayout, QWidget
+
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import Board, words
+from jolly_ledge.drawing.look import look_picture
+from jolly_ledge.drawing.picture import Picture
+from jolly_ledge.drawing.theme import PLUM
+from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.model.differences import differences
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.proposals.propose import Proposal
+from jolly_ledge.readings.frame import frame_height
+from jolly_ledge.readings.register import NAMES, Assessment
+from jolly_ledge.render.player import fitting, play_fitted
+
+STORY_LINES, MOST_TOLD, DIFFERS_FROM = 3, 3, 0.03
+"""Lines of the story that are shown, readings that are named, and what is not worth naming."""
+
+
+class ProposalDrawing(QWidget):
+    """A proposal drawn as large as it goes; a click marks a ledge to be kept in a blend."""
+
+    marked = Signal(str)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._picture: Picture | None = None
+        self._arrangement: Arrangement | None = None
+        self.marks: set[str] = set()
+        self.setMinimumHeight(150)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+        self.setToolTip("Click a ledge to keep it in a blend")
+
+    def show_arrangement(self, arrangement: Arrangement | None) -> None:
+        """Draw a look; None shows nothing."""
+        self._arrangement = arrangement
+        self._picture = None if arrangement is None else look_picture(arrangement, scale_bar=False)
+        if arrangement is None:
+            self.marks.clear()
+        self.update()
+
+    def area_of(self, ledge: Ledge) -> QRectF:
+        """Return where the opening over a ledge is shown."""
+        if self._picture is None:
+            return QRectF()
+        high = frame_height(ledge)
+        shown = QRectF(ledge.left, -ledge.floor - high, ledge.width, high)
+        return fitting(self._picture, QRectF(self.rect())).mapRect(shown)
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        """Paint it, with a plum frame about every marked ledge."""
+        if self._picture is None or self._arrangement is None:
+            return
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        play_fitted(painter, self._picture, QRectF(self.rect()))
+        painter.setPen(QPen(QColor(PLUM), 2.0))
+        tint = QColor(PLUM)
+        tint.setAlpha(46)
+        painter.setBrush(tint)
+        for ledge in self._arrangement.standing_ledges:
+            if ledge.id in self.marks:
+                painter.drawRoundedRect(self.area_of(ledge), 3, 3)
+
+    def mousePressEvent(self, event: QMouseEvent) -> None:
+        """Mark the ledge that is pressed."""
+        ledge = self._ledge_at(event.position())
+        if ledge is not None:
+            self.marked.emit(ledge.id)
+
+    def _ledge_at(self, position: QPointF) -> Ledge | None:
+        ledges = self._arrangement.standing_ledges if self._arrangement is not None else ()
+        return next((ledge for ledge in ledges if self.area_of(ledge).contains(position)), None)
+
+
+class ProposalCard(QWidget):
+    """Shows one proposal and lets it be taken over."""
+
+    def __init__(self, on_take: Callable[[], object], on_mark: Callable[[str], object]) -> None:
+        super().__init__()
+        self.proposal: Proposal | None = None
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(5)
+        self.drawing = ProposalDrawing()
+        self.drawing.marked.connect(on_mark)
+        self.reads: QLabel = words("", "good", wrap=False)
+        self.take_button: QPushButton = chip("Take it over", "Add it as a look, in one step", checkable=False)
+        self.take_button.clicked.connect(lambda: on_take())
+        self.differs: QLabel = words("", "soft")
+        self.story: QLabel = words("", "small")
+        column.addWidget(self.drawing, 1)
+        column.addWidget(Board())
+        column.addWidget(self.reads)
+        column.addWidget(self.take_button, 0, Qt.AlignmentFlag.AlignLeft)
+        column.addWidget(self.differs)
+        column.addWidget(self.story, 0, Qt.AlignmentFlag.AlignTop)
+        self.show_proposal(None, None, None, None)
+
+    def show_proposal(
+        self, plan: Plan | None, proposal: Proposal | None, present: Arrangement | None, read: Assessment | None
+    ) -> None:
+        """Show a proposal beside the look in hand; None shows that there is none yet."""
+        self.proposal = proposal
+        self.take_button.setEnabled(proposal is not None)
+        if proposal is None or plan is None:
+            self.drawing.show_arrangement(None)
+            self.reads.setText("…")
+            self.differs.setText("")
+            self.story.setText("")
+            return
+        arrangement = arrange(plan, proposal.look)
+        self.drawing.show_arrangement(arrangement)
+        self.reads.setText(self._reads(proposal, present, read))
+        self.differs.setText(_named_differences(proposal.assessment, read))
+        told = [step.sentence for step in proposal.story]
+        changes = differences(present, arrangement) if present is not None and present.standings else ()
+        manner = f"{proposal.look.manner.fullness}, {proposal.look.manner.figure}"
+        self.story.setText("\n".join(told[:STORY_LINES]))
+        self.story.setToolTip("\n".join([f"In {manner}.", *told, "", *changes]))
+
+    def _reads(self, proposal: Proposal, present: Arrangement | None, read: Assessment | None) -> str:
+        score = round(proposal.assessment.score * 100)
+        lacks = "" if proposal.is_valid else ", not complete"
+        if read is None or present is None or not present.standings:
+            return f"reads {score}{lacks}"
+        more = score - round(read.score * 100)
+        return f"reads {score} ({'+' if more >= 0 else '−'}{abs(more)}){lacks}"
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Keys belong to the page."""
+        event.ignore()
+
+
+def _named_differences(found: Assessment, present: Assessment | None) -> str:
+    """Return which readings are better and which are worse than in the look in hand."""
+    if present is None:
+        return ""
+    changes = []
+    for reading in found.readings:
+        before = present.reading(reading.id)
+        if before is not None and abs(reading.score - before.score) >= DIFFERS_FROM:
+            changes.append((reading.score - before.score, NAMES[reading.id].lower()))
+    better = [name for change, name in sorted(changes, reverse=True) if change > 0][:MOST_TOLD]
+    worse = [name for change, name in sorted(changes) if change < 0][:MOST_TOLD]
+    said = [f"better: {', '.join(better)}"] if better else []
+    said += [f"worse: {', '.join(worse)}"] if worse else []
+    return "; ".join(said)
