@@ -178,12 +178,12 @@ def test_how_a_thing_counts_is_changed_by_hand(window: MainWindow, qtbot: QtBot)
     stack = next(s for s in session.arrangement.standings if s.placement.on is not None)
     session.choose(stack.id)
     before = len(session.arrangement.units)
-    assert page.chosen.count_chip.text() == "as usual"
+    assert page.chosen.count_chip.text() == "Counts so"
     qtbot.keyClick(page.view, "J")
-    assert page.chosen.count_chip.text() == "by itself"
+    assert page.chosen.count_chip.text() == "Counts itself"
     qtbot.mouseClick(page.chosen.count_chip, LEFT)
     assert session.look.placement(stack.id).unit == "together"
-    assert page.chosen.count_chip.text() == "with it"
+    assert page.chosen.count_chip.text() == "Counts with it"
     assert len(session.arrangement.units) <= before
     session.undo()
     session.undo()

@@ -8,7 +8,7 @@ from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.scene.look_view import OVERLAYS, LookView
 from jolly_ledge.app.scene.mark_layer import MarkLayer
-from jolly_ledge.app.scene.marks import Box, Label, Line, Mark, Stamp, area_on_view
+from jolly_ledge.app.scene.marks import Box, Line, Mark, Plate, Stamp, area_on_view
 from jolly_ledge.app.session import Session
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.plan import Plan
@@ -26,7 +26,8 @@ MARKS: tuple[Mark, ...] = (
     Stamp("diamond", 40, 40),
     Stamp("dot", 150, 40, colour="#1f6a6d"),
     Stamp("lock", 150, 80),
-    Label("60 % seen", 100, 120, "#1f6a6d"),
+    Stamp("bow", 150, 110, colour="#7b3b57"),
+    Plate("60 % seen", 100, 120, "#1f6a6d"),
 )
 
 
@@ -102,7 +103,7 @@ def softened(image: QImage) -> QImage:
 
 @pytest.mark.parametrize(
     ("shown", "least"),
-    [(("balance", "cautions"), 3), (("groups", "rest"), 3), (OVERLAYS, 70)],
+    [(("balance", "cautions"), 3), (("groups", "rest"), 3), (OVERLAYS[:-1], 80)],
     ids=["as usual", "level lines", "all"],
 )
 def test_a_drag_leaves_no_traces(

@@ -1,6 +1,7 @@
 """How many: groups and things every ledge bears, before anything is placed."""
 
 import math
+from functools import lru_cache
 
 from msgspec import Struct
 
@@ -37,6 +38,7 @@ class Advice(Struct, frozen=True):
         )
 
 
+@lru_cache(maxsize=16)
 def advice_for(piece: Piece, fullness: Fullness, stash: tuple[Item, ...]) -> tuple[Advice, ...]:
     """Return for every ledge how many things it bears for its width and the fullness, and how many there are.
 

@@ -3,12 +3,14 @@
 from PySide6.QtWidgets import QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
 from jolly_ledge.app.actions.look_actions import LookActions
+from jolly_ledge.app.panels.wish_menu import WishChip
 from jolly_ledge.app.scene.depth_view import DepthView
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.texts import Board, heading, words
 from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.stems import plan_stems
 from jolly_ledge.model.words import Pose
 from jolly_ledge.readings.weight import weights
 
@@ -21,7 +23,7 @@ POSES: tuple[tuple[Pose, str, str], ...] = (
 )
 
 
-COUNTS = {None: "as usual", "own": "by itself", "together": "with it"}
+COUNTS = {None: "Counts so", "own": "Counts itself", "together": "Counts with it"}
 
 
 class ChosenPanel(QWidget):
@@ -89,9 +91,13 @@ class ChosenPanel(QWidget):
         ):
             grid.addWidget(words(text, "soft", wrap=False), row, 0)
             grid.addWidget(field, row, 1)
-        grid.addWidget(words("Counts", "soft", wrap=False), 7, 0)
-        grid.addWidget(self.count_chip, 7, 1)
+        grid.addWidget(self.count_chip, 7, 0)
+        self.wish_chip = WishChip(self._session, self._chosen_items)
+        grid.addWidget(self.wish_chip.button, 7, 1)
         return self.tools
+
+    def _chosen_items(self) -> tuple[str, ...]:
+        return tuple(standing.item.id for standing in self._session.chosen_standings)
 
     def _regroup(self) -> None:
         chosen = self._session.chosen_standings
@@ -141,7 +147,11 @@ class ChosenPanel(QWidget):
         host = self._session.arrangement.by_id.get(first.placement.host or "")
         place = f"{'inside' if first.placement.inside else 'on'} the {host.item.label}, " if host else ""
         mass = "mass unknown" if first.item.mass is None else f"{first.item.mass:g} kg"
-        return f"{place}{first.ledge.label}; {mass}{self._to_the_eye(first.id)}"
+        takes = ""
+        if first.item.category == "vessel":
+            stems = plan_stems(first.item)
+            takes = f", takes {stems.fewest} to {stems.most} stems"
+        return f"{place}{first.ledge.label}; {mass}{self._to_the_eye(first.id)}{takes}"
 
     def _to_the_eye(self, identifier: str) -> str:
         """Return what a thing weighs to the eye, once the look is read; its mass is another matter."""

@@ -14,6 +14,8 @@ from PySide6.QtWidgets import (
 
 from jolly_ledge.app.panels.item_drawing import ItemDrawing
 from jolly_ledge.app.panels.item_forms import CoversForm, ProvenanceForm, RepaintForm
+from jolly_ledge.app.panels.stems_form import StemsForm
+from jolly_ledge.app.panels.wish_menu import WishChip
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
@@ -53,6 +55,8 @@ class ItemPanel(SidePanel):
         column.addWidget(self.stands)
         self.covers_title = question("Covers", 14)
         self.covers_form = CoversForm(session)
+        self.stems_form = StemsForm(session)
+        column.addWidget(self.stems_form)
         column.addWidget(self.covers_title)
         column.addWidget(self.covers_form)
         column.addWidget(question("Where it comes from and goes", 14))
@@ -61,6 +65,12 @@ class ItemPanel(SidePanel):
         column.addWidget(question("If it were painted", 14))
         self.repaint_form = RepaintForm(session)
         column.addWidget(self.repaint_form)
+        self.wish_chip = WishChip(session, lambda: (session.item_id,) if session.item_id else ())
+        row = QHBoxLayout()
+        row.addWidget(words("For the piece in hand", "soft", wrap=False))
+        row.addWidget(self.wish_chip.button)
+        row.addStretch(1)
+        column.addLayout(row)
         column.addWidget(question("Mind", 14))
         self.traits = TraitChips(self._toggle_trait)
         column.addLayout(self.traits)
@@ -206,6 +216,7 @@ class ItemPanel(SidePanel):
         self.more_colours.setEnabled(len(item.colours) < MOST_COLOURS)
         self.fewer_colours.setEnabled(len(item.colours) > 1)
         self.traits.show_traits(item.traits)
+        self.stems_form.show_item(item)
         self.guess_row.setVisible(bool(item.guessed))
         self.guess_said.setText(f"Guessed: {', '.join(item.guessed)}.")
         looks = [look.label for look in self._session.plan.looks if any(p.item == item.id for p in look.placements)]

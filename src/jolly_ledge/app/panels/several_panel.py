@@ -4,6 +4,7 @@ from collections.abc import Callable
 
 from PySide6.QtWidgets import QHBoxLayout
 
+from jolly_ledge.app.panels.wish_menu import WishChip
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.form import Form
@@ -52,6 +53,12 @@ class SeveralPanel(SidePanel):
         self.merge_button.clicked.connect(self._merge)
         for button in (self.join_button, self.part_button, self.merge_button):
             row.addWidget(button)
+        row.addStretch(1)
+        column.addLayout(row)
+        self.wish_chip = WishChip(session, lambda: session.item_ids)
+        row = QHBoxLayout()
+        row.addWidget(words("For the piece in hand", "soft", wrap=False))
+        row.addWidget(self.wish_chip.button)
         row.addStretch(1)
         column.addLayout(row)
         column.addWidget(question("Mind", 14))

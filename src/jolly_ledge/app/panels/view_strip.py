@@ -20,7 +20,7 @@ STRAIGHT_ON, FROM_ABOVE = "Straight on", "From above"
 ON_CHIPS = OVERLAYS[:3]
 """What is shown most has a chip of its own; the rest waits in a list."""
 
-KEYS: dict[str, str] = {name: str((number + 1) % 10) for number, name in enumerate(OVERLAYS)}
+KEYS: dict[str, str] = dict(zip(OVERLAYS, "1234567890A", strict=True))
 SAID: dict[str, str] = {
     "balance": "Balance: the ball on the beam is where the weight lies; teal is level.",
     "groups": "Groups: units in each, teal is odd; a dotted frame or a diamond is one unit.",
@@ -31,6 +31,7 @@ SAID: dict[str, str] = {
     "rest": "Rest: the empty places along the ledges.",
     "depth": "Depth: a low pale bar stands in front, a higher dark one at the back.",
     "ties": "Ties: look-alikes; thin teal ties far ones, thick ochre ones compete.",
+    "advice": "Advice: how many groups and things each ledge bears for its width and fullness.",
     "doors": "Doors: hatched strips hide; the figure is what is left to see of an anchor.",
 }
 

@@ -16,6 +16,7 @@ from PySide6.QtGui import (
 from PySide6.QtWidgets import QApplication, QWidget
 
 from jolly_ledge.app.scene.item_pixmaps import ItemPixmaps
+from jolly_ledge.app.scene.stamps import BOW_PX, bow
 from jolly_ledge.app.scene.stash_strip import two_lines
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
@@ -154,6 +155,8 @@ class LineUp(QWidget):
             painter.setPen(QColor(SOFT_INK))
             painter.drawText(QPointF(MARGIN, row.top + 17), row.title)
         chosen = set(self._session.item_ids)
+        piece = self._session.piece if self._session.piece_id else None
+        wished = {item for wish in piece.wishes for item in wish.items} if piece is not None else set()
         for cell in row.cells:
             if cell.item.id in chosen:
                 in_hand = self.hasFocus() and cell.item.id == self._session.item_id
@@ -164,6 +167,10 @@ class LineUp(QWidget):
         self._paint_clearance_lines(painter, row)
         for cell in row.cells:
             self._pixmaps.paint(painter, cell.item, cell.left + cell.width / 2, row.floor, self.devicePixelRatioF())
+            if cell.item.id in wished:
+                mark = bow(PLUM, self.devicePixelRatioF())
+                top = row.floor - cell.item.height * SCALE - BOW_PX
+                painter.drawPixmap(QPointF(cell.left + cell.width / 2 - BOW_PX / 2, top), mark)
         self._paint_clearance_labels(painter, row)
         paint_board(painter, QRectF(MARGIN, row.floor, self.width() - 2 * MARGIN, 6), BOARD)
         self._paint_ledge_width(painter, row)

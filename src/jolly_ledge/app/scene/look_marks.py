@@ -28,7 +28,11 @@ def look_marks(session: Session, shown: set[str], scale: float, *, carried: bool
     for name, marks in _overlay_marks(arrangement, scale).items():
         if name in shown:
             yield from marks()
+    if "advice" in shown or not session.look.placements:
+        yield from overlays.advice_marks(arrangement, session.plan.stash)
     yield from overlays.lock_marks(arrangement)
+    if arrangement.piece.wishes:
+        yield from overlays.wish_marks(arrangement)
     for standing in session.chosen_standings:
         yield from overlays.outline_marks(standing)
     for identifier in session.pointed_at:

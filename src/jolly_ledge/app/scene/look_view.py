@@ -44,9 +44,9 @@ BEAM_HEIGHT = 40
 BADGE_PX = 9.0
 MARGIN = 4
 OVERLAYS = (
-    "balance", "groups", "cautions", "skyline", "figure", "colours", "rest", "depth", "ties", "doors",
+    "balance", "groups", "cautions", "skyline", "figure", "colours", "rest", "depth", "ties", "doors", "advice",
 )  # fmt: skip
-"""What may lie over the drawing; the keys 1 to 9 and 0 show them in this order."""
+"""What may lie over the drawing; the keys 1 to 9, 0 and A show them in this order."""
 
 
 class LookView(QGraphicsView):

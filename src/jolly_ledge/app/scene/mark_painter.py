@@ -4,11 +4,11 @@ from collections.abc import Iterable
 from itertools import groupby
 
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPixmap
+from PySide6.QtGui import QBrush, QColor, QFontMetricsF, QPainter, QPainterPath, QPixmap
 
-from jolly_ledge.app.scene.marks import LABEL_HEIGHT_PX, LABEL_WIDTH_PX, Box, Label, Line, Mark, Stamp, Stroke
+from jolly_ledge.app.scene.marks import PLATE_HEIGHT_PX, Box, Line, Mark, Plate, Stamp, Stroke
 from jolly_ledge.app.scene.pens import line_pen, paint_line
-from jolly_ledge.app.scene.stamps import caution_sign, count_disc, end_dot, padlock, stamp, unit_diamond
+from jolly_ledge.app.scene.stamps import bow, caution_sign, count_disc, end_dot, padlock, stamp, unit_diamond
 from jolly_ledge.drawing.theme import INK, SHEET
 from jolly_ledge.render.fonts import font
 
@@ -28,7 +28,7 @@ def paint_marks(painter: QPainter, marks: Iterable[Mark]) -> None:
         elif kind[0] is Stamp:
             _paint_stamps(painter, [mark for mark in together if isinstance(mark, Stamp)])
         else:
-            _paint_labels(painter, [mark for mark in together if isinstance(mark, Label)])
+            _paint_plates(painter, [mark for mark in together if isinstance(mark, Plate)])
 
 
 def _style_of(mark: Mark) -> tuple[object, ...]:
@@ -97,20 +97,24 @@ def _picture(mark: Stamp, ratio: float) -> QPixmap:
         return count_disc(mark.word, mark.colour, ratio)
     if mark.kind == "lock":
         return padlock(ratio)
+    if mark.kind == "bow":
+        return bow(mark.colour, ratio)
     return unit_diamond(ratio) if mark.kind == "diamond" else end_dot(mark.colour, ratio)
 
 
-def _paint_labels(painter: QPainter, labels: list[Label]) -> None:
+def _paint_plates(painter: QPainter, plates: list[Plate]) -> None:
     to_pixels = painter.worldTransform()
     painter.save()
     painter.resetTransform()
     painter.setFont(font(12, "sans", 700))
-    for label in labels:
-        foot = to_pixels.map(QPointF(label.x, label.y))
-        area = QRectF(foot.x() - LABEL_WIDTH_PX / 2, foot.y() - 22, LABEL_WIDTH_PX, LABEL_HEIGHT_PX)
-        painter.setPen(line_pen(label.rim, 1.0))
+    metrics = QFontMetricsF(painter.font())
+    for plate in plates:
+        foot = to_pixels.map(QPointF(plate.x, plate.y))
+        wide = metrics.horizontalAdvance(plate.text) + 14
+        area = QRectF(foot.x() - wide / 2, foot.y() - 22, wide, PLATE_HEIGHT_PX)
+        painter.setPen(line_pen(plate.rim, 1.0))
         painter.setBrush(QColor(SHEET))
         painter.drawRoundedRect(area, 7, 7)
         painter.setPen(QColor(INK))
-        painter.drawText(area, Qt.AlignmentFlag.AlignCenter, label.text)
+        painter.drawText(area, Qt.AlignmentFlag.AlignCenter, plate.text)
     painter.restore()

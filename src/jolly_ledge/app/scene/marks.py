@@ -11,9 +11,9 @@ from PySide6.QtCore import QRect, QRectF
 from PySide6.QtGui import QTransform
 
 Stroke = Literal["solid", "dash", "dot"]
-Stamped = Literal["caution", "count", "diamond", "dot", "lock"]
+Stamped = Literal["bow", "caution", "count", "diamond", "dot", "lock"]
 STAMP_REACH_PX = 12
-LABEL_WIDTH_PX, LABEL_HEIGHT_PX = 76.0, 18.0
+PLATE_HEIGHT_PX, LETTER_PX = 18.0, 7.6
 SPARE_PX = 5
 
 
@@ -76,8 +76,8 @@ class Stamp(Struct, frozen=True, cache_hash=True):
         return QRectF(self.x, self.y, 0.0, 0.0)
 
 
-class Label(Struct, frozen=True, cache_hash=True):
-    """A word on a small plate over a point."""
+class Plate(Struct, frozen=True, cache_hash=True):
+    """Words on a small plate over a point."""
 
     text: str
     x: float
@@ -85,24 +85,30 @@ class Label(Struct, frozen=True, cache_hash=True):
     rim: str
 
     @property
+    def width_px(self) -> float:
+        """How wide it is at most."""
+        return LETTER_PX * len(self.text) + 14
+
+    @property
     def extent(self) -> QRectF:
         """Where it is."""
         return QRectF(self.x, self.y, 0.0, 0.0)
 
 
-Mark = Line | Box | Stamp | Label
+Mark = Line | Box | Stamp | Plate
 
 _REACH_PX: dict[type[Mark], tuple[int, int]] = {
     Line: (SPARE_PX, SPARE_PX),
     Box: (SPARE_PX, SPARE_PX),
     Stamp: (STAMP_REACH_PX, STAMP_REACH_PX + 8),
-    Label: (round(LABEL_WIDTH_PX / 2) + SPARE_PX, round(LABEL_HEIGHT_PX) + 6),
+    Plate: (SPARE_PX, round(PLATE_HEIGHT_PX) + 6),
 }
 
 
 def area_on_view(mark: Mark, to_view: QTransform) -> QRect:
     """Return the pixels of a view that a mark may touch."""
     across, down = _REACH_PX[type(mark)]
+    across += round(mark.width_px / 2) if isinstance(mark, Plate) else 0
     return to_view.mapRect(mark.extent).toAlignedRect().adjusted(-across, -down, across, down)
 
 

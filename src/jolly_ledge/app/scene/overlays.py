@@ -7,15 +7,20 @@ from itertools import pairwise
 from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPen, QPolygonF
 
-from jolly_ledge.app.scene.marks import Box, Line, Stamp
+from jolly_ledge.app.scene.marks import Box, Line, Plate, Stamp
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing, Vignette
 from jolly_ledge.model.colour import lighter
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.colour_echo import spots_of
+from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.hues import accent_areas, accent_leaders, family_among
+from jolly_ledge.readings.recommended import advice_for
 from jolly_ledge.readings.side_balance import BAND, FAIR, moment
+from jolly_ledge.readings.wishes import hear
 from jolly_ledge.render.fonts import font
 
 PATHS_SHOWN = 1
@@ -41,6 +46,23 @@ def lock_marks(arrangement: Arrangement) -> Iterator[Stamp]:
     for standing in arrangement.visible:
         if standing.placement.locked:
             yield Stamp("lock", standing.right, -standing.top)
+
+
+def wish_marks(arrangement: Arrangement) -> Iterator[Stamp]:
+    """Yield a small bow at everything that is wished for; ochre where the wish is not met."""
+    unmet = {identifier for heard in hear(arrangement) if not heard.met for identifier in heard.placements}
+    wished = {item for wish in arrangement.piece.wishes for item in wish.items}
+    for standing in arrangement.visible:
+        if standing.item.id in wished:
+            yield Stamp("bow", standing.left, -standing.top, colour=OCHRE if standing.id in unmet else PLUM)
+
+
+def advice_marks(arrangement: Arrangement, stash: tuple[Item, ...]) -> Iterator[Plate]:
+    """Yield over every ledge how many groups and things it bears, before anything is placed."""
+    for advice in advice_for(arrangement.piece, arrangement.manner.fullness, stash):
+        ledge = advice.ledge
+        said = f"{counted(advice.groups, 'group')} · {advice.fewest} to {advice.most}"
+        yield Plate(said, ledge.left + ledge.width / 2, -ledge.floor - frame_height(ledge) * 0.78, TEAL)
 
 
 def ledge_mark(ledge: Ledge) -> Box:

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from functools import lru_cache
 
-from jolly_ledge.app.scene.marks import Box, Label, Line, Stamp, poly_line
+from jolly_ledge.app.scene.marks import Box, Line, Plate, Stamp, poly_line
 from jolly_ledge.app.scene.overlays import KEPT
 from jolly_ledge.drawing.theme import OCHRE, RUST, SHEET, TEAL
 from jolly_ledge.model.arrangement import Arrangement, Column, Unit
@@ -80,7 +80,7 @@ def tie_marks(arrangement: Arrangement) -> Iterator[Line | Stamp]:
     yield from ends
 
 
-def door_marks(arrangement: Arrangement) -> Iterator[Box | Label]:
+def door_marks(arrangement: Arrangement) -> Iterator[Box | Plate]:
     """Yield the bars of the doors as hatched strips, and at each anchor how much of it is left to see."""
     piece = arrangement.piece
     hidden = [(f.left, f.floor, f.width, f.height) for f in piece.fixtures if f.kind in ("bar", "brace")]
@@ -96,7 +96,7 @@ def door_marks(arrangement: Arrangement) -> Iterator[Box | Label]:
     for identifier, seen in reading.contributions if reading is not None else ():
         standing = arrangement.by_id[identifier]
         rim = TEAL if seen >= SHUT_BAND[0] else RUST
-        yield Label(f"{percent(seen)} seen", standing.x, -standing.bottom, rim)
+        yield Plate(f"{percent(seen)} seen", standing.x, -standing.bottom, rim)
 
 
 def unit_marks(arrangement: Arrangement, scale: float) -> Iterator[Line | Stamp]:

@@ -10,7 +10,7 @@ from jolly_ledge.app.scene.pens import line_pen
 from jolly_ledge.drawing.theme import PAPER, PLUM
 from jolly_ledge.render.fonts import font
 
-SIGN_PX, DISC_PX, DIAMOND_PX, LOCK_PX = 21.0, 19.0, 10.0, 14.0
+SIGN_PX, DISC_PX, DIAMOND_PX, LOCK_PX, BOW_PX = 21.0, 19.0, 10.0, 14.0, 16.0
 RIM, WORD = "#fffaf0", "#ffffff"
 
 
@@ -81,6 +81,24 @@ def padlock(ratio: float) -> QPixmap:
         painter.drawRect(QRectF(2.5, 5.6, 9.0, 6.8))
 
     return _mark(LOCK_PX, ratio, PLUM, paint)
+
+
+@lru_cache(maxsize=8)
+def bow(colour: str, ratio: float) -> QPixmap:
+    """Return the mark of a wish: a bow, as on a thing that was set apart."""
+
+    def paint(painter: QPainter) -> None:
+        middle = BOW_PX / 2
+        for side in (-1, 1):
+            loop = [
+                QPointF(middle, middle),
+                QPointF(middle + side * 6, middle - 4),
+                QPointF(middle + side * 6, middle + 4),
+            ]
+            painter.drawPolygon(QPolygonF(loop))
+        painter.drawEllipse(QPointF(middle, middle), 2.2, 2.2)
+
+    return _mark(BOW_PX, ratio, colour, paint)
 
 
 @lru_cache(maxsize=8)

@@ -211,6 +211,7 @@ class ArrangeStep(Step):
             ("PgDown", partial(do.choose_ledge, 1)),
             ("PgUp", partial(do.choose_ledge, -1)),
             ("J", do.count_apart),
+            ("X", self.chosen.wish_chip.pop_up),
             ("W", self.show_proposals),
             ("C", self.session.compare_asked.emit),
             ("S", partial(self.strip.setFocus, Qt.FocusReason.ShortcutFocusReason)),

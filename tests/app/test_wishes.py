@@ -1,0 +1,102 @@
+"""Wishes by hand: marked on the drawing or in the line-up, shown, kept, let go."""
+
+import pytest
+from PySide6.QtCore import Qt
+from PySide6.QtGui import QAction, QImage
+from pytestqt.qtbot import QtBot
+
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.panels.wish_menu import WishChip
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.model.edits.wishes import AddWish, DropWish, said
+from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.piece import Wish
+from jolly_ledge.model.plan import Plan
+from pages import page_of
+
+LEFT = Qt.MouseButton.LeftButton
+
+
+def choose(chip: WishChip, text: str) -> None:
+    chip.fill()
+    action: QAction = next(action for action in chip.menu.actions() if text in action.text())
+    action.trigger()
+
+
+def listed(chip: WishChip) -> list[str]:
+    chip.fill()
+    return [action.text() for action in chip.menu.actions() if action.text()]
+
+
+def test_a_wish_is_marked_on_the_drawing_and_let_go(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = page_of(window, "Arrange", ArrangeStep), window.session
+    session.choose("orrery")
+    session.choose_ledge("l2")
+    bare = page.view.grab().toImage()
+    choose(page.chosen.wish_chip, "Only on left bay, shelf 2")
+    assert session.piece.wishes == (Wish(kind="only-on", items=("orrery",), ledges=("l2",)),)
+    marked: QImage = page.view.grab().toImage()
+    assert marked != bare
+    session.choose("orrery")
+    session.choose_ledge("l3")
+    choose(page.chosen.wish_chip, "Never on left bay, shelf 3")
+    findings = [finding.sentence for finding in session.assessment.findings if finding.reading == "must-haves"]
+    assert not any("orrery is never" in sentence for sentence in findings)
+    assert len(session.piece.wishes) == 2
+    choose(page.chosen.wish_chip, "Let go: brass orrery only on")
+    assert [wish.kind for wish in session.piece.wishes] == ["never-on"]
+    session.undo()
+    session.undo()
+    session.undo()
+    assert session.piece.wishes == ()
+
+
+def test_several_marked_things_are_wished_apart_or_together(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = page_of(window, "Arrange", ArrangeStep), window.session
+    ids = [placement.id for placement in session.look.placements if placement.item in ("dark-urn", "terracotta-vase")]
+    session.choose(ids[0])
+    assert not any("Apart" in text for text in listed(page.chosen.wish_chip))
+    session.choose(*ids)
+    choose(page.chosen.wish_chip, "Apart, never neighbours")
+    assert {wish.kind for wish in session.piece.wishes} == {"apart"}
+    # The opposite of the same things takes its place.
+    choose(page.chosen.wish_chip, "Together, on one tray")
+    assert [wish.kind for wish in session.piece.wishes] == ["together"]
+    assert any("wished together" in finding.sentence for finding in session.assessment.findings)
+
+
+def test_x_opens_the_list_and_nothing_marked_is_said(
+    window: MainWindow, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    page, session = page_of(window, "Arrange", ArrangeStep), window.session
+    opened: list[bool] = []
+    monkeypatch.setattr(page.chosen.wish_chip.button, "showMenu", lambda: opened.append(True))
+    qtbot.keyClick(page.view, "x")
+    assert opened == [True]
+    session.choose()
+    assert listed(page.chosen.wish_chip) == ["Mark a thing first, several with shift and click"]
+
+
+def test_things_of_the_line_up_are_wished_for_the_piece_in_hand(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = page_of(window, "Gather", GatherStep), window.session
+    session.choose_item("dark-urn")
+    choose(page.panel.wish_chip, "In the middle of its ledge")
+    assert session.piece.wishes == (Wish(kind="centred", items=("dark-urn",)),)
+    before = page.line_up.grab().toImage()
+    session.undo()
+    assert page.line_up.grab().toImage() != before
+
+
+def test_what_a_wish_needs_is_told(demo: Plan) -> None:
+    with pytest.raises(EditError, match="two things or more"):
+        AddWish(piece="alcove", wish=Wish(kind="apart", items=("orrery",))).apply(demo)
+    with pytest.raises(EditError, match="even number"):
+        AddWish(piece="alcove", wish=Wish(kind="mirrored", items=("orrery", "dark-urn", "teal-jug"))).apply(demo)
+    with pytest.raises(EditError, match="no item"):
+        AddWish(piece="alcove", wish=Wish(kind="centred", items=("ghost",))).apply(demo)
+    wish = Wish(kind="centred", items=("orrery",))
+    once = AddWish(piece="alcove", wish=wish).apply(demo)
+    assert AddWish(piece="alcove", wish=wish).apply(once).piece("alcove").wishes == (wish,)
+    assert DropWish(piece="alcove", wish=wish).apply(once).piece("alcove").wishes == ()
+    assert said(wish, demo, demo.piece("alcove")) == "brass orrery in the middle"
