@@ -83,6 +83,7 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("first", metavar="LOOK_NOW")
     command.add_argument("second", metavar="LOOK_THEN")
     command.add_argument("--season", choices=SEASONS, default="", help="what is of another season goes to store")
+    command.add_argument("--unit", choices=("cm", "mm", "in"), default="cm")
     command.add_argument("--json", action="store_true", help="print JSON")
 
     command = commands.add_parser(
@@ -236,7 +237,7 @@ def _restyle(chosen: argparse.Namespace) -> None:
     from jolly_ledge.report_wanted import change_over
 
     plan, _ = open_plan(chosen.plan)
-    told = change_over(plan, plan.look(chosen.first), plan.look(chosen.second), chosen.season)
+    told = change_over(plan, plan.look(chosen.first), plan.look(chosen.second), chosen.season, chosen.unit)
     print(json.dumps(told.value, ensure_ascii=False, indent=1) if chosen.json else told.text)
 
 

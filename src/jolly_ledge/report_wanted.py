@@ -79,7 +79,7 @@ def instead_of(plan: Plan, look: Look, item_id: str) -> Told:
     return Told({"instead_of": item_id, "found": values}, "\n".join(lines) or f"Nothing cheaper than the {dear.label}.")
 
 
-def change_over(plan: Plan, first: Look, second: Look, season: str = "") -> Told:
+def change_over(plan: Plan, first: Look, second: Look, season: str = "", unit: LengthUnit = "mm") -> Told:
     """Tell the fewest carries from one look to another.
 
     Raises
@@ -89,7 +89,7 @@ def change_over(plan: Plan, first: Look, second: Look, season: str = "") -> Told
     """
     if first.piece != second.piece:
         raise EditError(f"The looks “{first.id}” and “{second.id}” are of different pieces; choose two of one piece.")
-    told = restyle(arrange(plan, first), arrange(plan, second), season)
+    told = restyle(arrange(plan, first), arrange(plan, second), season, unit)
     value = {
         "carries": [{"kind": c.kind, "item": c.item, "sentence": c.sentence} for c in told.carries],
         "set_aside": list(told.set_aside),

@@ -78,6 +78,7 @@ def test_of_two_that_change_places_the_lighter_is_set_aside_once() -> None:
     assert told.set_aside == ("jug",)
     assert kinds(told) == [("set aside", "jug"), ("move", "vase"), ("move", "jug")]
     assert told.summary == "Three carries, one thing set aside on the way."
+    assert told.carries[1].sentence == "Move the vase onto a1, 440 mm from the left end, 90 mm from the front."
 
 
 def test_what_lies_on_a_tray_goes_with_it() -> None:

@@ -1,4 +1,4 @@
-"""Proposals searched for in a process of their own, so that the window stays fluid.
+"""Proposals, and what is wanted, searched for in a process of their own, so that the window stays fluid.
 
 A search in a thread would hold the interpreter while the window wants to paint; a spawned process does not. It
 is kept warm from one search to the next, for it takes about a second to start.
@@ -16,6 +16,7 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.manners import Each, manners_of
 from jolly_ledge.proposals.problem import problems_of
 from jolly_ledge.proposals.propose import Progress, Proposals, propose
+from jolly_ledge.proposals.wanted import Want, wanted
 
 PATIENCE_S = 2.0
 
@@ -41,13 +42,27 @@ class ProposeRequest(Struct, frozen=True):
     stay: float = 0.0
 
 
+class WantedRequest(Struct, frozen=True):
+    """What is not owned and would help a look most is asked for."""
+
+    plan: Plan
+    look: str
+
+
+class WantedFound(Struct, frozen=True):
+    """What is wanted, the best first; empty when nothing is needed."""
+
+    wants: tuple[Want, ...]
+
+
 class Refused(Struct, frozen=True):
     """Nothing can be proposed; one sentence for people."""
 
     sentence: str
 
 
-Event = Progress | Proposals | Refused
+Event = Progress | Proposals | WantedFound | Refused
+Request = ProposeRequest | WantedRequest
 
 
 class ProposeJob:
@@ -58,7 +73,7 @@ class ProposeJob:
         self._line: Connection | None = None
         self.is_running = False
 
-    def start(self, request: ProposeRequest) -> None:
+    def start(self, request: Request) -> None:
         """Begin a search; one that runs is stopped first."""
         if self.is_running:
             self.close()
@@ -112,22 +127,27 @@ def work(line: Connection) -> None:
     try:
         while True:
             request = line.recv()
-            if isinstance(request, ProposeRequest):
+            if isinstance(request, ProposeRequest | WantedRequest):
                 _serve(line, request)
     except (EOFError, OSError, KeyboardInterrupt):
         return
 
 
-def _serve(line: Connection, request: ProposeRequest) -> None:
+def _serve(line: Connection, request: Request) -> None:
+    def is_cancelled() -> bool:
+        return line.poll() and line.recv() is None
+
     try:
+        if isinstance(request, WantedRequest):
+            line.send(WantedFound(wanted(request.plan, request.plan.look(request.look), is_cancelled=is_cancelled)))
+            return
         problems = problems_of(
             request.plan, request.piece, manners_of(request.manner, request.count, request.each), request.base,
             request.ledge, finish=request.finish, stay=request.stay,
         )  # fmt: skip
         events = propose(
-            problems, request.seed, steps=request.steps, seconds=request.seconds,
-            is_cancelled=lambda: line.poll() and line.recv() is None,
-        )  # fmt: skip
+            problems, request.seed, steps=request.steps, seconds=request.seconds, is_cancelled=is_cancelled
+        )
         for event in events:
             line.send(event)
     except JollyLedgeError as error:

@@ -17,6 +17,8 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.model.units import LengthUnit, format_length
+from jolly_ledge.model.working_order import tape
 
 CARRIED_ALONG = frozenset({"tray", "box", "basket", "bowl", "vessel"})
 """What lies in or on one of these goes with it when it lies there in both looks."""
@@ -52,7 +54,12 @@ class Restyle(Struct, frozen=True):
         if not self.carries:
             return "Nothing is to be carried: both looks are the same."
         aside = f", {counted(len(self.set_aside), 'thing')} set aside on the way" if self.set_aside else ""
-        return f"{capital(counted(len(self.carries), 'carry', 'carries'))}{aside}."
+        said = f"{capital(counted(len(self.carries), 'carry', 'carries'))}{aside}"
+        for word, rooms in (("back to", self.goes_to), ("from", self.comes_from)):
+            things = sum(len(names) for _, names in rooms)
+            if things:
+                said += f"; {counted(things, 'thing')} {word} {counted(len(rooms), 'room')}"
+        return f"{said}."
 
 
 class _Change(Struct, frozen=True):
@@ -63,7 +70,7 @@ class _Change(Struct, frozen=True):
     now: Standing | None
 
 
-def restyle(before: Arrangement, after: Arrangement, season: str = "") -> Restyle:
+def restyle(before: Arrangement, after: Arrangement, season: str = "", unit: LengthUnit = "mm") -> Restyle:
     """Return the shortest way from one look to another of the same piece.
 
     Parameters
@@ -71,6 +78,8 @@ def restyle(before: Arrangement, after: Arrangement, season: str = "") -> Restyl
     before, after : Arrangement
     season : str
         What is told to be of another season only goes to store instead of to its room.
+    unit : str
+        Of the tape figures in the sentences.
 
     Notes
     -----
@@ -82,7 +91,7 @@ def restyle(before: Arrangement, after: Arrangement, season: str = "") -> Restyl
     changes = _changes(before, after)
     waits = _waits(changes, before, after)
     aside = _set_aside(changes, waits)
-    return _told(changes, _in_order(changes, waits, aside), aside, before, after, season)
+    return _told(changes, _in_order(changes, waits, aside), aside, before, after, season, unit)
 
 
 def _changes(before: Arrangement, after: Arrangement) -> dict[str, _Change]:
@@ -266,6 +275,7 @@ def _told(
     before: Arrangement,
     after: Arrangement,
     season: str,
+    unit: LengthUnit,
 ) -> Restyle:
     carries: list[Carry] = []
     goes: dict[str, list[str]] = {}
@@ -284,9 +294,11 @@ def _told(
         elif change.now is not None and change.was is None:
             room = f"the {change.item.room}" if change.item.room else "a room not told"
             comes.setdefault(room, []).append(change.item.label)
-            carries.append(Carry("bring", identifier, f"Bring {name} from {room}; set it {_to(change.now, after)}."))
+            carries.append(
+                Carry("bring", identifier, f"Bring {name} from {room}; set it {_to(change.now, after, unit)}.")
+            )
         elif change.now is not None:
-            carries.append(Carry("move", identifier, f"Move {name} {_to(change.now, after)}."))
+            carries.append(Carry("move", identifier, f"Move {name} {_to(change.now, after, unit)}."))
     return Restyle(
         tuple(carries), aside,
         tuple((room, tuple(names)) for room, names in sorted(goes.items())),
@@ -307,11 +319,12 @@ def _at(standing: Standing, look: Arrangement) -> str:
     return f"the {host.item.label}, {standing.ledge.label}" if host is not None else standing.ledge.label
 
 
-def _to(standing: Standing, look: Arrangement) -> str:
+def _to(standing: Standing, look: Arrangement, unit: LengthUnit) -> str:
     host = _host(standing, look)
     if host is not None:
         word = "into" if standing.placement.inside else "onto"
         return f"{word} the {host.item.label}, {standing.ledge.label}"
-    from_left = round((standing.left - standing.ledge.left) / 5) * 5
-    front = f", {round(standing.front / 5) * 5} mm from the front" if standing.placement.pose != "hung" else ""
-    return f"onto {standing.ledge.label}, {from_left} mm from the left end{front}"
+    from_left = format_length(tape(standing.left - standing.ledge.left), unit)
+    hangs = standing.placement.pose == "hung"
+    front = "" if hangs else f", {format_length(tape(standing.front), unit)} from the front"
+    return f"onto {standing.ledge.label}, {from_left} from the left end{front}"

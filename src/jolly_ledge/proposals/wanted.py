@@ -31,9 +31,9 @@ STILL_GOOD = 0.7
 
 KINDS: dict[Category, tuple[float, float]] = {
     "vessel": (0.55, 0.55), "bowl": (2.2, 2.2), "box": (1.9, 1.3), "plant": (0.85, 0.85), "sculpture": (0.6, 0.5),
-    "frame": (0.78, 0.08), "book-stack": (2.8, 2.1), "lamp": (0.55, 0.55), "candle": (0.35, 0.35), "basket": (1.3, 1.0),
+    "frame": (0.78, 0.08), "book-stack": (2.8, 2.1), "lamp": (0.55, 0.55), "basket": (1.3, 1.0),
 }  # fmt: skip
-"""What is looked for, with usual widths and depths in parts of the height."""
+"""What is looked for, with usual widths and depths in parts of the height; nothing that burns."""
 
 HEIGHTS = (0.24, 0.45, 0.66, 0.84)
 """Heights that are tried, in parts of the frame; tables take lower things."""
@@ -44,7 +44,7 @@ FINISHES: dict[Category, tuple[Finish, ...]] = {
     "bowl": ("rough", "matt", "satin", "gloss", "metal"),
     "box": ("woven", "matt", "satin", "gloss", "metal"), "plant": ("matt",), "sculpture": ("rough", "matt", "metal"),
     "frame": ("matt", "satin", "gloss", "metal"), "book-stack": ("matt", "satin"), "lamp": ("matt", "gloss", "metal"),
-    "candle": ("matt", "metal", "clear"), "basket": ("woven", "rough"),
+    "basket": ("woven", "rough"),
 }  # fmt: skip
 """The finishes a kind of thing is to be had in."""
 

@@ -19,7 +19,7 @@ from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.blend import blend
-from jolly_ledge.proposals.propose import Progress, Proposal
+from jolly_ledge.proposals.propose import Progress, Proposal, Proposals
 from jolly_ledge.readings.register import Assessment, assess
 
 POLL_MS = 120
@@ -34,11 +34,11 @@ SAID = {
 class ProposalsPage(QWidget):
     """Asks for proposals and shows them."""
 
-    def __init__(self, session: Session, on_back: Callable[[], object], job: ProposeJob | None = None) -> None:
+    def __init__(self, session: Session, on_back: Callable[[], object], job: ProposeJob) -> None:
         super().__init__()
         self._session = session
         self._on_back = on_back
-        self.job = job or ProposeJob()
+        self.job = job
         self._asked_for: Plan | None = None
         self._present: tuple[Arrangement, Assessment] | None = None
         self._is_begun = False
@@ -159,7 +159,7 @@ class ProposalsPage(QWidget):
             left = round(self.settings.seconds * (1 - event.share))
             self.progress.setValue(round(100 * event.share))
             self.note.setText(f"Getting better; about {left} s left. {event.best.count_said}")
-        else:
+        elif isinstance(event, Proposals):
             for index in range(len(self.cards)):
                 self._show(index, event.found[index] if index < len(event.found) else None)
             first = event.found[0] if event.found else None

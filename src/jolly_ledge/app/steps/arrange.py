@@ -23,7 +23,9 @@ from jolly_ledge.model.stash_order import fits
 
 if TYPE_CHECKING:
     from jolly_ledge.app.panels.proposals_page import ProposalsPage
+    from jolly_ledge.app.panels.wanted_page import WantedPage
     from jolly_ledge.app.scene.sight_view import SightView
+    from jolly_ledge.jobs.propose_job import ProposeJob
 
 STEP_MM, FINE_MM = 10.0, 1.0
 KEYS_HINT = "Keys 1 to 9 and 0 show more on the drawing; V looks from elsewhere, Q squints."
@@ -45,7 +47,9 @@ class ArrangeStep(Step):
         middle.setSpacing(6)
         self.views = QStackedWidget()
         self.views.addWidget(self.view)
+        self.job: ProposeJob | None = None
         self.proposals: ProposalsPage | None = None
+        self.wanted: WantedPage | None = None
         self.sight: SightView | None = None
         middle.addWidget(self.views, 1)
         middle.addWidget(self.chosen)
@@ -138,6 +142,9 @@ class ArrangeStep(Step):
         row.addWidget(self.fits_chip)
         row.addWidget(self.place_button)
         row.addWidget(self.propose_button)
+        self.wanted_button = chip("What is wanted", "What is not owned and would help most (H)", checkable=False)
+        self.wanted_button.clicked.connect(self.show_wanted)
+        row.addWidget(self.wanted_button)
         return row
 
     def show_proposals(self) -> None:
@@ -148,7 +155,7 @@ class ArrangeStep(Step):
         if self.proposals is None:
             from jolly_ledge.app.panels.proposals_page import ProposalsPage
 
-            self.proposals = ProposalsPage(self.session, self.show_look)
+            self.proposals = ProposalsPage(self.session, self.show_look, self._job())
             self.views.addWidget(self.proposals)
         # The proposals take the room of what is in hand and of the stash: nothing is moved while they are looked at.
         self.chosen.hide()
@@ -156,6 +163,30 @@ class ArrangeStep(Step):
         self.views.setCurrentWidget(self.proposals)
         self.proposals.setFocus()
         self.proposals.begin()
+
+    def _job(self) -> "ProposeJob":
+        """Return the one process that all searches share, so that it stays warm."""
+        if self.job is None:
+            from jolly_ledge.jobs.propose_job import ProposeJob
+
+            self.job = ProposeJob()
+        return self.job
+
+    def show_wanted(self) -> None:
+        """Search for what is not owned and would help the look in hand most."""
+        if not self.session.look_id:
+            self.session.refused.emit("Begin a look first; what is wanted depends on what is there.")
+            return
+        if self.wanted is None:
+            from jolly_ledge.app.panels.wanted_page import WantedPage
+
+            self.wanted = WantedPage(self.session, self.show_look, self._job())
+            self.views.addWidget(self.wanted)
+        self.chosen.hide()
+        self.foot.hide()
+        self.views.setCurrentWidget(self.wanted)
+        self.wanted.setFocus()
+        self.wanted.begin()
 
     def show_look(self) -> None:
         """Go back from the proposals to the look in hand."""
@@ -213,6 +244,7 @@ class ArrangeStep(Step):
             ("J", do.count_apart),
             ("X", self.chosen.wish_chip.pop_up),
             ("W", self.show_proposals),
+            ("H", self.show_wanted),
             ("C", self.session.compare_asked.emit),
             ("S", partial(self.strip.setFocus, Qt.FocusReason.ShortcutFocusReason)),
         )

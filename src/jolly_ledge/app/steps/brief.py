@@ -24,7 +24,7 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.model.colour import family_distance
-from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook, RenamePlan
+from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook, RenamePlan, SetBudget
 from jolly_ledge.model.edits.pieces import ChangePiece
 from jolly_ledge.model.families import name_of, stash_families
 from jolly_ledge.model.look import Manner
@@ -174,7 +174,15 @@ class BriefStep(Step):
         self.plan_name.setAccessibleName("Name of the plan")
         self.plan_name.setPlaceholderText("Name of the plan")
         self.plan_name.editingFinished.connect(self._rename_plan)
-        column.addWidget(self.plan_name)
+        line = QHBoxLayout()
+        line.addWidget(self.plan_name, 3)
+        self.budget = QLineEdit()
+        self.budget.setAccessibleName("Budget")
+        self.budget.setPlaceholderText("Budget")
+        self.budget.setToolTip("What may be spent on what is wanted; leave it empty where nothing is set")
+        self.budget.editingFinished.connect(self._set_budget)
+        line.addWidget(self.budget, 1)
+        column.addLayout(line)
         column.addWidget(heading("The household", 16))
         column.addWidget(Board())
         column.addLayout(self._household())
@@ -196,6 +204,8 @@ class BriefStep(Step):
         _show_text(self.purpose, session.piece.purpose)
         if not self.plan_name.hasFocus():
             self.plan_name.setText(session.plan.name)
+        if not self.budget.hasFocus():
+            self.budget.setText("" if session.plan.budget is None else f"{session.plan.budget:g}")
         for use, button in self.use_chips.items():
             button.setChecked(use in session.piece.use)
         manner = session.look.manner
@@ -289,6 +299,16 @@ class BriefStep(Step):
         session, text = self.session, self.purpose.toPlainText()
         if session.piece_id and text != session.piece.purpose:
             session.commit(ChangePiece(piece=session.piece_id, changes=(("purpose", text),), label="Write the purpose"))
+
+    def _set_budget(self) -> None:
+        text, session = self.budget.text().strip(), self.session
+        try:
+            budget = float(text.replace(",", ".").strip("€$£ ")) if text else None
+        except ValueError:
+            session.refused.emit(f"“{text}” is no budget; type a number such as 120, or nothing.")
+            return
+        if budget != session.plan.budget:
+            session.commit(SetBudget(budget=budget))
 
     def _rename_plan(self) -> None:
         name = self.plan_name.text().strip()

@@ -151,6 +151,23 @@ class ChangeHousehold(BaseEdit, frozen=True):
         return replace(plan, household=checked(self.household))
 
 
+class SetBudget(BaseEdit, frozen=True):
+    """Tell what may be spent; None takes it back."""
+
+    budget: float | None
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return "Set the budget" if self.budget is not None else "Take the budget back"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the budget; raise EditError below nought."""
+        if self.budget is not None and self.budget < 0:
+            raise EditError("A budget is nought or more; type a number such as 120.")
+        return replace(plan, budget=self.budget)
+
+
 class RenamePlan(BaseEdit, frozen=True):
     """Give the plan a name."""
 

@@ -1,0 +1,136 @@
+"""What is wanted in the window, stems for a vessel, the budget, and changing over from another look."""
+
+from collections.abc import Iterator
+
+import pytest
+from PySide6.QtCore import Qt
+from pytestqt.qtbot import QtBot
+
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.panels.stems_form import NO_BUNCH
+from jolly_ledge.app.panels.wanted_page import WantedPage
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.brief import BriefStep
+from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.app.steps.place import PlaceStep
+from pages import page_of
+
+LEFT = Qt.MouseButton.LeftButton
+PATIENCE_MS = 60_000
+
+
+@pytest.fixture
+def page(window: MainWindow, qtbot: QtBot) -> Iterator[WantedPage]:
+    window.session.choose_look("low-tea")
+    step = page_of(window, "Arrange", ArrangeStep)
+    qtbot.mouseClick(step.wanted_button, LEFT)
+    assert step.wanted is not None
+    qtbot.waitUntil(lambda: step.wanted is not None and not step.wanted._timer.isActive(), timeout=PATIENCE_MS)
+    yield step.wanted
+    step.wanted.job.close()
+
+
+def test_wants_come_as_cards_and_are_written_on_the_list(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
+    assert page.wants
+    assert len(page.cards) == len(page.wants)
+    before = len(window.session.plan.stash)
+    qtbot.mouseClick(page.cards[0].note_button, LEFT)
+    item = window.session.plan.stash[-1]
+    assert len(window.session.plan.stash) == before + 1
+    assert item.status == "wanted"
+    assert item.note == page.wants[0].sentence
+    assert not page.cards[0].note_button.isEnabled()
+    window.session.undo()
+    assert len(window.session.plan.stash) == before
+
+
+def test_a_found_thing_is_matched_and_tried_in_a_version(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
+    session = window.session
+    before = session.plan
+    qtbot.keyClicks(page.found_field, "woven basket 14 x 12 x 12")
+    qtbot.keyClick(page.found_field, Qt.Key.Key_Return)
+    assert "basket fits on" in page.found_said.text()
+    qtbot.mouseClick(page.buy_button, LEFT)
+    assert len(session.plan.looks) == len(before.looks) + 1
+    assert session.plan.stash[-1].status == "to-buy"
+    assert session.plan.stash[-1].id in {placement.item for placement in session.look.placements}
+    session.undo()
+    assert session.plan is before
+
+
+def test_what_is_no_thing_is_said_beside_the_field(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
+    qtbot.keyClicks(page.found_field, "xyzzy")
+    qtbot.keyClick(page.found_field, Qt.Key.Key_Return)
+    assert "xyzzy" in page.found_said.text()
+    assert not page.buy_button.isEnabled()
+
+
+def test_what_would_do_instead_is_told(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
+    index = page.dear_list.findData("dahlias")
+    page.dear_list.setCurrentIndex(index)
+    page.dear_list.activated.emit(index)
+    assert "alike, saves" in page.dear_said.text()
+
+
+def test_esc_leaves_and_h_comes_back(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
+    step = page_of(window, "Arrange", ArrangeStep)
+    qtbot.keyClick(page, Qt.Key.Key_Escape)
+    assert step.views.currentWidget() is step.view
+    assert step.foot.isVisible()
+    qtbot.keyClick(step.view, "h")
+    assert step.views.currentWidget() is page
+    qtbot.waitUntil(lambda: not page._timer.isActive(), timeout=PATIENCE_MS)
+
+
+def test_the_budget_is_told_and_refused(window: MainWindow, qtbot: QtBot) -> None:
+    brief, session = page_of(window, "Brief", BriefStep), window.session
+    qtbot.keyClicks(brief.budget, "120,50")
+    brief.budget.editingFinished.emit()
+    assert session.plan.budget == 120.5
+    brief.budget.setText("about 30")
+    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "is no budget" in said):
+        brief.budget.editingFinished.emit()
+    brief.budget.setText("-4")
+    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "nought or more" in said):
+        brief.budget.editingFinished.emit()
+    session.undo()
+    assert session.plan.budget is None
+
+
+def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow, qtbot: QtBot) -> None:
+    place, session = page_of(window, "Place", PlaceStep), window.session
+    assert place.tables.currentWidget() is place.table
+    index = place.before_list.findText("Before")
+    place.before_list.setCurrentIndex(index)
+    place.before_list.activated.emit(index)
+    assert place.tables.currentWidget() is place.carries
+    assert place.carries.rowCount() > 30
+    assert " carries" in place.summary.text()
+    assert place.carries.item(0, 1).text().startswith("Take ")
+    rows = [place.carries.item(row, 1).text() for row in range(place.carries.rowCount())]
+    move = next(row for row, text in enumerate(rows) if text.startswith("Move the terracotta vase"))
+    place.carries.selectRow(move)
+    assert [standing.item.id for standing in session.chosen_standings] == ["terracotta-vase"]
+    place.before_list.setCurrentIndex(0)
+    place.before_list.activated.emit(0)
+    assert place.tables.currentWidget() is place.table
+
+
+def test_stems_are_told_for_the_vessel_in_hand(window: MainWindow, qtbot: QtBot) -> None:
+    gather, session = page_of(window, "Gather", GatherStep), window.session
+    form = gather.panel.stems_form
+    session.choose_item("orrery")
+    assert form.isHidden()
+    session.choose_item("bud-bottle")
+    assert not form.isHidden()
+    assert form.bunch_list.currentText() == NO_BUNCH
+    index = form.bunch_list.findData("twigs")
+    form.bunch_list.setCurrentIndex(index)
+    form.bunch_list.activated.emit(index)
+    assert "crowd" in form.said.text()
+    # The bunch that stands in it in the look in hand is there from the first.
+    inside = next(p for p in session.look.placements if p.item in ("twigs", "seed-heads") and p.inside)
+    host = next(p.item for p in session.look.placements if p.id == inside.inside)
+    session.choose_item(host)
+    assert form.bunch_list.currentData() == inside.item
+    assert form.said.text().startswith("On ")
