@@ -19,6 +19,9 @@ from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.brief import BriefStep
 from jolly_ledge.app.steps.gather import GatherStep
 from jolly_ledge.app.steps.measure import MeasureStep
+from jolly_ledge.app.steps.place import PlaceStep
+
+PATIENCE_S = 60.0
 
 
 def clipped(window: MainWindow) -> list[str]:
@@ -44,6 +47,8 @@ def _views(window: MainWindow) -> list[tuple[str, Callable[[], object]]]:
     views += [(f"Arrange, {name}", partial(_arrange, window, name)) for name in OVERLAYS if name != "doors"]
     views += [(f"Arrange, {place}", partial(_arrange, window, place)) for place in ("Standing", "From the door")]
     views.append(("Keep, side by side", window.show_side_by_side))
+    views += [(f"Arrange, {page}", partial(_search, window, page)) for page in ("proposals", "wanted")]
+    views.append(("Place, change over", partial(_change_over, window)))
     return views
 
 
@@ -67,6 +72,33 @@ def _arrange(window: MainWindow, what: str) -> None:
         strip.show_overlay(what, True)
     else:
         strip.look_from(what)
+
+
+def _search(window: MainWindow, page: str) -> None:
+    """Show proposals, or what is wanted, once they are found."""
+    window.session.choose_look("first-try")
+    window.show_step("Arrange")
+    step = window.step("Arrange")
+    assert isinstance(step, ArrangeStep)
+    (step.show_proposals if page == "proposals" else step.show_wanted)()
+    shown = step.proposals if page == "proposals" else step.wanted
+    assert shown is not None
+    if step.proposals is not None and page == "proposals":
+        step.proposals.settings.count_list.setCurrentText("5")
+        step.proposals.begin(steps=3)
+    latest = time.monotonic() + PATIENCE_S
+    while shown.is_busy and time.monotonic() < latest:
+        QApplication.processEvents()
+    shown.job.close()
+
+
+def _change_over(window: MainWindow) -> None:
+    """Show the carries from another look."""
+    window.show_step("Place")
+    step = window.step("Place")
+    assert isinstance(step, PlaceStep)
+    step.before_list.setCurrentIndex(1)
+    step.refresh()
 
 
 def _measure(window: MainWindow, page: str) -> None:

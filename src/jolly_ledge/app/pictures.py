@@ -21,7 +21,8 @@ from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog
 
 SIZE = QSize(1280, 800)
-PATIENCE_S = 20.0
+PATIENCE_S = 60.0
+PROPOSAL_STEPS = 500
 QUICK_LINE = "vase stoneware 18x32 sand rough hall 2.1kg"
 TABLE = """Item;Height (cm);W;Depth;Colour;Where;Weight;Remark
 blue glass vase;32,5;14;14;navy;hall;1,2 kg;
@@ -77,6 +78,7 @@ def take(folder: Path) -> list[Path]:
                 window.session.choose("orrery")
             photographer.take(name.lower())
         _take_ways_of_looking(photographer)
+        _take_searches(photographer)
         _take_measure(photographer)
         _take_gather(photographer)
         window.session.let_go()
@@ -93,15 +95,13 @@ def _take_measure(photographer: Photographer) -> None:
     page.show_gallery()
     photographer.take("measure-kinds")
     page.show_drawing()
-    for look, name in (("low-tea", "measure-table"), ("hall-welcome", "measure-console")):
-        window.session.choose_look(look)
-        page.view.choose_fixture(0 if page.session.piece.fixtures else None)
-        photographer.take(name)
+    window.session.choose_look("hall-welcome")
+    page.view.choose_fixture(0)
+    photographer.take("measure-console")
     page.view.choose_fixture(None)
     window.show_step("Arrange")
-    for look, name in (("mantel-talk", "arrange-mantel"), ("tea-for-twenty", "arrange-counter")):
-        window.session.choose_look(look)
-        photographer.take(name)
+    window.session.choose_look("mantel-talk")
+    photographer.take("arrange-mantel")
     window.session.choose_look("first-try")
 
 
@@ -124,6 +124,31 @@ def _take_ways_of_looking(photographer: Photographer) -> None:
     window.session.choose_look("first-try")
     window.show_side_by_side()
     photographer.take("keep-side-by-side")
+
+
+def _take_searches(photographer: Photographer) -> None:
+    window = photographer.window
+    window.show_step("Arrange")
+    page = window.step("Arrange")
+    assert isinstance(page, ArrangeStep)
+    page.show_proposals()
+    proposals = page.proposals
+    assert proposals is not None
+    # So many steps instead of so much time: the picture is the same on every machine.
+    proposals.begin(steps=PROPOSAL_STEPS)
+    photographer.wait_until(lambda: not proposals.is_busy)
+    for number, ledge in ((0, "l3"), (0, "l4"), (1, "r2")):
+        proposals.mark(number, ledge)
+    photographer.take("arrange-proposals")
+    page.show_wanted()
+    wanted = page.wanted
+    assert wanted is not None
+    photographer.wait_until(lambda: not wanted.is_busy)
+    wanted.found_field.setText("brass bowl 18 x 9 metal")
+    wanted.match()
+    photographer.take("arrange-wanted")
+    wanted.job.close()
+    page.show_look()
 
 
 def _take_gather(photographer: Photographer) -> None:

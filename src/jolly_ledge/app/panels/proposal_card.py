@@ -125,7 +125,9 @@ class ProposalCard(QWidget):
         changes = differences(present, arrangement) if present is not None and present.standings else ()
         manner = f"{proposal.look.manner.fullness}, {proposal.look.manner.figure}"
         self.story.setText("\n".join(told[:STORY_LINES]))
-        self.story.setToolTip("\n".join([f"In {manner}.", *told, "", *changes]))
+        told_at_length = "\n".join([f"In {manner}.", *told, "", *changes])
+        for label in (self.story, self.differs, self.reads):
+            label.setToolTip(told_at_length)
 
     def _reads(self, proposal: Proposal, present: Arrangement | None, read: Assessment | None) -> str:
         score = round(proposal.assessment.score * 100)

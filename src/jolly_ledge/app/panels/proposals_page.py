@@ -23,6 +23,7 @@ from jolly_ledge.proposals.propose import Progress, Proposal, Proposals
 from jolly_ledge.readings.register import Assessment, assess
 
 POLL_MS = 120
+MOST_WITH_STORY = 3
 SAID = {
     LOCKED: "what is locked stays",
     STANDING: "all that stands stays, what it lacks is added",
@@ -90,6 +91,11 @@ class ProposalsPage(QWidget):
         return top
 
     @property
+    def is_busy(self) -> bool:
+        """Whether a search is under way."""
+        return self.job.is_running or self._timer.isActive()
+
+    @property
     def found(self) -> list[Proposal | None]:
         """What is shown, in the order of the numbers."""
         return [card.proposal for card in self.cards]
@@ -138,8 +144,11 @@ class ProposalsPage(QWidget):
             card.deleteLater()
         while len(self.cards) < count:
             number = len(self.cards)
-            self.cards.append(ProposalCard(partial(self._take, number), partial(self._mark, number)))
+            self.cards.append(ProposalCard(partial(self._take, number), partial(self.mark, number)))
             self.board.addWidget(self.cards[-1], 1)
+        for card in self.cards:
+            # Narrow cards tell their story on a tip only.
+            card.story.setVisible(count <= MOST_WITH_STORY)
 
     def fetch(self) -> None:
         """Fetch what the search has found."""
@@ -208,7 +217,7 @@ class ProposalsPage(QWidget):
 
     # Blending
 
-    def _mark(self, number: int, ledge: str) -> None:
+    def mark(self, number: int, ledge: str) -> None:
         """Keep a ledge from one proposal, or let it go again; every ledge comes from one of them."""
         for index, card in enumerate(self.cards):
             if index == number and ledge not in card.drawing.marks:

@@ -122,6 +122,11 @@ class WantedPage(QWidget):
         column.addWidget(self.dear_said)
         return column
 
+    @property
+    def is_busy(self) -> bool:
+        """Whether a search is under way."""
+        return self.job.is_running or self._timer.isActive()
+
     def begin(self) -> None:
         """Ask what is wanted for the look in hand."""
         session = self._session

@@ -134,15 +134,13 @@ class ArrangeStep(Step):
         self.fits_chip.toggled.connect(lambda _: self._show_strip())
         self.propose_button = chip("Propose looks", "Compose whole looks from the stash (W)", checkable=False)
         self.propose_button.clicked.connect(self.show_proposals)
-        self.place_button = chip(
-            "Place it here", "Place the chosen thing on the ledge in hand (Return)", checkable=False
-        )
+        self.place_button = chip("Place here", "Place the chosen thing on the ledge in hand (Return)", checkable=False)
         self.place_button.clicked.connect(self._place_chosen)
         row.addWidget(self.strip_label, 1)
         row.addWidget(self.fits_chip)
         row.addWidget(self.place_button)
         row.addWidget(self.propose_button)
-        self.wanted_button = chip("What is wanted", "What is not owned and would help most (H)", checkable=False)
+        self.wanted_button = chip("Wanted", "What is not owned and would help most (H)", checkable=False)
         self.wanted_button.clicked.connect(self.show_wanted)
         row.addWidget(self.wanted_button)
         return row
@@ -207,7 +205,7 @@ class ArrangeStep(Step):
         things: tuple[Item, ...] = free
         if ledge is not None and self.fits_chip.isChecked():
             things = tuple(item for item in free if fits(item, ledge))
-            self.strip_label.setText(f"Fits <b>{ledge.label}</b> · {len(things)} of {len(free)} things")
+            self.strip_label.setText(f"Fits <b>{ledge.label}</b> · {len(things)} of {len(free)}")
         else:
             self.strip_label.setText(f"From the stash · {len(free)} things")
         self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))))

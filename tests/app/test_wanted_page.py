@@ -61,7 +61,7 @@ def test_a_found_thing_is_matched_and_tried_in_a_version(window: MainWindow, pag
 def test_what_is_no_thing_is_said_beside_the_field(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
     qtbot.keyClicks(page.found_field, "xyzzy")
     qtbot.keyClick(page.found_field, Qt.Key.Key_Return)
-    assert "xyzzy" in page.found_said.text()
+    assert page.found_said.text().startswith("Say first what it is")
     assert not page.buy_button.isEnabled()
 
 
@@ -106,8 +106,9 @@ def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow
     assert place.tables.currentWidget() is place.carries
     assert place.carries.rowCount() > 30
     assert " carries" in place.summary.text()
-    assert place.carries.item(0, 1).text().startswith("Take ")
-    rows = [place.carries.item(row, 1).text() for row in range(place.carries.rowCount())]
+    cells = [place.carries.item(row, 1) for row in range(place.carries.rowCount())]
+    rows = [cell.text() for cell in cells if cell is not None]
+    assert rows[0].startswith("Take ")
     move = next(row for row, text in enumerate(rows) if text.startswith("Move the terracotta vase"))
     place.carries.selectRow(move)
     assert [standing.item.id for standing in session.chosen_standings] == ["terracotta-vase"]
