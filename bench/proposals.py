@@ -33,7 +33,7 @@ from jolly_ledge.proposals.worth import Judge, Placements, overlap, pairs_of
 
 COUNT = 3
 EXACT_CASES, EXACT_SECONDS = 100, 1.0
-RACE_SECONDS, RACE_SEEDS = 45.0, 5
+RACE_SECONDS, RACE_SEEDS = 75.0, 5
 LONG_SECONDS = 600.0
 AIM_SECONDS, AIM_BELOW = 4.0, 0.002
 

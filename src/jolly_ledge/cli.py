@@ -62,6 +62,7 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("--ledge", metavar="ID", help="arrange this ledge only; the rest of --from stays")
     command.add_argument("--finish", action="store_true", help="all that stands in --from stays, what lacks is added")
     command.add_argument("--stay", type=float, default=0.0, metavar="SHARE", help="share of --from that stays (0 to 1)")
+    command.add_argument("--season", choices=SEASONS, help="leave out what is told to be of other seasons only")
     command.add_argument("--each", choices=("fullness", "figure"), default="", help="one look in each of these")
     command.add_argument("--count", type=int, default=3, metavar="N", help="how many looks (1 to 9)")
     command.add_argument("--seed", type=int, default=1, metavar="S", help="the same seed and steps give the same looks")
@@ -208,7 +209,7 @@ def _propose(chosen: argparse.Namespace) -> None:
     found = proposed(
         plan, chosen.piece, chosen.fullness, chosen.figure, chosen.base, chosen.ledge, count=chosen.count,
         seed=chosen.seed, seconds=chosen.seconds, steps=chosen.steps, each=chosen.each, finish=chosen.finish,
-        stay=chosen.stay,
+        stay=chosen.stay, season=chosen.season,
     )  # fmt: skip
     added = AddProposals(looks=tuple(one.look for one in found)).apply(plan)
     save_plan(added, PlanFile(chosen.out, photos=file.photos), overwrite_changes=True)

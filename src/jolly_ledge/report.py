@@ -12,7 +12,7 @@ from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.words import Figure, Fullness
+from jolly_ledge.model.words import Figure, Fullness, Season
 from jolly_ledge.proposals.manners import Each, manners_of
 from jolly_ledge.proposals.mend import finding_ids, mends
 from jolly_ledge.proposals.problem import problems_of
@@ -148,6 +148,7 @@ def proposed(
     each: Each = "",
     finish: bool = False,
     stay: float = 0.0,
+    season: Season | None = None,
 ) -> tuple[Proposal, ...]:
     """Return proposed looks of a piece in the manner of its last look, or of the look to begin with.
 
@@ -169,7 +170,9 @@ def proposed(
     begun = base or (looks[-1] if looks else None)
     manner = begun.manner if begun is not None else Manner()
     manner = replace(manner, fullness=fullness or manner.fullness, figure=figure or manner.figure)
-    problems = problems_of(plan, piece_id, manners_of(manner, count, each), base, ledge_id, finish=finish, stay=stay)
+    problems = problems_of(
+        plan, piece_id, manners_of(manner, count, each), base, ledge_id, finish=finish, stay=stay, season=season
+    )
     found = proposals(problems, seed, seconds=seconds, steps=steps).found
     return tuple(replace(one, look=replace(one.look, note=_story_text(one))) for one in found)
 

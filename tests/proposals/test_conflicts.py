@@ -9,7 +9,7 @@ from builders import case_of, plan_of, put, thing
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
-from jolly_ledge.model.piece import Piece, Wish
+from jolly_ledge.model.piece import Fixture, Ledge, Piece, Wish
 from jolly_ledge.proposals.conflicts import check_together
 from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.propose import proposals
@@ -174,3 +174,41 @@ def test_what_stands_in_the_last_look_of_another_piece_is_left_there() -> None:
     known = {item.id for item in problem_of(plan, "case", Manner()).candidates}
     assert "jar1" not in known
     assert "jar0" in known
+
+
+def test_a_picture_is_hung_over_a_top_and_what_must_hang_does() -> None:
+    wall = Ledge(id="w", left=0.0, floor=800.0, width=1400.0, depth=40.0, surface="wall")
+    top = Ledge(id="top", left=0.0, floor=800.0, width=1400.0, depth=380.0)
+    piece = Piece(id="case", kind="console", width=1400.0, height=800.0, depth=380.0, ledges=(top, wall))
+    art = thing("etching", "art", width=900.0, height=600.0, depth=20.0)
+    for stash in ((*JARS, art), (*JARS, thing("cloth", "hanging", traits=MUST))):
+        problem = asked(stash, piece)
+        (one,) = proposals([problem], 2, steps=30).found
+        hung = [placement for placement in one.look.placements if placement.pose == "hung"]
+        assert [placement.item for placement in hung] == [stash[-1].id]
+        assert one.is_valid
+
+
+def test_what_has_a_cord_stands_near_the_socket() -> None:
+    socket = Fixture(kind="socket", left=700.0, floor=960.0, width=80.0, height=80.0)
+    piece = case_of(3, fixtures=(socket,))
+    lamp = thing("lamp", "lamp", height=330.0, width=200.0, depth=200.0, traits=("must-keep", "corded"))
+    problem = asked((*JARS, lamp), piece)
+    found, _ = settle(problem, errands_of(problem))
+    assert found is not None
+    assert found[0].ledge == "a3"
+
+
+def test_what_is_of_other_seasons_stays_away_and_what_is_of_this_one_is_welcome() -> None:
+    wreath = thing("wreath", "object", width=200.0, height=180.0, season=("winter",))
+    gourds = tuple(thing(f"gourd{n}", "object", width=100.0 + n, height=90.0, season=("autumn",)) for n in range(3))
+    plan = plan_of((*JARS, wreath, *gourds), (put("wreath", x=200.0), put("jar0", x=500.0)), case_of(2))
+    problem = problem_of(plan, "case", Manner(), plan.looks[0], stay=0.5, season="autumn")
+    assert "wreath" not in {item.id for item in problem.candidates}
+    (one,) = proposals([problem], 1, steps=150).found
+    items = {placement.item for placement in one.look.placements}
+    assert "wreath" not in items
+    assert items & {"gourd0", "gourd1", "gourd2"}
+    locked = plan_of(plan.stash, (put("wreath", x=200.0, locked=True),), case_of(2))
+    kept = problem_of(locked, "case", Manner(), locked.looks[0], season="autumn")
+    assert [placement.item for placement in kept.fixed] == ["wreath"]

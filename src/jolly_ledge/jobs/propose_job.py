@@ -13,6 +13,7 @@ from msgspec import Struct
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.words import Season
 from jolly_ledge.proposals.manners import Each, manners_of
 from jolly_ledge.proposals.problem import problems_of
 from jolly_ledge.proposals.propose import Progress, Proposals, propose
@@ -40,6 +41,7 @@ class ProposeRequest(Struct, frozen=True):
     each: Each = ""
     finish: bool = False
     stay: float = 0.0
+    season: Season | None = None
 
 
 class WantedRequest(Struct, frozen=True):
@@ -143,7 +145,7 @@ def _serve(line: Connection, request: Request) -> None:
             return
         problems = problems_of(
             request.plan, request.piece, manners_of(request.manner, request.count, request.each), request.base,
-            request.ledge, finish=request.finish, stay=request.stay,
+            request.ledge, finish=request.finish, stay=request.stay, season=request.season,
         )  # fmt: skip
         events = propose(
             problems, request.seed, steps=request.steps, seconds=request.seconds, is_cancelled=is_cancelled

@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from msgspec.structs import replace
 
 from jolly_ledge.model.look import Look, Placement
-from jolly_ledge.proposals.compose import without
+from jolly_ledge.proposals.problem import without
 
 
 def blend(base: Look, parts: Mapping[str, Look]) -> Look:

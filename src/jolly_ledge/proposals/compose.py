@@ -8,10 +8,10 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import extent
-from jolly_ledge.model.words import TABLE_KINDS
+from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
 from jolly_ledge.proposals.poses import usual_pose
-from jolly_ledge.proposals.problem import Problem, stops_of
-from jolly_ledge.proposals.settling import at, errands_of, settle
+from jolly_ledge.proposals.problem import Problem, stops_of, without
+from jolly_ledge.proposals.settling import at, errands_of, hung, settle
 from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.how_many import recommended
@@ -23,6 +23,9 @@ GROUP_SHARES: dict[int, tuple[float, ...]] = {1: (0.68,), 2: (0.66, 0.42), 3: (0
 GAPS_MM = (15.0, 45.0)
 EDGE_MM = 40.0
 TRIES, CHOICES = 14, 7
+TWO_THIRDS, LEAST_HUNG = 0.66, 0.35
+"""What hangs over a top is two thirds of its width, and no less than a third."""
+
 FILLED_SHARE = 0.35
 """So many vessels are given stems to begin with."""
 
@@ -33,6 +36,7 @@ WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 def compose(problem: Problem, chance: random.Random) -> tuple[Placement, ...]:
     """Return an arrangement that can stand; it may still lack what found no place."""
     placements = list(what_must_be(problem, chance))
+    _hang_something(problem, placements)
     ledges = list(problem.open_ledges)
     chance.shuffle(ledges)
     for number, ledge in enumerate(ledges):
@@ -68,15 +72,6 @@ def near_the_base(problem: Problem) -> tuple[Placement, ...] | None:
     return found
 
 
-def without(placements: tuple[Placement, ...], gone: set[str]) -> tuple[Placement, ...]:
-    """Return placements without some, and without what stands on them or in them."""
-    size = -1
-    while size != len(gone):
-        size = len(gone)
-        gone = gone | {placement.id for placement in placements if placement.host in gone}
-    return tuple(placement for placement in placements if placement.id not in gone)
-
-
 def place(problem: Problem, placements: list[Placement], new: Placement, *, needed: bool = True) -> bool:
     """Add a placement if what stands on its ledge can stand so; tell whether it was added.
 
@@ -88,6 +83,22 @@ def place(problem: Problem, placements: list[Placement], new: Placement, *, need
         return False
     placements.append(new)
     return True
+
+
+def _hang_something(problem: Problem, placements: list[Placement]) -> None:
+    """Hang a picture or a mirror of about two thirds of the width over a top that has a wall and nothing on it."""
+    walls = {wall.id for wall in problem.walls}
+    over = any(fixture.kind in ("mirror", "art", "tv") for fixture in problem.piece.fixtures)
+    if not walls or over or any(placement.ledge in walls for placement in placements):
+        return
+    placed = {placement.item for placement in placements}
+    free = [i for i in problem.candidates if i.id not in placed and i.category in WALL_CATEGORIES - {"board"}]
+    wish = TWO_THIRDS * problem.piece.width
+    for item in sorted(free, key=lambda item: (abs(item.width - wish), item.id))[:CHOICES]:
+        if item.width >= LEAST_HUNG * problem.piece.width:
+            for one in hung(problem, item):
+                if place(problem, placements, one, needed=False):
+                    return
 
 
 def _fill_vessels(problem: Problem, placements: list[Placement], chance: random.Random) -> None:

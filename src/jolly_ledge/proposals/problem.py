@@ -17,7 +17,7 @@ from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece, Wish
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.spots import holds
-from jolly_ledge.model.words import WishKind
+from jolly_ledge.model.words import WALL_CATEGORIES, Season, WishKind
 from jolly_ledge.proposals.poses import ways_to_stand
 from jolly_ledge.readings.wishes import hear
 
@@ -59,6 +59,7 @@ class Problem(Struct, frozen=True):
     base: tuple[Placement, ...] = ()
     stay: float = 0.0
     step: float = STEP_MM
+    season: Season | None = None
 
     def resolve(self, placements: Iterable[Placement]) -> Arrangement:
         """Return placements as a look of the piece, resolved."""
@@ -121,6 +122,7 @@ def problem_of(
     number: int = 1,
     finish: bool = False,
     stay: float = 0.0,
+    season: Season | None = None,
 ) -> Problem:
     """Return the problem of arranging a piece.
 
@@ -139,6 +141,8 @@ def problem_of(
         All that stands in the base stays; only what it lacks is added.
     stay : float
         Share of the base's things (0 to 1) that are to stay on their ledges.
+    season : str, optional
+        What is told to be of other seasons is left out, what is of this one is welcome.
 
     Raises
     ------
@@ -150,10 +154,15 @@ def problem_of(
     if not ledges:
         raise EditError(f"{piece.label} has no ledge that things could stand on; measure one first.")
     walls = tuple(ledge for ledge in piece.ledges if ledge.is_wall and only_ledge in (None, ledge.id))
+    if season is not None and base is not None:
+        base = _in_season(plan, base, season)
     fixed = _fixed(base, only_ledge, finish=finish)
     kept = {placement.item for placement in fixed}
     taken = kept | _taken_elsewhere(plan, piece_id, number)
-    free = [item for item in plan.stash if item.id not in taken and item.status in AT_HAND and _meant(item, piece_id)]
+    free = [
+        item for item in plan.stash
+        if item.id not in taken and item.status in AT_HAND and _meant(item, piece_id) and _is_of(item, season)
+    ]  # fmt: skip
     called = {item for wish in piece.wishes if wish.kind in CALLED_FOR for item in wish.items}
     awaited = {item.id: item for item in awaited_by(plan.stash, piece_id, len(plan.pieces) == 1)}
     must = [item for item in awaited.values() if item.id not in kept]
@@ -165,9 +174,14 @@ def problem_of(
     ordinary = [item for item in free if item.id not in known and "hide" not in item.traits]
     problem = Problem(
         plan, piece, manner, fixed, (*required, *hidden), hidden,
-        tuple(i for i in ordinary if i.category not in NEEDS_A_HOST and _homes(i, piece.wishes, ledges)),
+        tuple(
+            i for i in ordinary
+            if i.category not in NEEDS_A_HOST
+            and (_homes(i, piece.wishes, ledges) or (walls and i.category in WALL_CATEGORIES))
+        ),
         tuple(i for i in ordinary if i.category in FILLINGS),
         ledges, walls, frozenset(), base.placements if base is not None else (), stay if base is not None else 0.0,
+        season=season,
     )  # fmt: skip
     _check(problem, required)
     resolved = problem.resolve(fixed)
@@ -220,13 +234,34 @@ def _fixed(base: Look | None, only_ledge: str | None, *, finish: bool) -> tuple[
     return tuple(placement for placement in base.placements if placement.id in kept)
 
 
+def _is_of(item: Item, season: Season | None) -> bool:
+    return season is None or not item.season or season in item.season
+
+
+def _in_season(plan: Plan, base: Look, season: Season) -> Look:
+    """Return a look without what is of other seasons, with all that stands on it; what is locked stays."""
+    items = stash_index(plan.stash)
+    gone = {p.id for p in base.placements if not p.locked and not _is_of(items[p.item], season)}
+    return replace(base, placements=without(base.placements, gone))
+
+
+def without(placements: tuple[Placement, ...], gone: set[str]) -> tuple[Placement, ...]:
+    """Return placements without some, and without what stands on them or in them."""
+    size = -1
+    while size != len(gone):
+        size = len(gone)
+        gone = gone | {placement.id for placement in placements if placement.host in gone}
+    return tuple(placement for placement in placements if placement.id not in gone)
+
+
 def _meant(item: Item, piece_id: str) -> bool:
     return not item.meant_for or piece_id in item.meant_for
 
 
 def _check(problem: Problem, required: tuple[Item, ...]) -> None:
     for item in required:
-        if item.category not in NEEDS_A_HOST and not problem.homes(item):
+        hangs = problem.walls and item.category in WALL_CATEGORIES
+        if item.category not in NEEDS_A_HOST and not hangs and not problem.homes(item):
             where = f"on no ledge of {problem.piece.label}"
             if any(any(ways_to_stand(item, ledge)) for ledge in problem.open_ledges):
                 raise EditError(f"The {item.label} must be there, and fits on none of the ledges it is wished on.")

@@ -15,8 +15,9 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge, Wish
 from jolly_ledge.model.pose import extent
+from jolly_ledge.model.sockets import sockets_of
 from jolly_ledge.model.spots import holds
-from jolly_ledge.model.words import GATHERING, Pose
+from jolly_ledge.model.words import GATHERING, WALL_CATEGORIES, Pose
 from jolly_ledge.proposals.poses import usual_pose, ways_to_stand
 from jolly_ledge.proposals.problem import FILLINGS, STEP_MM, Problem, holds_wholly
 from jolly_ledge.readings.must_haves import REACH_HIGH_MM, REACH_LOW_MM
@@ -29,8 +30,11 @@ PAIR_SHARES = (0.36, 0.28, 0.42, 0.2, 0.12)
 
 EDGE_MM = 5.0
 HEIGHT_OF_EASE_MM = 1050.0
+HUNG_MM = (200.0, 300.0, 120.0, 450.0)
+"""So high over the top a picture hangs, as is usual over furniture."""
 
-Kind = Literal["stands", "centred", "mirrored", "together", "hidden", "filling"]
+
+Kind = Literal["stands", "hangs", "centred", "mirrored", "together", "hidden", "filling"]
 Placements = tuple[Placement, ...]
 
 
@@ -89,11 +93,17 @@ def errands_of(problem: Problem) -> tuple[Errand, ...]:
             claim("centred", wish, 1)
     hidden = {item.id for item in problem.hidden}
     single = sorted(missing.values(), key=lambda item: (item.category in FILLINGS, -item.width * item.depth, item.id))
-    kinds: dict[str, Kind] = {
-        item.id: "hidden" if item.id in hidden else "filling" if item.category in FILLINGS else "stands"
-        for item in single
-    }
-    order: tuple[Kind, ...] = ("mirrored", "centred", "together", "stands", "hidden", "filling")
+
+    def kind_of(item: Item) -> Kind:
+        if item.id in hidden:
+            return "hidden"
+        if item.category in FILLINGS:
+            return "filling"
+        hangs = item.category == "hanging" or (item.category in WALL_CATEGORIES and not problem.homes(item))
+        return "hangs" if hangs and problem.walls else "stands"
+
+    kinds = {item.id: kind_of(item) for item in single}
+    order: tuple[Kind, ...] = ("mirrored", "centred", "together", "hangs", "stands", "hidden", "filling")
     all_of_them = [*wished, *(Errand(kinds[item.id], (item,)) for item in single)]
     return tuple(sorted(all_of_them, key=lambda errand: order.index(errand.kind)))
 
@@ -105,6 +115,9 @@ def places_for(problem: Problem, errand: Errand, placements: Placements) -> Iter
         for ledge in _by_ease(problem, item):
             for depth in (0.6, 0.35, 0.85):
                 yield (at(item, ledge, ledge.width / 2, depth * ledge.depth),)
+    elif errand.kind == "hangs":
+        for place in hung(problem, errand.items[0]):
+            yield (place,)
     elif errand.kind == "mirrored":
         yield from _pairs(problem, errand)
     elif errand.kind == "together":
@@ -119,8 +132,11 @@ def places_for(problem: Problem, errand: Errand, placements: Placements) -> Iter
 
 
 def _by_ease(problem: Problem, item: Item) -> list[Ledge]:
-    """Return the ledges a thing may stand on: within reach first where it is used daily, bare ones before full ones."""
+    """Return the ledges a thing may stand on: near a socket first where it has a cord, within reach for daily use."""
     ledges = list(problem.homes(item))
+    sockets = sockets_of(problem.piece) if "corded" in item.traits else ()
+    if sockets:
+        ledges.sort(key=lambda ledge: min(abs(ledge.floor - s.floor) + abs(ledge.left - s.left) for s in sockets))
     if {"daily-use", "grab"} & set(item.traits):
         ledges.sort(key=lambda ledge: (not REACH_LOW_MM <= ledge.floor <= REACH_HIGH_MM,
                                        abs(ledge.floor - HEIGHT_OF_EASE_MM)))  # fmt: skip
@@ -142,6 +158,16 @@ def _stands(problem: Problem, item: Item, placements: Placements) -> Iterator[Pl
             for x in sorted(x for x in xs if size.width / 2 - 1 <= x <= ledge.width - size.width / 2 + 1):
                 for z in sorted(zs, reverse=True):
                     yield at(item, ledge, x, z, pose=pose, turn=turn)
+
+
+def hung(problem: Problem, item: Item) -> Iterator[Placement]:
+    """Yield places on the walls: in the middle first, a hand over what stands below."""
+    for wall in problem.walls:
+        if item.width <= wall.width:
+            for share in (0.5, 0.33, 0.67):
+                x = min(max(share * wall.width, item.width / 2), wall.width - item.width / 2)
+                for y in HUNG_MM:
+                    yield Placement(id=item.id, item=item.id, ledge=wall.id, x=x, y=y, pose="hung")
 
 
 def _pairs(problem: Problem, errand: Errand) -> Iterator[Placements]:

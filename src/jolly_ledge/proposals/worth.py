@@ -13,6 +13,9 @@ OVERLAP_FREE, OVERLAP_COST = 0.45, 0.8
 HEED_COST, BARE_COST = 0.008, 0.02
 """What a caution to heed, and a ledge left bare, cost in the choice; neither enters the score that is shown."""
 
+SEASON_WELCOME, MOST_WELCOME = 0.004, 5
+"""What each thing of the season adds in the choice, up to so many, where a season is asked for."""
+
 ASK = float("inf")
 MOST_KNOWN = 20_000
 """So many arrangements are remembered: a small problem comes by the same ones again and again."""
@@ -57,6 +60,8 @@ class Judge:
         self._others = others
         self._ledges = {ledge.id for ledge in problem.open_ledges}
         self._base = pairs_of(problem.base, problem.fixed)
+        things = (*problem.candidates, *problem.fillings) if problem.season is not None else ()
+        self._seasonal = {item.id for item in things if problem.season in item.season}
         # A figure stands for what was read so far only: the arrangement is worth no more than that.
         self._known: dict[frozenset[Placement], State | float | None] = {}
 
@@ -103,4 +108,6 @@ class Judge:
         over = max((overlap(own, other) - OVERLAP_FREE for other in self._others), default=0.0)
         bare = len(self._ledges - {placement.ledge for placement in placements})
         gone = max(self.problem.stay - len(own & self._base) / len(self._base), 0.0) if self._base else 0.0
-        return OVERLAP_COST * (max(over, 0.0) + gone) + BARE_COST * bare
+        welcome = sum(1 for placement in placements if placement.item in self._seasonal)
+        lacking = SEASON_WELCOME * max(MOST_WELCOME - welcome, 0) if self._seasonal else 0.0
+        return OVERLAP_COST * (max(over, 0.0) + gone) + BARE_COST * bare + lacking

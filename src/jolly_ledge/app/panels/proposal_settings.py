@@ -1,9 +1,12 @@
 """What is asked of the search: how many looks, for how long, in which manners, what stays, which throw of the dice."""
 
+from typing import get_args
+
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QComboBox, QHBoxLayout, QSpinBox, QWidget
 
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.words import SEASONS, Season
 from jolly_ledge.proposals.manners import Each
 
 COUNTS = ("2", "3", "4", "5")
@@ -14,6 +17,8 @@ EACH: tuple[tuple[str, Each], ...] = (
 LOCKED, STANDING, MOST, LEDGE = "what is locked", "all that stands", "most of it", "all but this ledge"
 KEEPS = (LOCKED, STANDING, MOST, LEDGE)
 STAY = 0.75
+ANY_SEASON = "any season"
+SEASON_WORDS: tuple[Season, ...] = get_args(Season)
 
 
 class ProposalSettings(QWidget):
@@ -30,6 +35,7 @@ class ProposalSettings(QWidget):
         self.time_list = self._list("For how long", [text for text, _ in TIMES], "12 s")
         self.each_list = self._list("In which manners", [text for text, _ in EACH], "this manner")
         self.keep_list = self._list("What stays", KEEPS, LOCKED)
+        self.season_list = self._list("For which season", (ANY_SEASON, *SEASONS), ANY_SEASON)
         self.throw_field = QSpinBox()
         self.throw_field.setRange(1, 9999)
         self.throw_field.setAccessibleName("Throw of the dice: the same throw gives the same looks")
@@ -37,12 +43,14 @@ class ProposalSettings(QWidget):
         self.throw_field.setFixedWidth(66)
         for text, field in (
             ("Looks", self.count_list), ("for", self.time_list), ("in", self.each_list), ("keeping", self.keep_list),
+            ("", self.season_list),
             ("throw", self.throw_field),
         ):  # fmt: skip
-            row.addWidget(words(text, "soft", wrap=False))
+            if text:
+                row.addWidget(words(text, "soft", wrap=False))
             row.addWidget(field)
         row.addStretch(1)
-        for field in (self.count_list, self.time_list, self.each_list, self.keep_list):
+        for field in (self.count_list, self.time_list, self.each_list, self.keep_list, self.season_list):
             field.activated.connect(lambda _: self.changed.emit())
 
     def _list(self, name: str, choices: tuple[str, ...] | list[str], chosen: str) -> QComboBox:
@@ -73,6 +81,12 @@ class ProposalSettings(QWidget):
     def keeps(self) -> str:
         """What stays of the look in hand."""
         return self.keep_list.currentText()
+
+    @property
+    def season(self) -> Season | None:
+        """The season that is asked for, if any."""
+        index = self.season_list.currentIndex()
+        return SEASON_WORDS[index - 1] if index else None
 
     @property
     def throw(self) -> int:

@@ -129,7 +129,7 @@ class ProposalsPage(QWidget):
                 session.plan, session.piece_id, look.manner, look,
                 session.ledge_id or None if settings.keeps == LEDGE else None, settings.count, settings.throw,
                 None if steps is not None else settings.seconds, steps, settings.each,
-                settings.keeps == STANDING, STAY if settings.keeps == MOST else 0.0,
+                settings.keeps == STANDING, STAY if settings.keeps == MOST else 0.0, settings.season,
             )
         )  # fmt: skip
         self.note.setText(f"Composing in the manner of the look in hand; {SAID[settings.keeps]} …")
