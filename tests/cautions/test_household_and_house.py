@@ -184,6 +184,16 @@ def test_a_basket_by_the_fire_and_a_board_by_the_cooktop() -> None:
     assert of(arranged((cloth,), (put("cloth", "top", x=300.0, z=200.0),), counter()), "heat") == []
 
 
+def test_what_stands_before_the_firebox_is_to_be_cleared_away() -> None:
+    lamp = thing("lamp", "lamp", width=200.0, height=330.0, depth=200.0, traits=("corded",))
+    before, aside = (arranged((lamp,), (put("lamp", "hearth", x=x, z=200.0),), mantel()) for x in (800.0, 120.0))
+    assert [c.level for c in of(before, "heat")] == ["heed"]
+    assert "before the firebox" in of(before, "heat")[0].sentence
+    assert of(aside, "heat") == []
+    kettle = thing("kettle", "vessel", finish="metal")
+    assert of(arranged((kettle,), (put("kettle", "hearth", x=800.0, z=200.0),), mantel()), "heat") == []
+
+
 def test_a_device_shut_in_a_box_wants_air() -> None:
     items = (thing("box", "box"), thing("router", "device", width=200.0, height=50.0, depth=140.0, traits=("corded",)))
     look = arranged(items, (put("box"), put("router", inside="box", x=None, z=None)))

@@ -181,7 +181,8 @@ def test_a_picture_is_hung_over_a_top_and_what_must_hang_does() -> None:
     top = Ledge(id="top", left=0.0, floor=800.0, width=1400.0, depth=380.0)
     piece = Piece(id="case", kind="console", width=1400.0, height=800.0, depth=380.0, ledges=(top, wall))
     art = thing("etching", "art", width=900.0, height=600.0, depth=20.0)
-    for stash in ((*JARS, art), (*JARS, thing("cloth", "hanging", traits=MUST))):
+    cloth = thing("cloth", "hanging", width=500.0, height=600.0, depth=20.0, traits=MUST)
+    for stash in ((*JARS, art), (*JARS, cloth)):
         problem = asked(stash, piece)
         (one,) = proposals([problem], 2, steps=30).found
         hung = [placement for placement in one.look.placements if placement.pose == "hung"]

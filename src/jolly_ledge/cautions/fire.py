@@ -19,6 +19,11 @@ BURNS_CATEGORIES = frozenset(
     {"stems", "plant", "textile", "basket", "book", "book-row", "book-stack", "hanging", "supplies"}
 )
 BURNS_FINISHES = frozenset({"woven"})
+SUFFERS_CATEGORIES = frozenset(
+    {"lamp", "candle", "box", "board", "frame", "art", "mirror", "device", "appliance", "tray", "beads", "utensils"}
+)
+"""What fire does not set alight at once but spoils."""
+
 HEARTH_MM = 400.0
 FIREBOX_ABOVE_MM = 300.0
 COOKTOP_BESIDE_MM, COOKTOP_NEAR_MM = 150.0, 300.0
@@ -29,6 +34,12 @@ STEAM_MM = 150.0
 def _burns(standing: Standing) -> bool:
     item = standing.item
     return item.category in BURNS_CATEGORIES or item.finish in BURNS_FINISHES
+
+
+def _suffers(standing: Standing) -> bool:
+    item = standing.item
+    metal = item.finish == "metal" and "corded" not in item.traits and item.category in ("tray", "box")
+    return (item.category in SUFFERS_CATEGORIES or item.finish == "clear") and not metal
 
 
 def flame(arrangement: Arrangement) -> Iterable[Caution]:
@@ -107,6 +118,14 @@ def _by_the_fire(arrangement: Arrangement, fire: Fixture) -> Iterable[Caution]:
                 (standing.id,),
                 f"The {standing.item.label} burns and stands {round(across / 10)} cm beside the firebox; move it "
                 f"{round(HEARTH_MM / 10)} cm away before the fire is lit.",
+            )
+        elif standing.bottom < top and across == 0.0 and _suffers(standing):
+            yield Caution(
+                "heat",
+                "heed",
+                (standing.id,),
+                f"The {standing.item.label} stands before the firebox, where it would scorch, melt or crack; clear it "
+                "away before the fire is lit, or set it aside of the opening.",
             )
         elif top <= standing.bottom < top + FIREBOX_ABOVE_MM and across == 0.0 and _burns(standing):
             yield Caution(
