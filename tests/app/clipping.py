@@ -76,7 +76,7 @@ def _arrange(window: MainWindow, what: str) -> None:
 
 def _search(window: MainWindow, page: str) -> None:
     """Show proposals, or what is wanted, once they are found."""
-    window.session.choose_look("first-try")
+    window.session.choose_look("first-try" if page == "proposals" else "low-tea")
     window.show_step("Arrange")
     step = window.step("Arrange")
     assert isinstance(step, ArrangeStep)

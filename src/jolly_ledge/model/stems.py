@@ -91,7 +91,7 @@ def plan_stems(
     >>> jar = Item(id="jar", category="vessel", width=160, height=200, depth=160, mouth=60)
     >>> told = plan_stems(jar)
     >>> told.fewest, told.most, told.limit, told.over_rim
-    (19, 37, 42, 300.0)
+    (17, 37, 42, 300.0)
     """  # fmt: skip
     guessed = vessel.mouth is None
     mouth = NECK_SHARE * vessel.width if vessel.mouth is None else float(vessel.mouth)
