@@ -6,7 +6,7 @@ from msgspec.structs import replace
 from builders import case_of, plan_of, put, thing
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.problem import problem_of
-from jolly_ledge.proposals.wanted import LEAST_GAIN, budget_left, match_found, substitutes, wanted
+from jolly_ledge.proposals.wanted import LEAST_GAIN, LEAST_MM, budget_left, match_found, substitutes, wanted
 from jolly_ledge.readings.register import assess
 
 OAK, INK, CREAM = (("#9c6b3f", 1.0),), (("#23262b", 1.0),), (("#efe6d2", 1.0),)
@@ -41,6 +41,7 @@ def test_what_is_wanted_helps_where_it_is_said_to_stand(plan: Plan) -> None:
         assert want.heights[0] <= want.item.height <= want.heights[1]
         assert want.widths[0] <= want.item.width <= want.widths[1]
         assert want.item.finish in want.finishes
+        assert want.heights[0] >= LEAST_MM[want.item.category]
         assert want.ledge in want.sentence
 
 

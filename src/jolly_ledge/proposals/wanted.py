@@ -35,6 +35,12 @@ KINDS: dict[Category, tuple[float, float]] = {
 }  # fmt: skip
 """What is looked for, with usual widths and depths in parts of the height; nothing that burns."""
 
+LEAST_MM: dict[Category, float] = {
+    "vessel": 80.0, "bowl": 50.0, "box": 50.0, "plant": 90.0, "sculpture": 80.0, "frame": 100.0, "book-stack": 35.0,
+    "lamp": 250.0, "basket": 110.0,
+}  # fmt: skip
+"""Lower ones are hardly to be had."""
+
 HEIGHTS = (0.24, 0.45, 0.66, 0.84)
 """Heights that are tried, in parts of the frame; tables take lower things."""
 
@@ -182,6 +188,8 @@ class _Shop:
 
     def gain(self, item: Item, placement: Placement, without: frozenset[str] = frozenset()) -> float | None:
         """Return what a thing adds to the score where it stands; None where it cannot stand or adds to the cautions."""
+        if item.status == "wanted" and item.height < LEAST_MM.get(item.category, 0.0):
+            return None
         problem = self._with(item)
         kept = [p for p in self._look.placements if p.id not in without and p.host not in without]
         arrangement = problem.resolve((*kept, placement))
