@@ -4,10 +4,11 @@ import time
 from collections.abc import Iterator
 
 import pytest
+from msgspec.structs import replace
 
 from builders import case_of, plan_of, thing
-from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest, Refused
-from jolly_ledge.model.look import Manner
+from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest, Refused, WantedFound, WantedRequest
+from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.proposals.problem import problems_of
 from jolly_ledge.proposals.propose import Progress, Proposals, proposals
 
@@ -82,3 +83,17 @@ def test_a_process_that_dies_is_told_and_another_is_made(job: ProposeJob) -> Non
     assert last == Refused("The search broke off; try it again.")
     job.start(request(seconds=None, steps=5))
     assert isinstance(wait_for_the_end(job)[-1], Proposals)
+
+
+def test_another_search_takes_the_place_of_one_that_runs_in_the_same_process(job: ProposeJob) -> None:
+    job.start(request(seconds=None, steps=1_000_000))
+    while not job.poll():
+        time.sleep(0.01)
+    process = job._process
+    asked = request(seconds=None, steps=5)
+    plan = replace(asked.plan, looks=(Look(id="look", piece="case"),))
+    job.start(WantedRequest(plan, "look"))
+    last = wait_for_the_end(job)[-1]
+    assert isinstance(last, WantedFound)
+    assert last.wants
+    assert job._process is process

@@ -5,6 +5,7 @@ is kept warm from one search to the next, for it takes about a second to start.
 """
 
 import multiprocessing
+import time
 from multiprocessing.connection import Connection
 from multiprocessing.process import BaseProcess
 
@@ -19,7 +20,7 @@ from jolly_ledge.proposals.problem import problems_of
 from jolly_ledge.proposals.propose import Progress, Proposals, propose
 from jolly_ledge.proposals.wanted import Want, wanted
 
-PATIENCE_S = 2.0
+PATIENCE_S, HEEDED_WITHIN_S = 2.0, 0.3
 
 
 class ProposeRequest(Struct, frozen=True):
@@ -76,7 +77,12 @@ class ProposeJob:
         self.is_running = False
 
     def start(self, request: Request) -> None:
-        """Begin a search; one that runs is stopped first."""
+        """Begin a search; one that runs is stopped first, at once where it does not heed."""
+        self.cancel()
+        latest = time.monotonic() + HEEDED_WITHIN_S
+        while self.is_running and time.monotonic() < latest:
+            self.poll()
+            time.sleep(0.002)
         if self.is_running:
             self.close()
         if self._process is None or not self._process.is_alive():

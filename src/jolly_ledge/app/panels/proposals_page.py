@@ -4,16 +4,14 @@ from collections.abc import Callable
 from functools import partial
 
 from msgspec.structs import replace
-from PySide6.QtCore import Qt, QTimer
-from PySide6.QtGui import QHideEvent, QKeyEvent
-from PySide6.QtWidgets import QApplication, QHBoxLayout, QProgressBar, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QProgressBar
 
 from jolly_ledge.app.panels.proposal_card import ProposalCard
 from jolly_ledge.app.panels.proposal_settings import LEDGE, LOCKED, MOST, STANDING, STAY, ProposalSettings
+from jolly_ledge.app.panels.search_page import SearchPage
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest, Refused
+from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.look import Look
@@ -32,31 +30,21 @@ SAID = {
 }
 
 
-class ProposalsPage(QWidget):
+class ProposalsPage(SearchPage):
     """Asks for proposals and shows them."""
 
     def __init__(self, session: Session, on_back: Callable[[], object], job: ProposeJob) -> None:
-        super().__init__()
-        self._session = session
-        self._on_back = on_back
-        self.job = job
+        super().__init__(session, on_back, job)
         self._asked_for: Plan | None = None
         self._present: tuple[Arrangement, Assessment] | None = None
-        self._is_begun = False
-        self._timer = QTimer(self)
-        self._timer.setInterval(POLL_MS)
-        self._timer.timeout.connect(self.fetch)
-        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        self._is_begun, self._thrown = False, 0
+        column = self.column
         column.addLayout(self._top())
         self.settings = ProposalSettings()
         self.settings.changed.connect(self.begin_same)
         self.settings.throw_field.editingFinished.connect(self._begin_thrown)
         column.addWidget(self.settings)
         line = QHBoxLayout()
-        self.note = words("", "soft")
         self.progress = QProgressBar()
         self.progress.setRange(0, 100)
         self.progress.setTextVisible(False)
@@ -68,13 +56,10 @@ class ProposalsPage(QWidget):
         self.board.setSpacing(10)
         column.addLayout(self.board, 1)
         self.cards: list[ProposalCard] = []
-        QApplication.instance().aboutToQuit.connect(self.job.close)  # type: ignore[union-attr]
 
     def _top(self) -> QHBoxLayout:
         top = QHBoxLayout()
         top.setSpacing(6)
-        self.back_button = chip("Back to the look", "Leave the proposals (Esc)", checkable=False)
-        self.back_button.clicked.connect(lambda: self._on_back())
         self.again_button = chip("Propose others", "Search again with another throw of the dice", checkable=False)
         self.again_button.clicked.connect(self.begin)
         self.stop_button = chip("That is enough", "End the search and keep what was found", checkable=False)
@@ -89,11 +74,6 @@ class ProposalsPage(QWidget):
             top.addWidget(button)
         top.addStretch(1)
         return top
-
-    @property
-    def is_busy(self) -> bool:
-        """Whether a search is under way."""
-        return self.job.is_running or self._timer.isActive()
 
     @property
     def found(self) -> list[Proposal | None]:
@@ -124,18 +104,18 @@ class ProposalsPage(QWidget):
         self._make_cards(settings.count)
         for index in range(settings.count):
             self._show(index, None)
-        self.job.start(
+        self.search(
             ProposeRequest(
                 session.plan, session.piece_id, look.manner, look,
                 session.ledge_id or None if settings.keeps == LEDGE else None, settings.count, settings.throw,
                 None if steps is not None else settings.seconds, steps, settings.each,
                 settings.keeps == STANDING, STAY if settings.keeps == MOST else 0.0, settings.season,
-            )
+            ),
+            f"Composing in the manner of the look in hand; {SAID[settings.keeps]} …",
         )  # fmt: skip
-        self.note.setText(f"Composing in the manner of the look in hand; {SAID[settings.keeps]} …")
+        self.stop_button.setEnabled(True)
         self.progress.setValue(0)
         self.progress.show()
-        self._timer.start()
 
     def _make_cards(self, count: int) -> None:
         while len(self.cards) > count:
@@ -150,20 +130,14 @@ class ProposalsPage(QWidget):
             # Narrow cards tell their story on a tip only.
             card.story.setVisible(count <= MOST_WITH_STORY)
 
-    def fetch(self) -> None:
-        """Fetch what the search has found."""
-        for event in self.job.poll():
-            self._take_in(event)
-        self.stop_button.setEnabled(self.job.is_running)
-        if not self.job.is_running:
-            self._timer.stop()
-            self.progress.hide()
+    def rest(self) -> None:
+        """Show that the search has ended."""
+        self.stop_button.setEnabled(False)
+        self.progress.hide()
 
-    def _take_in(self, event: Event) -> None:
-        if isinstance(event, Refused):
-            self.note.setText(event.sentence)
-            self._session.refused.emit(event.sentence)
-        elif isinstance(event, Progress):
+    def take_in(self, event: Event) -> None:
+        """Show proposals while they get better, and all of them at last."""
+        if isinstance(event, Progress):
             self._show(event.number, event.best)
             left = round(self.settings.seconds * (1 - event.share))
             self.progress.setValue(round(100 * event.share))
@@ -248,15 +222,3 @@ class ProposalsPage(QWidget):
         note = f"Blended from {', '.join(sources)}."
         if self._add((replace(mixed, id="blend", name="Blend", note=note),)):
             self._on_back()
-
-    def keyPressEvent(self, event: QKeyEvent) -> None:
-        """Leave with Esc."""
-        if event.key() == Qt.Key.Key_Escape:
-            self._on_back()
-        else:
-            event.ignore()
-
-    def hideEvent(self, event: QHideEvent) -> None:
-        """End a search that nobody looks at."""
-        super().hideEvent(event)
-        self.job.cancel()

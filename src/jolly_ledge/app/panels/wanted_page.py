@@ -4,15 +4,15 @@ from collections.abc import Callable
 from functools import partial
 
 from msgspec.structs import replace
-from PySide6.QtCore import QSize, Qt, QTimer
-from PySide6.QtGui import QHideEvent, QKeyEvent
+from PySide6.QtCore import QSize, Qt
 from PySide6.QtWidgets import QComboBox, QFrame, QHBoxLayout, QLabel, QLineEdit, QScrollArea, QVBoxLayout, QWidget
 
+from jolly_ledge.app.panels.search_page import SearchPage
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import heading, question, words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
-from jolly_ledge.jobs.propose_job import Event, ProposeJob, Refused, WantedFound, WantedRequest
+from jolly_ledge.jobs.propose_job import Event, ProposeJob, WantedFound, WantedRequest
 from jolly_ledge.model.edits.edit import FreshIds
 from jolly_ledge.model.edits.items import AddItems
 from jolly_ledge.model.edits.proposed import AddProposals
@@ -49,29 +49,17 @@ class WantCard(QFrame):
         row.addLayout(text, 1)
 
 
-class WantedPage(QWidget):
+class WantedPage(SearchPage):
     """Asks the search what would help most, and matches what was found."""
 
     def __init__(self, session: Session, on_back: Callable[[], object], job: ProposeJob) -> None:
-        super().__init__()
-        self._session = session
-        self._on_back = on_back
-        self.job = job
+        super().__init__(session, on_back, job)
         self.wants: tuple[Want, ...] = ()
         self.cards: list[WantCard] = []
         self.matched: Matched | None = None
-        self._timer = QTimer(self)
-        self._timer.setInterval(POLL_MS)
-        self._timer.timeout.connect(self.fetch)
-        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        column = self.column
         top = QHBoxLayout()
-        self.back_button = chip("Back to the look", "Leave the list (Esc)", checkable=False)
-        self.back_button.clicked.connect(lambda: on_back())
         top.addWidget(self.back_button)
-        self.note = words("", "soft")
         top.addWidget(self.note, 1)
         column.addLayout(top)
         area = QScrollArea()
@@ -122,33 +110,17 @@ class WantedPage(QWidget):
         column.addWidget(self.dear_said)
         return column
 
-    @property
-    def is_busy(self) -> bool:
-        """Whether a search is under way."""
-        return self.job.is_running or self._timer.isActive()
-
     def begin(self) -> None:
         """Ask what is wanted for the look in hand."""
         session = self._session
         self._show(())
-        self.note.setText(LOOKING)
         self.found_said.setText("")
         self._list_dear()
-        self.job.start(WantedRequest(session.plan, session.look_id))
-        self._timer.start()
+        self.search(WantedRequest(session.plan, session.look_id), LOOKING)
 
-    def fetch(self) -> None:
-        """Fetch what the search has found."""
-        for event in self.job.poll():
-            self._take_in(event)
-        if not self.job.is_running:
-            self._timer.stop()
-
-    def _take_in(self, event: Event) -> None:
-        if isinstance(event, Refused):
-            self.note.setText(event.sentence)
-            self._session.refused.emit(event.sentence)
-        elif isinstance(event, WantedFound):
+    def take_in(self, event: Event) -> None:
+        """Show what is wanted."""
+        if isinstance(event, WantedFound):
             self._show(event.wants)
             self.note.setText("The more a thing adds to the reading, the higher it stands." if event.wants else NOTHING)
 
@@ -226,15 +198,3 @@ class WantedPage(QWidget):
             for item, alike, saved in found
         ]
         self.dear_said.setText("; ".join(said) + "." if said else "Nothing cheaper comes close.")
-
-    def keyPressEvent(self, event: QKeyEvent) -> None:
-        """Leave with Esc."""
-        if event.key() == Qt.Key.Key_Escape:
-            self._on_back()
-        else:
-            event.ignore()
-
-    def hideEvent(self, event: QHideEvent) -> None:
-        """End a search that nobody looks at."""
-        super().hideEvent(event)
-        self.job.cancel()

@@ -1,0 +1,80 @@
+"""A page that takes the place of the drawing while something is searched for in the process beside the window."""
+
+from collections.abc import Callable
+
+from PySide6.QtCore import Qt, QTimer
+from PySide6.QtGui import QHideEvent, QKeyEvent
+from PySide6.QtWidgets import QApplication, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.jobs.propose_job import Event, ProposeJob, Refused, Request
+
+POLL_MS = 120
+
+
+class SearchPage(QWidget):
+    """Starts searches, fetches what they find, and is left with Esc; who inherits takes in what is found."""
+
+    def __init__(self, session: Session, on_back: Callable[[], object], job: ProposeJob) -> None:
+        super().__init__()
+        self._session = session
+        self._on_back = on_back
+        self.job = job
+        self._timer = QTimer(self)
+        self._timer.setInterval(POLL_MS)
+        self._timer.timeout.connect(self.fetch)
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.column = QVBoxLayout(self)
+        self.column.setContentsMargins(0, 0, 0, 0)
+        self.column.setSpacing(6)
+        self.back_button = chip("Back to the look", "Leave this page (Esc)", checkable=False)
+        self.back_button.clicked.connect(lambda: on_back())
+        self.note = words("", "soft")
+        QApplication.instance().aboutToQuit.connect(job.close)  # type: ignore[union-attr]
+
+    @property
+    def is_busy(self) -> bool:
+        """Whether a search is under way."""
+        return self.job.is_running or self._timer.isActive()
+
+    def search(self, request: Request, said: str) -> None:
+        """Begin a search and say what is going on."""
+        self.job.start(request)
+        self.note.setText(said)
+        self._timer.start()
+
+    def fetch(self) -> None:
+        """Fetch what the search has found."""
+        for event in self.job.poll():
+            if isinstance(event, Refused):
+                self.note.setText(event.sentence)
+                self._session.refused.emit(event.sentence)
+            else:
+                self.take_in(event)
+        if not self.job.is_running:
+            self._timer.stop()
+            self.rest()
+
+    def take_in(self, event: Event) -> None:
+        """Show what was found."""
+        raise NotImplementedError
+
+    def rest(self) -> None:
+        """Show that nothing is searched for any more."""
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Leave with Esc."""
+        if event.key() == Qt.Key.Key_Escape:
+            self._on_back()
+        else:
+            event.ignore()
+
+    def hideEvent(self, event: QHideEvent) -> None:
+        """End a search that nobody looks at."""
+        super().hideEvent(event)
+        self.job.cancel()
+        # Another page may search with the same process next; what it finds is not this one's.
+        self._timer.stop()
+        self.rest()
