@@ -300,7 +300,8 @@ def memory() -> None:
 def main() -> None:
     parts = {"memory": memory, "exact": exact, "best": first_and_best, "race": race, "differences": differences,
              "doubling": doubling}  # fmt: skip
-    chosen = [name for name in sys.argv[1:] if name in parts] or list(parts)
+    # The race takes ten minutes; it is run by its name.
+    chosen = [name for name in sys.argv[1:] if name in parts] or [name for name in parts if name != "race"]
     for name in chosen:
         parts[name]()
 
