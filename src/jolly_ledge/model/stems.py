@@ -142,14 +142,14 @@ def _said(told: StemPlan, vessel: Item, bunch: Item | None, count: int, low: boo
     about = " (its mouth is guessed: measure it)" if told.mouth_is_guessed else ""
     said = [f"The {vessel.label} takes {told.fewest} to {told.most} stems{about}; no more than {told.limit} go in."]
     if bunch is not None:
+        having = f"With the {bunch.label} ({counted(count, 'stem')})"
         if count > told.limit:
-            said.append(f"The {bunch.label} crowd{_s(bunch)} the neck: {count} stems, {told.limit} go in; leave "
-                        f"{count - told.most} out or take a wider vessel.")  # fmt: skip
+            said.append(f"{having} the neck is crowded: no more than {told.limit} go in; leave {count - told.most} out "
+                        "or take a wider vessel.")  # fmt: skip
         elif count > told.most:
-            said.append(f"The {bunch.label} sit{_s(bunch)} tight; {count - told.most} fewer would be at ease.")
+            said.append(f"{having} it is tight; {count - told.most} fewer would be at ease.")
         elif count < told.fewest:
-            said.append(f"The {bunch.label} {'is' if _s(bunch) else 'are'} lost in it: {count} stems; "
-                        f"{counted(told.bunches, 'bunch', 'bunches')} would fill it.")  # fmt: skip
+            said.append(f"{having} it looks empty; {counted(told.bunches, 'bunch', 'bunches')} would fill it.")
     if told.over_rim <= 0:
         said.append("There is no room over its rim where it stands.")
     else:
@@ -162,8 +162,3 @@ def _said(told: StemPlan, vessel: Item, bunch: Item | None, count: int, low: boo
     if told.cost is not None:
         said.append(f"{counted(told.bunches, 'bunch', 'bunches').capitalize()}: {told.cost:.2f}.")
     return replace(told, sentences=tuple(said))
-
-
-def _s(bunch: Item) -> str:
-    """Return the ending of the verb: a name in the plural takes none."""
-    return "" if bunch.label.endswith("s") and not bunch.label.endswith("ss") else "s"
