@@ -29,7 +29,7 @@ def look_marks(session: Session, shown: set[str], scale: float, *, carried: bool
         if name in shown:
             yield from marks()
     if "advice" in shown or not session.look.placements:
-        yield from overlays.advice_marks(arrangement, session.plan.stash)
+        yield from overlays.advice_marks(arrangement, session.plan.stash, scale)
     yield from overlays.lock_marks(arrangement)
     if arrangement.piece.wishes:
         yield from overlays.wish_marks(arrangement)

@@ -26,7 +26,7 @@ from jolly_ledge.render.fonts import font
 PATHS_SHOWN = 1
 """More paths than the strongest accent's cannot be followed by the eye."""
 
-SIGN_LIFT_PX = 7.0
+SIGN_LIFT_PX, ADVICE_DROP_PX = 7.0, 27.0
 SHADE = "#731d1a17"
 SKYLINE = "#f3d9a0"
 
@@ -57,12 +57,15 @@ def wish_marks(arrangement: Arrangement) -> Iterator[Stamp]:
             yield Stamp("bow", standing.left, -standing.top, colour=OCHRE if standing.id in unmet else PLUM)
 
 
-def advice_marks(arrangement: Arrangement, stash: tuple[Item, ...]) -> Iterator[Plate]:
+def advice_marks(arrangement: Arrangement, stash: tuple[Item, ...], scale: float) -> Iterator[Plate]:
     """Yield over every ledge how many groups and things it bears, before anything is placed."""
     for advice in advice_for(arrangement.piece, arrangement.manner.fullness, stash):
         ledge = advice.ledge
         said = f"{counted(advice.groups, 'group')} · {advice.fewest} to {advice.most}"
-        yield Plate(said, ledge.left + ledge.width / 2, -ledge.floor - frame_height(ledge) * 0.78, TEAL)
+        top = -ledge.floor - frame_height(ledge)
+        # Over things it keeps to the top of the opening, in an empty one it stands in the middle.
+        y = top + ADVICE_DROP_PX / scale if arrangement.by_ledge.get(ledge.id) else top + 0.55 * frame_height(ledge)
+        yield Plate(said, ledge.left + ledge.width / 2, y, TEAL)
 
 
 def ledge_mark(ledge: Ledge) -> Box:

@@ -28,7 +28,7 @@ if TYPE_CHECKING:
     from jolly_ledge.jobs.propose_job import ProposeJob
 
 STEP_MM, FINE_MM = 10.0, 1.0
-KEYS_HINT = "Keys 1 to 9 and 0 show more on the drawing; V looks from elsewhere, Q squints."
+KEYS_HINT = "Keys 1 to 9, 0 and A show more on the drawing; V looks from elsewhere, Q squints."
 
 
 class ArrangeStep(Step):
