@@ -12,6 +12,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import extent
 from jolly_ledge.model.spots import carries, holds
 from jolly_ledge.model.words import Pose
+from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import FILLINGS, Problem
 from jolly_ledge.proposals.risers import can_raise, carries_base
@@ -89,18 +90,13 @@ class Changes:
 
     def _gaps(self, placements: Placements, ledge: Ledge) -> list[tuple[float, float]]:
         """Return the free stretches of a ledge, seen from the front."""
-        taken = sorted(
+        taken = [
             (p.x - half, p.x + half)
             for p in placements
             if p.ledge == ledge.id and p.host is None and p.x is not None
             for half in (extent(self._items[p.item], p.pose).width / 2,)
-        )
-        gaps, reached = [], 0.0
-        for start, end in (*taken, (ledge.width, ledge.width)):
-            if start > reached:
-                gaps.append((reached, start))
-            reached = max(reached, end)
-        return gaps
+        ]
+        return gaps_between(taken, ledge.width)
 
     def _free(self, placements: Placements, ledge: Ledge) -> list[Item]:
         placed = {placement.item for placement in placements}

@@ -14,6 +14,7 @@ from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import TABLE_KINDS, Category, Finish
+from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.settling import at
@@ -220,12 +221,7 @@ class _Shop:
             (column.left - ledge.left, column.right - ledge.left)
             for column in self._arrangement.columns.get(ledge.id, ())
         )
-        gaps, reached = [], 0.0
-        for start, end in (*taken, (ledge.width, ledge.width)):
-            if start > reached:
-                gaps.append((reached, start))
-            reached = max(reached, end)
-        return gaps
+        return gaps_between(taken, ledge.width)
 
     def _colour_for(self, ledge: Ledge) -> str:
         """Return the leading colour that a ledge lacks."""
