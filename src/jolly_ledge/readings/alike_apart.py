@@ -113,8 +113,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     >>> round(read(look, look.manner).value, 3)  # twins that touch
     1.0
     """
-    # In the order of their ids the table of likeness stays the same while a thing is carried.
-    units = sorted(arrangement.units, key=lambda unit: unit.lead.item.id)
+    units = _in_order(arrangement)
     if len(units) < 2:
         return None
     items = tuple(unit.lead.item for unit in units)
@@ -166,6 +165,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple(contributions.items()),
         findings=tuple(sorted(findings, key=lambda finding: -finding.gravity)),
     )
+
+
+@lru_cache(maxsize=8)
+def _in_order(arrangement: Arrangement) -> tuple[Unit, ...]:
+    """Return the units by the ids of their things: so the table of likeness stays the same while a thing is carried."""
+    return tuple(sorted(arrangement.units, key=lambda unit: unit.lead.item.id))
 
 
 def _sentence(close_pairs: int) -> str:
@@ -227,7 +232,7 @@ class Tie(Struct, frozen=True):
 
 def ties_of(arrangement: Arrangement) -> tuple[Tie, ...]:
     """Return the pairs of look-alikes, the most alike first."""
-    units = sorted(arrangement.units, key=lambda unit: unit.lead.item.id)
+    units = _in_order(arrangement)
     ties = [
         Tie(units[row], units[column], alike, alike * nearness(units[row], units[column]) > CALM)
         for row, column, alike in kin_among(tuple(unit.lead.item for unit in units))

@@ -1,6 +1,7 @@
 """Scale among the things themselves: the anchor against the next, small versions on a small top."""
 
 import math
+from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Column, Unit, Vignette
 from jolly_ledge.model.phrases import capital, percent
@@ -40,6 +41,7 @@ def anchors_against_next(arrangement: Arrangement) -> list[Measured]:
     return [_against_next(vignette) for vignette in groups if not vignette.ledge.is_wall]
 
 
+@lru_cache(maxsize=512)
 def _against_next(vignette: Vignette) -> Measured:
     anchor, second = sorted(vignette.columns, key=lambda column: -_leader(column).area)[:2]
     first, other = _leader(anchor), _leader(second)

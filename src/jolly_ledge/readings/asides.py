@@ -1,5 +1,9 @@
 """Standing aside: how peaks, weights and kinds of things change sides from level to level."""
 
+from functools import lru_cache
+
+from msgspec import Struct
+
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.words import Category
 from jolly_ledge.readings.levels import columns_by_level
@@ -29,30 +33,49 @@ def asides_of(places: list[float], little: float, plain: float) -> list[float]:
     ]
 
 
+@lru_cache(maxsize=8)
 def diagonals_of(arrangement: Arrangement) -> dict[str, float]:
     """Return how far each kind moves aside from level to level, for the columns that are led by a thing of the kind.
 
     Where a kind stands on a level is the middle of its things there, by their area.
     """
     half = arrangement.piece.width / 2
-    seen: dict[str, list[list[Column]]] = {}
+    seen: dict[str, list[_Kind]] = {}
     for level in columns_by_level(arrangement):
-        kinds: dict[str, list[Column]] = {}
-        for column in level:
-            kind = KINDS.get(_leader_of(column).item.category)
-            if kind is not None:
-                kinds.setdefault(kind, []).append(column)
-        for kind, columns in kinds.items():
-            seen.setdefault(kind, []).append(columns)
+        for kind in _kinds_on(level):
+            seen.setdefault(kind.name, []).append(kind)
     asides: dict[str, float] = {}
     for levels in seen.values():
-        places = [
-            weighted_mean([((c.left + c.right) / 2 / half, c.width * c.height) for c in columns]) for columns in levels
-        ]
-        if len(places) > 1:
-            for columns, aside in zip(levels, asides_of(places, SIDE_LITTLE, SIDE_PLAIN), strict=True):
-                asides.update((column.ids[0], aside) for column in columns)
+        if len(levels) > 1:
+            places = asides_of([kind.middle / half for kind in levels], SIDE_LITTLE, SIDE_PLAIN)
+            for kind, aside in zip(levels, places, strict=True):
+                asides.update(dict.fromkeys(kind.columns, aside))
     return asides
+
+
+class _Kind(Struct, frozen=True):
+    """A kind on one level: the first placements of its columns, and its middle by area (piece mm)."""
+
+    name: str
+    columns: tuple[str, ...]
+    middle: float
+
+
+@lru_cache(maxsize=512)
+def _kinds_on(level: tuple[Column, ...]) -> tuple[_Kind, ...]:
+    kinds: dict[str, list[Column]] = {}
+    for column in level:
+        kind = KINDS.get(_leader_of(column).item.category)
+        if kind is not None:
+            kinds.setdefault(kind, []).append(column)
+    return tuple(
+        _Kind(
+            kind,
+            tuple(column.ids[0] for column in columns),
+            weighted_mean([((c.left + c.right) / 2, c.width * c.height) for c in columns]),
+        )
+        for kind, columns in kinds.items()
+    )
 
 
 def _leader_of(column: Column) -> Standing:

@@ -1,12 +1,14 @@
 """Colour echo: whether each accent is answered elsewhere."""
 
+from functools import lru_cache
+
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import lightness_chroma_hue
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.words import Finish
-from jolly_ledge.readings.hues import accent_areas, accent_leaders, family_among
+from jolly_ledge.readings.hues import ColourArea, accent_areas, accent_leaders, family_among
 from jolly_ledge.readings.levels import level_numbers, levels_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, ramp, weighted_mean
@@ -52,18 +54,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     >>> read(look, look.manner).shown  # the one accent returns on another level and side
     '1 of 1'
     """
-    leaders = accent_leaders(arrangement)
-    places: dict[str, list[Standing]] = {leader: [] for leader in leaders}
-    strength: dict[str, float] = dict.fromkeys(leaders, 0.0)
-    for standing, colour, area in accent_areas(arrangement):
-        if area < LEAST_SHARE * standing.area:
-            continue
-        leader = family_among(colour, leaders)
-        if leader is None:
-            continue
-        places[leader].append(standing)
-        shine = SHINE if standing.item.finish == METAL else 1.0
-        strength[leader] += area**0.5 * max(lightness_chroma_hue(colour).chroma, NEUTRAL_STRENGTH) * shine
+    accents = accents_by_leader(arrangement)
+    places = {leader: [standing for standing, _, _ in seen] for leader, seen in accents.items()}
+    strength = {leader: sum(_strength(*one) for one in seen) for leader, seen in accents.items()}
     if not any(places.values()):
         return None
     wanted = 3 if len(arrangement.standing_ledges) >= LARGE_PIECE_LEDGES else 2
@@ -72,8 +65,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     answered: list[tuple[float, float]] = []
     findings: list[Finding] = []
     contributions: list[tuple[str, float]] = []
-    for leader in leaders:
-        things = places[leader]
+    for leader, things in places.items():
         if not things:
             continue
         seen_at = _places(things)
@@ -104,6 +96,23 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         * (1.0 if possible_levels > 1 else SINGLE_LEVEL_EVIDENCE)
         * _insistence(places),
     )
+
+
+@lru_cache(maxsize=8)
+def accents_by_leader(arrangement: Arrangement) -> dict[str, list[ColourArea]]:
+    """Return what carries each accent family, by the leading colour of the family, the strongest family first."""
+    leaders = accent_leaders(arrangement)
+    found: dict[str, list[ColourArea]] = {leader: [] for leader in leaders}
+    for one in accent_areas(arrangement):
+        standing, colour, area = one
+        if area >= LEAST_SHARE * standing.area and (leader := family_among(colour, leaders)) is not None:
+            found[leader].append(one)
+    return found
+
+
+def _strength(standing: Standing, colour: str, area: float) -> float:
+    shine = SHINE if standing.item.finish == METAL else 1.0
+    return float(area**0.5 * max(lightness_chroma_hue(colour).chroma, NEUTRAL_STRENGTH) * shine)
 
 
 def _insistence(places: dict[str, list[Standing]]) -> float:

@@ -81,6 +81,7 @@ def _sentence(figure: Figure, arrangement: Arrangement, weak: tuple[str, ...]) -
     return f"The heights about {where} make no peak; let one rise above and the others fall away from it."
 
 
+@lru_cache(maxsize=8)
 def _peaks(arrangement: Arrangement) -> Fits:
     fits: Fits = {}
     for vignette in arrangement.vignettes:
@@ -104,6 +105,7 @@ def _fit_of(vignette: Vignette) -> float:
     return _peak_fit([column.height for column in sorted(skyline, key=lambda column: column.left + column.right)])
 
 
+@lru_cache(maxsize=8)
 def _opposed(arrangement: Arrangement) -> Fits:
     """Return how far the peak of each level lies aside of those above and below it, for the columns of the level."""
     levels = columns_by_level(arrangement)
@@ -152,7 +154,7 @@ def _weave(arrangement: Arrangement) -> Fits:
     return {c.ids[0]: 0.4 + 0.6 * aside for level, aside in zip(levels, asides, strict=True) for c in level}
 
 
-def _middle_of(level: list[Column], arrangement: Arrangement) -> float:
+def _middle_of(level: tuple[Column, ...], arrangement: Arrangement) -> float:
     """Return where the weight of a level lies along the piece."""
     by_id = weights(arrangement)
     parts = [((c.left + c.right) / 2, sum(by_id[i] for i in c.ids)) for c in level]

@@ -1,6 +1,8 @@
 """Layering: whether the depth of a ledge is used, and nothing is lost behind."""
 
-from jolly_ledge.model.arrangement import Arrangement, Column
+from functools import lru_cache
+
+from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
@@ -118,22 +120,31 @@ def _backness(arrangement: Arrangement) -> float:
 
 
 def _hidden(arrangement: Arrangement) -> tuple[list[Finding], list[tuple[str, float]]]:
-    findings, shares = [], []
+    findings: list[Finding] = []
+    shares: list[tuple[str, float]] = []
     for standings in arrangement.by_ledge.values():
-        for standing, share in zip(standings, hidden_shares(standings), strict=True):
-            shares.append((standing.id, share))
-            if share > MOST_HIDDEN:
-                findings.append(
-                    Finding(
-                        ID,
-                        (standing.id,),
-                        f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on "
-                        f"{standing.ledge.label}; "
-                        "move it sideways or raise it.",
-                        share,
-                    )
-                )
+        lost, hidden = _hidden_among(standings)
+        findings += lost
+        shares += hidden
     return findings, shares
+
+
+@lru_cache(maxsize=512)
+def _hidden_among(standings: tuple[Standing, ...]) -> tuple[tuple[Finding, ...], tuple[tuple[str, float], ...]]:
+    """Return what is lost on one ledge, and how far each thing is hidden."""
+    shares = hidden_shares(standings)
+    lost = tuple(
+        Finding(
+            ID,
+            (standing.id,),
+            f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; "
+            "move it sideways or raise it.",
+            share,
+        )
+        for standing, share in zip(standings, shares, strict=True)
+        if share > MOST_HIDDEN
+    )
+    return lost, tuple((standing.id, share) for standing, share in zip(standings, shares, strict=True))
 
 
 def band_of(column: Column) -> int:

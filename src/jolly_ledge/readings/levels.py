@@ -38,13 +38,14 @@ def level_numbers(ledges: tuple[Ledge, ...]) -> dict[str, int]:
     return {ledge.id: number for number, level in enumerate(levels_of(ledges)) for ledge in level}
 
 
-def columns_by_level(arrangement: Arrangement) -> list[list[Column]]:
+@lru_cache(maxsize=8)
+def columns_by_level(arrangement: Arrangement) -> tuple[tuple[Column, ...], ...]:
     """Return what stands on each level in use, top down."""
-    found = [
-        [column for ledge in level for column in arrangement.columns.get(ledge.id, ())]
+    found = (
+        tuple(column for ledge in level for column in arrangement.columns.get(ledge.id, ()))
         for level in levels_of(arrangement.piece.ledges)
-    ]
-    return [columns for columns in found if columns]
+    )
+    return tuple(columns for columns in found if columns)
 
 
 def _centre(ledge: Ledge) -> float:

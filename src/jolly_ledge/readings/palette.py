@@ -1,5 +1,7 @@
 """Palette: whether what is seen keeps to the chosen families."""
 
+from functools import lru_cache
+
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import is_neutral
 from jolly_ledge.model.families import lead_of, name_of
@@ -40,9 +42,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     outside: dict[str, float] = {}
     strangers: dict[str, list[Standing]] = {}
     for standing, colour, area in areas:
-        if is_leaf(standing, colour) or (not manner.palette and is_neutral(colour)):
-            continue
-        if family_among(colour, families) is None:
+        if _is_outside(standing, colour, families, bool(manner.palette)):
             outside[standing.id] = outside.get(standing.id, 0.0) + area
             strangers.setdefault(name_of(colour, arrangement.families), []).append(standing)
     value = 1 - sum(outside.values()) / whole
@@ -81,6 +81,14 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         findings=findings,
     )
+
+
+@lru_cache(maxsize=4096)
+def _is_outside(standing: Standing, colour: str, families: tuple[str, ...], chosen: bool) -> bool:
+    """Tell whether a colour of a thing belongs to none of the families; neutrals do unless a palette is chosen."""
+    if is_leaf(standing, colour) or (not chosen and is_neutral(colour)):
+        return False
+    return family_among(colour, families) is None
 
 
 def _found_families(arrangement: Arrangement) -> tuple[str, ...]:

@@ -1,6 +1,7 @@
 """Scale: things against the opening they stand in, against the furniture, and against each other."""
 
 import math
+from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
@@ -82,6 +83,7 @@ def _ledge(arrangement: Arrangement, ledge: Ledge) -> list[Measured]:
     return []
 
 
+@lru_cache(maxsize=512)
 def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measured:
     tallest = max(columns, key=lambda column: column.height)
     share = tallest.height / clearance

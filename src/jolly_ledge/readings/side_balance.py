@@ -1,5 +1,7 @@
 """Side balance: the moment of visual weight about the upright axis."""
 
+from functools import lru_cache
+
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import listed
@@ -20,6 +22,7 @@ TABLE_EVIDENCE = 0.6
 """The left and right of a table change with the seat."""
 
 
+@lru_cache(maxsize=8)
 def moment(arrangement: Arrangement) -> tuple[float, dict[str, float]]:
     """Return the balance point as a share of the half width (left is below 0) and each placement's part.
 

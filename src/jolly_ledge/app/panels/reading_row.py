@@ -44,8 +44,11 @@ class ReadingRow(QWidget):
         before = (self.vial, self.shown)
         self.reading = reading
         self.vial = None if reading is None else Vial.of(reading)
-        if (self.vial, self.shown) != before:
+        if (self.vial is None) != (before[0] is None):
             self.update()
+        elif (self.vial, self.shown) != before:
+            # The name stays.
+            self.update(round(NAME_WIDTH), 0, self.width(), self.height())
 
     def describe(self) -> None:
         """Tell the sentence to those who ask for it: a tip, and a name for those who cannot see."""
@@ -70,11 +73,11 @@ class ReadingRow(QWidget):
         height, middle = float(self.height()), Qt.AlignmentFlag.AlignVCenter
         painter.setFont(font(13, "sans", 600))
         painter.setPen(QColor(INK if self.vial is not None else SOFT_INK))
-        painter.drawText(QRectF(6, 0, NAME_WIDTH, height), middle, self.entry.name)
+        if event.rect().left() < round(NAME_WIDTH):
+            painter.drawText(QRectF(6, 0, NAME_WIDTH, height), middle, self.entry.name)
         if self.vial is not None:
             paint_vial(painter, self.vial, QRectF(NAME_WIDTH, 0, self.width() - NAME_WIDTH - FIGURE_WIDTH, height))
             painter.setPen(QColor(TEAL if self.vial.is_good else OCHRE_INK))
-        painter.setFont(font(13, "sans", 600))
         painter.drawText(QRectF(self.width() - FIGURE_WIDTH + 6, 0, FIGURE_WIDTH - 6, height), middle, self.shown)
 
     def enterEvent(self, event: QEnterEvent) -> None:

@@ -1,17 +1,62 @@
 """The ledge in hand seen from above: things are moved forward and back here."""
 
+import math
+from functools import lru_cache
+
 from PySide6.QtCore import QPoint, QPointF, QRectF, QSize, Qt
-from PySide6.QtGui import QColor, QFontMetricsF, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QTransform
+from PySide6.QtGui import QColor, QFontMetricsF, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap, QTransform
 from PySide6.QtWidgets import QApplication, QSizePolicy, QWidget
 
+from jolly_ledge.app.scene.pens import line_pen
+from jolly_ledge.app.scene.stamps import stamp
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
 from jolly_ledge.drawing.theme import OCHRE, PAPER, SOFT_INK
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.edits.placements import MovePlacement, Spot
+from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.spots import SNAP_MM
+from jolly_ledge.render.canvas import clear_canvas
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
+
+RIM_PX = 3
+
+
+def _sides(standing: Standing) -> tuple[float, float]:
+    return standing.width, standing.back - standing.front
+
+
+@lru_cache(maxsize=256)
+def _footprint(standing: Standing, scale: float, ratio: float) -> QPixmap:
+    """Return the picture of a footprint; while one thing is moved the others keep theirs."""
+    wide, deep = (math.ceil(side * scale) + 2 * RIM_PX for side in _sides(standing))
+    picture = clear_canvas(wide, deep, ratio)
+    painter = QPainter(picture)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    painter.translate(wide / 2, deep / 2)
+    painter.scale(scale, scale)
+    play(painter, footprint_shapes(standing))
+    painter.end()
+    return picture
+
+
+@lru_cache(maxsize=4)
+def _bare(ledge: Ledge, size: QSize, transform: QTransform, ratio: float) -> QPixmap:
+    """Return the picture of an empty ledge with its words."""
+    picture = clear_canvas(size.width(), size.height(), ratio)
+    picture.fill(QColor(PAPER))
+    painter = QPainter(picture)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    painter.setFont(font(12))
+    painter.setPen(QColor(SOFT_INK))
+    for text, y in (("wall", 12), ("front edge", size.height() - 4)):
+        width = QFontMetricsF(painter.font()).horizontalAdvance(text)
+        painter.drawText(QPointF((size.width() - width) / 2, y), text)
+    painter.setTransform(transform, True)
+    play(painter, ledge_from_above(ledge).primitives)
+    painter.end()
+    return picture
 
 
 class DepthView(QWidget):
@@ -56,33 +101,19 @@ class DepthView(QWidget):
             QPainter(self).fillRect(self.rect(), QColor(PAPER))
             return
         painter = QPainter(self)
-        painter.fillRect(self.rect(), QColor(PAPER))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        painter.setFont(font(12))
-        painter.setPen(QColor(SOFT_INK))
-        for text, y in (("wall", 12), ("front edge", self.height() - 4)):
-            width = QFontMetricsF(painter.font()).horizontalAdvance(text)
-            painter.drawText(QPointF((self.width() - width) / 2, y), text)
-        painter.setTransform(transform)
-        play(painter, ledge_from_above(ledge).primitives)
+        ratio, scale = self.devicePixelRatioF(), transform.m11()
+        painter.drawPixmap(0, 0, _bare(ledge, self.size(), transform, ratio))
         pointed = set(session.pointed_at)
         for standing in on_ledge(session.arrangement, ledge.id):
-            painter.save()
-            painter.translate(standing.x - ledge.left, ledge.depth - standing.z)
-            if pointed and standing.id not in pointed:
-                painter.setOpacity(0.35)
-            play(painter, footprint_shapes(standing))
+            at = transform.map(QPointF(standing.x - ledge.left, ledge.depth - standing.z))
+            painter.setOpacity(0.35 if pointed and standing.id not in pointed else 1.0)
+            stamp(painter, [(_footprint(standing, scale, ratio), at.x(), at.y())])
             if standing.id in session.selection:
-                pen = painter.pen()
-                pen.setColor(QColor(OCHRE))
-                pen.setWidthF(2.0)
-                pen.setCosmetic(True)
-                pen.setStyle(Qt.PenStyle.DashLine)
-                painter.setPen(pen)
+                painter.setPen(line_pen(OCHRE, 2.0, Qt.PenStyle.DashLine))
                 painter.setBrush(Qt.BrushStyle.NoBrush)
-                deep = standing.back - standing.front
-                painter.drawRect(QRectF(-standing.width / 2 - 6, -deep / 2 - 6, standing.width + 12, deep + 12))
-            painter.restore()
+                across, deep = (side * scale / 2 + 2 for side in _sides(standing))
+                painter.drawRect(QRectF(at.x() - across, at.y() - deep, 2 * across, 2 * deep))
 
     def _standing_at(self, position: QPoint) -> Standing | None:
         transform, ledge = self._transform(), self._session.ledge

@@ -23,6 +23,7 @@ from jolly_ledge.app.scene.mark_layer import MarkLayer
 from jolly_ledge.app.scene.marks import Mark
 from jolly_ledge.app.scene.overlays import paint_beam
 from jolly_ledge.app.scene.picture_item import PictureItem, PlacementItem
+from jolly_ledge.app.scene.stamps import PLATE_PX, plate_ground
 from jolly_ledge.app.scene.tried_move import paint_tried
 from jolly_ledge.app.scene.ways_of_looking import Ways, paint_as_seen
 from jolly_ledge.app.session import Session
@@ -31,7 +32,7 @@ from jolly_ledge.drawing.doors import shut_door_shapes
 from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.drawing.look import painting_order
 from jolly_ledge.drawing.sheet import numbered_spots
-from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SHEET, SOFT_INK
+from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SOFT_INK
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Piece
@@ -342,16 +343,14 @@ class LookView(QGraphicsView):
         width = QFontMetricsF(font(13, "sans", 600)).horizontalAdvance(text) + 18
         x = min(max(at.x() + 18.0, 6.0), self.viewport().width() - width - 6)
         y = min(max(at.y() + 16.0, 6.0), self.viewport().height() - 34.0)
-        return text, QRectF(x, y, width, 26)
+        return text, QRectF(x, y, width, PLATE_PX)
 
     def _paint_plate(self, painter: QPainter) -> None:
         text, area = self._plate()
         if not text:
             return
         painter.setFont(font(13, "sans", 600))
-        painter.setPen(QColor(PLUM))
-        painter.setBrush(QColor(SHEET))
-        painter.drawRoundedRect(area, 6, 6)
+        painter.drawPixmap(area.toRect().topLeft(), plate_ground(round(area.width()), self.devicePixelRatioF()))
         painter.setPen(QColor(INK))
         painter.drawText(area.bottomLeft() + QPointF(9, -8), text)
 

@@ -2,22 +2,22 @@
 
 from collections.abc import Iterator
 from functools import lru_cache
-from itertools import pairwise
+from itertools import islice, pairwise
 
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPen, QPolygonF
+from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPolygonF
 
 from jolly_ledge.app.scene.marks import Box, Line, Plate, Stamp
+from jolly_ledge.app.scene.stamps import BEAM, bubble, fulcrum, stamp
 from jolly_ledge.cautions.caution import Caution, Level
-from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET, TEAL
+from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, TEAL
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing, Vignette
 from jolly_ledge.model.colour import lighter
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.readings.colour_echo import spots_of
+from jolly_ledge.readings.colour_echo import accents_by_leader, spots_of
 from jolly_ledge.readings.frame import frame_height
-from jolly_ledge.readings.hues import accent_areas, accent_leaders, family_among
 from jolly_ledge.readings.recommended import advice_for
 from jolly_ledge.readings.side_balance import BAND, FAIR, moment
 from jolly_ledge.readings.wishes import hear
@@ -110,14 +110,8 @@ def _skyline(columns: tuple[Column, ...]) -> Line:
 
 def colour_marks(arrangement: Arrangement) -> Iterator[Line | Stamp]:
     """Yield how the strongest accent travels from place to place, top down."""
-    leaders = accent_leaders(arrangement)
-    for leader in leaders[:PATHS_SHOWN]:
-        things = [
-            standing
-            for standing, colour, area in accent_areas(arrangement)
-            if family_among(colour, leaders) == leader and area > 0.12 * standing.area
-        ]
-        spots = sorted(spots_of(things), key=lambda s: (-s.ledge.floor, s.x))
+    for leader, seen in islice(accents_by_leader(arrangement).items(), PATHS_SHOWN):
+        spots = sorted(spots_of([standing for standing, _, _ in seen]), key=lambda s: (-s.ledge.floor, s.x))
         points = [(s.x, -(s.bottom + s.top) / 2) for s in spots]
         for (x, y), (to_x, to_y) in pairwise(points):
             reach = (to_y - y) * 0.5
@@ -143,17 +137,17 @@ def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> Non
     middle = QPointF(area.center().x(), area.top() + 14)
     half = min(area.width() / 2 - 20, 240)
     tilt = max(min(value, 0.5), -0.5) * 22
+    ratio = float(painter.device().devicePixelRatio())
+    stamp(painter, [(fulcrum(ratio), middle.x(), middle.y() + 2)])
     painter.setPen(Qt.PenStyle.NoPen)
-    painter.setBrush(QColor("#55524c"))
-    painter.drawPolygon(QPolygonF([middle + QPointF(0, 2), middle + QPointF(-9, 16), middle + QPointF(9, 16)]))
+    painter.setBrush(QColor(BEAM))
     # A narrow plate is painted many times faster than a wide smooth pen.
     corners = ((-half, -tilt - 1.5), (half, tilt - 1.5), (half, tilt + 1.5), (-half, -tilt + 1.5))
     painter.drawPolygon(QPolygonF([middle + QPointF(x, y) for x, y in corners]))
     place = max(min(value, 1.0), -1.0)
     good = abs(value) <= BAND[1]
-    painter.setPen(QPen(QColor(SHEET), 1.5))
-    painter.setBrush(QColor(TEAL if good else PLUM))
-    painter.drawEllipse(middle + QPointF(half * place, tilt * place), 6, 6)
+    at = middle + QPointF(half * place, tilt * place)
+    stamp(painter, [(bubble(TEAL if good else PLUM, ratio), at.x(), at.y())])
     side = "left" if value < 0 else "right"
     text = "level" if good else f"{abs(round(value * 100))} % {side}"
     fair = "" if good else (" · fair" if abs(value) <= FAIR else " · more than fair")

@@ -4,13 +4,16 @@ from collections.abc import Callable, Iterable
 from functools import lru_cache
 
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QColor, QPainter, QPixmap, QPolygonF
+from PySide6.QtGui import QColor, QPainter, QPen, QPixmap, QPolygonF
 
 from jolly_ledge.app.scene.pens import line_pen
-from jolly_ledge.drawing.theme import PAPER, PLUM
+from jolly_ledge.drawing.theme import PAPER, PLUM, SHEET
+from jolly_ledge.render.canvas import clear_canvas
 from jolly_ledge.render.fonts import font
 
 SIGN_PX, DISC_PX, DIAMOND_PX, LOCK_PX, BOW_PX = 21.0, 19.0, 10.0, 14.0, 16.0
+FULCRUM_PX, BUBBLE_PX, PLATE_PX = 30.0, 16.0, 26
+BEAM = "#55524c"
 RIM, WORD = "#fffaf0", "#ffffff"
 
 
@@ -21,16 +24,14 @@ def stamp(painter: QPainter, marks: Iterable[tuple[QPixmap, float, float]]) -> N
     painter.save()
     painter.resetTransform()
     for mark, x, y in marks:
-        half = mark.width() / mark.devicePixelRatio() / 2
-        painter.drawPixmap(round(x * scale + dx - half), round(y * scale + dy - half), mark)
+        half = mark.deviceIndependentSize() / 2
+        painter.drawPixmap(round(x * scale + dx - half.width()), round(y * scale + dy - half.height()), mark)
     painter.restore()
 
 
 def _mark(size: float, ratio: float, colour: str, paint: Callable[[QPainter], object]) -> QPixmap:
     """Return a mark of a size in the view's pixels, painted with a light rim in a colour."""
-    mark = QPixmap(round(size * ratio), round(size * ratio))
-    mark.setDevicePixelRatio(ratio)
-    mark.fill(Qt.GlobalColor.transparent)
+    mark = clear_canvas(size, size, ratio)
     painter = QPainter(mark)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     painter.setPen(line_pen(RIM, 1.2))
@@ -107,6 +108,43 @@ def unit_diamond(ratio: float) -> QPixmap:
     middle = DIAMOND_PX / 2
     corners = [QPointF(middle + dx * 4, middle + dy * 4) for dx, dy in ((0, -1), (1, 0), (0, 1), (-1, 0))]
     return _mark(DIAMOND_PX, ratio, PLUM, lambda painter: painter.drawPolygon(QPolygonF(corners)))
+
+
+@lru_cache(maxsize=64)
+def plate_ground(width: int, ratio: float) -> QPixmap:
+    """Return the empty plate on which the figures of a carried thing are written."""
+    plate = clear_canvas(width, PLATE_PX, ratio)
+    painter = QPainter(plate)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    painter.setPen(QColor(PLUM))
+    painter.setBrush(QColor(SHEET))
+    painter.drawRoundedRect(QRectF(0.5, 0.5, width - 1, PLATE_PX - 1), 6, 6)
+    painter.end()
+    return plate
+
+
+@lru_cache(maxsize=8)
+def fulcrum(ratio: float) -> QPixmap:
+    """Return what the beam of the balance rests on, with its tip in the middle of the picture."""
+    tip = QPointF(FULCRUM_PX / 2, FULCRUM_PX / 2)
+    corners = [tip, tip + QPointF(-9, 14), tip + QPointF(9, 14)]
+
+    def paint(painter: QPainter) -> None:
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.drawPolygon(QPolygonF(corners))
+
+    return _mark(FULCRUM_PX, ratio, BEAM, paint)
+
+
+@lru_cache(maxsize=8)
+def bubble(colour: str, ratio: float) -> QPixmap:
+    """Return the bubble on the beam of the balance."""
+
+    def paint(painter: QPainter) -> None:
+        painter.setPen(QPen(QColor(SHEET), 1.5))
+        painter.drawEllipse(QPointF(BUBBLE_PX / 2, BUBBLE_PX / 2), 6, 6)
+
+    return _mark(BUBBLE_PX, ratio, colour, paint)
 
 
 @lru_cache(maxsize=32)

@@ -9,6 +9,7 @@ from PySide6.QtGui import QColor, QLinearGradient, QPainter, QPen, QPixmap, QRad
 from jolly_ledge.drawing.theme import INK, OCHRE, RULE, TEAL
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.readings.reading import Reading
+from jolly_ledge.render.canvas import clear_canvas
 
 VIAL_HEIGHT = 12.0
 TUBE_ROOM, BUBBLE_ROOM = 20.0, 20.0
@@ -44,16 +45,9 @@ def paint_vial(painter: QPainter, vial: Vial, area: QRectF) -> None:
     painter.drawPixmap(corner, _bubble(vial.is_good, ratio))
 
 
-def _canvas(width: float, height: float, ratio: float) -> QPixmap:
-    made = QPixmap(round(width * ratio), round(height * ratio))
-    made.setDevicePixelRatio(ratio)
-    made.fill(Qt.GlobalColor.transparent)
-    return made
-
-
 @lru_cache(maxsize=128)
 def _tube(width: int, low: float, high: float, ratio: float) -> QPixmap:
-    made = _canvas(width, TUBE_ROOM, ratio)
+    made = clear_canvas(width, TUBE_ROOM, ratio)
     painter = QPainter(made)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     inner, middle = width - 2 * MARGIN, TUBE_ROOM / 2
@@ -78,7 +72,7 @@ def _tube(width: int, low: float, high: float, ratio: float) -> QPixmap:
 
 @lru_cache(maxsize=8)
 def _bubble(is_good: bool, ratio: float) -> QPixmap:
-    made = _canvas(BUBBLE_ROOM, BUBBLE_ROOM, ratio)
+    made = clear_canvas(BUBBLE_ROOM, BUBBLE_ROOM, ratio)
     painter = QPainter(made)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     middle = QPointF(BUBBLE_ROOM / 2, BUBBLE_ROOM / 2)
