@@ -12,7 +12,8 @@ import resource
 import statistics
 import sys
 import time
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
+from functools import partial
 
 import numpy as np
 from msgspec.structs import replace
@@ -36,7 +37,7 @@ COUNT = 3
 EXACT_CASES, EXACT_SECONDS = 100, 1.0
 RACE_SECONDS, RACE_SEEDS = 60.0, 3
 LONG_SECONDS = 600.0
-AIM_SECONDS, AIM_BELOW, TRIALS = 4.0, 0.004, 3
+AIMS, AIM_BELOW, TRIALS = (1.0, 2.0, 4.0), 0.004, 3
 
 
 def demo_problem() -> tuple[Plan, Problem]:
@@ -131,17 +132,20 @@ def long_run() -> float:
 
 
 class PlainClimb:
-    """A plain hill climb with restarts: from a random arrangement, one thing anywhere or away, kept when better."""
+    """A plain hill climb with restarts: one thing anywhere or away, kept when better.
 
-    def __init__(self, problem: Problem, seed: int) -> None:
-        self._judge, self._chance, self._idle = Judge(problem), random.Random(seed), 0
+    It begins with a random arrangement, or with what stands there anyway.
+    """
+
+    def __init__(self, problem: Problem, seed: int, *, scatters: bool = True) -> None:
+        self._judge, self._chance, self._idle, self._scatters = Judge(problem), random.Random(seed), 0, scatters
         self.now = self.best = self._judge.begun(self._scattered())
 
     def _scattered(self) -> Placements:
         """Throw things at random places, and keep those that have room."""
         problem, placements = self._judge.problem, self._judge.problem.fixed
         bears = sum(recommended(ledge, problem.manner.fullness) for ledge in problem.open_ledges)
-        for _ in range(round(2 * bears)):
+        for _ in range(round(2 * bears) if self._scatters else 0):
             changed = self._thrown(placements)
             if problem.can_stand(problem.resolve(changed)):
                 placements = changed
@@ -168,25 +172,35 @@ class PlainClimb:
         return False
 
 
-def time_to(search: Strategy, worth: float, seconds: float, planned: float = 0.0) -> float | None:
-    """Return after how many seconds a search is worth so much, None when it is not in time.
+Trace = list[tuple[float, float]]
+"""What a search was worth, and after how many seconds it came to that."""
 
-    A search that cools does so over the ``planned`` seconds.
-    """
+
+def traced(make: Callable[[], Strategy], seconds: float, planned: float = 0.0) -> Trace:
+    """Run a search; one that cools does so over the ``planned`` seconds."""
     begun = time.perf_counter()
-    while search.best.worth < worth:
-        spent = time.perf_counter() - begun
-        if spent > seconds:
-            return None
-        search.step(min(spent / (planned or seconds), 1.0))
-    return time.perf_counter() - begun
+    search = make()
+    trace: Trace = [(time.perf_counter() - begun, search.best.worth)] if search.best.is_complete else []
+    while (spent := time.perf_counter() - begun) < seconds:
+        if search.step(min(spent / (planned or seconds), 1.0)) and search.best.is_complete:
+            trace.append((time.perf_counter() - begun, search.best.worth))
+    return trace
 
 
-def time_of_annealing_in_general(problem: Problem, seed: int, worth: float, seconds: float) -> float | None:
-    """Return the same for SciPy's dual annealing over where every thing stands, or that it stays in the stash."""
+def time_to(trace: Trace, worth: float) -> float | None:
+    """Return after how many seconds a search was worth so much, None when it never was."""
+    return next((spent for spent, reached in trace if reached >= worth), None)
+
+
+def worth_after(trace: Trace, seconds: float) -> float:
+    return max((reached for spent, reached in trace if spent <= seconds), default=0.0)
+
+
+def traced_annealing_in_general(problem: Problem, seed: int, seconds: float) -> Trace:
+    """Run SciPy's dual annealing over where every thing stands, or that it stays in the stash."""
     judge, ledges, things = Judge(problem), problem.open_ledges, problem.candidates
     begun = time.perf_counter()
-    reached: list[float] = []
+    trace: Trace = []
 
     def decode(point: np.ndarray) -> Placements:
         placements = []
@@ -200,58 +214,52 @@ def time_of_annealing_in_general(problem: Problem, seed: int, worth: float, seco
     def cost(point: np.ndarray) -> float:
         placements = decode(point)
         state = judge.state(placements)
-        if state is not None and state.worth >= worth and not reached:
-            reached.append(time.perf_counter() - begun)
+        if state is not None and (not trace or state.worth > trace[-1][1]):
+            trace.append((time.perf_counter() - begun, state.worth))
         # What cannot stand is worth less the more of it there is, so that the search has a slope to follow.
         return -state.worth if state is not None else 1.0 + 0.05 * len(placements)
 
     def is_over(*_: object) -> bool:
-        return bool(reached) or time.perf_counter() - begun > seconds
+        return time.perf_counter() - begun > seconds
 
     nothing = np.full(3 * len(things), 0.75)
     dual_annealing(cost, [(0.0, 0.999)] * (3 * len(things)), seed=seed, maxiter=10_000_000, callback=is_over,
                    no_local_search=True, x0=nothing)  # fmt: skip
-    return reached[0] if reached else None
+    return trace
 
 
-def raced(problem: Problem, seed: int) -> list[tuple[str, float | None, float]]:
-    """Return for every other search its time (None: not in time) and that of ours, to what ours usually comes to."""
-    reached = []
-    for trial_seed in range(900 + 10 * seed, 900 + 10 * seed + TRIALS):
-        trial, begun = Annealing(problem, trial_seed), time.perf_counter()
-        while (spent := time.perf_counter() - begun) < AIM_SECONDS:
-            trial.step(spent / AIM_SECONDS)
-        reached.append(trial.best.worth)
-    aim = statistics.median(reached) - AIM_BELOW
-    times = []
-    for own_seed in range(10 * seed, 10 * seed + TRIALS):
-        begun = time.perf_counter()
-        time_to(Annealing(problem, own_seed), aim, RACE_SECONDS, AIM_SECONDS)
-        times.append(time.perf_counter() - begun)
-    own = statistics.median(times)
-    return [
-        ("dual annealing", time_of_annealing_in_general(problem, seed, aim, RACE_SECONDS), own),
-        ("plain hill climb", time_to(PlainClimb(problem, seed), aim, RACE_SECONDS), own),
-        ("composing alone", time_to(Composing(problem, seed), aim, RACE_SECONDS), own),
-    ]
+def rivals(problem: Problem, seed: int) -> dict[str, Trace]:
+    return {
+        "dual annealing": traced_annealing_in_general(problem, seed, RACE_SECONDS),
+        "plain climb, random starts": traced(partial(PlainClimb, problem, seed), RACE_SECONDS),
+        "plain climb, empty starts": traced(partial(PlainClimb, problem, seed, scatters=False), RACE_SECONDS),
+        "composing alone": traced(partial(Composing, problem, seed), RACE_SECONDS),
+    }
 
 
 def race() -> None:
-    """Print the time to equal worth: to what the search is worth after a few seconds."""
+    """Print the time to equal worth: to what the search usually comes to in one, two and four seconds."""
     plan, _ = demo_problem()
-    pieces = ("alcove", "study-cabinet", "hall-console")
-    ratios: dict[str, list[float]] = {"dual annealing": [], "plain hill climb": [], "composing alone": []}
-    late: dict[str, int] = dict.fromkeys(ratios, 0)
-    for seed in range(RACE_SEEDS):
-        problem = problem_of(plan, pieces[seed % len(pieces)], Manner(fullness="layered"))
-        for name, spent, own in raced(problem, seed):
-            late[name] += spent is None
-            ratios[name].append((spent or RACE_SECONDS) / own)
-    for name, found in ratios.items():
-        middle = statistics.median(found)
-        more = "more than " if late[name] * 2 > len(found) else ""
-        print(f"(c) {name}: {more}{middle:.0f} times the time to equal worth (at least 10); "
-              f"{late[name]} of {len(found)} did not get there in {RACE_SECONDS:.0f} s")  # fmt: skip
+    ratios: dict[tuple[str, float], list[tuple[float, bool]]] = {}
+    for seed, piece in enumerate(("alcove", "study-cabinet", "hall-console")):
+        problem = problem_of(plan, piece, Manner(fullness="layered"))
+        own, trials = (
+            [traced(partial(Annealing, problem, number + 10 * seed), 2 * AIMS[-1], AIMS[-1])
+             for number in range(first, first + TRIALS)]
+            for first in (0, 900)
+        )  # fmt: skip
+        others = rivals(problem, seed)
+        for seconds in AIMS:
+            aim = statistics.median(worth_after(trace, seconds) for trace in trials) - AIM_BELOW
+            mine = statistics.median(time_to(trace, aim) or 2 * AIMS[-1] for trace in own)
+            for name, trace in others.items():
+                spent = time_to(trace, aim)
+                ratios.setdefault((name, seconds), []).append(((spent or RACE_SECONDS) / mine, spent is None))
+    for (name, seconds), found in ratios.items():
+        middle, late = statistics.median(ratio for ratio, _ in found), sum(is_late for _, is_late in found)
+        more = "more than " if late * 2 > len(found) else ""
+        print(f"(c) what is found in {seconds:.0f} s, {name}: {more}{middle:.0f} times the time (at least 10); "
+              f"{late} of {len(found)} did not get there in {RACE_SECONDS:.0f} s")  # fmt: skip
 
 
 def differences() -> None:
@@ -282,9 +290,8 @@ def doubling() -> None:
             trial, begun = Annealing(problem, 40 + seed), time.perf_counter()
             while time.perf_counter() - begun < 6.0:
                 trial.step((time.perf_counter() - begun) / 6.0)
-            begun = time.perf_counter()
-            time_to(Annealing(problem, seed), 0.98 * trial.best.worth, 30.0, 6.0)
-            spent.append(time.perf_counter() - begun)
+            trace = traced(partial(Annealing, problem, seed), 12.0, 6.0)
+            spent.append(time_to(trace, 0.98 * trial.best.worth) or 12.0)
         ratios.append(spent[1] / spent[0])
     print(
         f"(e) twice the stash: {statistics.median(ratios):.2f} times the time to the same relative worth (at most 2.3)"

@@ -10,6 +10,7 @@ from builders import plan_of
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.proposals_page import ProposalsPage
+from jolly_ledge.app.panels.side_by_side import SideBySide
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.edits.items import ToggleTrait
@@ -186,9 +187,31 @@ def test_all_are_taken_over_in_one_step_and_laid_side_by_side(
     before = len(session.plan.looks)
     with qtbot.waitSignal(session.compare_asked):
         qtbot.mouseClick(page.all_button, LEFT)
-    assert [look.proposal for look in session.plan.looks[before:]] == [1, 2, 3]
+    added = session.plan.looks[before:]
+    assert [look.proposal for look in added] == [1, 2, 3]
+    compared = window.findChild(SideBySide)
+    assert compared is not None
+    assert compared.chosen == [look.id for look in added]
     session.undo()
     assert len(session.plan.looks) == before
+
+
+def test_a_season_is_chosen_from_the_list_and_its_things_come(
+    window: MainWindow, page: ProposalsPage, qtbot: QtBot
+) -> None:
+    window.session.choose_look("first-try")
+    seasons, plan = page.settings.season_list, window.session.plan
+    while page.settings.season != "autumn":
+        qtbot.keyClick(seasons, Qt.Key.Key_Down)
+
+    def shows_autumn() -> bool:
+        first = page.found[0]
+        return first is not None and any("autumn" in plan.item(p.item).season for p in first.look.placements)
+
+    qtbot.waitUntil(shows_autumn, timeout=PATIENCE_MS)
+    qtbot.mouseClick(page.stop_button, LEFT)
+    found_all(page, qtbot)
+    assert shows_autumn()
 
 
 def test_what_differs_from_the_look_in_hand_is_said(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:

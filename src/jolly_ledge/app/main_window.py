@@ -119,14 +119,14 @@ class MainWindow(QMainWindow):
         if isinstance(page, ArrangeStep):
             page.view.setFocus(Qt.FocusReason.OtherFocusReason)
 
-    def show_side_by_side(self) -> None:
-        """Lay versions of the piece in hand side by side."""
+    def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
+        """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""
         from jolly_ledge.app.steps.keep import KeepStep
 
         self.show_step("Keep")
         page = self.step("Keep")
         if isinstance(page, KeepStep):
-            page.show_side_by_side()
+            page.show_side_by_side(looks)
 
     # The menu behind the plan's name
 

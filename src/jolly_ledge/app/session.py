@@ -55,7 +55,9 @@ class Session(QObject):
     step_asked = Signal(str)
     """A view offers to go on to another step."""
 
-    compare_asked = Signal()
+    compare_asked = Signal(tuple)
+    """Looks to lay side by side; without any, those beside the one in hand."""
+
     """A view offers to lay versions side by side."""
 
     changed_on_disk = Signal(str)

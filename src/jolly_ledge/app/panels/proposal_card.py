@@ -24,6 +24,10 @@ STORY_LINES, MOST_TOLD, DIFFERS_FROM = 3, 3, 0.03
 """Lines of the story that are shown, readings that are named, and what is not worth naming."""
 
 
+DIFFERS_ROOM, STORY_ROOM = 2, 8
+"""Lines of text that have room under every drawing."""
+
+
 class ProposalDrawing(QWidget):
     """A proposal drawn as large as it goes; a click marks a ledge to be kept in a blend."""
 
@@ -97,12 +101,17 @@ class ProposalCard(QWidget):
         self.take_button.clicked.connect(lambda: on_take())
         self.differs: QLabel = words("", "soft")
         self.story: QLabel = words("", "small")
+        # All cards give their text the same room, so that the drawings stand on one line.
+        for label, lines in ((self.differs, DIFFERS_ROOM), (self.story, STORY_ROOM)):
+            label.setAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignTop)
+            label.ensurePolished()
+            label.setMinimumHeight(lines * label.fontMetrics().lineSpacing())
         column.addWidget(self.drawing, 1)
         column.addWidget(Board())
         column.addWidget(self.reads)
         column.addWidget(self.take_button, 0, Qt.AlignmentFlag.AlignLeft)
         column.addWidget(self.differs)
-        column.addWidget(self.story, 0, Qt.AlignmentFlag.AlignTop)
+        column.addWidget(self.story)
         self.show_proposal(None, None, None, None)
 
     def show_proposal(

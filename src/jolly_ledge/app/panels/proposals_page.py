@@ -166,14 +166,15 @@ class ProposalsPage(SearchPage):
         told = "\n".join([proposal.count_said, *(step.sentence for step in proposal.story)])
         return replace(proposal.look, note=told)
 
-    def _add(self, looks: tuple[Look, ...]) -> bool:
-        """Add looks in one step and take the first in hand."""
+    def _add(self, looks: tuple[Look, ...]) -> tuple[str, ...]:
+        """Add looks in one step and take the first in hand; return their ids, none where they were refused."""
         session = self._session
         before = {look.id for look in session.plan.looks}
         if not session.commit(AddProposals(looks=looks)):
-            return False
-        session.choose_look(next(look.id for look in session.plan.looks if look.id not in before))
-        return True
+            return ()
+        added = tuple(look.id for look in session.plan.looks if look.id not in before)
+        session.choose_look(added[0])
+        return added
 
     def _take(self, index: int) -> None:
         proposal = self.cards[index].proposal
@@ -185,9 +186,10 @@ class ProposalsPage(SearchPage):
         looks = tuple(self._with_story(one) for one in self.found if one is not None)
         if len(looks) < 2 or self._is_stale():
             return
-        if self._add(looks):
+        added = self._add(looks)
+        if added:
             self._on_back()
-            self._session.compare_asked.emit()
+            self._session.compare_asked.emit(added)
 
     # Blending
 

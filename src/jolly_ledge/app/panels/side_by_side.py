@@ -237,14 +237,14 @@ class SideBySide(QWidget):
         column.addWidget(self._area, 1)
         self.table = ScoreTable()
 
-    def begin(self) -> None:
-        """Lay the look in hand beside the versions before it."""
+    def begin(self, wished: tuple[str, ...] = ()) -> None:
+        """Lay the wished looks side by side; without any, the look in hand beside the versions before it."""
         session = self._session
         self._piece_id = session.piece_id
         looks = [look.id for look in session.plan.looks_of(session.piece_id)]
         index = looks.index(session.look_id) if session.look_id in looks else 0
         first = max(min(index - USUAL + 1, len(looks) - USUAL), 0)
-        self.chosen = looks[first : first + USUAL]
+        self.chosen = list(wished[:MOST]) or looks[first : first + USUAL]
         self.refresh()
 
     def _toggle(self, look_id: str) -> None:

@@ -243,7 +243,7 @@ class ArrangeStep(Step):
             ("X", self.chosen.wish_chip.pop_up),
             ("W", self.show_proposals),
             ("H", self.show_wanted),
-            ("C", self.session.compare_asked.emit),
+            ("C", lambda: self.session.compare_asked.emit(())),
             ("S", partial(self.strip.setFocus, Qt.FocusReason.ShortcutFocusReason)),
         )
         for keys, action in keyed:

@@ -152,7 +152,7 @@ class KeepStep(Step):
         self.compare_button = QPushButton("Side by side")
         self.compare_button.setMinimumHeight(30)
         self.compare_button.setToolTip("Lay two to five versions side by side (C in Arrange)")
-        self.compare_button.clicked.connect(self.show_side_by_side)
+        self.compare_button.clicked.connect(lambda: self.show_side_by_side())
         self.head.addWidget(self.compare_button)
         self.head.addWidget(self.begin_button)
         self.pages = QStackedWidget()
@@ -178,8 +178,8 @@ class KeepStep(Step):
         self.shortcut("Esc", self.show_all_looks)
         self.follow(self.refresh, session.changed)
 
-    def show_side_by_side(self) -> None:
-        """Lay versions of the piece in hand side by side."""
+    def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
+        """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""
         session = self.session
         if len(session.plan.looks_of(session.piece_id)) < FEWEST:
             session.refused.emit("Side by side needs two looks of this piece; duplicate one first.")
@@ -187,7 +187,7 @@ class KeepStep(Step):
         if self.compared is None:
             self.compared = SideBySide(session, self.show_all_looks)
             self.pages.addWidget(self.compared)
-        self.compared.begin()
+        self.compared.begin(looks)
         self.pages.setCurrentWidget(self.compared)
 
     def show_all_looks(self) -> None:
