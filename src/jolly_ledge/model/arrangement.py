@@ -79,7 +79,7 @@ class Standing(Struct, frozen=True, cache_hash=True):
 class Unit(Struct, frozen=True, cache_hash=True):
     """What the eye counts as one thing: a stack of books, a filled tray, a vase with its stems.
 
-    ``lead`` is the largest thing in it; the edges are those of the whole.
+    ``lead`` is the largest thing in it; the edges are those of the whole, ``area`` is what it shows, in mm².
     """
 
     standings: tuple[Standing, ...]
@@ -90,11 +90,7 @@ class Unit(Struct, frozen=True, cache_hash=True):
     right: float
     bottom: float
     top: float
-
-    @property
-    def area(self) -> float:
-        """The area it shows, in mm²."""
-        return sum(standing.area for standing in self.standings)
+    area: float
 
 
 def _unit(standings: list[Standing]) -> Unit:
@@ -107,6 +103,7 @@ def _unit(standings: list[Standing]) -> Unit:
         right=max(standing.right for standing in standings),
         bottom=min(standing.bottom for standing in standings),
         top=max(standing.top for standing in standings),
+        area=sum(standing.area for standing in standings),
     )
 
 

@@ -110,6 +110,7 @@ def accents_by_leader(arrangement: Arrangement) -> dict[str, list[ColourArea]]:
     return found
 
 
+@lru_cache(maxsize=4096)
 def _strength(standing: Standing, colour: str, area: float) -> float:
     shine = SHINE if standing.item.finish == METAL else 1.0
     return float(area**0.5 * max(lightness_chroma_hue(colour).chroma, NEUTRAL_STRENGTH) * shine)

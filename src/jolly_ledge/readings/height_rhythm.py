@@ -9,7 +9,7 @@ from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean, ramp, weighted_mean
+from jolly_ledge.readings.score import mean, ramp
 
 ID = "height-rhythm"
 GOOD_STEP = 0.20
@@ -42,24 +42,34 @@ def neighbours(columns: tuple[Column, ...]) -> list[tuple[Column, Column]]:
     return list(itertools.pairwise(ordered))
 
 
-class _Step(Struct, frozen=True):
-    """The step between two neighbours."""
+class _Row(Struct, frozen=True):
+    """The steps between the neighbours of one ledge."""
 
-    size: float
-    placements: tuple[str, ...]
-    finding: Finding | None
+    sizes: tuple[float, ...]
+    scores: tuple[float, ...]
+    contributions: tuple[tuple[str, float], ...]
+    findings: tuple[Finding, ...]
+    spread: float | None
+    """How far the levels of three or more spread, as a score."""
 
 
 @lru_cache(maxsize=512)
-def _steps(columns: tuple[Column, ...], mirrored: bool) -> tuple[_Step, ...]:
-    found = []
+def _row(columns: tuple[Column, ...], mirrored: bool) -> _Row:
+    sizes: list[float] = []
+    contributions: list[tuple[str, float]] = []
+    findings: list[Finding] = []
     for first, second in neighbours(columns):
         if mirrored and _is_pair(first, second):
             continue
         size = step(first.height, second.height)
-        finding = _same(first, second, size) if size < SAME_STEP else None
-        found.append(_Step(size, (*first.ids, *second.ids), finding))
-    return tuple(found)
+        sizes.append(size)
+        contributions += [(identifier, size) for identifier in (*first.ids, *second.ids)]
+        if size < SAME_STEP:
+            findings.append(_same(first, second, size))
+    scores = tuple(ramp(size, NO_STEP, GOOD_STEP) for size in sizes)
+    heights = [column.height for column in columns]
+    spread = ramp((max(heights) - min(heights)) / max(heights), *SPREAD_BAND) if len(heights) >= 3 else None
+    return _Row(tuple(sizes), scores, tuple(contributions), tuple(findings), spread)
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -70,23 +80,14 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     neighbours that are not a pair about the axis count. The spread of the levels on each ledge and
     the skyline from ledge to ledge count beside the steps.
     """
-    scored: list[tuple[float, float]] = []
-    steps: list[float] = []
-    findings: list[Finding] = []
-    contributions: list[tuple[str, float]] = []
-    for ledge, columns in arrangement.columns.items():
-        if arrangement.piece.ledge(ledge).is_wall:
-            continue
-        for pair in _steps(columns, manner.figure == "mirrored"):
-            steps.append(pair.size)
-            scored.append((ramp(pair.size, NO_STEP, GOOD_STEP), 1.0))
-            contributions += [(identifier, pair.size) for identifier in pair.placements]
-            if pair.finding is not None:
-                findings.append(pair.finding)
+    mirrored = manner.figure == "mirrored"
+    rows = [_row(columns, mirrored) for columns in arrangement.columns.values() if not columns[0].ledge.is_wall]
+    steps = [size for row in rows for size in row.sizes]
     if not steps:
         return None
     skyline = _skyline(arrangement)
-    rhythm = (1 - SPREAD_SHARE) * weighted_mean(scored) + SPREAD_SHARE * _spread(arrangement)
+    spread = mean([row.spread for row in rows if row.spread is not None])
+    rhythm = (1 - SPREAD_SHARE) * mean([score for row in rows for score in row.scores]) + SPREAD_SHARE * spread
     score = (1 - SKYLINE_SHARE) * rhythm + SKYLINE_SHARE * skyline
     value = mean(steps)
     poor = sum(1 for size in steps if size < SAME_STEP)
@@ -105,8 +106,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 else "no two beside each other are of one height."
             )
         ),
-        contributions=tuple(contributions),
-        findings=tuple(findings),
+        contributions=tuple(one for row in rows for one in row.contributions),
+        findings=tuple(finding for row in rows for finding in row.findings),
     )
 
 
@@ -126,16 +127,6 @@ def _is_pair(first: Column, second: Column) -> bool:
     middle = first.ledge.left + first.ledge.width / 2
     offset = abs((first.left + first.right + second.left + second.right) / 4 - middle)
     return offset <= 0.05 * first.ledge.width
-
-
-def _spread(arrangement: Arrangement) -> float:
-    """Score how far the levels of the ledges with three or more columns spread; 1 without such a ledge."""
-    scores = []
-    for columns in arrangement.columns.values():
-        heights = [column.height for column in columns]
-        if len(heights) >= 3 and not columns[0].ledge.is_wall:
-            scores.append(ramp((max(heights) - min(heights)) / max(heights), *SPREAD_BAND))
-    return mean(scores)
 
 
 def _skyline(arrangement: Arrangement) -> float:

@@ -92,6 +92,7 @@ def _is_held(columns: tuple[Column, ...]) -> bool:
     return gathers and (max(heights) - min(heights)) / max(heights) >= HELD_BY_RISE
 
 
+@lru_cache(maxsize=1024)
 def depth_bands(columns: tuple[Column, ...], ledge: Ledge) -> int:
     """Count the distinct depths on a ledge: middles further apart than an eighth of its depth."""
     middles = sorted((column.front + column.back) / 2 for column in columns)
@@ -103,6 +104,7 @@ def depth_bands(columns: tuple[Column, ...], ledge: Ledge) -> int:
     return bands
 
 
+@lru_cache(maxsize=1024)
 def _play(columns: tuple[Column, ...], ledge: Ledge) -> float:
     depths = sorted(column.back - column.front for column in columns)
     return ledge.depth - depths[0] - 0.5 * depths[1]
@@ -110,13 +112,17 @@ def _play(columns: tuple[Column, ...], ledge: Ledge) -> float:
 
 def _backness(arrangement: Arrangement) -> float:
     """Return how near the wall all stands: 0 in front, 0.5 in the middle, 1 against the back."""
+    return mean([place for columns in arrangement.columns.values() for place in _places_in_depth(columns)], empty=0.5)
+
+
+@lru_cache(maxsize=512)
+def _places_in_depth(columns: tuple[Column, ...]) -> tuple[float, ...]:
     places = []
-    for columns in arrangement.columns.values():
-        for column in columns:
-            play = column.ledge.depth - (column.back - column.front)
-            if play > SHALLOW_PLAY * column.ledge.depth and not column.ledge.is_wall:
-                places.append(min(max(column.front / play, 0.0), 1.0))
-    return mean(places, empty=0.5)
+    for column in columns:
+        play = column.ledge.depth - (column.back - column.front)
+        if play > SHALLOW_PLAY * column.ledge.depth and not column.ledge.is_wall:
+            places.append(min(max(column.front / play, 0.0), 1.0))
+    return tuple(places)
 
 
 def _hidden(arrangement: Arrangement) -> tuple[list[Finding], list[tuple[str, float]]]:

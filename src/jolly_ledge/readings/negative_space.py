@@ -1,5 +1,7 @@
 """Negative space: how much of every opening, and of the whole piece, things cover."""
 
+from functools import lru_cache
+
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
@@ -85,6 +87,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
+@lru_cache(maxsize=512)
 def _length(things: tuple[Standing, ...]) -> float:
     """Return the length of a ledge that things stand on or cross, each stretch once, in mm."""
     total, end = 0.0, float("-inf")

@@ -171,9 +171,11 @@ def _stems(arrangement: Arrangement) -> list[Measured]:
 def _lamps(arrangement: Arrangement) -> list[Measured]:
     """Measure lamps beside a bed against the headboard's rise over the top they stand on."""
     tops = [fixture.floor + fixture.height for fixture in arrangement.piece.fixtures if fixture.kind == "headboard"]
+    if not tops:
+        return []
     found = []
     for standing in arrangement.visible:
-        rise = max(tops, default=0.0) - standing.ledge.floor
+        rise = max(tops) - standing.ledge.floor
         if standing.item.category != "lamp" or rise <= 0:
             continue
         share = standing.height / rise
