@@ -30,6 +30,7 @@ class Standing(Struct, frozen=True, cache_hash=True):
     ``shape`` the silhouette it shows, ``area`` the solid area it shows in mm² (nought when hidden).
     """
 
+    id: str
     placement: Placement
     item: Item
     ledge: Ledge
@@ -44,11 +45,6 @@ class Standing(Struct, frozen=True, cache_hash=True):
     hidden: bool
     shape: str
     area: float
-
-    @property
-    def id(self) -> str:
-        """The placement's id."""
-        return self.placement.id
 
     @property
     def width(self) -> float:
@@ -309,6 +305,7 @@ def stand(placement: Placement, item: Item, ledge: Ledge, host: Standing | None 
     middle = ledge.left + x
     shape = seen_shape(item, placement.pose)
     return Standing(
+        id=placement.id,
         placement=placement,
         item=item,
         ledge=ledge,

@@ -129,12 +129,12 @@ def _insistence(places: dict[str, list[Standing]]) -> float:
 def spots_of(things: list[Standing]) -> list[Standing]:
     """Return one thing for each place a colour is seen at."""
     spots: list[Standing] = []
+    last: dict[str, Standing] = {}
     for thing in sorted(things, key=lambda thing: (thing.ledge.floor, thing.x)):
-        near = any(
-            thing.ledge.id == spot.ledge.id and abs(thing.x - spot.x) < FAR_SHARE * thing.ledge.width for spot in spots
-        )
-        if not near:
+        before = last.get(thing.ledge.id)
+        if before is None or thing.x - before.x >= FAR_SHARE * thing.ledge.width:
             spots.append(thing)
+            last[thing.ledge.id] = thing
     return spots
 
 
