@@ -8,6 +8,7 @@ from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.entry.parser import parse_entry
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.money import money, typed
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.stems import plan_stems
@@ -42,7 +43,7 @@ def what_is_wanted(plan: Plan, look: Look) -> Told:
             "families": list(want.families),
             "finishes": list(want.finishes),
             "gain": round(want.gain, 4),
-            "most_price": want.most_price,
+            "most_price": None if want.most_price is None else typed(want.most_price),
             "sentence": want.sentence,
         }
         for want in found
@@ -71,9 +72,12 @@ def instead_of(plan: Plan, look: Look, item_id: str) -> Told:
     """Tell what comes closest to a dear thing and costs less."""
     dear = plan.item(item_id)
     found = substitutes(plan, look, dear)
-    values = [{"item": item.id, "alike": round(alike, 3), "saved": saved} for item, alike, saved in found]
+    values = [
+        {"item": item.id, "alike": round(alike, 3), "saved": None if saved is None else typed(saved)}
+        for item, alike, saved in found
+    ]
     lines = [
-        f"The {item.label}: {percent(alike)} alike{'' if saved is None else f', saves {saved:g}'}."
+        f"The {item.label}: {percent(alike)} alike{'' if saved is None else f', saves {money(saved, plan.currency)}'}."
         for item, alike, saved in found
     ]
     return Told({"instead_of": item_id, "found": values}, "\n".join(lines) or f"Nothing cheaper than the {dear.label}.")
@@ -122,6 +126,6 @@ def stems_for(plan: Plan, vessel_id: str, bunch_id: str | None, look: Look | Non
         "vessel": vessel_id, "mouth": told.mouth, "mouth_is_guessed": told.mouth_is_guessed, "fewest": told.fewest,
         "most": told.most, "limit": told.limit, "over_rim": told.over_rim, "held": told.held,
         "cuts": [{"stems": number, "length": length} for number, length in told.cuts], "bunches": told.bunches,
-        "cost": told.cost, "sentences": list(told.sentences),
+        "cost": None if told.cost is None else typed(told.cost), "sentences": list(told.sentences),
     }  # fmt: skip
     return Told(value, "\n".join(told.sentences))

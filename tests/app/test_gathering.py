@@ -1,5 +1,6 @@
 """Gather in the real window: quick lines, lasso and groups, several at once, lists and tables, families, duplicates."""
 
+from decimal import Decimal
 from pathlib import Path
 
 import pytest
@@ -240,7 +241,7 @@ def test_where_a_thing_comes_from_and_what_it_wants(window: MainWindow, qtbot: Q
     qtbot.mouseClick(form.season_chips["winter"], LEFT)
     fern = in_hand(window)
     assert (fern.price, fern.set, fern.borrowed_from, fern.returns_to) == (
-        24.5,
+        Decimal("24.50"),
         "greenery",
         "the neighbour",
         "her window",

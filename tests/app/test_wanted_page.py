@@ -91,7 +91,7 @@ def test_the_budget_is_told_and_refused(window: MainWindow, qtbot: QtBot) -> Non
     with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "is no budget" in said):
         brief.budget.editingFinished.emit()
     brief.budget.setText("-4")
-    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "nought or more" in said):
+    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "is no budget" in said):
         brief.budget.editingFinished.emit()
     session.undo()
     assert session.plan.budget is None

@@ -2,6 +2,7 @@
 
 import csv
 import io
+from decimal import Decimal
 from pathlib import Path
 
 from hypothesis import HealthCheck, given, settings
@@ -48,7 +49,7 @@ def items(draw: st.DrawFn) -> Item:
         set=draw(TEXTS),
         room=draw(TEXTS),
         status=draw(st.sampled_from(STATUSES)),
-        price=draw(st.none() | st.integers(0, 100_000).map(lambda cents: cents / 100)),
+        price=draw(st.none() | st.integers(0, 100_000).map(lambda cents: Decimal(cents) / 100)),
         note=draw(TEXTS),
         guessed=("width", "height", "depth")[:some],
         photo=draw(st.sampled_from(("", "photos/0123456789abcdef.jpg"))),

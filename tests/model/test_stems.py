@@ -1,5 +1,7 @@
 """Stems in a vessel: how many, how high, with what they are held, and what they cost."""
 
+from decimal import Decimal
+
 import pytest
 
 from builders import thing
@@ -22,9 +24,9 @@ def test_a_bunch_that_crowds_a_narrow_neck_is_told() -> None:
 
 
 def test_a_bunch_lost_in_a_wide_mouth_wants_more_and_a_hold() -> None:
-    told = plan_stems(thing("urn", mouth=120.0), thing("tulips", "stems", stems=5, price=6.5))
+    told = plan_stems(thing("urn", mouth=120.0), thing("tulips", "stems", stems=5, price=Decimal("6.50")))
     assert told.bunches == -(-told.fewest // 5)
-    assert told.cost == pytest.approx(told.bunches * 6.5)
+    assert told.cost == told.bunches * Decimal("6.50")
     assert told.held == "jar"
     assert plan_stems(thing("jar", mouth=40.0), thing("tulips", "stems", stems=15)).held == ""
     assert plan_stems(thing("jar", mouth=40.0), thing("tulips", "stems", stems=2)).held == "grid"

@@ -1,12 +1,15 @@
 """What is wanted: where it helps, within which measures, for which money; whether a found thing suits."""
 
+from decimal import Decimal
+
 import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.shopping import budget_left
 from jolly_ledge.proposals.problem import problem_of
-from jolly_ledge.proposals.wanted import LEAST_GAIN, LEAST_MM, budget_left, match_found, substitutes, wanted
+from jolly_ledge.proposals.wanted import LEAST_GAIN, LEAST_MM, match_found, substitutes, wanted
 from jolly_ledge.readings.register import assess
 
 OAK, INK, CREAM = (("#9c6b3f", 1.0),), (("#23262b", 1.0),), (("#efe6d2", 1.0),)
@@ -54,12 +57,15 @@ def test_nothing_is_needed_where_nothing_helps() -> None:
 
 
 def test_the_budget_that_is_left_is_the_most_it_may_cost(plan: Plan) -> None:
-    dear = (thing("clock", status="to-buy", price=30.0, count=2), thing("jug", status="wanted", price=500.0))
-    with_budget = replace(plan, budget=100.0, stash=(*plan.stash, *dear))
-    assert budget_left(with_budget) == 40.0
-    assert wanted(with_budget, plan.looks[0], most=1)[0].most_price == 40.0
+    dear = (
+        thing("clock", status="to-buy", price=Decimal(30), count=2),
+        thing("jug", status="wanted", price=Decimal(500)),
+    )
+    with_budget = replace(plan, budget=Decimal(100), stash=(*plan.stash, *dear))
+    assert budget_left(with_budget) == 40
+    assert wanted(with_budget, plan.looks[0], most=1)[0].most_price == 40
     assert budget_left(plan) is None
-    assert budget_left(replace(with_budget, budget=10.0)) == 0.0
+    assert budget_left(replace(with_budget, budget=Decimal(10))) == 0
 
 
 def test_a_found_thing_is_matched(plan: Plan) -> None:
@@ -83,14 +89,14 @@ def test_a_better_thing_takes_the_place_of_a_worse_one() -> None:
 
 
 def test_what_comes_closest_to_a_dear_thing_and_costs_less(plan: Plan) -> None:
-    dear = thing("dear", width=190.0, height=280.0, depth=190.0, colours=OAK, status="wanted", price=220.0)
-    near = replace(dear, id="near", status="to-buy", price=60.0, height=270.0)
+    dear = thing("dear", width=190.0, height=280.0, depth=190.0, colours=OAK, status="wanted", price=Decimal(220))
+    near = replace(dear, id="near", status="to-buy", price=Decimal(60), height=270.0)
     own = replace(dear, id="own", status="owned", price=None, colours=INK)
-    dearer = replace(dear, id="dearer", price=900.0)
+    dearer = replace(dear, id="dearer", price=Decimal(900))
     found = substitutes(replace(plan, stash=(*plan.stash, dear, near, own, dearer)), plan.looks[0], dear)
     assert [item.id for item, _, _ in found][:2] == ["near", "own"]
-    assert found[0][2] == 160.0
-    assert found[1][2] == 220.0
+    assert found[0][2] == 160
+    assert found[1][2] == 220
     assert "dearer" not in {item.id for item, _, _ in found}
     # What stands in the look already is no substitute.
     assert "urn" not in {item.id for item, _, _ in found}

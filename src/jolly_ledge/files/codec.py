@@ -13,6 +13,7 @@ from jolly_ledge.model.value import readable_path
 LARGEST_PLAN = 200 * 1024 * 1024
 
 _decoder = msgspec.json.Decoder(Plan)
+_encoder = msgspec.json.Encoder(decimal_format="number")
 
 
 class _Head(msgspec.Struct):
@@ -91,4 +92,4 @@ def _refusal(error: Exception) -> PlanFileError:
 
 def plan_to_json(plan: Plan) -> bytes:
     """Write a plan as indented UTF-8 JSON; fields that hold their default are left out."""
-    return msgspec.json.format(msgspec.json.encode(plan), indent=1) + b"\n"
+    return msgspec.json.format(_encoder.encode(plan), indent=1) + b"\n"

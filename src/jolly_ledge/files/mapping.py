@@ -25,8 +25,9 @@ from jolly_ledge.model.entry.vocabulary import (
     TRAIT_WORDS,
     Kind,
 )
-from jolly_ledge.model.errors import InvalidPlanError, JollyLedgeError
+from jolly_ledge.model.errors import InvalidPlanError, JollyLedgeError, MoneyError
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.money import price_of
 from jolly_ledge.model.units import LengthUnit, parse_length
 from jolly_ledge.model.value import checked
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, TRAITS
@@ -300,7 +301,10 @@ def _mass_cell(known: dict[str, Any], column: MappedColumn, cell: str) -> None:
 
 
 def _price_cell(known: dict[str, Any], column: MappedColumn, cell: str) -> None:
-    known["price"] = _number(cell, "price")
+    try:
+        known["price"] = price_of(cell)
+    except MoneyError as error:
+        raise FileError(f"price: {error}") from error
 
 
 def _watts_cell(known: dict[str, Any], column: MappedColumn, cell: str) -> None:

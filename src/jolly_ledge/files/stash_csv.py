@@ -8,15 +8,16 @@ from typing import Any
 import msgspec
 
 from jolly_ledge.files.errors import FileError
-from jolly_ledge.model.errors import InvalidPlanError
+from jolly_ledge.model.errors import InvalidPlanError, MoneyError
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.money import price_of
 from jolly_ledge.model.value import checked
 
 COLUMNS = (
     "id", "name", "category", "silhouette", "width_mm", "height_mm", "depth_mm", "mass_kg", "colours", "finish",
     "material", "traits", "set", "room", "status", "price", "mouth_mm", "stems", "count", "for", "note",
     "borrowed_from", "returns_to", "return_by", "season", "care", "repaint", "covers", "guessed", "photo", "outline",
-    "watts",
+    "watts", "discount", "original_price", "box", "obsolete_by",
 )  # fmt: skip
 NEEDED = ("id", "category", "width_mm", "height_mm", "depth_mm")
 _FIELDS = {
@@ -26,11 +27,14 @@ _FIELDS = {
     "mass_kg": "mass",
     "mouth_mm": "mouth",
 }
-_NUMBERS = frozenset({"width_mm", "height_mm", "depth_mm", "mass_kg", "price", "mouth_mm", "watts"})
+_NUMBERS = frozenset({"width_mm", "height_mm", "depth_mm", "mass_kg", "mouth_mm", "watts"})
+_MONEY = frozenset({"price", "original_price"})
 _WHOLE = frozenset({"stems", "count"})
-_FREE_TEXT = frozenset({"name", "material", "set", "room", "note", "borrowed_from", "returns_to", "return_by"})
+_FREE_TEXT = frozenset(
+    {"name", "material", "set", "room", "note", "borrowed_from", "returns_to", "return_by", "box", "obsolete_by"}
+)
 _LISTS = frozenset({"traits", "for", "season", "guessed"})
-_NESTED = frozenset({"care", "covers", "outline"})
+_NESTED = frozenset({"care", "covers", "outline", "discount"})
 """Written as JSON in one cell, so that nothing is lost."""
 
 _FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r", "'")
@@ -122,12 +126,16 @@ def _value(number: int, column: str, text: str) -> object:
     try:
         if column in _NUMBERS:
             return float(text.replace(",", "."))
+        if column in _MONEY:
+            return price_of(text)
         if column in _WHOLE:
             return int(text)
         if column == "colours":
             return [(colour, float(share or 1)) for colour, _, share in (part.partition(":") for part in text.split())]
         if column in _NESTED:
             return msgspec.json.decode(text.encode())
+    except MoneyError as error:
+        raise FileError(f"Row {number}, {column}: {error}") from error
     except (ValueError, msgspec.DecodeError) as error:
         what = "what was exported" if column in _NESTED else "a number"
         raise FileError(f"Row {number}, {column}: “{text[:60]}” is not {what}.") from error

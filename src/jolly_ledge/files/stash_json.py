@@ -24,7 +24,12 @@ class StashFile(Struct, frozen=True, kw_only=True, forbid_unknown_fields=True):
 
 def stash_to_json(stash: Iterable[Item]) -> bytes:
     """Return the stash as indented UTF-8 JSON."""
-    return msgspec.json.format(msgspec.json.encode(StashFile(stash=tuple(stash))), indent=1) + b"\n"
+    return (
+        msgspec.json.format(
+            msgspec.json.Encoder(decimal_format="number").encode(StashFile(stash=tuple(stash))), indent=1
+        )
+        + b"\n"
+    )
 
 
 def stash_from_json(text: str) -> tuple[Item, ...] | None:

@@ -28,3 +28,11 @@ class LengthError(JollyLedgeError):
 
 class EditError(JollyLedgeError):
     """An edit does not apply to the plan in hand."""
+
+
+class MoneyError(JollyLedgeError):
+    """A typed text is no price."""
+
+
+class DateError(JollyLedgeError):
+    """A typed text is no date."""

@@ -4,7 +4,8 @@ from typing import Annotated
 
 from msgspec import Meta
 
-from jolly_ledge.model.value import Colour, Identifier, Mass, Price, Size, Value, Watts, Words
+from jolly_ledge.model.money import Discount, Price, check_price
+from jolly_ledge.model.value import Colour, Identifier, Mass, Size, Value, Watts, Words
 from jolly_ledge.model.words import (
     BOOK_CATEGORIES,
     ROUND_SILHOUETTES,
@@ -78,10 +79,11 @@ class Covers(Value, frozen=True):
 
 
 class Care(Value, frozen=True):
-    """What a thing wants regularly."""
+    """What a thing wants regularly; ``lasts_days`` is how long cut flowers are fit to be seen."""
 
     water_days: Annotated[int, Meta(ge=1, le=365)] | None = None
     repot: Season | None = None
+    lasts_days: Annotated[int, Meta(ge=1, le=3650)] | None = None
     note: Words = ""
 
 
@@ -90,7 +92,9 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
 
     A book's width is the thickness of its spine and its depth the width of its cover. ``guessed`` names
     the sizes nobody has measured yet. ``outline`` is the silhouette found in a photograph: x from the
-    middle in widths, y up from the foot in heights.
+    middle in widths, y up from the foot in heights. ``price`` is that of one of ``count`` like things,
+    ``original_price`` what the dear original would have cost that it stands for. ``box`` is where it is
+    stored out of season, ``obsolete_by`` the day from which it is no longer to be shown.
     """
 
     id: Identifier
@@ -109,6 +113,8 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     room: Words = ""
     status: Status = "owned"
     price: Price | None = None
+    discount: Discount | None = None
+    original_price: Price | None = None
     mouth: Size | None = None
     stems: Annotated[int, Meta(ge=0, le=10_000)] | None = None
     count: Annotated[int, Meta(ge=1, le=10_000)] = 1
@@ -125,8 +131,12 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     season: tuple[Season, ...] = ()
     care: Care | None = None
     watts: Watts | None = None
+    box: Words = ""
+    obsolete_by: Words = ""
 
     def __post_init__(self) -> None:
+        check_price(self.price)
+        check_price(self.original_price, "the price of the original")
         if not self.colours:
             raise ValueError("at least one colour is needed")
 

@@ -5,8 +5,21 @@ from typing import Annotated
 
 from msgspec import Meta
 
+from jolly_ledge.model.money import Price, check_price
 from jolly_ledge.model.value import Angle, Colour, Identifier, Position, Value, Words
-from jolly_ledge.model.words import BookFaces, BookPosture, Counting, Figure, Fullness, Ground, OddRule, Pose
+from jolly_ledge.model.words import (
+    BookFaces,
+    BookPosture,
+    Counting,
+    Figure,
+    Fullness,
+    Ground,
+    LookStatus,
+    OddRule,
+    Pose,
+    Season,
+    Taken,
+)
 
 Emphasis = Annotated[float, Meta(ge=0, le=3)]
 """How much more than usual something counts: 1 is as usual, 0 is not at all."""
@@ -93,11 +106,47 @@ class Vote(Value, frozen=True):
     remark: Words = ""
 
 
+class LogEntry(Value, frozen=True):
+    """One line of the log of a look: what was done on a day, how long it took, what it cost."""
+
+    date: Words = ""
+    text: Words = ""
+    status: LookStatus | None = None
+    """What the look came to be on that day, where it came further."""
+
+    hours: Annotated[float, Meta(ge=0, le=1_000)] | None = None
+    cost: Price | None = None
+
+    def __post_init__(self) -> None:
+        check_price(self.cost, "a cost")
+
+
+Pixel = Annotated[float, Meta(ge=-100_000, le=100_000)]
+
+
+class LookPhoto(Value, frozen=True):
+    """A photograph of the piece as it was before or after; ``corners`` are those of the piece in it (pixels).
+
+    They run from the upper left around to the lower left; there are four of them, or none yet.
+    """
+
+    name: Annotated[Words, Meta(min_length=1)]
+    taken: Taken = "after"
+    date: Words = ""
+    corners: tuple[tuple[Pixel, Pixel], ...] = ()
+
+    def __post_init__(self) -> None:
+        if len(self.corners) not in (0, 4):
+            raise ValueError("a photograph has four corners, or none yet")
+
+
 class Look(Value, frozen=True):
     """One arrangement of one piece.
 
-    ``proposal`` is the number of the proposal it was taken from, 0 when it was made by hand: proposals of one number
-    for different pieces go together and never use a thing twice.
+    ``date`` is the day it is for, ``takes_down`` the day it is to be taken down, ``season`` when it is to be seen.
+    ``placed`` are the placements that a helper has ticked off. ``proposal`` is the number of the proposal it was
+    taken from, 0 when it was made by hand: proposals of one number for different pieces go together and never use a
+    thing twice.
     """
 
     id: Identifier
@@ -110,6 +159,12 @@ class Look(Value, frozen=True):
     waved_off: Annotated[tuple[WavedOff, ...], Meta(max_length=500)] = ()
     votes: Annotated[tuple[Vote, ...], Meta(max_length=500)] = ()
     proposal: Annotated[int, Meta(ge=0, le=99)] = 0
+    season: Season | None = None
+    status: LookStatus = "idea"
+    takes_down: Words = ""
+    log: Annotated[tuple[LogEntry, ...], Meta(max_length=2_000)] = ()
+    photos: Annotated[tuple[LookPhoto, ...], Meta(max_length=200)] = ()
+    placed: Annotated[tuple[Identifier, ...], Meta(max_length=5_000)] = ()
 
     def reason_against(self, reading: str, placements: Iterable[str]) -> str | None:
         """Return why a finding was waved off at just these things, None where it was not."""

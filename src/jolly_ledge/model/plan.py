@@ -7,8 +7,9 @@ from msgspec import Meta
 from jolly_ledge.model.errors import EditError, InvalidPlanError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner
+from jolly_ledge.model.money import Price, check_price
 from jolly_ledge.model.piece import Piece
-from jolly_ledge.model.value import Colour, Price, Value, Words
+from jolly_ledge.model.value import Colour, Value, Words
 
 FORMAT = "jolly-ledge/plan"
 VERSION = 1
@@ -50,6 +51,11 @@ class Plan(Value, frozen=True, omit_defaults=False):
     families: Annotated[tuple[ColourFamily, ...], Meta(max_length=200)] = ()
     tastes: Annotated[tuple[Taste, ...], Meta(max_length=200)] = ()
     budget: Price | None = None
+    currency: Annotated[str, Meta(max_length=12)] = ""
+    """How amounts are marked, such as ``€``: text, for nothing is ever converted."""
+
+    def __post_init__(self) -> None:
+        check_price(self.budget, "a budget")
 
     def piece(self, piece_id: str) -> Piece:
         """Return a piece by its id; raise EditError where there is none."""
@@ -71,7 +77,8 @@ class Plan(Value, frozen=True, omit_defaults=False):
 def photo_names(plan: Plan) -> frozenset[str]:
     """Return the names of all photographs a plan refers to."""
     pieces = (piece.photo.name for piece in plan.pieces if piece.photo is not None)
-    return frozenset((*pieces, *(item.photo for item in plan.stash if item.photo)))
+    looks = (photo.name for look in plan.looks for photo in look.photos)
+    return frozenset((*pieces, *(item.photo for item in plan.stash if item.photo), *looks))
 
 
 Record = TypeVar("Record", Piece, Item, Look)

@@ -5,11 +5,13 @@ quarters can be covered (circles packed at random); a bunch looks at ease at a t
 """
 
 import math
+from decimal import Decimal
 
 from msgspec import Struct
 from msgspec.structs import replace
 
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.money import money, rounded
 from jolly_ledge.model.phrases import counted
 
 STEM_MM = 8.0
@@ -56,7 +58,7 @@ class StemPlan(Struct, frozen=True):
     cuts: tuple[tuple[int, float], ...]
     held: str
     bunches: int
-    cost: float | None
+    cost: Decimal | None
     sentences: tuple[str, ...]
 
 
@@ -106,7 +108,7 @@ def plan_stems(
     price = bunch.price if bunch is not None else None
     told = StemPlan(
         mouth, guessed, fewest, most, limit, over_rim, _cuts(min(count, limit), over_rim, vessel), held, bunches,
-        None if price is None else bunches * float(price), (),
+        None if price is None else rounded(bunches * price), (),
     )  # fmt: skip
     return _said(told, vessel, bunch, count, low)
 
@@ -160,5 +162,5 @@ def _said(told: StemPlan, vessel: Item, bunch: Item | None, count: int, low: boo
     if told.held:
         said.append(f"It {HELD[told.held]}.")
     if told.cost is not None:
-        said.append(f"{counted(told.bunches, 'bunch', 'bunches').capitalize()}: {told.cost:.2f}.")
+        said.append(f"{counted(told.bunches, 'bunch', 'bunches').capitalize()}: {money(told.cost)}.")
     return replace(told, sentences=tuple(said))

@@ -23,8 +23,6 @@ Mass = Annotated[float, Meta(ge=0, le=5_000)]
 Watts = Annotated[float, Meta(ge=0, le=100_000)]
 """Electrical power in watts."""
 
-Price = Annotated[float, Meta(ge=0, le=10_000_000)]
-
 Angle = Annotated[float, Meta(ge=-360, le=360)]
 """An angle in degrees."""
 

@@ -97,6 +97,12 @@ Trait = Literal[
     "small-parts",
 ]
 Status = Literal["owned", "borrowed", "to-buy", "wanted", "stored"]
+LookStatus = Literal["idea", "shown", "approved", "placed", "taken-down"]
+"""How far a look has come; in this order."""
+
+Taken = Literal["before", "after"]
+"""Whether a photograph shows the piece before the work or after it."""
+
 Pose = Literal["upright", "flat", "leaning", "spine-in", "hung", "draped"]
 Fullness = Literal["airy", "layered", "abundant"]
 Figure = Literal["peaks", "weave", "mirrored"]
@@ -120,6 +126,7 @@ CATEGORIES: tuple[str, ...] = get_args(Category)
 FINISHES: tuple[str, ...] = get_args(Finish)
 TRAITS: tuple[str, ...] = get_args(Trait)
 STATUSES: tuple[str, ...] = get_args(Status)
+LOOK_STATUSES: tuple[LookStatus, ...] = get_args(LookStatus)
 
 BOOK_CATEGORIES = frozenset({"book", "book-row", "book-stack"})
 WALL_CATEGORIES = frozenset({"frame", "art", "mirror", "board"})

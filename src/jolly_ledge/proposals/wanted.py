@@ -1,6 +1,7 @@
 """Wanted: the thing not owned that would help a look most, where it would stand, and within which measures."""
 
 from collections.abc import Callable, Iterator, Sequence
+from decimal import Decimal
 
 from msgspec import Struct
 from msgspec.structs import replace
@@ -10,9 +11,11 @@ from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Placement
+from jolly_ledge.model.money import NOUGHT, typed
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.shopping import budget_left
 from jolly_ledge.model.words import TABLE_KINDS, Category, Finish
 from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.poses import usual_pose
@@ -83,14 +86,14 @@ class Want(Struct, frozen=True):
     colours: tuple[str, ...]
     finishes: tuple[Finish, ...]
     gain: float
-    most_price: float | None
+    most_price: Decimal | None
 
     @property
     def sentence(self) -> str:
         """The whole of it, as one would write it on a card for the shop."""
         low, high = (round(height / 10) for height in self.heights)
         narrow, wide = (round(width / 10) for width in self.widths)
-        price = "" if self.most_price is None else f", at most {self.most_price:g}"
+        price = "" if self.most_price is None else f", at most {typed(self.most_price)}"
         return (
             f"{capital(_article(self.item.category))} {self.item.category.replace('-', ' ')} for {self.ledge}: "
             f"{low} to {high} cm high, {narrow} to {wide} cm wide, up to {round(self.deepest / 10)} cm deep, "
@@ -163,14 +166,6 @@ def wanted(
         if want.gain >= LEAST_GAIN and want.placement.ledge not in {other.placement.ledge for other in told}:
             told.append(want)
     return tuple(told[:most])
-
-
-def budget_left(plan: Plan) -> float | None:
-    """Return what is left of the budget after what is to be bought already; None where none is told."""
-    if plan.budget is None:
-        return None
-    spent = sum(item.price * item.count for item in plan.stash if item.status == "to-buy" and item.price is not None)
-    return max(plan.budget - spent, 0.0)
 
 
 class _Shop:
@@ -360,14 +355,14 @@ def _why_not(plan: Plan, look: Look, item: Item) -> str:
     return "there is no room for it, or it would have to be heeded where there is"
 
 
-def substitutes(plan: Plan, look: Look, dear: Item, most: int = 3) -> tuple[tuple[Item, float, float | None], ...]:
+def substitutes(plan: Plan, look: Look, dear: Item, most: int = 3) -> tuple[tuple[Item, float, Decimal | None], ...]:
     """Return what comes closest to a dear thing and costs less: the thing, how alike (0 to 1), what is saved."""
     placed = {placement.item for placement in look.placements}
 
-    def saved(item: Item) -> float | None:
+    def saved(item: Item) -> Decimal | None:
         if dear.price is None:
             return None
-        return dear.price - (0.0 if item.status in ("owned", "borrowed") else item.price or 0.0)
+        return dear.price - (NOUGHT if item.status in ("owned", "borrowed") else item.price or NOUGHT)
 
     def is_cheaper(item: Item) -> bool:
         if item.status in ("owned", "borrowed"):

@@ -10,7 +10,9 @@ from jolly_ledge.app.widgets.form import Form, at_left, show_choice, show_text
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.edits.items import ChangeItem
+from jolly_ledge.model.errors import MoneyError
 from jolly_ledge.model.item import Care, Covers, Item
+from jolly_ledge.model.money import price_of, typed
 from jolly_ledge.model.paint import paint_ml
 from jolly_ledge.model.words import SEASONS
 
@@ -63,7 +65,7 @@ class ProvenanceForm(ItemForm):
         if item is None:
             return
         care = item.care or Care()
-        show_text(self.price_field, "" if item.price is None else f"{item.price:g}")
+        show_text(self.price_field, typed(item.price))
         show_text(self.watts_field, "" if item.watts is None else f"{item.watts:g}")
         show_text(self.set_field, item.set)
         show_text(self.lender_field, item.borrowed_from)
@@ -77,9 +79,9 @@ class ProvenanceForm(ItemForm):
 
     def _set_price(self, text: str) -> None:
         try:
-            self.change(price=float(text.replace(",", ".").strip("€$£ ")) if text else None)
-        except ValueError:
-            self._session.refused.emit(f"“{text}” is no price; type a number such as 45 or 12.50.")
+            self.change(price=price_of(text))
+        except MoneyError as error:
+            self._session.refused.emit(str(error))
 
     def _set_watts(self, text: str) -> None:
         try:

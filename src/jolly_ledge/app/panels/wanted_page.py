@@ -18,6 +18,7 @@ from jolly_ledge.model.edits.items import AddItems
 from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.entry.parser import parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.money import money
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.proposals.wanted import Matched, Want, match_found, substitutes
 
@@ -181,7 +182,7 @@ class WantedPage(SearchPage):
         self.dear_list.clear()
         for item in session.plan.stash:
             if item.status in ("wanted", "to-buy"):
-                price = "" if item.price is None else f" · {item.price:g}"
+                price = "" if item.price is None else f" · {money(item.price, session.plan.currency)}"
                 self.dear_list.addItem(f"{item.label}{price}", item.id)
         self.show_substitutes()
 
@@ -194,7 +195,8 @@ class WantedPage(SearchPage):
             return
         found = substitutes(session.plan, session.plan.look(session.look_id), dear)
         said = [
-            f"{capital(item.label)}: {percent(alike)} alike{'' if saved is None else f', saves {saved:g}'}"
+            f"{capital(item.label)}: {percent(alike)} alike"
+            f"{'' if saved is None else f', saves {money(saved, session.plan.currency)}'}"
             for item, alike, saved in found
         ]
         self.dear_said.setText("; ".join(said) + "." if said else "Nothing cheaper comes close.")

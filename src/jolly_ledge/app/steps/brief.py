@@ -26,8 +26,10 @@ from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook, RenamePlan, SetBudget
 from jolly_ledge.model.edits.pieces import ChangePiece
+from jolly_ledge.model.errors import MoneyError
 from jolly_ledge.model.families import name_of, stash_families
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.money import currency_in, price_of, typed
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Household
 from jolly_ledge.model.value import changed
@@ -205,7 +207,7 @@ class BriefStep(Step):
         if not self.plan_name.hasFocus():
             self.plan_name.setText(session.plan.name)
         if not self.budget.hasFocus():
-            self.budget.setText("" if session.plan.budget is None else f"{session.plan.budget:g}")
+            self.budget.setText(f"{typed(session.plan.budget)} {session.plan.currency}".strip())
         for use, button in self.use_chips.items():
             button.setChecked(use in session.piece.use)
         manner = session.look.manner
@@ -303,12 +305,13 @@ class BriefStep(Step):
     def _set_budget(self) -> None:
         text, session = self.budget.text().strip(), self.session
         try:
-            budget = float(text.replace(",", ".").strip("€$£ ")) if text else None
-        except ValueError:
-            session.refused.emit(f"“{text}” is no budget; type a number such as 120, or nothing.")
+            budget = price_of(text)
+        except MoneyError as error:
+            session.refused.emit(str(error).replace("no price", "no budget"))
             return
-        if budget != session.plan.budget:
-            session.commit(SetBudget(budget=budget))
+        currency = currency_in(text)
+        if budget != session.plan.budget or (currency and currency != session.plan.currency):
+            session.commit(SetBudget(budget=budget, currency=currency))
 
     def _rename_plan(self) -> None:
         name = self.plan_name.text().strip()

@@ -1,5 +1,7 @@
 """Edits of looks as wholes, and of the manner they are made in."""
 
+from decimal import Decimal
+
 from msgspec.structs import replace
 
 from jolly_ledge.model.edits.edit import BaseEdit, change_look, fresh_id
@@ -152,9 +154,10 @@ class ChangeHousehold(BaseEdit, frozen=True):
 
 
 class SetBudget(BaseEdit, frozen=True):
-    """Tell what may be spent; None takes it back."""
+    """Tell what may be spent, and in which currency where that is told; None takes it back."""
 
-    budget: float | None
+    budget: Decimal | None
+    currency: str = ""
 
     @property
     def label(self) -> str:
@@ -163,9 +166,10 @@ class SetBudget(BaseEdit, frozen=True):
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the budget; raise EditError below nought."""
-        if self.budget is not None and self.budget < 0:
-            raise EditError("A budget is nought or more; type a number such as 120.")
-        return replace(plan, budget=self.budget)
+        try:
+            return replace(plan, budget=self.budget, currency=self.currency or plan.currency)
+        except ValueError as error:
+            raise EditError("A budget is nought or more; type a number such as 120.") from error
 
 
 class RenamePlan(BaseEdit, frozen=True):

@@ -1,6 +1,7 @@
 """Sizes as a line tells them: 18x32, 7 1/2 x 12 in, 24 tall, 15-24 tall, ⌀ 18, 2.1 kg."""
 
 import re
+from decimal import Decimal
 
 from msgspec import Struct
 
@@ -41,7 +42,7 @@ class Told(Struct, frozen=True):
     rest: str
     sides: dict[str, Span]
     mass: float | None
-    price: float | None
+    price: Decimal | None
 
 
 def read_sizes(line: str, bare: LengthUnit) -> Told:
@@ -57,7 +58,7 @@ def read_sizes(line: str, bare: LengthUnit) -> Told:
         line = _cut(line, found)
     found = _PRICE.search(line)
     if found:
-        price = float((found[1] or found[2]).replace(",", "."))
+        price = Decimal((found[1] or found[2]).replace(",", "."))
         line = _cut(line, found)
     found = _PRODUCT.search(line)
     if found:
