@@ -100,6 +100,7 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("plan", type=Path, metavar="PLAN")
     command.add_argument("--look", metavar="ID", required=True)
     command.add_argument("--unit", choices=("cm", "mm", "in"), default="cm")
+    command.add_argument("--paper", choices=("a4", "letter"), default="a4")
     command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.pdf|.csv")
 
     command = commands.add_parser("draw", help="draw a look as PNG or SVG")
@@ -265,11 +266,13 @@ def _sheet(chosen: argparse.Namespace) -> None:
 
         write_atomically(chosen.out, sheet_to_csv(working_order(arrangement)).encode())
     else:
+        from jolly_ledge.drawing.paper import PAPERS
         from jolly_ledge.drawing.sheet import sheet_pages
         from jolly_ledge.render.export import ready_to_render, save_sheet
 
         ready_to_render()
-        save_sheet(sheet_pages(arrangement, plan.name, chosen.unit), plan.name or "Placing sheet", chosen.out)
+        pages = sheet_pages(plan, arrangement.look, chosen.unit, PAPERS[chosen.paper])
+        save_sheet(pages, plan.name or "Placing sheet", chosen.out)
     print(f"Wrote {chosen.out}")
 
 

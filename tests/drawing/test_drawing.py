@@ -7,10 +7,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
-from builders import arranged, case_of, put, thing
+from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.drawing.case import bounds_of, case_picture, front_shapes
 from jolly_ledge.drawing.items import SILHOUETTES, contact_shadow, item_picture, item_shapes
 from jolly_ledge.drawing.look import look_picture, painting_order
+from jolly_ledge.drawing.paper import A4, wrapped
 from jolly_ledge.drawing.picture import (
     Label,
     Path,
@@ -25,7 +26,7 @@ from jolly_ledge.drawing.picture import (
     smooth,
 )
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
-from jolly_ledge.drawing.sheet import PAGE_WIDTH, numbered_spots, sheet_pages, wrapped
+from jolly_ledge.drawing.sheet import numbered_spots, sheet_pages
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.item import FALLBACK_SILHOUETTES
 from jolly_ledge.model.piece import Fixture, Ledge
@@ -188,19 +189,20 @@ def test_the_ledge_from_above_shows_round_and_square_feet() -> None:
 
 def test_the_sheet_numbers_every_visible_thing_and_breaks_into_pages(demo: Plan) -> None:
     arrangement = arrange(demo, demo.look("first-try"))
-    pages = sheet_pages(arrangement, demo.name)
+    pages = sheet_pages(demo, demo.look("first-try"))
     texts = [label.text for label in pages[0].primitives if isinstance(label, Label)]
     visible = sum(1 for standing in arrangement.standings if not standing.hidden)
     assert sum(1 for text in texts if text.isdigit()) == visible
-    assert len(pages) == 3
-    assert all(page.width == PAGE_WIDTH for page in pages)
+    assert len(pages) > 2
+    assert all((page.width, page.height) == (A4.width, A4.height) for page in pages)
     table = [label.text for page in pages[1:] for label in page.primitives if isinstance(label, Label)]
     assert "brass orrery" in " ".join(table)
     assert all(label.x >= 0 for page in pages for label in page.primitives if isinstance(label, Label))
 
 
 def test_an_empty_look_gives_one_page() -> None:
-    assert len(sheet_pages(arranged((), ()), "Empty")) == 1
+    plan = plan_of()
+    assert len(sheet_pages(plan, plan.looks[0])) == 1
 
 
 def test_long_names_are_broken_and_nothing_is_left_out() -> None:

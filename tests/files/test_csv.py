@@ -68,5 +68,5 @@ def test_the_sheet_has_a_row_for_every_step() -> None:
     steps = working_order(arranged(items, plan.looks[0].placements))
     rows = list(csv.reader(io.StringIO(sheet_to_csv(steps))))
     assert rows[0][:4] == ["step", "thing", "fetch from", "ledge"]
-    assert rows[1][1:6] == ["'=vase", "hall", "a1", "340", "90"]
-    assert rows[2][4:6] == ["", ""]
+    assert rows[1][1:8] == ["'=vase", "hall", "a1", "340", "left end", "90", "front edge"]
+    assert rows[2][4:8] == ["", "", "", ""]

@@ -11,6 +11,7 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.spots import Held, find_landing, free_spot, holds
 from jolly_ledge.model.stash_order import Sorting, StashSearch, clearances_of, fits, free_over, lines_of
+from jolly_ledge.model.tape_figures import TapeFigure
 from jolly_ledge.model.working_order import working_order
 
 
@@ -67,8 +68,10 @@ def test_placing_goes_from_the_top_down_and_carriers_first() -> None:
     steps = working_order(arranged(items, placements))
     assert [step.placement for step in steps] == ["art", "cup", "stack", "vase"]
     stack, vase = steps[2], steps[3]
-    assert (stack.from_left, stack.from_front, stack.room, stack.support) == (270, 45, "study", "the ledge")
-    assert (vase.support, vase.over_ledge) == ("on stack", 90)
+    assert (stack.along, stack.across) == (TapeFigure(270, "left end"), TapeFigure(45, "front edge"))
+    assert (stack.room, stack.support) == ("study", "the ledge")
+    assert (vase.support, vase.along) == ("on stack", TapeFigure(0, "middle of the stack"))
+    assert steps[0].across == TapeFigure(0, "wall")
     assert "two hands" in vase.note
     assert steps[0].how == "leaning"
 
@@ -76,7 +79,29 @@ def test_placing_goes_from_the_top_down_and_carriers_first() -> None:
 def test_figures_of_what_goes_along_are_left_out() -> None:
     items = (thing("vase"), thing("stems", "stems"))
     steps = working_order(arranged(items, (put("vase"), put("stems", inside="vase", x=None, z=None))))
-    assert (steps[1].from_left, steps[1].from_front, steps[1].support) == (None, None, "inside vase")
+    assert (steps[1].along, steps[1].across, steps[1].support) == (None, None, "inside vase")
+
+
+def test_a_tape_begins_where_it_can_be_held() -> None:
+    items = (thing("chest", "box", width=600.0, depth=280.0), thing("jug"), thing("cup", height=90.0))
+    # The chest is set down first and fills the left; the jug behind it is measured from the right.
+    steps = working_order(arranged(items, (put("chest", x=300), put("jug", x=680), put("cup", "a2", x=700))))
+    figures = {step.item: (step.along, step.across) for step in steps}
+    assert figures["jug"] == (TapeFigure(60, "right end"), TapeFigure(90, "front edge"))
+    assert figures["cup"][0] == TapeFigure(640, "left end")
+    walls = (thing("low", "box", width=200.0), thing("high", "box", width=200.0, height=300.0), thing("pin"))
+    boxed = working_order(arranged(walls, (put("low", x=100), put("high", x=700), put("pin", x=400))))
+    pin = next(step for step in boxed if step.item == "pin")
+    assert pin.along == TapeFigure(140, "right edge of the low")
+
+
+def test_on_a_round_top_the_tape_begins_at_the_rim() -> None:
+    top = Ledge(id="top", left=0.0, floor=400.0, width=1000.0, depth=1000.0, shape="ellipse")
+    table = case_of(1, kind="coffee-table", ledges=(top,), width=1000.0, depth=1000.0)
+    (step,) = working_order(arranged((thing("jug"),), (put("jug", "top", x=500, z=800),), table))
+    # At 300 mm behind the middle of a circle of 500 mm the rim lies 400 mm to the left of it.
+    assert step.along == TapeFigure(340, "rim, left")
+    assert step.across == TapeFigure(740, "front edge")
 
 
 # Landings

@@ -102,8 +102,13 @@ def test_carriers_are_placed_before_what_they_carry(look: tuple[tuple[Item, ...]
         if standing.placement.host:
             assert place[standing.placement.host] < place[standing.id]
     for step in steps:
-        assert step.from_left is None or step.from_left % 5 == 0
-        assert step.from_front is None or step.from_front % 5 == 0
+        for figure in (step.along, step.across, step.upward):
+            assert figure is None or figure.length == round(figure.length)
+        standing = arrangement.by_id[step.placement]
+        if step.along is not None and step.along.start == "left end":
+            assert abs(step.along.length - (standing.left - standing.ledge.left)) <= 0.5
+        if step.across is not None and step.across.start == "front edge":
+            assert abs(step.across.length - standing.front) <= 0.5
 
 
 @settings(max_examples=150, deadline=None)

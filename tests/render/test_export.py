@@ -75,8 +75,7 @@ def test_png_shows_the_thing_where_it_stands() -> None:
 
 
 def test_the_text_of_the_sheet_can_be_read_back(tmp_path: Path, demo: Plan) -> None:
-    look = arrange(demo, demo.look("first-try"))
-    save_sheet(sheet_pages(look, demo.name), demo.name, tmp_path / "sheet.pdf")
+    save_sheet(sheet_pages(demo, demo.look("first-try")), demo.name, tmp_path / "sheet.pdf")
     reader = PdfReader(tmp_path / "sheet.pdf")
     text = " ".join(" ".join(page.extract_text() for page in reader.pages).split())
     for words in ("Vesper Row", "brass orrery", "Fetch from", "study", "two ochre folios", "licensed person"):

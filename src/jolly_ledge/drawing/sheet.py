@@ -1,104 +1,136 @@
-"""The placing sheet: A4 pages with the numbered elevation and the working order."""
+"""The placing sheet: what is fetched, what is needed, and every step with figures for a tape."""
 
-import textwrap
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from itertools import groupby
 
 from msgspec import Struct
 
-from jolly_ledge.drawing.look import look_picture
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.register import CLOSING, NAMES, cautions_of
+from jolly_ledge.drawing.items import standing_shapes
+from jolly_ledge.drawing.look import look_picture, painting_order
+from jolly_ledge.drawing.paper import (
+    A4,
+    DETAIL_SIZE,
+    LINE_SPACE,
+    POINTS_PER_MM,
+    TEXT_SIZE,
+    Block,
+    Paper,
+    beside,
+    drawing,
+    heading,
+    pages_of,
+    paragraph,
+    scale_for,
+    tick_box,
+    tick_line,
+    wrapped,
+)  # fmt: skip
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, ellipse, moved, polyline, rectangle
-from jolly_ledge.drawing.theme import BOARD, INK, PLUM, RULE, SOFT_INK
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.drawing.plan_view import footprint_shapes, on_ledge
+from jolly_ledge.drawing.table_top import main_top, table_from_above
+from jolly_ledge.drawing.theme import INK, RULE, SOFT_INK
+from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.pull_list import PullList, pull_list
+from jolly_ledge.model.tape_figures import WALL, TapeFigure
+from jolly_ledge.model.time_estimate import TimeEstimate, time_estimate
+from jolly_ledge.model.tools import Tool, tools_for
 from jolly_ledge.model.units import LengthUnit, format_length
+from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.model.working_order import PlacingStep, working_order
+from jolly_ledge.readings.frame import frame_height
+from jolly_ledge.readings.reasons import reason_for
 
-PAGE_WIDTH, PAGE_HEIGHT = 595.0, 842.0
-MARGIN = 42.0
-DRAWING_HEIGHT = 640.0
 BADGE = 7.0
-LINE = 11.0
-TEXT_SIZE, DETAIL_SIZE = 9.5, 8.0
-LETTER_WIDTH = 0.5
-"""The mean width of a letter, as a share of the text size; a little generous, so that lines fit."""
+CROWD = 5
+"""A ledge with so many numbered things is drawn once more, larger."""
+
+ELEVATION_SHARE, ABOVE_SHARE = 0.58, 0.3
+"""What the elevation and the view from above may take of the height of the first page."""
+
+ENLARGED_HEIGHT = 190.0
+LEVELS = {"stop": "Stop", "heed": "Heed", "unknown": "Not known"}
+
+
+class _Column(Struct, frozen=True):
+    """A column of the table of steps: its heading, and where it begins and ends, in shares of the width."""
+
+    name: str
+    start: float
+    end: float
+
 
 COLUMNS = (
-    ("", 0.0, 20.0),
-    ("Thing", 20.0, 150.0),
-    ("Fetch from", 152.0, 232.0),
-    ("Ledge", 234.0, 322.0),
-    ("From left", 326.0, 372.0),
-    ("From front", 374.0, 424.0),
-    ("Stands on", 430.0, 511.0),
-)
-TABLE_TOP, TABLE_BOTTOM = MARGIN + 64, PAGE_HEIGHT - 44
+    _Column("Set down", 0.065, 0.315), _Column("Fetch from", 0.325, 0.455), _Column("Along", 0.465, 0.645),
+    _Column("In", 0.655, 0.805), _Column("Stands on", 0.815, 1.0),
+)  # fmt: skip
 
 
-class Row(Struct, frozen=True):
-    """One step of the table: the lines of every cell, and a detail under the name."""
-
-    cells: tuple[tuple[str, ...], ...]
-    detail: str
-
-    @property
-    def height(self) -> float:
-        """How high it is."""
-        return max(len(lines) for lines in self.cells) * LINE + (LINE if self.detail else 0.0) + 8.0
-
-
-def sheet_pages(arrangement: Arrangement, title: str, unit: LengthUnit = "cm") -> tuple[Picture, ...]:
-    """Return the pages of the sheet, in points."""
+def sheet_pages(plan: Plan, look: Look, unit: LengthUnit = "cm", paper: Paper = A4) -> tuple[Picture, ...]:
+    """Return the pages of the sheet of a look, in points."""
+    arrangement = arrange(plan, look)
     steps = working_order(arrangement)
-    pages = [_drawing_page(arrangement, title, steps)]
-    waiting = [_row(step, unit) for step in steps]
-    while waiting:
-        room = TABLE_BOTTOM - TABLE_TOP - 2 * LINE
-        fitting = 0
-        while fitting < len(waiting) and waiting[fitting].height <= room:
-            room -= waiting[fitting].height
-            fitting += 1
-        pages.append(_table_page(arrangement, waiting[:fitting], len(pages) + 1, unit))
-        waiting = waiting[fitting:]
-    return tuple(pages)
+    width = paper.content_width
+    blocks = [*_first_drawings(arrangement, steps, paper)]
+    blocks += _before_you_begin(pull_list(arrangement), tools_for(arrangement), time_estimate(plan, arrangement), width)
+    blocks += _steps(arrangement, steps, unit, width)
+    under = f"{arrangement.piece.label} · {look.label} · {counted(len(steps), 'thing')} to place · figures in {unit}"
+    return pages_of(paper, plan.name or arrangement.piece.label, under, blocks)
 
 
-def _heading(title: str, under: str) -> list[Primitive]:
-    return [
-        Label(MARGIN, MARGIN + 18, title, 21, INK, "serif", 600),
-        Label(MARGIN, MARGIN + 36, under, 11, SOFT_INK),
-        Shape(rectangle(MARGIN, MARGIN + 44, PAGE_WIDTH - 2 * MARGIN, 3), BOARD),
-    ]
+# The drawings of the first page
 
 
-def _foot(number: int) -> Label:
-    return Label(PAGE_WIDTH - MARGIN, PAGE_HEIGHT - 22, f"Jolly Ledge · page {number}", 9, SOFT_INK, anchor="right")
+def _first_drawings(arrangement: Arrangement, steps: Sequence[PlacingStep], paper: Paper) -> Iterator[Block]:
+    width = paper.content_width
+    whole = look_picture(arrangement)
+    top = main_top(arrangement.piece) if arrangement.piece.kind in TABLE_KINDS else None
+    share = ELEVATION_SHARE if top is None else ELEVATION_SHARE - ABOVE_SHARE
+    scale = scale_for(whole, width, share * paper.height)
+    above = _from_above(arrangement, top) if top is not None else None
+    if above is not None:
+        scale = max(scale, scale_for(above, width, ABOVE_SHARE * paper.height))
+    factor = POINTS_PER_MM / scale
+    spots = numbered_spots(arrangement, steps, factor, BADGE)
+    # Where the view from above is drawn, the numbers stand there.
+    badges = [shape for number, (x, y) in spots for shape in _badge(x, -y, number, factor)] if above is None else []
+    yield paragraph(f"From the front, scale 1:{scale} on {paper.name}", width, DETAIL_SIZE, soft=True, stays=True)
+    yield drawing(_with(whole, badges), width, scale)
+    if above is not None and top is not None:
+        yield paragraph(f"From above, scale 1:{scale}; the front edge is below", width, DETAIL_SIZE, soft=True,
+                        stays=True)  # fmt: skip
+        yield drawing(_with(above, _badges_above(arrangement, top, steps, factor)), width, scale)
+    yield paragraph(f"The numbers are the order of work, from the top down. {CLOSING}", width, DETAIL_SIZE, soft=True)
 
 
-def _drawing_page(arrangement: Arrangement, title: str, steps: Sequence[PlacingStep]) -> Picture:
-    picture = look_picture(arrangement)
-    scale = min((PAGE_WIDTH - 2 * MARGIN) / picture.width, DRAWING_HEIGHT / picture.height)
-    left = PAGE_WIDTH / 2 - (picture.left + picture.right) / 2 * scale
-    top = MARGIN + 64 - picture.top * scale
-    under = f"{arrangement.look.label} · {len(steps)} things to place, from the top down"
-    shapes = _heading(title or arrangement.piece.label, f"{arrangement.piece.label} · {under}")
-    shapes += moved(picture.primitives, left, top, scale)
-    for number, (x, y) in numbered_spots(arrangement, steps, scale, BADGE):
-        shapes += _badge(left + x * scale, top - y * scale, number)
-    shapes.append(
-        Label(MARGIN, PAGE_HEIGHT - 50, "Figures run from the left end of the ledge to the thing's left "
-        "edge, and from the front edge "
-              "to its front.", 9.5, SOFT_INK)
-    )  # fmt: skip
-    shapes.append(
-        Label(
-            MARGIN,
-            PAGE_HEIGHT - 37,
-            "Loads, fixings and flame: local codes, the maker's rating and a licensed person decide.",
-            9.5,
-            SOFT_INK,
-        )
-    )
-    shapes.append(_foot(1))
-    return Picture(tuple(shapes), 0, 0, PAGE_WIDTH, PAGE_HEIGHT)
+def _with(picture: Picture, more: Sequence[Primitive]) -> Picture:
+    return Picture((*picture.primitives, *more), picture.left, picture.top, picture.right, picture.bottom)
+
+
+def _from_above(arrangement: Arrangement, top: Ledge) -> Picture:
+    table = table_from_above(arrangement.piece)
+    shapes: list[Primitive] = []
+    for standing in on_ledge(arrangement, top.id):
+        shapes += moved(footprint_shapes(standing), standing.x, top.depth - standing.z)
+    return _with(table, shapes)
+
+
+def _badges_above(arrangement: Arrangement, top: Ledge, steps: Sequence[PlacingStep], factor: float) -> list[Primitive]:
+    taken: list[tuple[float, float]] = []
+    shapes: list[Primitive] = []
+    for step in steps:
+        standing = arrangement.by_id[step.placement]
+        if standing.ledge.id != top.id or standing.hidden:
+            continue
+        x, y = _free_place(standing.x, top.depth - standing.z, taken, 2 * BADGE / factor)
+        taken.append((x, y))
+        shapes += _badge(x, y, step.number, factor)
+    return shapes
 
 
 def numbered_spots(
@@ -116,75 +148,196 @@ def numbered_spots(
     spots: list[tuple[int, tuple[float, float]]] = []
     for step in steps:
         standing = arrangement.by_id[step.placement]
-        if standing.hidden:
-            continue
-        x, middle = standing.x, (standing.bottom + standing.top) / 2
-        apart = 2 * badge / scale
-        y = middle
-        # Above, below, further above …: the nearest free height to the middle of the thing.
-        for turn in range(2 * len(steps)):
-            y = middle + (turn + 1) // 2 * apart / 2 * (1 if turn % 2 else -1)
-            if all(abs(x - other[0]) >= apart or abs(y - other[1]) >= apart for _, other in spots):
-                break
-        spots.append((step.number, (x, y)))
+        if not standing.hidden:
+            middle = (standing.bottom + standing.top) / 2
+            taken = [spot for _, spot in spots]
+            spots.append((step.number, _free_place(standing.x, middle, taken, 2 * badge / scale)))
     return spots
 
 
-def _badge(x: float, y: float, number: int) -> list[Primitive]:
-    return [
-        Shape(ellipse(x, y, BADGE, BADGE), "#fffdf8", 0.92, PLUM, 0.8),
-        Label(x, y + 2.9, str(number), 8, INK, weight=600, anchor="middle"),
-    ]
+def _free_place(x: float, y: float, taken: Sequence[tuple[float, float]], apart: float) -> tuple[float, float]:
+    """Return the nearest free height to a place: above, below, further above."""
+    at = y
+    for turn in range(2 * len(taken) + 1):
+        at = y + (turn + 1) // 2 * apart / 2 * (1 if turn % 2 else -1)
+        if all(abs(x - other[0]) >= apart or abs(at - other[1]) >= apart for other in taken):
+            break
+    return x, at
 
 
-def _table_page(arrangement: Arrangement, rows: Sequence[Row], number: int, unit: LengthUnit) -> Picture:
-    shapes = _heading("Working order", f"{arrangement.piece.label} · {arrangement.look.label} · figures in {unit}")
-    y = TABLE_TOP
-    shapes += [Label(MARGIN + x, y, name, 9, SOFT_INK, weight=600) for name, x, _ in COLUMNS if name]
-    y += LINE + 6
-    for row in rows:
-        shapes += _row_shapes(row, y)
-        y += row.height
-    shapes.append(_foot(number))
-    return Picture(tuple(shapes), 0, 0, PAGE_WIDTH, PAGE_HEIGHT)
+def _badge(x: float, y: float, number: int, factor: float) -> tuple[Primitive, ...]:
+    """Return a number on a disc: black on white, so that it is read from any printer."""
+    return moved(
+        (
+            Shape(ellipse(0, 0, BADGE, BADGE), "#ffffff", 0.95, INK, 0.8),
+            Label(0, 2.9, str(number), 8, INK, weight=600, anchor="middle"),
+        ),
+        x, y, 1 / factor,
+    )  # fmt: skip
 
 
-def _row(step: PlacingStep, unit: LengthUnit) -> Row:
-    front = "–" if step.from_front is None else format_length(step.from_front, unit, with_unit=False)
-    cells = (
-        str(step.number),
-        step.name,
-        step.room or "room not told",
-        step.ledge,
-        "–" if step.from_left is None else format_length(step.from_left, unit, with_unit=False),
-        front,
-        step.support,
+# What is fetched and needed
+
+
+def _before_you_begin(pulls: PullList, tools: Sequence[Tool], time: TimeEstimate, width: float) -> Iterator[Block]:
+    if not pulls.count:
+        return
+    yield heading("Before you begin", width, f"It takes {time.said}")
+    half = width / 2 - 10
+    rooms: list[Block] = []
+    needed: list[Block] = []
+    for room, things in pulls.rooms:
+        title = paragraph(f"{capital(room)}: {counted(len(things), 'thing')}", half, weight=600)
+        lines = [tick_line(pull.item.label, half, pull.note) for pull in things]
+        rooms.append(beside([title, lines[0]], [], 0))
+        rooms += lines[1:]
+    lists = (
+        ("Tools and hardware", tuple(tool.said for tool in tools)),
+        ("Heavy lifts", pulls.heavy),
+        ("To be brought back", pulls.returns),
     )
-    words = [step.how, step.note]
-    if step.pose == "hung":
-        words.insert(0, f"lower edge {format_length(step.over_ledge, unit)} up")
-    lines = tuple(wrapped(cell, end - start) for (_, start, end), cell in zip(COLUMNS, cells, strict=True))
-    return Row(lines, " · ".join(word for word in words if word))
+    for name, told in lists:
+        if told:
+            title = paragraph(name, half, weight=600)
+            needed += [beside([title, tick_line(told[0], half)], [], 0), *(tick_line(line, half) for line in told[1:])]
+    for blocks in (rooms, needed):
+        middle = _half_of(blocks)
+        yield from _in_two_columns(blocks[:middle], blocks[middle:], half + 20)
+        yield Block(8.0, ())
 
 
-def _row_shapes(row: Row, y: float) -> list[Primitive]:
-    shapes: list[Primitive] = []
-    for (_, x, _), lines in zip(COLUMNS, row.cells, strict=True):
-        weight = 600 if x < 100 else 400
-        for index, line in enumerate(lines):
-            shapes.append(Label(MARGIN + x, y + index * LINE, line, TEXT_SIZE, INK, weight=weight))
-    if row.detail:
-        below = y + len(row.cells[1]) * LINE
-        shapes.append(Label(MARGIN + COLUMNS[1][1], below, row.detail, DETAIL_SIZE, SOFT_INK))
-    foot = y + row.height - LINE
-    shapes.append(Shape(polyline([(MARGIN, foot), (PAGE_WIDTH - MARGIN, foot)]), None, 1.0, RULE, 0.6))
-    return shapes
+def _half_of(blocks: Sequence[Block]) -> int:
+    """Return where a list is parted, so that both columns are about as high."""
+    whole, above = sum(block.height for block in blocks), 0.0
+    for index, block in enumerate(blocks):
+        if above >= whole / 2:
+            return index
+        above += block.height
+    return len(blocks)
 
 
-def wrapped(text: str, width: float, size: float = TEXT_SIZE) -> tuple[str, ...]:
-    """Break a text into lines of about a width; nothing is left out.
+def _in_two_columns(left: list[Block], right: list[Block], offset: float) -> Iterator[Block]:
+    """Yield rows of two columns, each about as high on both sides, so that a page may end between any two."""
+    while left or right:
+        row_left, row_right = left[:1], right[:1]
+        del left[: len(row_left)], right[: len(row_right)]
+        height = max((block.height for block in (*row_left, *row_right)), default=0.0)
+        for waiting, row in ((left, row_left), (right, row_right)):
+            while waiting and sum(block.height for block in (*row, waiting[0])) <= height:
+                row.append(waiting.pop(0))
+        yield beside(row_left, row_right, offset)
 
-    >>> wrapped("on the stack of cream journals", 81)
-    ('on the stack of', 'cream journals')
+
+# The steps
+
+
+def _steps(arrangement: Arrangement, steps: Sequence[PlacingStep], unit: LengthUnit, width: float) -> Iterator[Block]:
+    cautions = cautions_of(arrangement)
+    told: set[int] = set()
+    for ledge_id, group in groupby(steps, key=lambda step: step.ledge_id):
+        ledge, here = arrangement.piece.ledge(ledge_id), tuple(group)
+        yield heading(capital(ledge.label), width, _size_of(ledge, unit))
+        for vignette in arrangement.vignettes:
+            if vignette.ledge.id == ledge_id:
+                yield paragraph(reason_for(vignette, arrangement), width, DETAIL_SIZE, italic=True, stays=True)
+        if len(here) >= CROWD:
+            yield _enlarged(arrangement, ledge, here, width)
+        yield _table_head(width)
+        for step in here:
+            own = [
+                (index, caution) for index, caution in enumerate(cautions)
+                if index not in told and step.placement in caution.placements
+            ]  # fmt: skip
+            told.update(index for index, _ in own)
+            yield _row(step, [caution for _, caution in own], unit, width)
+    rest = [caution for index, caution in enumerate(cautions) if index not in told]
+    if rest:
+        yield heading("For the whole", width)
+        for caution in rest:
+            yield paragraph(_said(caution), width)
+
+
+def _size_of(ledge: Ledge, unit: LengthUnit) -> str:
+    clear = f", {format_length(ledge.clearance, unit)} clear" if ledge.clearance else ""
+    return f"{format_length(ledge.width, unit)} wide, {format_length(ledge.depth, unit)} deep{clear}"
+
+
+def _enlarged(arrangement: Arrangement, ledge: Ledge, steps: Sequence[PlacingStep], width: float) -> Block:
+    """Return a crowded ledge by itself, as large as it goes, with its numbers."""
+    high = frame_height(ledge)
+    shapes: list[Primitive] = [
+        Shape(rectangle(ledge.left, -ledge.floor - high, ledge.width, high), "#f6f3ec", 1.0, RULE, 1.5),
+        Shape(rectangle(ledge.left, -ledge.floor, ledge.width, 14), "#d9d0c0", 1.0, SOFT_INK, 1.5),
+    ]
+    for standing in painting_order(arrangement.standings):
+        if standing.ledge.id == ledge.id:
+            shapes += moved(standing_shapes(standing), standing.x, -standing.bottom)
+    tops = [standing.top for standing in arrangement.by_ledge.get(ledge.id, ())]
+    top = max([ledge.floor + high, *tops])
+    picture = Picture(tuple(shapes), ledge.left - 6, -top - 6, ledge.right + 6, -ledge.floor + 20)
+    scale = scale_for(picture, width, ENLARGED_HEIGHT)
+    factor = POINTS_PER_MM / scale
+    badges = [shape for number, (x, y) in numbered_spots(arrangement, steps, factor, BADGE)
+              for shape in _badge(x, -y, number, factor)]  # fmt: skip
+    block = drawing(_with(picture, badges), width, scale, stays=True)
+    caption = Label(width, block.height - 8, f"1:{scale}", DETAIL_SIZE, SOFT_INK, anchor="right")
+    return Block(block.height, (*block.primitives, caption), stays_with_next=True)
+
+
+def _table_head(width: float) -> Block:
+    labels = tuple(Label(column.start * width, 9, column.name, DETAIL_SIZE, SOFT_INK, weight=600) for column in COLUMNS)
+    return Block(13.0, labels, stays_with_next=True)
+
+
+def _row(step: PlacingStep, cautions: Sequence[Caution], unit: LengthUnit, width: float) -> Block:
+    cells = (step.name, step.room or "room not told", figure_said(step.along, unit), _into(step, unit), step.support)
+    spacing = TEXT_SIZE * LINE_SPACE
+    shapes: list[Primitive] = [
+        *tick_box(0, 4.0), Label(0.055 * width, 11.5, str(step.number), TEXT_SIZE, INK, weight=600, anchor="right")
+    ]  # fmt: skip
+    most = 1
+    for column, text in zip(COLUMNS, cells, strict=True):
+        lines = wrapped(text, (column.end - column.start) * width)
+        most = max(most, len(lines))
+        weight = 600 if column is COLUMNS[0] else 400
+        shapes += [
+            Label(column.start * width, 11.5 + index * spacing, line, TEXT_SIZE, INK, weight=weight)
+            for index, line in enumerate(lines)
+        ]
+    y = 5.0 + most * spacing
+    inner = (1 - COLUMNS[0].start) * width
+    detail = " · ".join(word for word in (step.how, step.note) if word)
+    under = [paragraph(detail, inner, DETAIL_SIZE, soft=True, after=0.0)] if detail else []
+    under += [paragraph(_said(caution), inner, DETAIL_SIZE, weight=600, after=1.0) for caution in cautions]
+    for block in under:
+        shapes += moved(block.primitives, COLUMNS[0].start * width, y)
+        y += block.height
+    y += 3.0
+    shapes.append(Shape(polyline([(0, y), (width, y)]), None, 1.0, RULE, 0.6))
+    return Block(y + 1.0, tuple(shapes))
+
+
+def _said(caution: Caution) -> str:
+    return f"{LEVELS[caution.level]}, {NAMES[caution.id].lower()}: {caution.sentence}"
+
+
+def figure_said(figure: TapeFigure | None, unit: LengthUnit) -> str:
+    """Return a figure for the tape with the edge it begins at.
+
+    >>> figure_said(TapeFigure(123.0, "left end"), "cm"), figure_said(TapeFigure(0.0, "wall"), "cm")
+    ('12.3 from left end', 'against the wall')
     """
-    return tuple(textwrap.wrap(text, max(int(width / (size * LETTER_WIDTH)), 4))) or ("",)
+    if figure is None:
+        return "–"
+    if figure.start == WALL and not figure.length:
+        return "against the wall"
+    if not figure.length:
+        return f"over the {figure.start}" if figure.start.startswith("middle") else f"at the {figure.start}"
+    return f"{format_length(figure.length, unit, with_unit=False)} from {figure.start}"
+
+
+def _into(step: PlacingStep, unit: LengthUnit) -> str:
+    """Return how far in a thing stands, or how high it hangs."""
+    if step.upward is not None:
+        return f"lower edge {format_length(step.upward.length, unit, with_unit=False)} up from the {step.upward.start}"
+    return figure_said(step.across, unit)

@@ -4,6 +4,7 @@ import csv
 import io
 from collections.abc import Iterable
 
+from jolly_ledge.model.tape_figures import TapeFigure
 from jolly_ledge.model.working_order import PlacingStep
 
 COLUMNS = (
@@ -11,9 +12,12 @@ COLUMNS = (
     "thing",
     "fetch from",
     "ledge",
-    "from left mm",
-    "from front mm",
-    "over ledge mm",
+    "along mm",
+    "along from",
+    "in mm",
+    "in from",
+    "up mm",
+    "up from",
     "on",
     "pose",
     "note",
@@ -29,9 +33,7 @@ def sheet_to_csv(steps: Iterable[PlacingStep]) -> str:
     for step in steps:
         row = (
             step.number, step.name, step.room, step.ledge,
-            "" if step.from_left is None else f"{step.from_left:g}",
-            "" if step.from_front is None else f"{step.from_front:g}", f"{step.over_ledge:g}",
-            step.support, step.how, step.note,
+            *_figure(step.along), *_figure(step.across), *_figure(step.upward), step.support, step.how, step.note,
         )  # fmt: skip
         writer.writerow(
             [
@@ -42,6 +44,10 @@ def sheet_to_csv(steps: Iterable[PlacingStep]) -> str:
             ]
         )
     return buffer.getvalue()
+
+
+def _figure(figure: TapeFigure | None) -> tuple[str, str]:
+    return ("", "") if figure is None else (f"{figure.length:g}", figure.start)
 
 
 def _is_number(cell: str) -> bool:

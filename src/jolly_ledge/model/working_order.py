@@ -3,12 +3,17 @@
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.tape_figures import TapeFigure, across, along, upward
 
-STEP_MM = 5.0
+HEAVY_KG = 8.0
+"""From this mass on a thing is carried with two hands and nothing else."""
+
+VERY_HEAVY_KG = 20.0
+"""From this mass on two people carry it."""
 
 
 class PlacingStep(Struct, frozen=True):
-    """One line of the sheet: fetch this, set it there (mm from the left end and the front edge)."""
+    """One line of the sheet: fetch this, set it there; the figures tell which edge they begin at."""
 
     number: int
     placement: str
@@ -16,9 +21,10 @@ class PlacingStep(Struct, frozen=True):
     name: str
     room: str
     ledge: str
-    from_left: float | None
-    from_front: float | None
-    over_ledge: float
+    ledge_id: str
+    along: TapeFigure | None
+    across: TapeFigure | None
+    upward: TapeFigure | None
     support: str
     pose: str
     size: tuple[float, float, float]
@@ -28,15 +34,6 @@ class PlacingStep(Struct, frozen=True):
     def how(self) -> str:
         """The pose in words, empty when it just stands."""
         return "" if self.pose == "upright" else self.pose
-
-
-def tape(length: float) -> float:
-    """Round to what a tape can find: 5 mm steps.
-
-    >>> tape(123.4)
-    125.0
-    """
-    return round(length / STEP_MM) * STEP_MM
 
 
 def working_order(arrangement: Arrangement) -> tuple[PlacingStep, ...]:
@@ -58,7 +55,9 @@ def working_order(arrangement: Arrangement) -> tuple[PlacingStep, ...]:
     ordered: list[Standing] = []
     for root in sorted((s for s in standings if s.placement.host is None), key=key):
         ordered += _with_carried(root, standings)
-    return tuple(_step(number, standing, arrangement) for number, standing in enumerate(ordered, start=1))
+    return tuple(
+        _step(number, standing, arrangement, ordered[: number - 1]) for number, standing in enumerate(ordered, start=1)
+    )
 
 
 def _bulk(arrangement: Arrangement, standing: Standing) -> float:
@@ -73,7 +72,7 @@ def _with_carried(root: Standing, standings: tuple[Standing, ...]) -> list[Stand
     return [root, *(step for standing in carried for step in _with_carried(standing, standings))]
 
 
-def _step(number: int, standing: Standing, arrangement: Arrangement) -> PlacingStep:
+def _step(number: int, standing: Standing, arrangement: Arrangement, before: list[Standing]) -> PlacingStep:
     placement, item = standing.placement, standing.item
     host = arrangement.by_id.get(placement.host) if placement.host else None
     goes_along = placement.inside is not None or placement.pose == "draped"
@@ -82,8 +81,8 @@ def _step(number: int, standing: Standing, arrangement: Arrangement) -> PlacingS
     else:
         support = f"{'inside' if placement.inside else 'over' if goes_along else 'on'} {host.item.label}"
     notes = []
-    if item.mass is not None and item.mass >= 8:
-        notes.append(f"{item.mass:g} kg: two hands")
+    if item.mass is not None and item.mass >= HEAVY_KG:
+        notes.append(f"{item.mass:g} kg: {'two people' if item.mass >= VERY_HEAVY_KG else 'two hands'}")
     notes += [
         word
         for trait, word in (("fragile", "fragile"), ("rolls", "stop it rolling"), ("sharp", "sharp"))
@@ -98,9 +97,10 @@ def _step(number: int, standing: Standing, arrangement: Arrangement) -> PlacingS
         name=item.label,
         room=item.room,
         ledge=standing.ledge.label,
-        from_left=None if goes_along else tape(standing.left - standing.ledge.left),
-        from_front=None if goes_along or placement.pose == "hung" else tape(max(standing.front, 0.0)),
-        over_ledge=tape(standing.bottom - standing.ledge.floor),
+        ledge_id=standing.ledge.id,
+        along=None if goes_along else along(standing, before, host),
+        across=None if goes_along else across(standing, host),
+        upward=upward(standing),
         support=support,
         pose=placement.pose,
         size=(item.width, item.height, item.depth),

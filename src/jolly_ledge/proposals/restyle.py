@@ -18,7 +18,6 @@ from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.units import LengthUnit, format_length
-from jolly_ledge.model.working_order import tape
 
 CARRIED_ALONG = frozenset({"tray", "box", "basket", "bowl", "vessel"})
 """What lies in or on one of these goes with it when it lies there in both looks."""
@@ -324,7 +323,7 @@ def _to(standing: Standing, look: Arrangement, unit: LengthUnit) -> str:
     if host is not None:
         word = "into" if standing.placement.inside else "onto"
         return f"{word} the {host.item.label}, {standing.ledge.label}"
-    from_left = format_length(tape(standing.left - standing.ledge.left), unit)
+    from_left = format_length(standing.left - standing.ledge.left, unit)
     hangs = standing.placement.pose == "hung"
-    front = "" if hangs else f", {format_length(tape(standing.front), unit)} from the front"
+    front = "" if hangs else f", {format_length(max(standing.front, 0.0), unit)} from the front"
     return f"onto {standing.ledge.label}, {from_left} from the left end{front}"

@@ -8,7 +8,6 @@ from PySide6.QtGui import QColor, QGuiApplication, QImage, QImageWriter, QPageSi
 from PySide6.QtSvg import QSvgGenerator
 
 from jolly_ledge.drawing.picture import Picture
-from jolly_ledge.drawing.sheet import PAGE_HEIGHT, PAGE_WIDTH
 from jolly_ledge.drawing.theme import SHEET
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.model.errors import JollyLedgeError
@@ -94,14 +93,14 @@ def svg_bytes(picture: Picture, longest_side: int = LONGEST_SIDE) -> bytes:
 
 
 def pdf_bytes(pages: tuple[Picture, ...], title: str) -> bytes:
-    """Return pages (in points, A4 upright) as PDF with text that can be searched."""
+    """Return pages (in points, all of one size) as PDF with text that can be searched."""
     content = QByteArray()
     buffer = QBuffer(content)
     buffer.open(QIODevice.OpenModeFlag.WriteOnly)
     writer = QPdfWriter(buffer)
     writer.setTitle(title)
     writer.setCreator("Jolly Ledge")
-    writer.setPageSize(QPageSize(QSizeF(PAGE_WIDTH, PAGE_HEIGHT), QPageSize.Unit.Point))
+    writer.setPageSize(QPageSize(QSizeF(pages[0].width, pages[0].height), QPageSize.Unit.Point))
     writer.setPageMargins(QMarginsF(0, 0, 0, 0))
     writer.setResolution(POINTS_PER_INCH * 10)
     painter = QPainter(writer)

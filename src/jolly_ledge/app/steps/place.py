@@ -22,7 +22,7 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.drawing.look import look_picture
-from jolly_ledge.drawing.sheet import sheet_pages
+from jolly_ledge.drawing.sheet import figure_said, sheet_pages
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.sheet_csv import sheet_to_csv
 from jolly_ledge.model.errors import JollyLedgeError
@@ -30,8 +30,8 @@ from jolly_ledge.model.working_order import PlacingStep, working_order
 from jolly_ledge.render.export import save_picture, save_sheet
 from jolly_ledge.report_wanted import change_over
 
-COLUMNS = ("", "Thing", "Fetch from", "Ledge", "From left", "From front", "Stands on")
-COLUMN_WIDTHS = (36, 160, 112, 126, 70, 76, 178)
+COLUMNS = ("", "Thing", "Fetch from", "Ledge", "Along", "In", "Stands on")
+COLUMN_WIDTHS = (36, 150, 90, 116, 128, 118, 120)
 
 
 class PlaceStep(Step):
@@ -158,11 +158,17 @@ class PlaceStep(Step):
             self.summary.setText("Nothing to place yet: arrange the look first.")
 
     def _cells(self, step: PlacingStep) -> tuple[str, ...]:
-        length = self.session.length
-        left = "–" if step.from_left is None else length(step.from_left)
-        front = "–" if step.from_front is None else length(step.from_front)
+        unit = self.session.unit
         name = f"{step.name} ({step.how})" if step.how else step.name
-        return (str(step.number), name, step.room or "room not told", step.ledge, left, front, step.support)
+        return (
+            str(step.number),
+            name,
+            step.room or "room not told",
+            step.ledge,
+            figure_said(step.along, unit),
+            figure_said(step.across, unit),
+            step.support,
+        )
 
     def _choose_row(self) -> None:
         rows = {index.row() for index in self.table.selectedIndexes()}
@@ -204,7 +210,7 @@ class PlaceStep(Step):
         """Write the sheet as PDF."""
         session = self.session
         save_sheet(
-            sheet_pages(session.arrangement, session.plan.name, session.unit),
+            sheet_pages(session.plan, session.look, session.unit),
             session.plan.name or "Placing sheet",
             path,
         )

@@ -1,0 +1,127 @@
+"""Figures for a tape: from an edge that the tape can be held to when the thing is set down."""
+
+import math
+from collections.abc import Sequence
+
+from msgspec import Struct
+
+from jolly_ledge.model.arrangement import Standing
+
+AT_THE_WALL_MM = 1.0
+"""What is nearer to the back than this stands against it."""
+
+STRIP_MM = 15.0
+"""The tape lies before a thing; what reaches into a strip so deep is in its way."""
+
+CENTRED_MM = 2.0
+"""What stands so near to the middle of its carrier is centred on it."""
+
+LEFT, RIGHT, FRONT, WALL = "left end", "right end", "front edge", "wall"
+
+
+class TapeFigure(Struct, frozen=True):
+    """A length in mm, to the whole mm, and the edge it begins at."""
+
+    length: float
+    start: str
+
+
+def along(standing: Standing, before: Sequence[Standing], host: Standing | None) -> TapeFigure | None:
+    """Return how far along its ledge a thing begins.
+
+    From the left end to the left edge; from the right end to the right edge where something that already stands is in
+    the way of the tape; from a neighbour where both ways are blocked; from the left edge of what carries it.
+
+    Parameters
+    ----------
+    standing : Standing
+    before : sequence of Standing
+        What stands when it is set down.
+    host : Standing, optional
+        What carries it.
+    """
+    if host is not None:
+        return _along_host(standing, host)
+    left, right = _ends(standing)
+    rim = "rim, " if standing.ledge.shape == "ellipse" else ""
+    from_left = TapeFigure(_whole(standing.left - left), f"{rim}left" if rim else LEFT)
+    from_right = TapeFigure(_whole(right - standing.right), f"{rim}right" if rim else RIGHT)
+    others = [other for other in before if _is_in_the_way(standing, other)]
+    on_the_left = [other for other in others if other.x < standing.x]
+    on_the_right = [other for other in others if other.x >= standing.x]
+    if not on_the_left:
+        return from_left
+    if not on_the_right:
+        return from_right
+    nearest = max(on_the_left, key=lambda other: other.right)
+    return TapeFigure(_whole(standing.left - nearest.right), f"right edge of the {nearest.item.label}")
+
+
+def _along_host(standing: Standing, host: Standing) -> TapeFigure:
+    name, aside = host.item.label, standing.x - host.x
+    if abs(aside) < CENTRED_MM:
+        return TapeFigure(0.0, f"middle of the {name}")
+    if standing.left >= host.left:
+        return TapeFigure(_whole(standing.left - host.left), f"left edge of the {name}")
+    if standing.right <= host.right:
+        return TapeFigure(_whole(host.right - standing.right), f"right edge of the {name}")
+    return TapeFigure(_whole(abs(aside)), f"middle of the {name}, to the {'right' if aside > 0 else 'left'}")
+
+
+def across(standing: Standing, host: Standing | None) -> TapeFigure | None:
+    """Return how far a thing stands behind the front edge, or that it stands against the wall (nought from it)."""
+    if host is not None:
+        behind = standing.front - host.front
+        return TapeFigure(_whole(behind), f"front of the {host.item.label}") if behind >= 0 else None
+    if standing.placement.pose == "hung":
+        return None
+    if standing.ledge.depth - standing.back < AT_THE_WALL_MM:
+        return TapeFigure(0.0, WALL)
+    return TapeFigure(_whole(standing.front - _front_at(standing)), FRONT)
+
+
+def upward(standing: Standing) -> TapeFigure | None:
+    """Return how high the lower edge of a hung thing is over its ledge."""
+    if standing.placement.pose != "hung":
+        return None
+    return TapeFigure(_whole(standing.bottom - standing.ledge.floor), "ledge below")
+
+
+def _whole(length: float) -> float:
+    return float(round(length))
+
+
+def _is_in_the_way(standing: Standing, other: Standing) -> bool:
+    """Tell whether a thing that stands on the same ledge lies across the tape before another."""
+    if other.ledge.id != standing.ledge.id or other.placement.host is not None:
+        return False
+    if standing.placement.pose == "hung" or other.placement.pose == "hung":
+        return False
+    return other.front < standing.front + 1 and other.back > standing.front - STRIP_MM
+
+
+def _ends(standing: Standing) -> tuple[float, float]:
+    """Return the ends of the ledge where the thing's middle stands: an ellipse is shorter toward front and back."""
+    ledge = standing.ledge
+    if ledge.shape != "ellipse":
+        return ledge.left, ledge.right
+    half = ledge.width / 2 * _chord(standing.z - ledge.depth / 2, ledge.depth / 2)
+    middle = ledge.left + ledge.width / 2
+    return middle - half, middle + half
+
+
+def _front_at(standing: Standing) -> float:
+    """Return where the front edge lies before the thing's middle, from the foremost point."""
+    ledge = standing.ledge
+    if ledge.shape != "ellipse":
+        return 0.0
+    return ledge.depth / 2 * (1 - _chord(standing.x - ledge.left - ledge.width / 2, ledge.width / 2))
+
+
+def _chord(away: float, half: float) -> float:
+    """Return how long a chord of an ellipse is against the whole.
+
+    >>> round(_chord(30.0, 50.0), 3)
+    0.8
+    """
+    return math.sqrt(max(1 - (away / half) ** 2, 0.0))

@@ -1,0 +1,115 @@
+"""Tools and hardware for building a look: what its things ask for, with counts."""
+
+import math
+
+from msgspec import Struct
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.piece import Piece
+from jolly_ledge.model.words import WALL_CATEGORIES
+
+LADDER_FROM_MM = 1900.0
+"""What is set down or hung higher than this is not reached from the floor."""
+
+HOOK_BEARS_KG = 5.0
+"""A usual small picture hook; heavier things hang on two or more, and their rating decides."""
+
+HARD = frozenset({"metal", "stone", "ceramic", "glass", "stoneware", "marble", "iron", "brass", "terracotta"})
+PADS_EACH = 4
+FINISHES = {"metal": "brass", "gloss": "white", "matt": "black", "rough": "black", "satin": "nickel"}
+"""Of which finish a hook or a screw is that is seen beside a thing of such a surface."""
+
+UNKNOWN_MASS = "mass unknown: weigh it before a hook is chosen"
+
+
+class Tool(Struct, frozen=True):
+    """One line of the list: how many (0: as many as it takes), what, of which finish, for what."""
+
+    count: int
+    name: str
+    finish: str = ""
+    reason: str = ""
+
+    @property
+    def said(self) -> str:
+        """The line in words."""
+        count = f"{self.count} × " if self.count else ""
+        finish = f", {self.finish}" if self.finish else ""
+        reason = f" ({self.reason})" if self.reason else ""
+        return f"{count}{self.name}{finish}{reason}"
+
+
+def tools_for(arrangement: Arrangement) -> tuple[Tool, ...]:
+    """Return the tools and the hardware of a look; what cannot be known is said so."""
+    standings = arrangement.standings
+    tools = [Tool(1, "tape measure"), Tool(1, "pencil"), Tool(1, "soft cloth")] if standings else []
+    tools += _ladder(standings)
+    tools += _hanging(standings)
+    tools += _leaning(standings)
+    tools += _pads(standings)
+    tools += _cords(standings)
+    tools += _brackets(arrangement.piece)
+    if any("real-plant" in standing.item.traits or standing.item.category == "stems" for standing in standings):
+        tools.append(Tool(1, "watering can with a thin spout", reason="plants and stems"))
+    return tuple(tools)
+
+
+def _ladder(standings: tuple[Standing, ...]) -> list[Tool]:
+    high = [standing for standing in standings if standing.bottom > LADDER_FROM_MM]
+    if not high:
+        return []
+    top = max(high, key=lambda standing: standing.bottom)
+    reason = f"the {top.item.label} is set {top.bottom / 1000:.2f} m up; somebody holds it"
+    return [Tool(1, "step ladder", reason=reason)]
+
+
+def _hanging(standings: tuple[Standing, ...]) -> list[Tool]:
+    hung = [standing for standing in standings if standing.placement.pose == "hung"]
+    hooks: dict[tuple[str, str], int] = {}
+    for standing in hung:
+        item = standing.item
+        finish = FINISHES.get(item.finish, "steel")
+        if item.mass is None:
+            hooks[f"hook for the {item.label}", f"{finish}; {UNKNOWN_MASS}"] = 1
+            continue
+        each = f"hook rated for {HOOK_BEARS_KG:g} kg"
+        hooks[each, finish] = hooks.get((each, finish), 0) + max(math.ceil(item.mass / HOOK_BEARS_KG), 1)
+    tools = [Tool(count, name, finish) for (name, finish), count in hooks.items()]
+    if hung:
+        screws = sum(hooks.values())
+        tools += [Tool(screws, "screw or nail that belongs to its hook", reason="and what the wall asks for"),
+                  Tool(1, "spirit level"), Tool(1, "hammer or screwdriver")]  # fmt: skip
+    return tools
+
+
+def _leaning(standings: tuple[Standing, ...]) -> list[Tool]:
+    leaning = [s for s in standings if s.placement.pose == "leaning" and s.item.category in WALL_CATEGORIES]
+    return [Tool(2 * len(leaning), "clear bumper or dot of putty", reason="so that what leans does not slide")] if (
+        leaning
+    ) else []  # fmt: skip
+
+
+def _pads(standings: tuple[Standing, ...]) -> list[Tool]:
+    hard = [
+        standing for standing in standings
+        if standing.placement.host is None and standing.placement.pose == "upright"
+        and any(word in standing.item.material.lower().split() for word in HARD)
+    ]  # fmt: skip
+    if not hard:
+        return []
+    return [Tool(PADS_EACH * len(hard), "felt pad", reason=f"under {len(hard)} hard feet, so that no board is marked")]
+
+
+def _cords(standings: tuple[Standing, ...]) -> list[Tool]:
+    corded = [standing for standing in standings if "corded" in standing.item.traits]
+    return [Tool(2 * len(corded), "cord clip"), Tool(len(corded), "cord label")] if corded else []
+
+
+def _brackets(piece: Piece) -> list[Tool]:
+    """Name the brackets of boards that hang on a wall; how they are fixed is not for a list to decide."""
+    boards = [ledge for ledge in piece.ledges if not ledge.is_wall] if piece.kind == "wall-shelves" else []
+    if not boards:
+        return []
+    fixed = {ledge.board.fixing for ledge in boards if ledge.board is not None} or {"unknown"}
+    how = "fixing unknown: ask who put them up" if "unknown" in fixed else f"fixed to {', '.join(sorted(fixed))}"
+    return [Tool(2 * len(boards), "bracket to check, with its screws", reason=f"{how}; the maker's rating decides")]
