@@ -13,8 +13,8 @@ from jolly_ledge.model.words import SEASONS
 BAD_INPUT = 2
 MOST_PROPOSALS, LONGEST = 9, 100_000
 COMMANDS = (
-    "review", "compare", "mend", "propose", "wanted", "restyle", "stems", "sheet", "draw", "stash", "photograph",
-    "demo",
+    "review", "compare", "mend", "propose", "wanted", "restyle", "stems", "sheet", "draw", "client", "shopping",
+    "labels", "calendar", "stash", "photograph", "demo",
 )  # fmt: skip
 OpenWindow = Callable[[Path | None, bool], int]
 
@@ -103,11 +103,41 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("--paper", choices=("a4", "letter"), default="a4")
     command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.pdf|.csv")
 
-    command = commands.add_parser("draw", help="draw a look as PNG or SVG")
+    command = commands.add_parser("draw", help="draw a look as PNG, SVG or DXF")
     command.add_argument("plan", type=Path, metavar="PLAN")
     command.add_argument("--look", metavar="ID", required=True)
     command.add_argument("--size", type=int, default=2000, metavar="PIXELS", help="the longer side (16 to 12000)")
-    command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.png|.svg")
+    command.add_argument("--scale", type=float, metavar="N", help="draw at 1:N instead, 300 dots to the inch")
+    command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.png|.svg|.dxf")
+
+    command = commands.add_parser("client", help="write a page with two to five versions for the client, as PDF")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("looks", nargs="+", metavar="LOOK")
+    command.add_argument("--paper", choices=("a4", "letter"), default="a4")
+    command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.pdf")
+
+    command = commands.add_parser("shopping", help="tell what is to be bought, what it costs and what is left")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("--look", action="append", metavar="ID", help="for this look only; may be told again")
+    command.add_argument("--unit", choices=("cm", "mm", "in"), default="cm")
+    command.add_argument("--paper", choices=("a4", "letter"), default="a4")
+    command.add_argument("--json", action="store_true", help="print JSON")
+    command.add_argument("-o", "--out", type=Path, metavar="FILE.pdf|.csv", help="write it instead of printing it")
+
+    command = commands.add_parser("labels", help="write labels for cords or boxes as a PDF sheet")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("kind", choices=("cords", "boxes"))
+    command.add_argument("--paper", choices=("a4", "letter"), default="a4")
+    for name, usual, said in (("columns", 2, "labels across"), ("rows", 7, "labels down"), ("skip", 0, "used up")):
+        command.add_argument(f"--{name}", type=int, default=usual, metavar="N", help=said)
+    for name, figure, said in (("left", 4.7, "left margin"), ("top", 15.1, "upper margin"), ("gap-across", 2.5, "gap"),
+                               ("gap-down", 0.0, "gap")):  # fmt: skip
+        command.add_argument(f"--{name}", type=float, default=figure, metavar="MM", help=said)
+    command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.pdf")
+
+    command = commands.add_parser("calendar", help="write what is due as a calendar file")
+    command.add_argument("plan", type=Path, metavar="PLAN")
+    command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.ics")
 
     command = commands.add_parser("stash", help="export or import the stash as CSV or JSON")
     command.add_argument("direction", choices=("export", "import"))
@@ -278,17 +308,98 @@ def _sheet(chosen: argparse.Namespace) -> None:
 
 def _draw(chosen: argparse.Namespace) -> None:
     from jolly_ledge.drawing.look import look_picture
+    from jolly_ledge.files.atomic import write_atomically
+    from jolly_ledge.files.dxf import look_to_dxf
     from jolly_ledge.files.plan_file import open_plan
     from jolly_ledge.model.arrangement import arrange
-    from jolly_ledge.render.export import ready_to_render, save_picture
+    from jolly_ledge.render.export import pixels_at, ready_to_render, save_picture
 
     if not 16 <= chosen.size <= 12_000:
         raise JollyLedgeError("The size runs from 16 to 12000 pixels; choose one in that range.")
     plan, _ = open_plan(chosen.plan)
-    picture = look_picture(arrange(plan, plan.look(chosen.look)))
-    ready_to_render()
-    save_picture(picture, chosen.out, chosen.size)
+    arrangement = arrange(plan, plan.look(chosen.look))
+    if chosen.out.suffix.lower() == ".dxf":
+        write_atomically(chosen.out, look_to_dxf(arrangement).encode())
+    else:
+        picture = look_picture(arrangement)
+        ready_to_render()
+        size = chosen.size if chosen.scale is None else pixels_at(picture, chosen.scale)
+        save_picture(picture, chosen.out, size, chosen.scale)
     print(f"Wrote {chosen.out}")
+
+
+def _client(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.drawing.client_sheet import client_page
+    from jolly_ledge.drawing.paper import PAPERS
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.render.export import ready_to_render, save_sheet
+
+    plan, _ = open_plan(chosen.plan)
+    page = client_page(plan, [plan.look(look) for look in chosen.looks], PAPERS[chosen.paper])
+    ready_to_render()
+    save_sheet((page,), plan.name or "Versions", chosen.out)
+    print(f"Wrote {chosen.out}")
+
+
+def _shopping(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.drawing.paper import PAPERS
+    from jolly_ledge.drawing.shopping_sheet import shopping_pages
+    from jolly_ledge.files.atomic import write_atomically
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.files.shopping_csv import shopping_to_csv
+    from jolly_ledge.model.shopping import shopping_list
+    from jolly_ledge.render.export import ready_to_render, save_sheet
+    from jolly_ledge.report_money import shopping
+
+    plan, _ = open_plan(chosen.plan)
+    told = shopping_list(plan, [plan.look(look) for look in chosen.look] if chosen.look else None)
+    if chosen.out is None:
+        value, text = shopping(plan, told)
+        print(json.dumps(value, ensure_ascii=False, indent=1) if chosen.json else text)
+        return
+    if chosen.out.suffix.lower() == ".csv":
+        write_atomically(chosen.out, shopping_to_csv(told, plan.currency).encode())
+    else:
+        ready_to_render()
+        save_sheet(shopping_pages(plan, told, chosen.unit, PAPERS[chosen.paper]), "To be bought", chosen.out)
+    print(f"Wrote {chosen.out}")
+
+
+def _labels(chosen: argparse.Namespace) -> None:
+    from datetime import date
+
+    from jolly_ledge.drawing.labels import LabelSheet, cord_labels, label_pages, storage_labels
+    from jolly_ledge.drawing.paper import PAPERS
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.render.export import ready_to_render, save_sheet
+
+    plan, _ = open_plan(chosen.plan)
+    labels = cord_labels(plan) if chosen.kind == "cords" else storage_labels(plan, date.today().year)
+    if not labels:
+        lacking = "a thing with a cord" if chosen.kind == "cords" else "a thing that is told to be in a box"
+        raise JollyLedgeError(f"“{chosen.plan}” holds no {lacking.removeprefix('a ')}; there is nothing to label.")
+    sheet = LabelSheet("as told", PAPERS[chosen.paper], chosen.columns, chosen.rows, chosen.left, chosen.top,
+                       chosen.gap_across, chosen.gap_down)  # fmt: skip
+    pages = label_pages(labels, sheet, chosen.skip)
+    ready_to_render()
+    save_sheet(pages, "Labels", chosen.out)
+    print(f"Wrote {len(labels)} labels to {chosen.out}")
+
+
+def _calendar(chosen: argparse.Namespace) -> None:
+    from datetime import date
+
+    from jolly_ledge.files.atomic import write_atomically
+    from jolly_ledge.files.calendar_file import due_to_calendar
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.model.due import due_dates, senseless_dates
+
+    plan, _ = open_plan(chosen.plan)
+    found = due_dates(plan, date.today())
+    for said in senseless_dates(plan):
+        print(said, file=sys.stderr)
+    write_atomically(chosen.out, due_to_calendar(found, plan.name))
+    print(f"Wrote {len(found)} dates to {chosen.out}")
 
 
 def _stash(chosen: argparse.Namespace) -> None:
@@ -346,6 +457,10 @@ _ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
     "stems": _stems,
     "sheet": _sheet,
     "draw": _draw,
+    "client": _client,
+    "shopping": _shopping,
+    "labels": _labels,
+    "calendar": _calendar,
     "stash": _stash,
     "photograph": _photograph,
 }

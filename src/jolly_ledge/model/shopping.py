@@ -81,6 +81,23 @@ def cost_of(item: Item) -> Decimal | None:
     return rounded(price * count * share)
 
 
+def discount_said(item: Item) -> str:
+    """Return the discount of a thing in words, empty where there is none.
+
+    >>> from jolly_ledge.model.money import Discount
+    >>> discount_said(Item(id="a", category="bowl", width=1, height=1, depth=1, discount=Discount(take=2, pay=1)))
+    '2 for the price of 1'
+    """
+    discount = item.discount
+    if discount is None:
+        return ""
+    if discount.sale_price is not None:
+        return f"on sale for {rounded(discount.sale_price)}"
+    if discount.take is not None:
+        return f"{discount.take} for the price of {discount.pay}"
+    return f"{discount.percent} % off" if discount.percent else ""
+
+
 def shopping_list(plan: Plan, looks: Iterable[Look] | None = None) -> ShoppingList:
     """Return what is to be bought for some looks of a plan, or all that is to be bought for the whole plan.
 

@@ -1,5 +1,6 @@
 """Pictures and sheets as files: PNG, SVG and PDF."""
 
+import math
 import os
 from pathlib import Path
 
@@ -11,10 +12,13 @@ from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import SHEET
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.units import MM_PER_INCH
 from jolly_ledge.render.fonts import load_fonts
 from jolly_ledge.render.player import play, play_fitted
 
 LONGEST_SIDE = 2000
+SMALLEST_SIDE, LARGEST_SIDE = 16, 20_000
+PRINT_DOTS = 300
 POINTS_PER_INCH = 72
 
 
@@ -33,8 +37,29 @@ def ready_to_render() -> QGuiApplication:
     return application
 
 
-def save_picture(picture: Picture, path: Path, longest_side: int = LONGEST_SIDE) -> None:
+def pixels_at(picture: Picture, scale: float) -> int:
+    """Return the longest side in pixels of a picture in mm that is drawn at 1:``scale`` on paper.
+
+    Raises
+    ------
+    ExportError
+        The scale is none, or gives a picture too small or too large to be of use.
+    """
+    if not math.isfinite(scale) or scale <= 0:
+        raise ExportError("A scale is above nought: 10 stands for 1:10.")
+    pixels = max(picture.width, picture.height) / scale / MM_PER_INCH * PRINT_DOTS
+    if not SMALLEST_SIDE <= pixels <= LARGEST_SIDE:
+        raise ExportError(
+            f"At 1:{scale:g} the drawing is {max(round(pixels), 0)} pixels long; from {SMALLEST_SIDE} to "
+            f"{LARGEST_SIDE} can be drawn, so choose another scale."
+        )
+    return round(pixels)
+
+
+def save_picture(picture: Picture, path: Path, longest_side: int = LONGEST_SIDE, scale: float | None = None) -> None:
     """Save a picture as PNG or SVG, by the ending of the path.
+
+    With a ``scale`` an SVG has its true size in mm at 1:``scale``, and a PNG tells it by its dots for each inch.
 
     Raises
     ------
@@ -45,9 +70,9 @@ def save_picture(picture: Picture, path: Path, longest_side: int = LONGEST_SIDE)
     """
     suffix = path.suffix.lower()
     if suffix == ".png":
-        write_atomically(path, png_bytes(picture, longest_side))
+        write_atomically(path, png_bytes(picture, longest_side, PRINT_DOTS if scale is not None else None))
     elif suffix == ".svg":
-        write_atomically(path, svg_bytes(picture, longest_side))
+        write_atomically(path, svg_bytes(picture, longest_side, PRINT_DOTS if scale is not None else None))
     else:
         raise ExportError(f"“{path.name}” ends in neither .png nor .svg; name the drawing with one of them.")
 
@@ -65,16 +90,20 @@ def image_of(picture: Picture, longest_side: int = LONGEST_SIDE, ground: str | N
     return image
 
 
-def png_bytes(picture: Picture, longest_side: int = LONGEST_SIDE) -> bytes:
-    """Return a picture as PNG."""
+def png_bytes(picture: Picture, longest_side: int = LONGEST_SIDE, dots: int | None = None) -> bytes:
+    """Return a picture as PNG, with its dots for each inch where it is to be printed at a size."""
     buffer = QBuffer()
     buffer.open(QIODevice.OpenModeFlag.WriteOnly)
-    QImageWriter(buffer, QByteArray(b"png")).write(image_of(picture, longest_side))
+    image = image_of(picture, longest_side)
+    if dots is not None:
+        for set_dots in (image.setDotsPerMeterX, image.setDotsPerMeterY):
+            set_dots(round(dots / MM_PER_INCH * 1000))
+    QImageWriter(buffer, QByteArray(b"png")).write(image)
     return bytes(buffer.data().data())
 
 
-def svg_bytes(picture: Picture, longest_side: int = LONGEST_SIDE) -> bytes:
-    """Return a picture as SVG."""
+def svg_bytes(picture: Picture, longest_side: int = LONGEST_SIDE, dots: int | None = None) -> bytes:
+    """Return a picture as SVG, of a size in mm where so many dots go into an inch."""
     scale = longest_side / max(picture.width, picture.height, 1e-6)
     content = QByteArray()
     buffer = QBuffer(content)
@@ -84,6 +113,8 @@ def svg_bytes(picture: Picture, longest_side: int = LONGEST_SIDE) -> bytes:
     width, height = picture.width * scale, picture.height * scale
     generator.setSize(QSize(round(width), round(height)))
     generator.setViewBox(QRectF(0, 0, width, height))
+    if dots is not None:
+        generator.setResolution(dots)
     generator.setTitle("Jolly Ledge")
     painter = QPainter(generator)
     play_fitted(painter, picture, QRectF(0, 0, width, height))
