@@ -8,6 +8,7 @@ from pathlib import Path
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 import pytest
+from PySide6.QtPrintSupport import QPrinter
 from PySide6.QtWidgets import QApplication
 from pytestqt.qtbot import QtBot
 
@@ -27,6 +28,7 @@ class AnsweringDialogs:
         self.to_open: Path | None = None
         self.to_open_many: tuple[Path, ...] = ()
         self.to_save: Path | None = None
+        self.printer: QPrinter | None = None
         self.asked: list[str] = []
 
     def ask_open(self, title: str, kinds: str) -> Path | None:
@@ -40,6 +42,10 @@ class AnsweringDialogs:
     def ask_save(self, title: str, name: str) -> Path | None:
         self.asked.append(title)
         return self.to_save
+
+    def ask_printer(self, title: str, paper: str) -> QPrinter | None:
+        self.asked.append(title)
+        return self.printer
 
 
 @pytest.fixture(scope="session")

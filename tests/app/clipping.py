@@ -97,7 +97,7 @@ def _change_over(window: MainWindow) -> None:
     window.show_step("Place")
     step = window.step("Place")
     assert isinstance(step, PlaceStep)
-    step.before_list.setCurrentIndex(1)
+    step.order.before_list.setCurrentIndex(1)
     step.refresh()
 
 

@@ -99,22 +99,22 @@ def test_the_budget_is_told_and_refused(window: MainWindow, qtbot: QtBot) -> Non
 
 def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow, qtbot: QtBot) -> None:
     place, session = page_of(window, "Place", PlaceStep), window.session
-    assert place.tables.currentWidget() is place.table
-    index = place.before_list.findText("Before")
-    place.before_list.setCurrentIndex(index)
-    place.before_list.activated.emit(index)
-    assert place.tables.currentWidget() is place.carries
-    assert place.carries.rowCount() > 30
-    assert " carries" in place.summary.text()
-    cells = [place.carries.item(row, 1) for row in range(place.carries.rowCount())]
+    assert place.order.tables.currentWidget() is place.order.table
+    index = place.order.before_list.findText("Before")
+    place.order.before_list.setCurrentIndex(index)
+    place.order.before_list.activated.emit(index)
+    assert place.order.tables.currentWidget() is place.order.carries
+    assert place.order.carries.rowCount() > 30
+    assert " carries" in place.order.summary.text()
+    cells = [place.order.carries.item(row, 1) for row in range(place.order.carries.rowCount())]
     rows = [cell.text() for cell in cells if cell is not None]
     assert rows[0].startswith("Take ")
     move = next(row for row, text in enumerate(rows) if text.startswith("Move the terracotta vase"))
-    place.carries.selectRow(move)
+    place.order.carries.selectRow(move)
     assert [standing.item.id for standing in session.chosen_standings] == ["terracotta-vase"]
-    place.before_list.setCurrentIndex(0)
-    place.before_list.activated.emit(0)
-    assert place.tables.currentWidget() is place.table
+    place.order.before_list.setCurrentIndex(0)
+    place.order.before_list.activated.emit(0)
+    assert place.order.tables.currentWidget() is place.order.table
 
 
 def test_stems_are_told_for_the_vessel_in_hand(window: MainWindow, qtbot: QtBot) -> None:

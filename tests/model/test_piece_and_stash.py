@@ -100,8 +100,8 @@ def test_on_a_round_top_the_tape_begins_at_the_rim() -> None:
     table = case_of(1, kind="coffee-table", ledges=(top,), width=1000.0, depth=1000.0)
     (step,) = working_order(arranged((thing("jug"),), (put("jug", "top", x=500, z=800),), table))
     # At 300 mm behind the middle of a circle of 500 mm the rim lies 400 mm to the left of it.
-    assert step.along == TapeFigure(340, "rim, left")
-    assert step.across == TapeFigure(740, "front edge")
+    assert step.along == TapeFigure(340, "rim on the left")
+    assert step.across == TapeFigure(740, "rim in front")
 
 
 # Landings

@@ -58,8 +58,6 @@ class Session(QObject):
     compare_asked = Signal(tuple)
     """Looks to lay side by side; without any, those beside the one in hand."""
 
-    """A view offers to lay versions side by side."""
-
     changed_on_disk = Signal(str)
 
     def __init__(
@@ -157,7 +155,7 @@ class Session(QObject):
     def free_items(self) -> tuple[Item, ...]:
         """Return the things of the stash that do not stand in the look in hand."""
         placed = {placement.item for placement in self.look.placements}
-        return tuple(item for item in self.plan.stash if item.id not in placed)
+        return tuple(item for item in self.plan.stash if item.id not in placed and not item.gone)
 
     @property
     def is_assessed(self) -> bool:

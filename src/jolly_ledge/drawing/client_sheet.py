@@ -18,7 +18,7 @@ from jolly_ledge.model.shopping import shopping_list
 
 FEWEST, MOST = 2, 5
 HEAD, GAP = 62.0, 16.0
-DRAWING_SHARE = 0.5
+DRAWING_SHARE = 0.57
 SWATCHES, SWATCH = 6, 20.0
 REMARK_STEP = 19.0
 

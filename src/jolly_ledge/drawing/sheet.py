@@ -54,6 +54,7 @@ ELEVATION_SHARE, ABOVE_SHARE = 0.58, 0.3
 """What the elevation and the view from above may take of the height of the first page."""
 
 ENLARGED_HEIGHT = 190.0
+UNITS = {"cm": "cm", "mm": "mm", "in": "inches"}
 LEVELS = {"stop": "Stop", "heed": "Heed", "unknown": "Not known"}
 
 
@@ -79,7 +80,9 @@ def sheet_pages(plan: Plan, look: Look, unit: LengthUnit = "cm", paper: Paper = 
     blocks = [*_first_drawings(arrangement, steps, paper)]
     blocks += _before_you_begin(pull_list(arrangement), tools_for(arrangement), time_estimate(plan, arrangement), width)
     blocks += _steps(arrangement, steps, unit, width)
-    under = f"{arrangement.piece.label} · {look.label} · {counted(len(steps), 'thing')} to place · figures in {unit}"
+    under = (
+        f"{arrangement.piece.label} · {look.label} · {counted(len(steps), 'thing')} to place · figures in {UNITS[unit]}"
+    )
     return pages_of(paper, plan.name or arrangement.piece.label, under, blocks)
 
 

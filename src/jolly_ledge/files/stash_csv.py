@@ -17,7 +17,7 @@ COLUMNS = (
     "id", "name", "category", "silhouette", "width_mm", "height_mm", "depth_mm", "mass_kg", "colours", "finish",
     "material", "traits", "set", "room", "status", "price", "mouth_mm", "stems", "count", "for", "note",
     "borrowed_from", "returns_to", "return_by", "season", "care", "repaint", "covers", "guessed", "photo", "outline",
-    "watts", "discount", "original_price", "box", "obsolete_by",
+    "watts", "discount", "original_price", "box", "obsolete_by", "gone",
 )  # fmt: skip
 NEEDED = ("id", "category", "width_mm", "height_mm", "depth_mm")
 _FIELDS = {
@@ -28,6 +28,7 @@ _FIELDS = {
     "mouth_mm": "mouth",
 }
 _NUMBERS = frozenset({"width_mm", "height_mm", "depth_mm", "mass_kg", "mouth_mm", "watts"})
+_FLAGS = frozenset({"gone"})
 _MONEY = frozenset({"price", "original_price"})
 _WHOLE = frozenset({"stems", "count"})
 _FREE_TEXT = frozenset(
@@ -62,6 +63,8 @@ def _cell(column: str, known: dict[str, Any]) -> str:
         return " ".join(value)
     if column in _NESTED:
         return "" if value in ([], ()) else msgspec.json.encode(value).decode()
+    if isinstance(value, bool):
+        return "yes" if value else ""
     if isinstance(value, float):
         return repr(value).removesuffix(".0")
     text = str(value)
@@ -128,6 +131,8 @@ def _value(number: int, column: str, text: str) -> object:
             return float(text.replace(",", "."))
         if column in _MONEY:
             return price_of(text)
+        if column in _FLAGS:
+            return text.lower() in ("yes", "true", "1", "x")
         if column in _WHOLE:
             return int(text)
         if column == "colours":

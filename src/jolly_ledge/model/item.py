@@ -95,6 +95,7 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     middle in widths, y up from the foot in heights. ``price`` is that of one of ``count`` like things,
     ``original_price`` what the dear original would have cost that it stands for. ``box`` is where it is
     stored out of season, ``obsolete_by`` the day from which it is no longer to be shown.
+    What is ``gone`` was given away or broken: old looks still know it, nothing new is made of it.
     """
 
     id: Identifier
@@ -133,6 +134,7 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     watts: Watts | None = None
     box: Words = ""
     obsolete_by: Words = ""
+    gone: bool = False
 
     def __post_init__(self) -> None:
         check_price(self.price)
@@ -144,6 +146,11 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     def label(self) -> str:
         """The name to show: its own, or its id."""
         return self.name or self.id
+
+    @property
+    def is_at_hand(self) -> bool:
+        """Whether it is there to be set up at once: owned or borrowed, and not gone."""
+        return self.status in ("owned", "borrowed") and not self.gone
 
     @property
     def shape(self) -> str:

@@ -20,6 +20,10 @@ FINEST = -4
 
 NOUGHT = Decimal(0)
 _AMOUNT = re.compile(r"^\D*(\d[\d.,' ]*)\D*$")
+_PERCENT = re.compile(r"^-?(\d{1,3}) ?(?:%|percent|per cent)(?: off)?$")
+_SEVERAL = re.compile(r"^(\d{1,3}|two|three|four) for (?:the price of )?(\d{1,2}|one|two|three)$")
+_SALE = re.compile(r"^(?:on )?(?:sale|for)(?: for| price)? (.+)$")
+_COUNTS = {"one": "1", "two": "2", "three": "3", "four": "4"}
 _THOUSANDS = re.compile(r"^\d{1,3}([.,]\d{3})+$")
 _CURRENCY_WORDS = frozenset({"kr", "zł", "kč", "ft", "fr", "lei", "lv", "r", "eur", "usd", "gbp", "chf"})
 
@@ -78,6 +82,39 @@ def price_of(text: str) -> Decimal | None:
     except ValueError as error:
         raise MoneyError(f"“{text}” is no price: {error}; type a number such as 45 or 12.50.") from error
     return price
+
+
+def discount_of(text: str) -> Discount | None:
+    """Read a typed discount; nothing typed is None.
+
+    >>> discount_of("15 %"), discount_of("2 for 1"), discount_of("sale 12,50")
+    (Discount(percent=15), Discount(take=2, pay=1), Discount(sale_price=Decimal('12.50')))
+
+    Raises
+    ------
+    MoneyError
+        The text is no discount.
+    """
+    words = " ".join(text.lower().split())
+    if not words:
+        return None
+    percent, several, sale = _PERCENT.match(words), _SEVERAL.match(words), _SALE.match(words)
+    try:
+        if percent:
+            return Discount(percent=_checked_percent(int(percent[1])))
+        if several:
+            return Discount(take=int(_COUNTS.get(several[1], several[1])), pay=int(_COUNTS.get(several[2], several[2])))
+        if sale:
+            return Discount(sale_price=price_of(sale[1]))
+    except ValueError as error:
+        raise MoneyError(f"“{text}” is no discount: {error}.") from error
+    raise MoneyError(f"“{text}” is no discount; type it like 15 %, sale 12.50 or 2 for 1.")
+
+
+def _checked_percent(percent: int) -> int:
+    if not 0 <= percent <= 100:
+        raise ValueError("a share runs from 0 to 100 %")
+    return percent
 
 
 def _marks_a_currency(word: str) -> bool:

@@ -43,9 +43,9 @@ def along(standing: Standing, before: Sequence[Standing], host: Standing | None)
     if host is not None:
         return _along_host(standing, host)
     left, right = _ends(standing)
-    rim = "rim, " if standing.ledge.shape == "ellipse" else ""
-    from_left = TapeFigure(_whole(standing.left - left), f"{rim}left" if rim else LEFT)
-    from_right = TapeFigure(_whole(right - standing.right), f"{rim}right" if rim else RIGHT)
+    rim = standing.ledge.shape == "ellipse"
+    from_left = TapeFigure(_whole(standing.left - left), "rim on the left" if rim else LEFT)
+    from_right = TapeFigure(_whole(right - standing.right), "rim on the right" if rim else RIGHT)
     others = [other for other in before if _is_in_the_way(standing, other)]
     on_the_left = [other for other in others if other.x < standing.x]
     on_the_right = [other for other in others if other.x >= standing.x]
@@ -77,7 +77,8 @@ def across(standing: Standing, host: Standing | None) -> TapeFigure | None:
         return None
     if standing.ledge.depth - standing.back < AT_THE_WALL_MM:
         return TapeFigure(0.0, WALL)
-    return TapeFigure(_whole(standing.front - _front_at(standing)), FRONT)
+    start = "rim in front" if standing.ledge.shape == "ellipse" else FRONT
+    return TapeFigure(_whole(standing.front - _front_at(standing)), start)
 
 
 def upward(standing: Standing) -> TapeFigure | None:

@@ -26,7 +26,6 @@ from jolly_ledge.model.pose import extent
 from jolly_ledge.model.spots import carries, free_spot, holds
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Pose
-from jolly_ledge.proposals.problem import AT_HAND
 from jolly_ledge.proposals.risers import risers_for
 from jolly_ledge.readings.reading import Finding
 
@@ -250,7 +249,7 @@ def _at_hand(plan: Plan, look: Look) -> list[Item]:
     """Return what is owned or borrowed and stands neither in the look nor on another piece."""
     taken = {p.item for other in plan.looks if other.piece != look.piece for p in other.placements}
     taken |= {placement.item for placement in look.placements}
-    return [item for item in plan.stash if item.id not in taken and item.status in AT_HAND]
+    return [item for item in plan.stash if item.id not in taken and item.is_at_hand]
 
 
 def _serves(item: Item, ledge: Ledge) -> bool:

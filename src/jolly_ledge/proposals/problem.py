@@ -22,7 +22,6 @@ from jolly_ledge.proposals.poses import ways_to_stand
 from jolly_ledge.readings.wishes import hear
 
 STEP_MM = 5.0
-AT_HAND = frozenset({"owned", "borrowed"})
 FILLINGS = frozenset({"stems", "utensils"})
 NEEDS_A_HOST = FILLINGS | frozenset({"hanging", "textile", "supplies", "beads"})
 """What does not stand on a ledge by itself; apart from stems and utensils it comes by hand."""
@@ -161,7 +160,7 @@ def problem_of(
     taken = kept | _taken_elsewhere(plan, piece_id, number)
     free = [
         item for item in plan.stash
-        if item.id not in taken and item.status in AT_HAND and _meant(item, piece_id) and _is_of(item, season)
+        if item.id not in taken and item.is_at_hand and _meant(item, piece_id) and _is_of(item, season)
     ]  # fmt: skip
     called = {item for wish in piece.wishes if wish.kind in CALLED_FOR for item in wish.items}
     awaited = {item.id: item for item in awaited_by(plan.stash, piece_id, len(plan.pieces) == 1)}

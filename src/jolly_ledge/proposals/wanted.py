@@ -365,10 +365,13 @@ def substitutes(plan: Plan, look: Look, dear: Item, most: int = 3) -> tuple[tupl
         return dear.price - (NOUGHT if item.status in ("owned", "borrowed") else item.price or NOUGHT)
 
     def is_cheaper(item: Item) -> bool:
-        if item.status in ("owned", "borrowed"):
+        if item.is_at_hand:
             return True
         return item.price is not None and dear.price is not None and item.price < dear.price
 
-    others = [item for item in plan.stash if item.id != dear.id and item.id not in placed and is_cheaper(item)]
+    others = [
+        item for item in plan.stash
+        if item.id != dear.id and item.id not in placed and not item.gone and is_cheaper(item)
+    ]  # fmt: skip
     ranked = sorted(others, key=lambda item: (-likeness(dear, item), item.id))[:most]
     return tuple((item, likeness(dear, item), saved(item)) for item in ranked)

@@ -49,7 +49,7 @@ def advice_for(piece: Piece, fullness: Fullness, stash: tuple[Item, ...]) -> tup
     (5, 2, (4, 7))
     """
     table = piece.kind in TABLE_KINDS
-    at_hand = [i for i in stash if i.status in ("owned", "borrowed") and i.category not in NOT_STANDING]
+    at_hand = [i for i in stash if i.is_at_hand and i.category not in NOT_STANDING]
     told = []
     for ledge in piece.ledges:
         if ledge.is_wall:

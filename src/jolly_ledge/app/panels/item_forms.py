@@ -9,8 +9,9 @@ from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.form import Form, at_left, show_choice, show_text
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.colour import family_name
+from jolly_ledge.model.dates import date_of
 from jolly_ledge.model.edits.items import ChangeItem
-from jolly_ledge.model.errors import MoneyError
+from jolly_ledge.model.errors import DateError, MoneyError
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.money import price_of, typed
 from jolly_ledge.model.paint import paint_ml
@@ -57,7 +58,16 @@ class ProvenanceForm(ItemForm):
         self.water_field.setPlaceholderText("days")
         self.water_field.setFixedWidth(96)
         self.repot_field = self.choice("Repot in", SEASON_CHOICES, lambda season: self._set_care(repot=season or None))
+        self.lasts_field = self.text("Fresh for", self._set_lasts)
+        self.lasts_field.setPlaceholderText("days")
+        self.lasts_field.setFixedWidth(96)
+        self.box_field = self.text("Stored in box", lambda box: self.change(box=box))
+        self.obsolete_field = self.text("Out of date by", self._set_obsolete)
+        self.obsolete_field.setPlaceholderText("2027-01-31")
         self.note_field = self.text("Note", lambda note: self.change(note=note))
+        self.gone_chip = chip("No longer here", "Given away or broken: old looks still know it, nothing new uses it")
+        self.gone_chip.clicked.connect(lambda gone: self.change(gone=gone))
+        self.rows.addRow(self.gone_chip)
 
     def refresh(self) -> None:
         """Show the thing in hand."""
@@ -75,7 +85,11 @@ class ProvenanceForm(ItemForm):
             button.setChecked(season in item.season)
         show_text(self.water_field, "" if care.water_days is None else f"{care.water_days} days")
         show_choice(self.repot_field, care.repot or "")
+        show_text(self.lasts_field, "" if care.lasts_days is None else f"{care.lasts_days} days")
+        show_text(self.box_field, item.box)
+        show_text(self.obsolete_field, item.obsolete_by)
         show_text(self.note_field, item.note)
+        self.gone_chip.setChecked(item.gone)
 
     def _set_price(self, text: str) -> None:
         try:
@@ -90,15 +104,18 @@ class ProvenanceForm(ItemForm):
             self._session.refused.emit(f"“{text}” is no power in watts; type a number such as 60.")
 
     def _set_return(self, text: str) -> None:
-        from datetime import date
+        self._set_date("return_by", text)
 
+    def _set_obsolete(self, text: str) -> None:
+        self._set_date("obsolete_by", text)
+
+    def _set_date(self, field: str, text: str) -> None:
         try:
-            if text:
-                date.fromisoformat(text)
-        except ValueError:
-            self._session.refused.emit(f"“{text}” is no date; type it like 2027-01-31.")
+            day = date_of(text)
+        except DateError as error:
+            self._session.refused.emit(str(error))
             return
-        self.change(return_by=text)
+        self.change(**{field: day.isoformat() if day else ""})
 
     def _toggle_season(self, season: str) -> None:
         item = self._session.item
@@ -107,13 +124,19 @@ class ProvenanceForm(ItemForm):
             self.change(season=tuple(known for known in SEASONS if known in chosen))
 
     def _set_water(self, text: str) -> None:
+        self._set_days("water_days", text)
+
+    def _set_lasts(self, text: str) -> None:
+        self._set_days("lasts_days", text)
+
+    def _set_days(self, field: str, text: str) -> None:
         figure = text.lower().removesuffix("days").removesuffix("day").strip()
         if figure in ("week", "weekly", "a week"):
             figure = "7"
         if figure and not (figure.isascii() and figure.isdigit() and 1 <= int(figure) <= 365):
             self._session.refused.emit(f"“{text}” is no number of days; type 7 for weekly, up to 365.")
             return
-        self._set_care(water_days=int(figure) if figure else None)
+        self._set_care(**{field: int(figure) if figure else None})
 
     def _set_care(self, **known: object) -> None:
         item = self._session.item

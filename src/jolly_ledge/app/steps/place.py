@@ -1,37 +1,41 @@
-"""Place: the working order, with rooms to fetch from and figures a tape can find."""
+"""Place: the working order, what is fetched and bought, ticking off in the room, and all of it on paper."""
 
 from collections.abc import Callable
+from datetime import date
 from pathlib import Path
 
-from PySide6.QtCore import Qt
-from PySide6.QtWidgets import (
-    QComboBox,
-    QHBoxLayout,
-    QHeaderView,
-    QPushButton,
-    QStackedWidget,
-    QTableWidget,
-    QTableWidgetItem,
-)
+from PySide6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QStackedWidget, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.scene.look_view import LookView
+from jolly_ledge.app.place.fetch_page import FetchPage
+from jolly_ledge.app.place.label_form import LabelForm
+from jolly_ledge.app.place.order_page import OrderPage
+from jolly_ledge.app.place.shopping_page import ShoppingPage
+from jolly_ledge.app.place.tick_off_page import TickOffPage
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
-from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.cautions.register import CLOSING
+from jolly_ledge.app.widgets.chip import ChipRow, chip
+from jolly_ledge.drawing.client_sheet import MOST, client_page
+from jolly_ledge.drawing.labels import LabelSheet, cord_labels, label_pages, storage_labels
 from jolly_ledge.drawing.look import look_picture
-from jolly_ledge.drawing.sheet import figure_said, sheet_pages
+from jolly_ledge.drawing.paper import A4, LETTER, Paper
+from jolly_ledge.drawing.picture import Picture
+from jolly_ledge.drawing.sheet import sheet_pages
+from jolly_ledge.drawing.shopping_sheet import shopping_pages
 from jolly_ledge.files.atomic import write_atomically
+from jolly_ledge.files.dxf import look_to_dxf
 from jolly_ledge.files.sheet_csv import sheet_to_csv
-from jolly_ledge.model.errors import JollyLedgeError
-from jolly_ledge.model.working_order import PlacingStep, working_order
+from jolly_ledge.files.shopping_csv import shopping_to_csv
+from jolly_ledge.model.errors import EditError, JollyLedgeError
 from jolly_ledge.render.export import save_picture, save_sheet
-from jolly_ledge.report_wanted import change_over
 
-COLUMNS = ("", "Thing", "Fetch from", "Ledge", "Along", "In", "Stands on")
-COLUMN_WIDTHS = (36, 150, 90, 116, 128, 118, 120)
+ORDER, FETCH, TICK_OFF, BUY = "order", "fetch", "tick-off", "buy"
+MODES = (
+    (ORDER, "Order", "Every step with figures for a tape"),
+    (FETCH, "Fetch", "What comes from which room, tools, time"),
+    (TICK_OFF, "Tick off", "One step at a time, in large type, for a laptop in the room"),
+    (BUY, "Buy", "What is to be bought, for how much, and what is left"),
+)
 
 
 class PlaceStep(Step):
@@ -40,204 +44,192 @@ class PlaceStep(Step):
     def __init__(self, session: Session, dialogs: Dialogs) -> None:
         super().__init__(session)
         self._dialogs = dialogs
-        self._steps: tuple[PlacingStep, ...] = ()
-        self._carried: tuple[str, ...] = ()
-        for text, name, action in (
-            ("Save as PDF", "primary", self.save_pdf),
-            ("Save as CSV", "", self.save_csv),
-            ("Save the drawing", "", self.save_drawing),
-        ):
-            button = QPushButton(text)
-            button.setMinimumHeight(30)
-            button.setObjectName(name)
-            button.clicked.connect(action)
-            self.head.addWidget(button)
-        self.summary = words("", "soft")
+        self.paper: Paper = A4
+        self.modes = ChipRow(MODES, self.show_mode)
+        self.head.addWidget(self.modes)
         self.arrange_button = chip("Arrange it", "Go to Arrange", checkable=False)
         self.arrange_button.clicked.connect(lambda: session.step_asked.emit("Arrange"))
-        line = QHBoxLayout()
-        line.addWidget(self.summary, 1)
-        line.addWidget(self.arrange_button)
-        line.addWidget(words("Begin with", "soft", wrap=False))
-        self.before_list = QComboBox()
-        self.before_list.setAccessibleName("What stands there now")
-        self.before_list.setToolTip("What stands there now: an empty piece, or another look to change over from")
-        self.before_list.setMinimumHeight(28)
-        self.before_list.activated.connect(lambda _: self.refresh())
-        line.addWidget(self.before_list)
-        self.column.addLayout(line)
-        middle = QHBoxLayout()
-        middle.setSpacing(12)
-        self.view = LookView(session)
-        self.view.overlays = {"numbers"}
-        self.view.setMinimumWidth(260)
-        middle.addWidget(self.view, 4)
-        self.table = self._table()
-        self.carries = _plain_table(("", "What is done"), (36, 500))
-        self.carries.itemSelectionChanged.connect(self._choose_carry)
-        self.tables = QStackedWidget()
-        self.tables.addWidget(self.table)
-        self.tables.addWidget(self.carries)
-        middle.addWidget(self.tables, 11)
-        self.column.addLayout(middle, 1)
-        self.column.addWidget(words(f"Figures run to the thing's left edge and to its front. {CLOSING}", "small"))
+        self.head.addWidget(self.arrange_button)
+        self.paper_button = QPushButton("On paper")
+        self.paper_button.setMinimumHeight(30)
+        self.paper_button.setObjectName("primary")
+        self.paper_menu = self._menu()
+        self.paper_button.setMenu(self.paper_menu)
+        self.head.addWidget(self.paper_button)
+        self.order = OrderPage(session)
+        self.fetch = FetchPage(session)
+        self.tick_off = TickOffPage(session)
+        self.buy = ShoppingPage(session)
+        self.labels = LabelForm(self.save_labels, lambda: self.show_mode(ORDER))
+        self.pages = QStackedWidget()
+        self._shown: dict[str, tuple[QWidget, Callable[[], object]]] = {
+            ORDER: (self.order, self.order.refresh), FETCH: (self.fetch, self.fetch.refresh),
+            TICK_OFF: (self.tick_off, self.tick_off.refresh), BUY: (self.buy, self.buy.refresh),
+        }  # fmt: skip
+        for page, _ in self._shown.values():
+            self.pages.addWidget(page)
+        self.pages.addWidget(self.labels)
+        row = QHBoxLayout()
+        row.addWidget(self.pages)
+        self.column.addLayout(row, 1)
+        self.modes.show_choice(ORDER)
+        self.shortcut("Return", self._tick)
+        self.shortcut("Enter", self._tick)
         self.follow(self.refresh, session.changed, session.unit_changed)
 
-    def _table(self) -> QTableWidget:
-        table = _plain_table(COLUMNS, COLUMN_WIDTHS)
-        table.itemSelectionChanged.connect(self._choose_row)
-        return table
+    def _menu(self) -> QMenu:
+        menu = QMenu(self)
+        for text, action in (
+            ("Print the sheet", self.print_sheet),
+            ("The sheet as PDF", self.save_pdf),
+            ("The working order as CSV", self.save_csv),
+            ("The drawing as PNG, SVG or DXF", self.save_drawing),
+            ("A page for the client", self.save_client_page),
+            ("The shopping list as PDF or CSV", self.save_shopping),
+            ("Labels for cords and boxes", self.show_labels),
+        ):
+            menu.addAction(text, action)
+        menu.addSeparator()
+        for paper in (A4, LETTER):
+            made = menu.addAction(f"On {paper.name} paper")
+            made.setCheckable(True)
+            made.setChecked(paper is self.paper)
+            made.triggered.connect(lambda _=False, paper=paper: self.use_paper(paper))
+        return menu
 
-    def _list_looks(self) -> None:
-        """List what may stand there now, and keep what was chosen where it is still there."""
-        session, chosen = self.session, self.before_list.currentData()
-        self.before_list.clear()
-        self.before_list.addItem("an empty piece", "")
-        for look in session.plan.looks_of(session.piece_id) if session.piece_id else ():
-            if look.id != session.look_id and look.placements:
-                self.before_list.addItem(look.label, look.id)
-        self.before_list.setCurrentIndex(max(self.before_list.findData(chosen), 0))
+    def use_paper(self, paper: Paper) -> None:
+        """Print on another size of paper from now on."""
+        self.paper = paper
+        for action in self.paper_menu.actions():
+            if action.isCheckable():
+                action.setChecked(action.text() == f"On {paper.name} paper")
 
-    def _show_carries(self, before: str) -> None:
-        """Show the fewest carries from another look to the one in hand."""
-        session = self.session
-        try:
-            told = change_over(session.plan, session.plan.look(before), session.look, unit=session.unit)
-        except JollyLedgeError as error:
-            self.summary.setText(str(error))
-            self.carries.setRowCount(0)
-            return
-        self._carried = tuple(carry["item"] for carry in told.value["carries"])
-        rooms = [
-            f"{word} {room}: {', '.join(names)}"
-            for word, key in (("to", "goes_to"), ("from", "comes_from"))
-            for room, names in told.value[key].items()
-        ]
-        self.carries.setRowCount(len(self._carried))
-        for row, carry in enumerate(told.value["carries"]):
-            for column, text in enumerate((str(row + 1), carry["sentence"])):
-                cell = QTableWidgetItem(text)
-                cell.setToolTip(text)
-                self.carries.setItem(row, column, cell)
-        self.summary.setText(told.text.split("\n", 1)[0])
-        self.summary.setToolTip("\n".join(rooms))
+    # The pages
 
-    def _choose_carry(self) -> None:
-        rows = sorted({index.row() for index in self.carries.selectedIndexes()})
-        items = {self._carried[row] for row in rows}
-        self.session.choose(*[s.id for s in self.session.arrangement.standings if s.item.id in items])
+    def show_mode(self, mode: str) -> None:
+        """Show one of the pages."""
+        self.modes.show_choice(mode)
+        page, refresh = self._shown[mode]
+        self.pages.setCurrentWidget(page)
+        refresh()
+
+    def show_labels(self) -> None:
+        """Show which labels can be made."""
+        plan = self.session.plan
+        self.labels.show_counts(len(cord_labels(plan)), len(storage_labels(plan, date.today().year)))
+        self.pages.setCurrentWidget(self.labels)
 
     def refresh(self) -> None:
-        """Show the working order of the look in hand."""
-        session = self.session
-        self._list_looks()
-        before = self.before_list.currentData()
-        self.tables.setCurrentWidget(self.carries if before else self.table)
-        self.summary.setToolTip("")
-        # The numbers are those of the placing order; the carries of a change-over have their own.
-        self.view.show_overlay("numbers", not before)
-        self._steps = working_order(session.arrangement) if session.look_id else ()
-        rooms = sorted({step.room for step in self._steps if step.room})
-        self.table.blockSignals(True)
-        self.table.setRowCount(len(self._steps))
-        for row, step in enumerate(self._steps):
-            for column, text in enumerate(self._cells(step)):
-                cell = QTableWidgetItem(text)
-                cell.setToolTip(" · ".join(word for word in (text, step.how, step.note) if word))
-                self.table.setItem(row, column, cell)
-        self.table.blockSignals(False)
-        self.arrange_button.setVisible(not self._steps)
-        if before:
-            self._show_carries(before)
-        elif self._steps:
-            self.summary.setText(
-                f"{len(self._steps)} things from {len(rooms)} rooms, ledge by ledge from the top down; "
-                "what carries comes before what it carries."
-            )
-        else:
-            self.summary.setText("Nothing to place yet: arrange the look first.")
+        """Show the look in hand on the page that is seen; the others follow when they are shown."""
+        self.arrange_button.setVisible(not self.session.look_id or not self.session.look.placements)
+        for page, refresh in self._shown.values():
+            if page is self.pages.currentWidget():
+                refresh()
 
-    def _cells(self, step: PlacingStep) -> tuple[str, ...]:
-        unit = self.session.unit
-        name = f"{step.name} ({step.how})" if step.how else step.name
-        return (
-            str(step.number),
-            name,
-            step.room or "room not told",
-            step.ledge,
-            figure_said(step.along, unit),
-            figure_said(step.across, unit),
-            step.support,
-        )
+    def _tick(self) -> None:
+        if self.pages.currentWidget() is self.tick_off:
+            self.tick_off.tick()
 
-    def _choose_row(self) -> None:
-        rows = {index.row() for index in self.table.selectedIndexes()}
-        self.session.choose(*[self._steps[row].placement for row in sorted(rows)])
-
-    # Saving
+    # On paper
 
     def _stem(self) -> str:
         return f"{self.session.piece.label} - {self.session.look.label}".replace("/", "-")
 
+    def _pages_of_sheet(self) -> tuple[Picture, ...]:
+        session = self.session
+        return sheet_pages(session.plan, session.look, session.unit, self.paper)
+
+    def print_sheet(self) -> None:
+        """Print the sheet through the system's own dialog."""
+        from jolly_ledge.render.printing import print_pages
+
+        if not self._has_look():
+            return
+        try:
+            printer = self._dialogs.ask_printer("Print the sheet", self.paper.name)
+            if printer is None:
+                return
+            print_pages(self._pages_of_sheet(), printer)
+        except JollyLedgeError as error:
+            self.session.refused.emit(str(error))
+            return
+        self.session.told.emit("The sheet is on its way to the printer.")
+
     def save_pdf(self) -> None:
         """Save the sheet as PDF where a person says."""
-        self._save("Save the sheet", ".pdf", self.write_pdf)
+        self._save("Save the sheet", f"{self._named()}.pdf", lambda path: save_sheet(
+            self._pages_of_sheet(), self.session.plan.name or "Placing sheet", path
+        ))  # fmt: skip
 
     def save_csv(self) -> None:
         """Save the working order as CSV where a person says."""
-        self._save("Save the working order", ".csv", self.write_csv)
+        self.order.refresh()
+        self._save("Save the working order", f"{self._named()}.csv", lambda path: write_atomically(
+            path, sheet_to_csv(self.order.steps).encode()
+        ))  # fmt: skip
 
     def save_drawing(self) -> None:
-        """Save the drawing as PNG or SVG where a person says."""
-        self._save("Save the drawing", ".png", self.write_drawing)
+        """Save the drawing as PNG, SVG or DXF, by the ending, where a person says."""
 
-    def _save(self, title: str, suffix: str, write: Callable[[Path], None]) -> None:
+        def write(path: Path) -> None:
+            if path.suffix.lower() == ".dxf":
+                write_atomically(path, look_to_dxf(self.session.arrangement).encode())
+            else:
+                save_picture(look_picture(self.session.arrangement), path)
+
+        self._save("Save the drawing", f"{self._named()}.png", write)
+
+    def save_client_page(self) -> None:
+        """Save a page with the versions of the piece in hand, the last of them where there are many."""
+        plan = self.session.plan
+        looks = [look for look in plan.looks_of(self.session.piece_id) if look.placements][-MOST:]
+        self._save("Save the page for the client", f"{self._named()} versions.pdf", lambda path: save_sheet(
+            (client_page(plan, looks, self.paper),), plan.name or "Versions", path
+        ))  # fmt: skip
+
+    def save_shopping(self) -> None:
+        """Save the shopping list as PDF or CSV, by the ending, where a person says."""
+        session, told = self.session, self.buy.told
+
+        def write(path: Path) -> None:
+            if path.suffix.lower() == ".csv":
+                write_atomically(path, shopping_to_csv(told, session.plan.currency).encode())
+            else:
+                save_sheet(shopping_pages(session.plan, told, session.unit, self.paper), "To be bought", path)
+
+        self._save("Save the shopping list", f"{session.plan.name or 'To be bought'} - to be bought.pdf", write)
+
+    def save_labels(self, kind: str, sheet: LabelSheet, skip: int) -> None:
+        """Save labels for cords or boxes as PDF where a person says."""
+        plan = self.session.plan
+        labels = cord_labels(plan) if kind == "cords" else storage_labels(plan, date.today().year)
+
+        def write(path: Path) -> None:
+            if not labels:
+                lacking = "thing with a cord" if kind == "cords" else "thing that is told to be in a box"
+                raise EditError(f"There is no {lacking} in the stash; there is nothing to label.")
+            save_sheet(label_pages(labels, sheet, skip), "Labels", path)
+
+        self._save("Save the labels", f"{plan.name or 'Labels'} - {kind}.pdf", write)
+
+    def _named(self) -> str:
+        return self._stem() if self.session.look_id else "look"
+
+    def _has_look(self) -> bool:
         if not self.session.look_id:
-            self.session.refused.emit("There is no look to save; begin one first.")
+            self.session.refused.emit("There is no look to put on paper; begin one first.")
+        return bool(self.session.look_id)
+
+    def _save(self, title: str, name: str, write: Callable[[Path], None]) -> None:
+        if not self._has_look():
             return
-        path = self._dialogs.ask_save(title, f"{self._stem()}{suffix}")
+        path = self._dialogs.ask_save(title, name)
         if path is None:
             return
-        path = path if path.suffix else path.with_suffix(suffix)
+        path = path if path.suffix else path.with_suffix(Path(name).suffix)
         try:
             write(path)
         except JollyLedgeError as error:
             self.session.refused.emit(str(error))
             return
         self.session.told.emit(f"Saved “{path.name}”.")
-
-    def write_pdf(self, path: Path) -> None:
-        """Write the sheet as PDF."""
-        session = self.session
-        save_sheet(
-            sheet_pages(session.plan, session.look, session.unit),
-            session.plan.name or "Placing sheet",
-            path,
-        )
-
-    def write_csv(self, path: Path) -> None:
-        """Write the working order as CSV."""
-        write_atomically(path, sheet_to_csv(self._steps).encode())
-
-    def write_drawing(self, path: Path) -> None:
-        """Write the drawing as PNG or SVG."""
-        save_picture(look_picture(self.session.arrangement), path)
-
-
-def _plain_table(columns: tuple[str, ...], widths: tuple[int, ...]) -> QTableWidget:
-    table = QTableWidget(0, len(columns))
-    table.setHorizontalHeaderLabels(columns)
-    table.verticalHeader().hide()
-    table.verticalHeader().setDefaultSectionSize(30)
-    table.setShowGrid(False)
-    table.setAlternatingRowColors(True)
-    table.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
-    table.setSelectionBehavior(QTableWidget.SelectionBehavior.SelectRows)
-    table.setWordWrap(False)
-    head = table.horizontalHeader()
-    for column, width in enumerate(widths):
-        head.resizeSection(column, width)
-    head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
-    head.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
-    head.setMinimumSectionSize(30)
-    return table

@@ -1,0 +1,1 @@
+"""The pages of Place: what is fetched, ticked off, bought and printed."""

@@ -1,0 +1,118 @@
+"""Which labels, on which sheet: rows, columns, margins and gaps of what is in the printer."""
+
+from collections.abc import Callable
+
+from PySide6.QtWidgets import QComboBox, QDoubleSpinBox, QFormLayout, QHBoxLayout, QSpinBox, QVBoxLayout, QWidget
+
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.page_head import PageHead
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.drawing.labels import SHEETS, LabelSheet, check_sheet
+from jolly_ledge.drawing.paper import A4, LETTER
+from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.phrases import counted
+
+OWN = "Another sheet, as told below"
+
+
+class LabelForm(QWidget):
+    """Asks for the sheet and makes labels for cords or boxes."""
+
+    def __init__(self, on_make: Callable[[str, LabelSheet, int], object], on_back: Callable[[], object]) -> None:
+        super().__init__()
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(10)
+        about = "Measure the sheet you have: the right and the lower margin are as the left and the upper one."
+        column.addLayout(PageHead("Labels", about, "Back to the order", on_back))
+        form = QFormLayout()
+        form.setSpacing(8)
+        self.sheet_list = QComboBox()
+        self.sheet_list.addItems([*(sheet.name for sheet in SHEETS), OWN])
+        self.sheet_list.activated.connect(self._show_sheet)
+        form.addRow("Sheet", self.sheet_list)
+        self.paper_list = QComboBox()
+        self.paper_list.addItems([A4.name, LETTER.name])
+        form.addRow("Paper", self.paper_list)
+        self.columns_field, self.rows_field = _count(1), _count(1)
+        self.skip_field = _count(0)
+        self.left_field, self.top_field, self.across_field, self.down_field = (_mm() for _ in range(4))
+        for name, field in (
+            ("Labels across", self.columns_field), ("Labels down", self.rows_field), ("Left margin", self.left_field),
+            ("Upper margin", self.top_field), ("Gap across", self.across_field), ("Gap down", self.down_field),
+            ("Used up already", self.skip_field),
+        ):  # fmt: skip
+            field.setAccessibleName(name)
+            field.setFixedWidth(110)
+            field.valueChanged.connect(lambda _: self._show_size())
+            form.addRow(name, field)
+        self.paper_list.activated.connect(lambda _: self._show_size())
+        side = QHBoxLayout()
+        side.addLayout(form)
+        side.addStretch(1)
+        column.addLayout(side)
+        self.label_size = words("", "soft")
+        column.addWidget(self.label_size)
+        row = QHBoxLayout()
+        self.cords_button = chip("Cord labels as PDF", "Two for every cord: at the plug and at the thing",
+                                 checkable=False)  # fmt: skip
+        self.boxes_button = chip("Box labels as PDF", "What is inside, for which season, packed in which year",
+                                 checkable=False)  # fmt: skip
+        for button, kind in ((self.cords_button, "cords"), (self.boxes_button, "boxes")):
+            button.clicked.connect(lambda _=False, kind=kind: on_make(kind, self.sheet, self.skip_field.value()))
+            row.addWidget(button)
+        row.addStretch(1)
+        column.addLayout(row)
+        self.counts = words("", "soft")
+        column.addWidget(self.counts)
+        column.addStretch(1)
+        self._show_sheet(0)
+
+    @property
+    def sheet(self) -> LabelSheet:
+        """The sheet as it is told."""
+        return LabelSheet(
+            self.sheet_list.currentText(), (A4, LETTER)[self.paper_list.currentIndex()], self.columns_field.value(),
+            self.rows_field.value(), self.left_field.value(), self.top_field.value(), self.across_field.value(),
+            self.down_field.value(),
+        )  # fmt: skip
+
+    def show_counts(self, cords: int, boxes: int) -> None:
+        """Tell how many labels there are to be made."""
+        self.counts.setText(f"{counted(cords, 'label')} for cords, {counted(boxes, 'label')} for boxes.")
+
+    def _show_sheet(self, index: int) -> None:
+        if index < len(SHEETS):
+            sheet = SHEETS[index]
+            self.paper_list.setCurrentIndex(0 if sheet.paper is A4 else 1)
+            for field, value in (
+                (self.columns_field, sheet.columns), (self.rows_field, sheet.rows), (self.left_field, sheet.left),
+                (self.top_field, sheet.top), (self.across_field, sheet.gap_across), (self.down_field, sheet.gap_down),
+            ):  # fmt: skip
+                field.setValue(value)  # type: ignore[arg-type]
+        self._show_size()
+
+    def _show_size(self) -> None:
+        try:
+            check_sheet(self.sheet)
+        except EditError as error:
+            self.label_size.setText(str(error))
+            return
+        width, height = self.sheet.size
+        self.label_size.setText(f"Each label is {width:.1f} mm wide and {height:.1f} mm high.")
+
+
+def _count(least: int) -> QSpinBox:
+    field = QSpinBox()
+    field.setRange(least, 60)
+    field.setMinimumHeight(28)
+    return field
+
+
+def _mm() -> QDoubleSpinBox:
+    field = QDoubleSpinBox()
+    field.setRange(0.0, 200.0)
+    field.setDecimals(1)
+    field.setSuffix(" mm")
+    field.setMinimumHeight(28)
+    return field

@@ -1,0 +1,142 @@
+"""The shopping list: what is sought, how many, for how much, with which discount, and what is left."""
+
+from collections.abc import Callable
+from decimal import Decimal
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QHeaderView, QTableWidget, QTableWidgetItem, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.edits.items import ChangeItem
+from jolly_ledge.model.errors import EditError, JollyLedgeError
+from jolly_ledge.model.families import name_of
+from jolly_ledge.model.money import discount_of, money, price_of, typed
+from jolly_ledge.model.shopping import ShoppingLine, ShoppingList, discount_said, shopping_list
+
+COLUMNS = ("Thing", "About", "How many", "Each", "Discount", "Original", "Comes to", "For")
+WIDTHS = (170, 210, 76, 76, 96, 80, 90, 130)
+HOW_MANY, EACH, DISCOUNT, ORIGINAL = 2, 3, 4, 5
+READERS: dict[int, tuple[str, Callable[[str], object]]] = {
+    EACH: ("price", price_of), DISCOUNT: ("discount", discount_of), ORIGINAL: ("original_price", price_of),
+}  # fmt: skip
+
+
+def _count(text: str) -> int:
+    if not (text.isascii() and text.isdigit() and 1 <= int(text) <= 10_000):
+        raise EditError(f"“{text}” is no count; type a whole number such as 6.")
+    return int(text)
+
+
+class ShoppingPage(QWidget):
+    """A table that is typed into, with the sums under it."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self._lines: tuple[ShoppingLine, ...] = ()
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        self.only_look = chip("Only for this look", "Leave out what no thing of the look in hand needs")
+        self.only_look.clicked.connect(lambda _: self.refresh())
+        column.addWidget(self.only_look, 0, Qt.AlignmentFlag.AlignLeft)
+        self.table = QTableWidget(0, len(COLUMNS))
+        self.table.setHorizontalHeaderLabels(COLUMNS)
+        self.table.verticalHeader().hide()
+        self.table.verticalHeader().setDefaultSectionSize(32)
+        self.table.setShowGrid(False)
+        self.table.setAlternatingRowColors(True)
+        self.table.setAccessibleName("What is to be bought")
+        head = self.table.horizontalHeader()
+        head.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
+        for index, width in enumerate(WIDTHS):
+            head.resizeSection(index, width)
+        head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+        self.table.itemChanged.connect(self._typed)
+        column.addWidget(self.table, 1)
+        self.sums = words("")
+        self.left = words("", "good")
+        self.unpriced = words("", "small")
+        for label in (self.sums, self.left, self.unpriced):
+            column.addWidget(label)
+
+    @property
+    def told(self) -> ShoppingList:
+        """The list as it is shown."""
+        session = self._session
+        return shopping_list(session.plan, [session.look] if self.only_look.isChecked() and session.look_id else None)
+
+    def refresh(self) -> None:
+        """Show what is to be bought."""
+        session, told = self._session, self.told
+        currency = session.plan.currency
+        self._lines = told.lines
+        self.table.blockSignals(True)
+        self.table.setRowCount(len(told.lines))
+        for row, line in enumerate(told.lines):
+            for index, text in enumerate(self._cells(line, currency)):
+                cell = QTableWidgetItem(text)
+                cell.setToolTip(text)
+                flags = Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable
+                if index in READERS or index == HOW_MANY:
+                    flags |= Qt.ItemFlag.ItemIsEditable
+                cell.setFlags(flags)
+                self.table.setItem(row, index, cell)
+        self.table.blockSignals(False)
+        self._show_sums(told, currency)
+
+    def _cells(self, line: ShoppingLine, currency: str) -> tuple[str, ...]:
+        item, session = line.item, self._session
+        sizes = " × ".join(session.length(side).split()[0] for side in (item.width, item.height, item.depth))
+        colour = name_of(item.main_colour, session.plan.families)
+        looks = ", ".join(session.plan.look(look).label for look in line.looks)
+        return (
+            item.label, f"{sizes} {session.unit}, {item.finish}, {colour}", str(item.count), typed(item.price),
+            discount_said(item), typed(item.original_price), money(line.cost, currency) or "not told",
+            looks or "no look yet",
+        )  # fmt: skip
+
+    def _show_sums(self, told: ShoppingList, currency: str) -> None:
+        plan = self._session.plan
+        if not told.lines:
+            self.sums.setText("Nothing is to be bought. What is wanted (H in Arrange) comes here when it is noted.")
+            self.left.setText("")
+            self.unpriced.setText("")
+            return
+        parts = [f"{plan.look(look).label} {money(total.cost, currency)}" for look, total in told.by_look]
+        saved = f", {money(told.total.saved, currency)} saved" if told.total.saved else ""
+        spared = f"; {money(told.total.spared, currency)} not spent on originals" if told.total.spared else ""
+        by_look = f" ({'; '.join(parts)})" if parts else ""
+        self.sums.setText(f"Together {money(told.total.cost, currency)}{saved}{spared}{by_look}.")
+        self.left.setText(_left(told.budget, told.left, currency))
+        self.left.setObjectName("finding" if told.left is not None and told.left < 0 else "good")
+        self.left.style().polish(self.left)
+        lacking = ", ".join(told.total.unpriced)
+        self.unpriced.setText(f"Without a price yet, and in no sum: {lacking}." if lacking else "")
+
+    def _typed(self, cell: QTableWidgetItem) -> None:
+        line, text = self._lines[cell.row()], cell.text().strip()
+        try:
+            if cell.column() == HOW_MANY:
+                field, value = "count", _count(text)
+            else:
+                field, read = READERS[cell.column()]
+                value = read(text)  # type: ignore[assignment]
+        except JollyLedgeError as error:
+            self._session.refused.emit(str(error))
+            self.refresh()
+            return
+        item = line.item
+        if getattr(item, field) == value:
+            self.refresh()
+        else:
+            self._session.commit(ChangeItem(item=item.id, changes=((field, value),), name=item.label))
+
+
+def _left(budget: Decimal | None, left: Decimal | None, currency: str) -> str:
+    if budget is None or left is None:
+        return "No budget is told; type one in Brief."
+    if left < 0:
+        return f"{money(-left, currency)} over the budget of {money(budget, currency)}."
+    return f"{money(left, currency)} left of {money(budget, currency)}."

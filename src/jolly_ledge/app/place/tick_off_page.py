@@ -1,0 +1,260 @@
+"""Ticking off in the room, in large type: the next thing, where it goes, and where it was found instead."""
+
+from datetime import date
+
+from PySide6.QtCore import QRectF, Qt
+from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPen
+from PySide6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QPushButton, QSizePolicy, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import Board, heading, words
+from jolly_ledge.drawing.look import look_picture
+from jolly_ledge.drawing.sheet import figure_said
+from jolly_ledge.drawing.theme import PLUM
+from jolly_ledge.model.arrangement import Standing, arrange
+from jolly_ledge.model.deviation import parse_deviation
+from jolly_ledge.model.edits.log import AddLogEntry
+from jolly_ledge.model.edits.placing import FindElsewhere, TickOff
+from jolly_ledge.model.errors import LengthError
+from jolly_ledge.model.look import LogEntry
+from jolly_ledge.model.phrases import capital
+from jolly_ledge.model.value import changed
+from jolly_ledge.model.working_order import PlacingStep, working_order
+from jolly_ledge.render.fonts import font
+from jolly_ledge.render.player import fitting, play
+
+LARGE = 24
+
+
+class PlacingView(QWidget):
+    """Draws what stands already and the next thing, which has a plum outline."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self._shown: tuple[str, ...] = ()
+        self._next = ""
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
+        self.setMinimumSize(240, 260)
+        self.setAccessibleName("What stands already, and the next thing")
+
+    def show_placed(self, placed: tuple[str, ...], following: str) -> None:
+        """Draw these placements and the next one."""
+        self._shown, self._next = placed, following
+        self.update()
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        """Paint the piece with what stands, and the outline of the next."""
+        session = self._session
+        if not session.look_id:
+            return
+        wanted = {*self._shown, self._next}
+        look = session.look
+        kept = tuple(p for p in look.placements if p.id in wanted and (p.host is None or p.host in wanted))
+        arrangement = arrange(session.plan, changed(look, placements=kept, placed=()))
+        picture = look_picture(arrangement)
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        to_view = fitting(picture, QRectF(self.rect()))
+        painter.setTransform(to_view)
+        play(painter, picture.primitives)
+        standing = arrangement.by_id.get(self._next)
+        if standing is not None:
+            self._outline(painter, standing)
+
+    def _outline(self, painter: QPainter, standing: Standing) -> None:
+        pen = QPen(QColor(PLUM), 3.0, Qt.PenStyle.DashLine)
+        pen.setCosmetic(True)
+        painter.setPen(pen)
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawRoundedRect(
+            QRectF(standing.left - 12, -standing.top - 12, standing.width + 24, standing.height + 24), 10, 10
+        )
+
+
+class TickOffPage(QWidget):
+    """One step at a time; Return says that the thing stands."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self._skipped: list[str] = []
+        self._steps: tuple[PlacingStep, ...] = ()
+        row = QHBoxLayout(self)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(20)
+        self.view = PlacingView(session)
+        row.addWidget(self.view, 5)
+        row.addLayout(self._told(), 6)
+
+    def _told(self) -> QVBoxLayout:
+        column = QVBoxLayout()
+        column.setSpacing(8)
+        self.count = words("", "soft")
+        self.name: QLabel = heading("", LARGE)
+        self.name.setWordWrap(True)
+        self.lines = [QLabel() for _ in range(5)]
+        column.addWidget(self.count)
+        column.addWidget(self.name)
+        column.addWidget(Board())
+        for number, line in enumerate(self.lines):
+            line.setWordWrap(True)
+            line.setFont(font(21 if number < 4 else 16))
+            column.addWidget(line)
+        buttons = QHBoxLayout()
+        self.done_button = QPushButton("It stands")
+        self.done_button.setObjectName("primary")
+        self.done_button.setToolTip("Return says the same")
+        self.done_button.clicked.connect(self.tick)
+        self.later_button = QPushButton("Later")
+        self.later_button.setToolTip("Go on to the next thing and come back to this one at the end")
+        self.later_button.clicked.connect(self.skip)
+        self.back_button = QPushButton("Not yet after all")
+        self.back_button.setToolTip("Take the last tick back")
+        self.back_button.clicked.connect(self.take_back)
+        for button in (self.done_button, self.later_button, self.back_button):
+            button.setMinimumHeight(48)
+            button.setFont(font(16, "sans", 600))
+            buttons.addWidget(button)
+        buttons.addStretch(1)
+        column.addSpacing(6)
+        column.addLayout(buttons)
+        column.addSpacing(10)
+        self.found_label = words("Does it stand elsewhere? Say it, and the readings follow.", "soft")
+        self.found_field = QLineEdit()
+        self.found_field.setFont(font(16))
+        self.found_field.setMinimumHeight(40)
+        self.found_field.setPlaceholderText("4 cm left, or 2 cm back")
+        self.found_field.setAccessibleName("Where it was found instead")
+        self.found_field.returnPressed.connect(self.find_elsewhere)
+        self.reads = words("", "good")
+        column.addWidget(self.found_label)
+        column.addWidget(self.found_field)
+        column.addWidget(self.reads)
+        column.addStretch(1)
+        self.finish_button = chip("Write it in the log", "Say that the look is placed, with how long it took",
+                                  checkable=False)  # fmt: skip
+        self.hours_field = QLineEdit()
+        self.hours_field.setPlaceholderText("hours it took, such as 2.5")
+        self.hours_field.setAccessibleName("Hours it took")
+        self.finish_button.clicked.connect(self.finish)
+        last = QHBoxLayout()
+        last.addWidget(self.hours_field, 1)
+        last.addWidget(self.finish_button)
+        column.addLayout(last)
+        return column
+
+    @property
+    def following(self) -> PlacingStep | None:
+        """The next thing to set down; what was put off comes last."""
+        placed = set(self._session.look.placed)
+        waiting = [step for step in self._steps if step.placement not in placed]
+        first = [step for step in waiting if step.placement not in self._skipped]
+        return next(iter(first or waiting), None)
+
+    def refresh(self) -> None:
+        """Show the next step of the look in hand."""
+        session = self._session
+        if not session.look_id:
+            return
+        self._steps = working_order(session.arrangement)
+        done, step = len(session.look.placed), self.following
+        self.count.setText(f"{done} of {len(self._steps)} stand" if self._steps else "Nothing to place yet.")
+        self.view.show_placed(session.look.placed, step.placement if step else "")
+        score = round(session.assessment.score * 100) if self._steps else 0
+        self.reads.setText(f"As it stands the look reads {score}." if self._steps else "")
+        self.done_button.setEnabled(step is not None)
+        self.later_button.setEnabled(step is not None and done + 1 < len(self._steps))
+        self.back_button.setEnabled(done > 0)
+        self.found_field.setEnabled(bool(self._steps))
+        told = self._lines(step) if step is not None else []
+        if step is not None:
+            self.name.setText(f"{step.number}. {capital(step.name)}")
+        else:
+            self.name.setText("All of it stands." if self._steps else "Arrange the look first.")
+        for label, text in zip(self.lines, [*told, *[""] * 5], strict=False):
+            label.setText(text)
+            label.setVisible(bool(text))
+        for widget in (self.finish_button, self.hours_field):
+            widget.setVisible(bool(self._steps) and step is None)
+
+    def _lines(self, step: PlacingStep) -> list[str]:
+        unit = self._session.unit
+        if step.upward is not None:
+            into = f"lower edge {self._session.length(step.upward.length)} up from the {step.upward.start}"
+        else:
+            into = figure_said(step.across, unit) if step.across is not None else ""
+        along = figure_said(step.along, unit) if step.along is not None else ""
+        own = [caution for caution in self._session.cautions if step.placement in caution.placements]
+        return [
+            f"from: {step.room or 'room not told'}",
+            f"to: {step.ledge}, {step.support}",
+            " · ".join(word for word in (along, into) if word),
+            " · ".join(word for word in (step.how, step.note) if word),
+            "\n".join(caution.sentence for caution in own[:2]),
+        ]
+
+    # What the buttons do
+
+    def tick(self) -> None:
+        """Say that the next thing stands."""
+        step = self.following
+        if step is not None:
+            self._session.commit(TickOff(look=self._session.look_id, placements=(step.placement,), name=step.name))
+
+    def skip(self) -> None:
+        """Come back to the next thing later."""
+        step = self.following
+        if step is not None:
+            self._skipped = [*(one for one in self._skipped if one != step.placement), step.placement]
+            placed = set(self._session.look.placed)
+            if all(one.placement in self._skipped for one in self._steps if one.placement not in placed):
+                # All were put off: it goes round again, the one that was put off now at the end.
+                self._skipped = [step.placement]
+            self.refresh()
+
+    def take_back(self) -> None:
+        """Take the last tick back."""
+        placed = set(self._session.look.placed)
+        last = next((step for step in reversed(self._steps) if step.placement in placed), None)
+        if last is not None:
+            self._session.commit(
+                TickOff(look=self._session.look_id, placements=(last.placement,), placed=False, name=last.name)
+            )
+
+    def find_elsewhere(self) -> None:
+        """Keep where the thing was found: the next one, or the last that was ticked when all stand."""
+        session, text = self._session, self.found_field.text().strip()
+        placed = set(session.look.placed)
+        step = self.following or next((one for one in reversed(self._steps) if one.placement in placed), None)
+        if step is None or not text:
+            return
+        try:
+            found = parse_deviation(text, session.unit)
+        except LengthError as error:
+            session.refused.emit(str(error))
+            return
+        before = session.assessment.score
+        moved = session.commit(FindElsewhere(
+            look=session.look_id, placement=step.placement, found=found, said=text, name=step.name,
+            date=date.today().isoformat(),
+        ))  # fmt: skip
+        if moved:
+            self.found_field.clear()
+            change = round(session.assessment.score * 100) - round(before * 100)
+            sign = "+" if change > 0 else "−" if change < 0 else "±"
+            session.told.emit(f"The {step.name} stands where you found it; the look reads {sign}{abs(change)}.")
+
+    def finish(self) -> None:
+        """Write into the log that the look is placed."""
+        session, text = self._session, self.hours_field.text().strip().replace(",", ".")
+        try:
+            hours = float(text) if text else None
+        except ValueError:
+            session.refused.emit(f"“{text}” is no number of hours; type it like 2.5.")
+            return
+        entry = LogEntry(date=date.today().isoformat(), text="placed as on the sheet", status="placed", hours=hours)
+        if session.commit(AddLogEntry(look=session.look_id, entry=entry, name=session.look.label)):
+            self.hours_field.clear()
+            session.told.emit(f"{session.look.label} is placed; the log says so.")
