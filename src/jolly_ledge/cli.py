@@ -7,6 +7,7 @@ from collections.abc import Callable, Sequence
 from pathlib import Path
 
 from jolly_ledge import __version__
+from jolly_ledge.cli_papers import PAPERS
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.words import SEASONS
 
@@ -14,7 +15,7 @@ BAD_INPUT = 2
 MOST_PROPOSALS, LONGEST = 9, 100_000
 COMMANDS = (
     "review", "compare", "mend", "propose", "wanted", "restyle", "stems", "sheet", "draw", "client", "shopping",
-    "labels", "calendar", "stash", "photograph", "demo",
+    "labels", "calendar", "where", "changes", "stash", "photograph", "demo",
 )  # fmt: skip
 OpenWindow = Callable[[Path | None, bool], int]
 
@@ -138,6 +139,16 @@ def parser() -> argparse.ArgumentParser:
     command = commands.add_parser("calendar", help="write what is due as a calendar file")
     command.add_argument("plan", type=Path, metavar="PLAN")
     command.add_argument("-o", "--out", type=Path, required=True, metavar="FILE.ics")
+
+    command = commands.add_parser("where", help="tell where things are, over the plans of several clients")
+    command.add_argument("text", metavar="WORDS", help="such as urn, or brass; empty for all")
+    command.add_argument("plans", nargs="+", type=Path, metavar="PLAN")
+    command.add_argument("--json", action="store_true", help="print JSON")
+
+    command = commands.add_parser("changes", help="tell what changed from one version of a plan to another")
+    command.add_argument("first", type=Path, metavar="PLAN_BEFORE")
+    command.add_argument("second", type=Path, metavar="PLAN_NOW")
+    command.add_argument("--json", action="store_true", help="print JSON")
 
     command = commands.add_parser("stash", help="export or import the stash as CSV or JSON")
     command.add_argument("direction", choices=("export", "import"))
@@ -283,123 +294,31 @@ def _stems(chosen: argparse.Namespace) -> None:
     print(json.dumps(told.value, ensure_ascii=False, indent=1) if chosen.json else told.text)
 
 
-def _sheet(chosen: argparse.Namespace) -> None:
+def _where(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.model.arrangement import arrange
+    from jolly_ledge.model.whereabouts import over_all
 
-    plan, _ = open_plan(chosen.plan)
-    arrangement = arrange(plan, plan.look(chosen.look))
-    if chosen.out.suffix.lower() == ".csv":
-        from jolly_ledge.files.atomic import write_atomically
-        from jolly_ledge.files.sheet_csv import sheet_to_csv
-        from jolly_ledge.model.working_order import working_order
-
-        write_atomically(chosen.out, sheet_to_csv(working_order(arrangement)).encode())
-    else:
-        from jolly_ledge.drawing.paper import PAPERS
-        from jolly_ledge.drawing.sheet import sheet_pages
-        from jolly_ledge.render.export import ready_to_render, save_sheet
-
-        ready_to_render()
-        pages = sheet_pages(plan, arrangement.look, chosen.unit, PAPERS[chosen.paper])
-        save_sheet(pages, plan.name or "Placing sheet", chosen.out)
-    print(f"Wrote {chosen.out}")
-
-
-def _draw(chosen: argparse.Namespace) -> None:
-    from jolly_ledge.drawing.look import look_picture
-    from jolly_ledge.files.atomic import write_atomically
-    from jolly_ledge.files.dxf import look_to_dxf
-    from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.model.arrangement import arrange
-    from jolly_ledge.render.export import pixels_at, ready_to_render, save_picture
-
-    if not 16 <= chosen.size <= 12_000:
-        raise JollyLedgeError("The size runs from 16 to 12000 pixels; choose one in that range.")
-    plan, _ = open_plan(chosen.plan)
-    arrangement = arrange(plan, plan.look(chosen.look))
-    if chosen.out.suffix.lower() == ".dxf":
-        write_atomically(chosen.out, look_to_dxf(arrangement).encode())
-    else:
-        picture = look_picture(arrangement)
-        ready_to_render()
-        size = chosen.size if chosen.scale is None else pixels_at(picture, chosen.scale)
-        save_picture(picture, chosen.out, size, chosen.scale)
-    print(f"Wrote {chosen.out}")
-
-
-def _client(chosen: argparse.Namespace) -> None:
-    from jolly_ledge.drawing.client_sheet import client_page
-    from jolly_ledge.drawing.paper import PAPERS
-    from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.render.export import ready_to_render, save_sheet
-
-    plan, _ = open_plan(chosen.plan)
-    page = client_page(plan, [plan.look(look) for look in chosen.looks], PAPERS[chosen.paper])
-    ready_to_render()
-    save_sheet((page,), plan.name or "Versions", chosen.out)
-    print(f"Wrote {chosen.out}")
-
-
-def _shopping(chosen: argparse.Namespace) -> None:
-    from jolly_ledge.drawing.paper import PAPERS
-    from jolly_ledge.drawing.shopping_sheet import shopping_pages
-    from jolly_ledge.files.atomic import write_atomically
-    from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.files.shopping_csv import shopping_to_csv
-    from jolly_ledge.model.shopping import shopping_list
-    from jolly_ledge.render.export import ready_to_render, save_sheet
-    from jolly_ledge.report_money import shopping
-
-    plan, _ = open_plan(chosen.plan)
-    told = shopping_list(plan, [plan.look(look) for look in chosen.look] if chosen.look else None)
-    if chosen.out is None:
-        value, text = shopping(plan, told)
-        print(json.dumps(value, ensure_ascii=False, indent=1) if chosen.json else text)
+    clients = []
+    for path in chosen.plans:
+        plan, _ = open_plan(path)
+        clients.append((plan.name or path.stem, plan))
+    found = over_all(clients, chosen.text)
+    if chosen.json:
+        values = [{"client": one.client, "item": one.item.id, "name": one.item.label, "look": one.look or None,
+                   "said": one.said, "due": one.due or None, "return_by": one.item.return_by or None}
+                  for one in found]  # fmt: skip
+        print(json.dumps(values, ensure_ascii=False, indent=1))
         return
-    if chosen.out.suffix.lower() == ".csv":
-        write_atomically(chosen.out, shopping_to_csv(told, plan.currency).encode())
-    else:
-        ready_to_render()
-        save_sheet(shopping_pages(plan, told, chosen.unit, PAPERS[chosen.paper]), "To be bought", chosen.out)
-    print(f"Wrote {chosen.out}")
+    lines = [f"{one.client}: the {one.item.label} {one.said}{f'; {one.due}' if one.due else ''}" for one in found]
+    print("\n".join(lines) or f"Nothing answers to “{chosen.text}”.")
 
 
-def _labels(chosen: argparse.Namespace) -> None:
-    from datetime import date
-
-    from jolly_ledge.drawing.labels import LabelSheet, cord_labels, label_pages, storage_labels
-    from jolly_ledge.drawing.paper import PAPERS
+def _changes(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.render.export import ready_to_render, save_sheet
+    from jolly_ledge.model.plan_differences import plan_differences
 
-    plan, _ = open_plan(chosen.plan)
-    labels = cord_labels(plan) if chosen.kind == "cords" else storage_labels(plan, date.today().year)
-    if not labels:
-        lacking = "a thing with a cord" if chosen.kind == "cords" else "a thing that is told to be in a box"
-        raise JollyLedgeError(f"“{chosen.plan}” holds no {lacking.removeprefix('a ')}; there is nothing to label.")
-    sheet = LabelSheet("as told", PAPERS[chosen.paper], chosen.columns, chosen.rows, chosen.left, chosen.top,
-                       chosen.gap_across, chosen.gap_down)  # fmt: skip
-    pages = label_pages(labels, sheet, chosen.skip)
-    ready_to_render()
-    save_sheet(pages, "Labels", chosen.out)
-    print(f"Wrote {len(labels)} labels to {chosen.out}")
-
-
-def _calendar(chosen: argparse.Namespace) -> None:
-    from datetime import date
-
-    from jolly_ledge.files.atomic import write_atomically
-    from jolly_ledge.files.calendar_file import due_to_calendar
-    from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.model.due import due_dates, senseless_dates
-
-    plan, _ = open_plan(chosen.plan)
-    found = due_dates(plan, date.today())
-    for said in senseless_dates(plan):
-        print(said, file=sys.stderr)
-    write_atomically(chosen.out, due_to_calendar(found, plan.name))
-    print(f"Wrote {len(found)} dates to {chosen.out}")
+    said = plan_differences(open_plan(chosen.first)[0], open_plan(chosen.second)[0])
+    print(json.dumps(list(said), ensure_ascii=False, indent=1) if chosen.json else "\n".join(said) or "They are alike.")
 
 
 def _stash(chosen: argparse.Namespace) -> None:
@@ -448,6 +367,7 @@ def _photograph(chosen: argparse.Namespace) -> None:
 
 
 _ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
+    **PAPERS,
     "review": _review,
     "compare": _compare,
     "mend": _mend,
@@ -455,12 +375,8 @@ _ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
     "wanted": _wanted,
     "restyle": _restyle,
     "stems": _stems,
-    "sheet": _sheet,
-    "draw": _draw,
-    "client": _client,
-    "shopping": _shopping,
-    "labels": _labels,
-    "calendar": _calendar,
+    "where": _where,
+    "changes": _changes,
     "stash": _stash,
     "photograph": _photograph,
 }

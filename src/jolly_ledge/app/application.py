@@ -17,7 +17,9 @@ from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.style import STYLE
 from jolly_ledge.demo import demo_bytes, demo_photos
+from jolly_ledge.files.backups import Backups
 from jolly_ledge.files.codec import plan_from_json
+from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.plan import Plan
@@ -31,6 +33,8 @@ PIXELS_KEPT_KB = 128 * 1024
 """Room for a large look on a fine screen; Qt's own 10 MB would draw things anew at every step."""
 
 SETTLE_MS = 1500
+KEPT = "kept"
+"""Beside the unsaved work: which plans were open lately, and their earlier versions."""
 
 
 def recovery_folder() -> Path:
@@ -65,6 +69,9 @@ def make_window(
 ) -> MainWindow:
     """Return a window on a plan, with the photographs it speaks of."""
     session = Session(plan, log or RecoveryLog(recovery_folder()), photos=photos)
+    if log is None:
+        kept = recovery_folder().parent / KEPT if not os.environ.get("JOLLY_LEDGE_STATE") else recovery_folder() / KEPT
+        session.recent, session.backups = RecentFiles(kept / "recent.json"), Backups(kept / "versions")
     asked = dialogs or FileDialogs()
     window = MainWindow(session, asked)
     if isinstance(asked, FileDialogs):

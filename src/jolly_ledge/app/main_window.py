@@ -90,7 +90,7 @@ class MainWindow(QMainWindow):
         def keep() -> Step:
             from jolly_ledge.app.steps.keep import KeepStep
 
-            return KeepStep(session)
+            return KeepStep(session, self._dialogs)
 
         makers: tuple[Callable[[], Step], ...] = (
             brief,

@@ -9,8 +9,10 @@ from PySide6.QtCore import QDateTime, QObject, QTimer, Signal
 from jolly_ledge.app.new_plan import workable
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
+from jolly_ledge.files.backups import Backup, Backups
 from jolly_ledge.files.errors import ChangedOnDiskError, FileError
 from jolly_ledge.files.plan_file import ARCHIVE_SUFFIX, PlanFile, open_plan, save_plan
+from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.files.recovery import Recovered, RecoveryLog, drop_kept
 from jolly_ledge.model.arrangement import Arrangement, Standing, arrange
 from jolly_ledge.model.errors import JollyLedgeError
@@ -19,6 +21,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan, photo_names
+from jolly_ledge.model.plan_differences import plan_differences
 from jolly_ledge.model.units import LengthUnit, format_length
 from jolly_ledge.readings.register import Assessment, assess
 
@@ -81,6 +84,8 @@ class Session(QObject):
         self._arrangement: Arrangement | None = None
         self._assessment: Assessment | None = None
         self._cautions: tuple[Caution, ...] | None = None
+        self.recent: RecentFiles | None = None
+        self.backups: Backups | None = None
         self._keeper = QTimer(self)
         self._keeper.setSingleShot(True)
         self._keeper.setInterval(KEEP_AFTER_MS)
@@ -309,6 +314,7 @@ class Session(QObject):
             self.refused.emit(str(error))
             return False
         self.start(plan, file)
+        self._note_recent(path)
         if self.plan is not plan:
             self.refused.emit(f"“{path.name}” held no {'look' if plan.pieces else 'piece'} yet; a plain one was begun.")
         return True
@@ -323,6 +329,7 @@ class Session(QObject):
         photos = {name: photo for name, photo in self.photos.items() if name in kept}
         file = PlanFile(file.path, file.digest, photos)
         self.history.settle()
+        replaced = self._content_of(file.path)
         try:
             self.file = save_plan(self.plan, file, overwrite_changes=overwrite_changes or path is not None)
         except ChangedOnDiskError as error:
@@ -335,12 +342,56 @@ class Session(QObject):
         self.saved_at = QDateTime.currentDateTime().toString("HH:mm")
         self._keeper.stop()
         self._log.forget()
+        self._note_recent(file.path)
+        self._keep_backup(file.path, replaced)
         self.saved.emit()
         if photo_names(self.plan) and file.path.suffix.lower() != ARCHIVE_SUFFIX:
             self.refused.emit(
                 f"“{file.path.name}” holds no photographs; save under a name that ends in .ledge to keep them."
             )
         return True
+
+    def _note_recent(self, path: Path) -> None:
+        if self.recent is not None:
+            self.recent.add(path)
+
+    def _content_of(self, path: Path) -> bytes | None:
+        """Return what a save is about to replace, None where nothing is there or no versions are kept."""
+        if self.backups is None:
+            return None
+        with contextlib.suppress(OSError):
+            return path.read_bytes()
+        return None
+
+    def _keep_backup(self, path: Path, content: bytes | None) -> None:
+        if self.backups is None or content is None:
+            return
+        try:
+            self.backups.keep(path, content)
+        except FileError:
+            self.refused.emit("It is saved; the version before it could not be kept apart, for there is no room.")
+
+    def earlier_versions(self) -> tuple[Backup, ...]:
+        """Return the kept versions of the plan in hand, newest first."""
+        return self.backups.of(self.file.path) if self.backups is not None and self.file is not None else ()
+
+    def take_version(self, backup: Backup) -> bool:
+        """Take an earlier version in hand; it is saved over the present one only when the person saves."""
+        try:
+            plan, kept = open_plan(backup.path)
+        except FileError as error:
+            self.refused.emit(str(error))
+            return False
+        self.start(plan, self.file, dirty=True, photos=kept.photos)
+        return True
+
+    def changes_since(self, backup: Backup) -> tuple[str, ...]:
+        """Return what changed since an earlier version; a version that cannot be read is said."""
+        try:
+            plan, _ = open_plan(backup.path)
+        except FileError as error:
+            return (str(error),)
+        return plan_differences(plan, self.plan)
 
     def add_photo(self, name: str, content: bytes) -> None:
         """Keep a photograph beside the plan, for edits to refer to."""

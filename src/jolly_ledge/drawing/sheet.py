@@ -324,7 +324,7 @@ def _said(caution: Caution) -> str:
     return f"{LEVELS[caution.level]}, {NAMES[caution.id].lower()}: {caution.sentence}"
 
 
-def figure_said(figure: TapeFigure | None, unit: LengthUnit) -> str:
+def figure_said(figure: TapeFigure | None, unit: LengthUnit, *, with_unit: bool = False) -> str:
     """Return a figure for the tape with the edge it begins at.
 
     >>> figure_said(TapeFigure(123.0, "left end"), "cm"), figure_said(TapeFigure(0.0, "wall"), "cm")
@@ -336,7 +336,7 @@ def figure_said(figure: TapeFigure | None, unit: LengthUnit) -> str:
         return "against the wall"
     if not figure.length:
         return f"over the {figure.start}" if figure.start.startswith("middle") else f"at the {figure.start}"
-    return f"{format_length(figure.length, unit, with_unit=False)} from {figure.start}"
+    return f"{format_length(figure.length, unit, with_unit=with_unit)} from {figure.start}"
 
 
 def _into(step: PlacingStep, unit: LengthUnit) -> str:

@@ -3,7 +3,9 @@
 import numpy as np
 from PySide6.QtGui import QImage
 
+from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
+from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.photos.image import Pixels
 from jolly_ledge.photos.stand_in import Scene
 from jolly_ledge.render.export import image_of
@@ -26,3 +28,10 @@ def image_from(pixels: Pixels) -> QImage:
     """Return pixels as an image of its own."""
     height, width = pixels.shape[:2]
     return QImage(pixels.tobytes(), width, height, width * 3, QImage.Format.Format_RGB888).copy()
+
+
+def plan_pixels(arrangement: Arrangement, scale: float) -> Pixels:
+    """Return the front of a look as rows of pixels, the piece's upper left corner first, so many for one mm."""
+    piece, picture = arrangement.piece, look_picture(arrangement, scale_bar=False)
+    front = Picture(picture.primitives, 0.0, -piece.height, piece.width, 0.0)
+    return pixels_of(image_of(front, round(max(front.width, front.height) * scale)))

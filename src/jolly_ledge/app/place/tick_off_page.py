@@ -115,7 +115,7 @@ class TickOffPage(QWidget):
         self.back_button.clicked.connect(self.take_back)
         for button in (self.done_button, self.later_button, self.back_button):
             button.setMinimumHeight(48)
-            button.setFont(font(16, "sans", 600))
+            button.setStyleSheet("font-size: 16px; padding: 6px 22px;")
             buttons.addWidget(button)
         buttons.addStretch(1)
         column.addSpacing(6)
@@ -123,7 +123,7 @@ class TickOffPage(QWidget):
         column.addSpacing(10)
         self.found_label = words("Does it stand elsewhere? Say it, and the readings follow.", "soft")
         self.found_field = QLineEdit()
-        self.found_field.setFont(font(16))
+        self.found_field.setStyleSheet("font-size: 16px;")
         self.found_field.setMinimumHeight(40)
         self.found_field.setPlaceholderText("4 cm left, or 2 cm back")
         self.found_field.setAccessibleName("Where it was found instead")
@@ -184,8 +184,8 @@ class TickOffPage(QWidget):
         if step.upward is not None:
             into = f"lower edge {self._session.length(step.upward.length)} up from the {step.upward.start}"
         else:
-            into = figure_said(step.across, unit) if step.across is not None else ""
-        along = figure_said(step.along, unit) if step.along is not None else ""
+            into = figure_said(step.across, unit, with_unit=True) if step.across is not None else ""
+        along = figure_said(step.along, unit, with_unit=True) if step.along is not None else ""
         own = [caution for caution in self._session.cautions if step.placement in caution.placements]
         return [
             f"from: {step.room or 'room not told'}",

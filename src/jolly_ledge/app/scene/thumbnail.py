@@ -37,6 +37,11 @@ class Thumbnail(QWidget):
         """Return the wished size."""
         return QSize(220, 300)
 
+    def show_look(self, look_id: str) -> None:
+        """Draw another look."""
+        self._look_id = look_id
+        self.refresh()
+
     def refresh(self) -> None:
         """Draw the look anew when next seen, if it is another one now."""
         shown = self._shown()

@@ -1,225 +1,165 @@
-"""Keep: the looks of the piece side by side, named, dated and noted."""
+"""Keep: the log of the looks, versions side by side, the year, the photographs, and where everything is."""
 
-from PySide6.QtCore import Qt, QTimer
-from PySide6.QtGui import QPaintEvent
-from PySide6.QtWidgets import (
-    QFrame,
-    QGridLayout,
-    QHBoxLayout,
-    QLineEdit,
-    QPlainTextEdit,
-    QPushButton,
-    QScrollArea,
-    QStackedWidget,
-    QVBoxLayout,
-    QWidget,
-)
+from collections.abc import Callable
+from pathlib import Path
 
+from PySide6.QtWidgets import QHBoxLayout, QPushButton, QScrollArea, QStackedWidget, QVBoxLayout, QWidget
+
+from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.keep.look_panel import LookPanel
+from jolly_ledge.app.keep.photo_strip import PhotoStrip
+from jolly_ledge.app.keep.time_line import TimeLine
+from jolly_ledge.app.keep.whereabouts_page import WhereaboutsPage
+from jolly_ledge.app.keep.year_page import YearPage
 from jolly_ledge.app.panels.side_by_side import FEWEST, SideBySide
-from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
-from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import Board, words
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.looks import AddLook, ChangeLook, DuplicateLook, RemoveLook
-from jolly_ledge.model.item import Item
-from jolly_ledge.model.look import Look
-from jolly_ledge.model.piece import Piece
-from jolly_ledge.readings.register import assess
+from jolly_ledge.app.widgets.chip import ChipRow
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.edits.looks import AddLook
+from jolly_ledge.model.phrases import capital, counted
 
-COLUMNS = 3
-
-
-class LookCard(QFrame):
-    """One look: its drawing, name, date, note and how it reads."""
-
-    def __init__(self, session: Session, look: Look) -> None:
-        super().__init__()
-        self._session = session
-        self.look_id = look.id
-        self._read: tuple[Look, Piece, tuple[Item, ...]] | None = None
-        self._is_unread = False
-        self.setObjectName("card")
-        column = QVBoxLayout(self)
-        column.setContentsMargins(12, 10, 12, 10)
-        column.setSpacing(6)
-        self.thumbnail = Thumbnail(session, look.id, lambda: session.choose_look(self.look_id))
-        self.thumbnail.setMinimumHeight(250)
-        column.addWidget(self.thumbnail, 1)
-        column.addWidget(Board())
-        self.name_field = QLineEdit()
-        self.name_field.setAccessibleName("Name of the look")
-        self.name_field.setStyleSheet("font-weight: 600;")
-        self.name_field.editingFinished.connect(lambda: self._change("name", self.name_field.text().strip(), "Rename"))
-        column.addWidget(self.name_field)
-        line = QHBoxLayout()
-        self.date_field = QLineEdit()
-        self.date_field.setPlaceholderText("date, such as 2026-10-03")
-        self.date_field.setAccessibleName("Date")
-        self.date_field.editingFinished.connect(lambda: self._change("date", self.date_field.text().strip(), "Date"))
-        self.reads = words("", "good", wrap=False)
-        line.addWidget(self.date_field, 1)
-        line.addWidget(self.reads)
-        column.addLayout(line)
-        self.note_field = QPlainTextEdit()
-        self.note_field.setPlaceholderText("What people thought, what to change next time")
-        self.note_field.setAccessibleName("Note")
-        self.note_field.setTabChangesFocus(True)
-        self.note_field.setFixedHeight(76)
-        self.note_field.textChanged.connect(lambda: self._change("note", self.note_field.toPlainText(), "Note on"))
-        column.addWidget(self.note_field)
-        column.addLayout(self._buttons())
-        self.show_look(look)
-
-    def _buttons(self) -> QHBoxLayout:
-        row = QHBoxLayout()
-        row.setSpacing(5)
-        session = self._session
-        self.take_button = chip("Take in hand", "Work on this look", checkable=False)
-        self.take_button.clicked.connect(lambda: session.choose_look(self.look_id))
-        self.duplicate_button = chip("Duplicate", "Begin another version from it", checkable=False)
-        self.duplicate_button.clicked.connect(self._duplicate)
-        self.remove_button = chip("Remove", "Take it out of the plan; undo brings it back", checkable=False)
-        self.remove_button.clicked.connect(self._remove)
-        for button in (self.take_button, self.duplicate_button, self.remove_button):
-            row.addWidget(button)
-        row.addStretch(1)
-        return row
-
-    def _remove(self) -> None:
-        plan = self._session.plan
-        self._session.commit(RemoveLook(look=self.look_id, name=plan.look(self.look_id).label))
-
-    def _duplicate(self) -> None:
-        session = self._session
-        before = {look.id for look in session.plan.looks}
-        if session.commit(DuplicateLook(look=self.look_id, original=session.plan.look(self.look_id).label)):
-            session.choose_look(next(look.id for look in session.plan.looks if look.id not in before))
-
-    def _change(self, field: str, value: str, verb: str) -> None:
-        look = next((look for look in self._session.plan.looks if look.id == self.look_id), None)
-        if look is not None and getattr(look, field) != value:
-            self._session.commit(ChangeLook(look=self.look_id, changes=((field, value),), label=f"{verb} {look.label}"))
-
-    def show_look(self, look: Look) -> None:
-        """Show the look as it now is."""
-        for field, text in ((self.name_field, look.name), (self.date_field, look.date)):
-            if not field.hasFocus() and field.text() != text:
-                field.setText(text)
-        if not self.note_field.hasFocus() and self.note_field.toPlainText() != look.note:
-            self.note_field.blockSignals(True)
-            self.note_field.setPlainText(look.note)
-            self.note_field.blockSignals(False)
-        read = (look, self._session.plan.piece(look.piece), self._session.plan.stash)
-        if read != self._read:
-            self._read = read
-            self._is_unread = True
-            self.update()
-        in_hand = look.id == self._session.look_id
-        self.take_button.setEnabled(not in_hand)
-        self.take_button.setText("In hand" if in_hand else "Take in hand")
-        if self.property("chosen") != in_hand:
-            self.setProperty("chosen", in_hand)
-            self.style().unpolish(self)
-            self.style().polish(self)
-
-    def paintEvent(self, event: QPaintEvent) -> None:
-        """Paint the card; a card that comes in sight is read, for there may be a hundred."""
-        super().paintEvent(event)
-        if self._is_unread:
-            self._is_unread = False
-            QTimer.singleShot(0, self, self._read_look)
-
-    def _read_look(self) -> None:
-        look = next((look for look in self._session.plan.looks if look.id == self.look_id), None)
-        if look is None or not look.placements:
-            self.reads.setText("empty")
-        else:
-            self.reads.setText(f"reads {round(assess(arrange(self._session.plan, look)).score * 100)}")
+LOG, COMPARE, YEAR, WHERE = "log", "compare", "year", "where"
+MODES = (
+    (LOG, "Log", "Every look of this piece by season, with what was done"),
+    (COMPARE, "Side by side", "Lay two to five versions side by side (C in Arrange)"),
+    (YEAR, "The year", "What changes when, what stays, and what is due"),
+    (WHERE, "Where is it?", "Find a thing over all clients"),
+)
+PANEL_WIDTH = 460
 
 
 class KeepStep(Step):
     """The page on which looks are kept and compared."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, session: Session, dialogs: Dialogs) -> None:
         super().__init__(session)
-        self.cards: dict[str, LookCard] = {}
+        self._dialogs = dialogs
+        self._in_hand = ""
+        self.modes = ChipRow(MODES, self.show_mode)
+        self.head.addWidget(self.modes)
         self.begin_button = QPushButton("Begin an empty look")
         self.begin_button.setMinimumHeight(30)
         self.begin_button.setObjectName("primary")
         self.begin_button.clicked.connect(self.begin)
-        self.compare_button = QPushButton("Side by side")
-        self.compare_button.setMinimumHeight(30)
-        self.compare_button.setToolTip("Lay two to five versions side by side (C in Arrange)")
-        self.compare_button.clicked.connect(lambda: self.show_side_by_side())
-        self.head.addWidget(self.compare_button)
         self.head.addWidget(self.begin_button)
         self.pages = QStackedWidget()
         self.column.addWidget(self.pages, 1)
         self.compared: SideBySide | None = None
-        all_looks = QWidget()
-        page = QVBoxLayout(all_looks)
-        page.setContentsMargins(0, 0, 0, 0)
+        self.year: YearPage | None = None
+        self.where: WhereaboutsPage | None = None
+        self.photo_check: QWidget | None = None
+        self.pages.addWidget(self._log_page())
+        self.modes.show_choice(LOG)
+        self.shortcut("Esc", lambda: self.show_mode(LOG))
+        self.follow(self.refresh, session.changed)
+
+    def _log_page(self) -> QWidget:
+        page = QWidget()
+        column = QVBoxLayout(page)
+        column.setContentsMargins(0, 0, 0, 0)
         self.note = words("", "soft")
-        page.addWidget(self.note)
-        self.pages.addWidget(all_looks)
+        column.addWidget(self.note)
+        row = QHBoxLayout()
+        row.setSpacing(14)
+        self.time_line = TimeLine(self.session)
+        self.time_line.look_chosen.connect(self._show_chosen)
+        row.addWidget(self.time_line, 1)
+        strip = PhotoStrip(self.session, self._dialogs, self.check_photo)
+        self.panel = LookPanel(self.session, strip)
         area = QScrollArea()
         area.setWidgetResizable(True)
-        area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
-        inside = QWidget()
-        self.grid = QGridLayout(inside)
-        self.grid.setContentsMargins(0, 4, 8, 4)
-        self.grid.setSpacing(14)
-        for column in range(COLUMNS):
-            self.grid.setColumnStretch(column, 1)
-        area.setWidget(inside)
-        page.addWidget(area, 1)
-        self.shortcut("Esc", self.show_all_looks)
-        self.follow(self.refresh, session.changed)
+        area.setFixedWidth(PANEL_WIDTH)
+        area.setWidget(self.panel)
+        row.addWidget(area)
+        column.addLayout(row, 1)
+        return page
+
+    # The pages
+
+    def show_mode(self, mode: str) -> None:
+        """Show one of the pages."""
+        if mode == COMPARE:
+            self.show_side_by_side()
+            return
+        self.modes.show_choice(mode)
+        if mode == YEAR and self.year is None:
+            self.year = YearPage(self.session, self._dialogs)
+            self.pages.addWidget(self.year)
+        if mode == WHERE and self.where is None:
+            self.where = WhereaboutsPage(self.session, self._recent)
+            self.pages.addWidget(self.where)
+        shown = {YEAR: self.year, WHERE: self.where}.get(mode)
+        if shown is None:
+            self.pages.setCurrentIndex(0)
+        else:
+            self.pages.setCurrentWidget(shown)
+        self.refresh()
+
+    def _recent(self) -> tuple[Path, ...]:
+        return self.session.recent.paths() if self.session.recent is not None else ()
 
     def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
         """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""
         session = self.session
         if len(session.plan.looks_of(session.piece_id)) < FEWEST:
             session.refused.emit("Side by side needs two looks of this piece; duplicate one first.")
+            self.show_mode(LOG)
             return
         if self.compared is None:
-            self.compared = SideBySide(session, self.show_all_looks)
+            self.compared = SideBySide(session, lambda: self.show_mode(LOG))
             self.pages.addWidget(self.compared)
         self.compared.begin(looks)
+        self.modes.show_choice(COMPARE)
         self.pages.setCurrentWidget(self.compared)
 
-    def show_all_looks(self) -> None:
-        """Go back to the cards."""
-        self.pages.setCurrentIndex(0)
+    def check_photo(self, look_id: str, photo: str) -> None:
+        """Lay a photograph of a look beside its plan."""
+        # The picture libraries are not needed until there is a photograph.
+        from jolly_ledge.app.keep.photo_check_page import PhotoCheckPage
+
+        if self.photo_check is None:
+            self.photo_check = PhotoCheckPage(self.session, lambda: self.show_mode(LOG))
+            self.pages.addWidget(self.photo_check)
+        assert isinstance(self.photo_check, PhotoCheckPage)
+        if self.photo_check.begin(look_id, photo):
+            self.pages.setCurrentWidget(self.photo_check)
 
     def refresh(self) -> None:
-        """Show the looks of the piece in hand."""
+        """Show the looks of the piece in hand on the page that is seen."""
         session = self.session
         if not session.piece_id:
             return
         looks = session.plan.looks_of(session.piece_id)
-        if self.compared is not None and self.pages.currentWidget() is self.compared:
+        page = self.pages.currentWidget()
+        if self.compared is not None and page is self.compared:
             if len(looks) < FEWEST:
-                self.show_all_looks()
+                self.show_mode(LOG)
             else:
                 self.compared.refresh()
-        for identifier in [identifier for identifier in self.cards if identifier not in {look.id for look in looks}]:
-            card = self.cards.pop(identifier)
-            self.grid.removeWidget(card)
-            card.deleteLater()
-        for index, look in enumerate(looks):
-            shown = self.cards.get(look.id)
-            if shown is None:
-                shown = LookCard(session, look)
-                self.cards[look.id] = shown
-            else:
-                shown.show_look(look)
-            self.grid.addWidget(shown, index // COLUMNS, index % COLUMNS)
-        self.note.setText(
-            f"{len(looks)} looks of {session.piece.label}, oldest first. The one in hand has a plum edge."
-        )
+        elif self.pages.currentIndex() == 0:
+            self._show_log(len(looks))
+        else:
+            follow: dict[QWidget | None, Callable[[], object]] = {
+                one: one.refresh for one in (self.year, self.where) if one is not None
+            }
+            follow.get(page, lambda: None)()
+
+    def _show_log(self, count: int) -> None:
+        session = self.session
+        known = {look.id for look in session.plan.looks_of(session.piece_id)}
+        chosen = self.time_line.chosen if self._is_kept(known) else session.look_id
+        self.time_line.show_piece(session.piece_id, chosen)
+        self.panel.show_look(chosen)
+        self.note.setText(f"{capital(counted(count, 'look'))} of {session.piece.label}, the latest season first.")
+        self._in_hand = session.look_id
+
+    def _is_kept(self, known: set[str]) -> bool:
+        """Tell whether the look that was chosen here stays chosen: another in hand is chosen instead."""
+        return self.time_line.chosen in known and self._in_hand == self.session.look_id
+
+    def _show_chosen(self, look_id: str) -> None:
+        self.panel.show_look(look_id)
 
     def begin(self) -> None:
         """Begin an empty look in the manner of the one in hand, and take it in hand."""

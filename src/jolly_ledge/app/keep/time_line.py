@@ -1,0 +1,211 @@
+"""The looks of a piece on a time line: painted row by row, only those in sight."""
+
+from PySide6.QtCore import QAbstractListModel, QModelIndex, QPersistentModelIndex, QPointF, QRectF, QSize, Qt, Signal
+from PySide6.QtGui import QColor, QPainter, QPen, QPixmap
+from PySide6.QtWidgets import QListView, QStyle, QStyledItemDelegate, QStyleOptionViewItem
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.texts import paint_board
+from jolly_ledge.drawing.look import look_picture
+from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SHEET, SOFT_INK, TEAL
+from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.log import STATUS_WORDS, Chapter, chapters_of, hours_of
+from jolly_ledge.model.look import Look
+from jolly_ledge.readings.register import assess
+from jolly_ledge.render.canvas import clear_canvas
+from jolly_ledge.render.fonts import font
+from jolly_ledge.render.player import play_fitted
+
+ROW, HEADING = 124, 40
+THUMBNAIL = 116.0
+LINE_X = 14.0
+MOST_KEPT = 200
+Index = QModelIndex | QPersistentModelIndex
+LookRole = Qt.ItemDataRole.UserRole
+
+
+class TimeLineModel(QAbstractListModel):
+    """Chapters and looks as rows: a chapter's title, or a look."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.rows: list[str | Look] = []
+
+    def show_looks(self, looks: tuple[Look, ...]) -> None:
+        """Show looks by season, the latest first."""
+        rows: list[str | Look] = []
+        for chapter in chapters_of(looks):
+            rows += _rows_of(chapter)
+        if [_key(row) for row in rows] == [_key(row) for row in self.rows]:
+            self.rows = rows
+            self.dataChanged.emit(self.index(0), self.index(len(rows) - 1))
+        else:
+            self.beginResetModel()
+            self.rows = rows
+            self.endResetModel()
+
+    def rowCount(self, parent: Index | None = None) -> int:
+        """Return how many rows there are."""
+        return len(self.rows)
+
+    def data(self, index: Index, role: int = Qt.ItemDataRole.DisplayRole) -> object:
+        """Return the words or the look of a row."""
+        if not 0 <= index.row() < len(self.rows):
+            return None
+        row = self.rows[index.row()]
+        if role == LookRole:
+            return row if isinstance(row, Look) else None
+        if role in (Qt.ItemDataRole.DisplayRole, Qt.ItemDataRole.AccessibleTextRole):
+            return row.label if isinstance(row, Look) else row
+        return None
+
+    def flags(self, index: Index) -> Qt.ItemFlag:
+        """Only looks are chosen."""
+        is_look = 0 <= index.row() < len(self.rows) and isinstance(self.rows[index.row()], Look)
+        return Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable if is_look else Qt.ItemFlag.NoItemFlags
+
+    def row_of(self, look_id: str) -> int:
+        """Return the row of a look, −1 where it is not shown."""
+        return next((n for n, row in enumerate(self.rows) if isinstance(row, Look) and row.id == look_id), -1)
+
+
+def _rows_of(chapter: Chapter) -> list[str | Look]:
+    return [chapter.title, *chapter.looks]
+
+
+def _key(row: str | Look) -> str:
+    return f"look {row.id}" if isinstance(row, Look) else row
+
+
+class _Painter(QStyledItemDelegate):
+    """Paints a season's title or a look beside its thumbnail."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self._kept: dict[tuple[Look, int], tuple[QPixmap, str]] = {}
+
+    def sizeHint(self, option: QStyleOptionViewItem, index: Index) -> QSize:
+        """Return the height of a row."""
+        return QSize(300, ROW if index.data(LookRole) is not None else HEADING)
+
+    def paint(self, painter: QPainter, option: QStyleOptionViewItem, index: Index) -> None:
+        """Paint one row."""
+        look = index.data(LookRole)
+        area = QRectF(option.rect)
+        painter.save()
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        if look is None:
+            painter.setFont(font(16, "serif", 600))
+            painter.setPen(QColor(INK))
+            painter.drawText(area.adjusted(LINE_X + 16, 0, 0, -8), Qt.AlignmentFlag.AlignBottom, str(index.data()))
+            paint_board(painter, QRectF(area.left(), area.bottom() - 5, area.width() - 8, 4), BOARD)
+        else:
+            chosen = bool(option.state & QStyle.StateFlag.State_Selected)
+            self._paint_look(painter, area, look, chosen=chosen)
+        painter.restore()
+
+    def _paint_look(self, painter: QPainter, area: QRectF, look: Look, *, chosen: bool) -> None:
+        in_hand = look.id == self._session.look_id
+        card = area.adjusted(LINE_X + 14, 4, -8, -4)
+        painter.setPen(QPen(QColor(PLUM), 1.6) if chosen else Qt.PenStyle.NoPen)
+        painter.setBrush(QColor(PLUM_TINT if chosen else SHEET))
+        painter.drawRoundedRect(card, 8, 8)
+        painter.setPen(QPen(QColor(BOARD), 2))
+        x, middle = area.left() + LINE_X, card.center().y()
+        painter.drawLine(QPointF(x, area.top()), QPointF(x, area.bottom()))
+        painter.setPen(QPen(QColor(SHEET), 2))
+        painter.setBrush(QColor(TEAL if look.status == "placed" else PLUM if in_hand else BOARD))
+        painter.drawEllipse(QPointF(x, middle), 6, 6)
+        picture, reads = self._picture(look, painter.device().devicePixelRatio())
+        wide = picture.deviceIndependentSize().width()
+        painter.drawPixmap(QPointF(card.left() + 8 + (THUMBNAIL - wide) / 2, card.top() + 4), picture)
+        left = card.left() + THUMBNAIL + 22
+        words = [
+            (look.label, font(14, "sans", 600), INK),
+            (" · ".join(self._facts(look)), font(13), SOFT_INK),
+            (reads, font(13, "sans", 600), TEAL),
+            (look.note.split("\n", 1)[0], font(12), SOFT_INK),
+        ]
+        y = card.top() + 22
+        room = card.right() - left - 8
+        for text, letters, colour in words:
+            if not text:
+                continue
+            painter.setFont(letters)
+            painter.setPen(QColor(colour))
+            shown = painter.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, round(room))
+            painter.drawText(QPointF(left, y), shown)
+            y += 23
+
+    def _facts(self, look: Look) -> list[str]:
+        hours, likes = hours_of(look), sum(vote.likes for vote in look.votes)
+        facts = [look.date, STATUS_WORDS[look.status], look.season or ""]
+        facts += [f"{hours:g} h" if hours else "", f"{likes} of {len(look.votes)} like it" if look.votes else ""]
+        if look.photos:
+            facts.append(f"{len(look.photos)} photograph{'s' if len(look.photos) > 1 else ''}")
+        return [fact for fact in facts if fact]
+
+    def _picture(self, look: Look, ratio: float) -> tuple[QPixmap, str]:
+        """Return the thumbnail of a look and how it reads; what is in sight is made once."""
+        plan = self._session.plan
+        key = (look, id(plan.piece(look.piece)) ^ id(plan.stash))
+        found = self._kept.get(key)
+        if found is None:
+            arrangement = arrange(plan, look)
+            picture = look_picture(arrangement, scale_bar=False)
+            high = ROW - 16.0
+            wide = min(high * picture.width / max(picture.height, 1e-6), THUMBNAIL)
+            canvas = clear_canvas(wide, high, ratio)
+            painter = QPainter(canvas)
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            play_fitted(painter, picture, QRectF(0, 0, wide, high))
+            painter.end()
+            reads = f"reads {round(assess(arrangement).score * 100)}" if look.placements else "empty"
+            if len(self._kept) >= MOST_KEPT:
+                del self._kept[next(iter(self._kept))]
+            found = self._kept[key] = (canvas, reads)
+        return found
+
+
+class TimeLine(QListView):
+    """The looks of a piece by season; choosing one shows it beside."""
+
+    look_chosen = Signal(str)
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self.looks = TimeLineModel()
+        self.setModel(self.looks)
+        # The view does not keep what it is given, so the page does.
+        self._painter = _Painter(session)
+        self.setItemDelegate(self._painter)
+        self.setVerticalScrollMode(QListView.ScrollMode.ScrollPerPixel)
+        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.setFrameShape(QListView.Shape.NoFrame)
+        self.setMouseTracking(False)
+        self.setAccessibleName("Looks by season")
+        self.setStyleSheet("background: transparent;")
+        self.selectionModel().currentChanged.connect(self._tell)
+
+    def show_piece(self, piece_id: str, chosen: str) -> None:
+        """Show the looks of a piece, one of them chosen."""
+        self.looks.show_looks(self._session.plan.looks_of(piece_id))
+        row = self.looks.row_of(chosen)
+        if row >= 0 and self.currentIndex().row() != row:
+            self.selectionModel().blockSignals(True)
+            self.setCurrentIndex(self.looks.index(row))
+            self.selectionModel().blockSignals(False)
+            self.scrollTo(self.currentIndex())
+        self.viewport().update()
+
+    @property
+    def chosen(self) -> str:
+        """The id of the chosen look, empty where none is."""
+        look = self.currentIndex().data(LookRole)
+        return look.id if isinstance(look, Look) else ""
+
+    def _tell(self) -> None:
+        if self.chosen:
+            self.look_chosen.emit(self.chosen)

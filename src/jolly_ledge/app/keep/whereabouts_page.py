@@ -1,0 +1,110 @@
+"""Where is it? A search over the plan in hand and the plans of other clients that were open lately."""
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PySide6.QtCore import Qt, QTimer
+from PySide6.QtWidgets import QHeaderView, QLineEdit, QTableWidget, QTableWidgetItem, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.files.errors import FileError
+from jolly_ledge.files.plan_file import open_plan
+from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.whereabouts import Whereabouts, over_all
+
+COLUMNS = ("Thing", "Where it is now", "Borrowed and due", "Client")
+WIDTHS = (200, 420, 260, 150)
+SEARCH_AFTER_MS = 180
+MOST_ROWS = 400
+
+
+class WhereaboutsPage(QWidget):
+    """A search line over a table."""
+
+    def __init__(self, session: Session, recent: Callable[[], tuple[Path, ...]]) -> None:
+        super().__init__()
+        self._session = session
+        self._recent = recent
+        self._plans: dict[Path, tuple[tuple[int, int], Plan | None]] = {}
+        self.found: tuple[Whereabouts, ...] = ()
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        self.search_field = QLineEdit()
+        self.search_field.setPlaceholderText("urn, brass, study …")
+        self.search_field.setAccessibleName("What is looked for")
+        self.search_field.setMinimumHeight(34)
+        self._later = QTimer(self)
+        self._later.setSingleShot(True)
+        self._later.setInterval(SEARCH_AFTER_MS)
+        self._later.timeout.connect(self.refresh)
+        self.search_field.textChanged.connect(lambda _: self._later.start())
+        self.search_field.returnPressed.connect(self.refresh)
+        column.addWidget(self.search_field)
+        self.about = words("", "soft")
+        column.addWidget(self.about)
+        self.table = QTableWidget(0, len(COLUMNS))
+        self.table.setHorizontalHeaderLabels(COLUMNS)
+        self.table.verticalHeader().hide()
+        self.table.verticalHeader().setDefaultSectionSize(30)
+        self.table.setShowGrid(False)
+        self.table.setAlternatingRowColors(True)
+        self.table.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
+        self.table.setSelectionBehavior(QTableWidget.SelectionBehavior.SelectRows)
+        self.table.setAccessibleName("Where things are")
+        head = self.table.horizontalHeader()
+        head.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
+        for index, width in enumerate(WIDTHS):
+            head.resizeSection(index, width)
+        head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+        self.table.cellDoubleClicked.connect(lambda row, _: self._show(row))
+        column.addWidget(self.table, 1)
+
+    def refresh(self) -> None:
+        """Search anew, in the plan in hand and in those of the others as they are on disk."""
+        session = self._session
+        clients = [(session.plan.name or "this plan", session.plan)]
+        unread = 0
+        own = session.file.path.absolute() if session.file is not None else None
+        for path in self._recent():
+            if path != own:
+                plan = self._plan_in(path)
+                unread += plan is None
+                clients += [(plan.name or path.stem, plan)] if plan is not None else []
+        self.found = over_all(clients, self.search_field.text())
+        self.table.setRowCount(min(len(self.found), MOST_ROWS))
+        for row, one in enumerate(self.found[:MOST_ROWS]):
+            for index, text in enumerate((one.item.label, one.said, one.due, one.client)):
+                cell = QTableWidgetItem(text)
+                cell.setToolTip(text)
+                self.table.setItem(row, index, cell)
+        lost = f" {capital(counted(unread, 'other plan'))} cannot be read." if unread else ""
+        many = f", the first {MOST_ROWS} shown" if len(self.found) > MOST_ROWS else ""
+        self.about.setText(
+            f"{capital(counted(len(self.found), 'thing'))} of {counted(len(clients), 'client')}{many}; plans that were "
+            f"open lately are looked through.{lost}"
+        )
+
+    def _plan_in(self, path: Path) -> Plan | None:
+        """Return the plan of another client, read anew only when its file is another; None where it cannot be read."""
+        try:
+            told = path.stat()
+            stamp = (told.st_mtime_ns, told.st_size)
+            kept = self._plans.get(path)
+            if kept is None or kept[0] != stamp:
+                self._plans[path] = (stamp, open_plan(path)[0])
+            return self._plans[path][1]
+        except (OSError, FileError):
+            return None
+
+    def _show(self, row: int) -> None:
+        """Take the look in hand that a thing of this plan stands in, and show it there."""
+        session, one = self._session, self.found[row]
+        if not one.look or one.client != (session.plan.name or "this plan"):
+            return
+        session.choose_look(one.look)
+        standing = next((s for s in session.arrangement.standings if s.item.id == one.item.id), None)
+        if standing is not None:
+            session.choose(standing.id)
+        session.step_asked.emit("Arrange")

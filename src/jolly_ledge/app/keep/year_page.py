@@ -1,0 +1,155 @@
+"""The year of the piece in hand: what changes when, what stays, what goes to which box, and what is due."""
+
+from datetime import date
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QFrame, QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
+
+from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.scene.thumbnail import Thumbnail
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.files.atomic import write_atomically
+from jolly_ledge.files.calendar_file import due_to_calendar
+from jolly_ledge.model.dates import begin_of, season_of
+from jolly_ledge.model.due import Due, due_dates, senseless_dates
+from jolly_ledge.model.edits.log import BringBack
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.log import last_one_of
+from jolly_ledge.model.phrases import listed
+from jolly_ledge.model.season_plan import ALL_SEASONS, Change, year_of
+from jolly_ledge.model.words import Season
+
+MOST_NAMED, MOST_DUE = 6, 14
+
+
+class YearPage(QWidget):
+    """Four seasons in a row, and under them what is due."""
+
+    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+        super().__init__()
+        self._session = session
+        self._dialogs = dialogs
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        row = QHBoxLayout()
+        self.about = words("", "soft")
+        row.addWidget(self.about, 1)
+        self.save_button = chip("Save as calendar", "A file that any calendar program reads", checkable=False)
+        self.save_button.clicked.connect(self.save_calendar)
+        row.addWidget(self.save_button)
+        column.addLayout(row)
+        self._area = QScrollArea()
+        self._area.setWidgetResizable(True)
+        self._area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        column.addWidget(self._area, 1)
+
+    def refresh(self) -> None:
+        """Show the year of the piece in hand."""
+        session = self._session
+        if not session.piece_id:
+            return
+        today = date.today()
+        year = year_of(session.plan, session.piece_id, today.year)
+        inside = QWidget()
+        column = QVBoxLayout(inside)
+        column.setContentsMargins(0, 0, 8, 0)
+        column.setSpacing(10)
+        row = QHBoxLayout()
+        row.setSpacing(12)
+        changes = {change.season: change for change in year.changes}
+        for season in ALL_SEASONS:
+            row.addWidget(self._season(season, changes.get(season), today), 1)
+        column.addLayout(row)
+        if year.all_year and len(year.changes) > 1:
+            column.addWidget(words(f"All year: {_names(year.all_year, 12)}."))
+        column.addWidget(question("What is due"))
+        column.addWidget(Board())
+        for said in senseless_dates(session.plan):
+            column.addWidget(words(said, "finding"))
+        found = [due for due in due_dates(session.plan, today) if due.day >= today or due.every_days]
+        for due in found[:MOST_DUE]:
+            column.addWidget(words(_due_said(due)))
+        if len(found) > MOST_DUE:
+            column.addWidget(words(f"and {len(found) - MOST_DUE} more in the calendar file", "small"))
+        if not found:
+            column.addWidget(words("Nothing is due. Days are told in the log and with the things in Gather.", "soft"))
+        column.addStretch(1)
+        self._area.setWidget(inside)
+        self.about.setText(f"The year of {session.piece.label}: every look belongs to the season it is told for, or "
+                           "that of its date.")  # fmt: skip
+
+    def _season(self, season: Season, change: Change | None, today: date) -> QFrame:
+        session = self._session
+        card = QFrame()
+        card.setObjectName("card")
+        column = QVBoxLayout(card)
+        column.setContentsMargins(10, 8, 10, 10)
+        column.setSpacing(5)
+        now = season_of(today) == season
+        column.addWidget(heading(f"{season.capitalize()}{', now' if now else ''}", 16))
+        column.addWidget(Board())
+        if change is None:
+            column.addWidget(words("No look for this season yet.", "soft"))
+            last = last_one_of(session.plan.looks_of(session.piece_id), season, today)
+            if last is not None:
+                button = chip("As it was last", f"Bring {last.label} back as a new look", checkable=False)
+                button.clicked.connect(lambda: self._bring_back(last.id, last.label, season))
+                column.addWidget(button)
+            column.addStretch(1)
+            return card
+        picture = Thumbnail(session, change.look.id, lambda: session.choose_look(change.look.id))
+        picture.setFixedHeight(190)
+        column.addWidget(picture)
+        column.addWidget(words(f"{change.look.label}, from {change.day.isoformat()}"))
+        if change.before is not None:
+            for title, said in (
+                ("Comes", _names(change.brings)), ("Stays", _names(change.stays)),
+                ("Goes", listed([f"{item.label} ({where})" for item, where in change.stores], MOST_NAMED)),
+            ):  # fmt: skip
+                if said:
+                    column.addWidget(words(f"{title}: {said}.", "small"))
+        again = chip("Again this year", f"Bring {change.look.label} back as a new look", checkable=False)
+        again.clicked.connect(lambda: self._bring_back(change.look.id, change.look.label, season))
+        column.addWidget(again, 0, Qt.AlignmentFlag.AlignLeft)
+        column.addStretch(1)
+        return card
+
+    def _bring_back(self, look_id: str, name: str, season: Season) -> None:
+        session, today = self._session, date.today()
+        day = max(begin_of(season, today.year), today)
+        if day > today and season == season_of(today):
+            day = today
+        before = {look.id for look in session.plan.looks}
+        if session.commit(BringBack(look=look_id, name=name, date=day.isoformat(), season=season)):
+            fresh = next(look for look in session.plan.looks if look.id not in before)
+            session.choose_look(fresh.id)
+            session.told.emit(" ".join(fresh.note.split("\n")))
+
+    def save_calendar(self) -> None:
+        """Save what is due as a calendar file where a person says."""
+        session = self._session
+        path = self._dialogs.ask_save("Save the calendar", f"{session.plan.name or 'Jolly Ledge'}.ics")
+        if path is None:
+            return
+        path = path if path.suffix else path.with_suffix(".ics")
+        try:
+            write_atomically(path, due_to_calendar(due_dates(session.plan, date.today()), session.plan.name))
+        except JollyLedgeError as error:
+            session.refused.emit(str(error))
+            return
+        session.told.emit(f"Saved “{path.name}”.")
+
+
+def _names(items: tuple[Item, ...], most: int = MOST_NAMED) -> str:
+    return listed([item.label for item in items], most)
+
+
+def _due_said(due: Due) -> str:
+    often = f", then every {due.every_days} days" if due.every_days and due.every_days > 1 else ""
+    often = ", then every day" if due.every_days == 1 else often
+    until = f" until {due.until.isoformat()}" if due.until is not None and due.every_days else ""
+    detail = f" ({due.detail})" if due.detail else ""
+    return f"{due.day.isoformat()}: {due.what}{often}{until}{detail}"

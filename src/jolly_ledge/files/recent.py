@@ -1,0 +1,39 @@
+"""Which plans were in hand lately, the latest first."""
+
+import contextlib
+from pathlib import Path
+
+import msgspec
+
+from jolly_ledge.files.atomic import write_atomically
+from jolly_ledge.files.errors import FileError
+
+MOST = 12
+LARGEST = 1_000_000
+
+
+class RecentFiles:
+    """A short list in a file of its own; a damaged list is begun anew, for nothing depends on it."""
+
+    def __init__(self, file: Path) -> None:
+        self._file = file
+
+    def paths(self) -> tuple[Path, ...]:
+        """Return what was opened or saved lately and is still there."""
+        return tuple(path for path in self._read() if path.is_file())
+
+    def add(self, path: Path) -> None:
+        """Put a plan at the head of the list; where that cannot be kept it is not, for it is no work of anyone's."""
+        whole = path.absolute()
+        paths = [whole, *(other for other in self._read() if other != whole)][:MOST]
+        with contextlib.suppress(OSError, FileError):
+            self._file.parent.mkdir(parents=True, exist_ok=True)
+            write_atomically(self._file, msgspec.json.encode([str(one) for one in paths]))
+
+    def _read(self) -> tuple[Path, ...]:
+        try:
+            if self._file.stat().st_size > LARGEST:
+                return ()
+            return tuple(Path(one) for one in msgspec.json.decode(self._file.read_bytes(), type=list[str]))
+        except (OSError, msgspec.DecodeError):
+            return ()
