@@ -96,7 +96,7 @@ def test_one_look_alone_cannot_be_compared(qtbot: QtBot, log: RecoveryLog, dialo
     window = open_window(qtbot, versions(1), log, dialogs)
     page = page_of(window, "Keep", KeepStep)
     with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "duplicate one" in said):
-        qtbot.mouseClick(page.compare_button, LEFT)
+        qtbot.mouseClick(page.modes.chips["compare"], LEFT)
     assert page.pages.currentIndex() == 0
 
 
@@ -131,7 +131,7 @@ def test_the_comparison_follows_another_piece(window: MainWindow, qtbot: QtBot) 
     keep = page_of(window, "Keep", KeepStep)
     window.session.choose_look("hall-welcome")
     assert keep.pages.currentIndex() == 0
-    assert len(keep.cards) == 1
+    assert keep.time_line.looks.row_of("hall-welcome") == 1
     window.session.choose_look("first-try")
     keep.show_side_by_side()
     assert len(page.columns) == 2

@@ -358,34 +358,6 @@ def test_the_sheet_is_saved_as_pdf_csv_and_drawing(
 # Keep
 
 
-def test_looks_are_named_noted_duplicated_taken_and_removed(window: MainWindow, qtbot: QtBot) -> None:
-    page = keep(window)
-    card = page.cards["first-try"]
-    card.name_field.setText("October try")
-    qtbot.keyClick(card.name_field, Qt.Key.Key_Return)
-    card.date_field.setText("2026-10-09")
-    qtbot.keyClick(card.date_field, Qt.Key.Key_Return)
-    card.note_field.setPlainText("Guests liked the globe.")
-    look = window.session.plan.look("first-try")
-    assert (look.name, look.date, look.note) == ("October try", "2026-10-09", "Guests liked the globe.")
-    qtbot.mouseClick(card.duplicate_button, LEFT)
-    assert window.session.look.name == "October try, again"
-    assert len(page.cards) == 3
-    qtbot.mouseClick(page.cards["before"].take_button, LEFT)
-    assert window.session.look_id == "before"
-    copy = next(identifier for identifier in page.cards if "again" in identifier)
-    qtbot.mouseClick(page.cards[copy].remove_button, LEFT)
-    assert set(page.cards) == {"before", "first-try"}
-
-
-def test_looks_in_sight_are_read(window: MainWindow, qtbot: QtBot) -> None:
-    page = keep(window)
-    qtbot.waitUntil(lambda: all("reads" in card.reads.text() for card in page.cards.values()))
-    page.begin()
-    empty = page.cards[window.session.look_id]
-    qtbot.waitUntil(lambda: empty.reads.text() == "empty")
-
-
 def test_an_empty_look_is_begun(window: MainWindow, qtbot: QtBot) -> None:
     page = keep(window)
     qtbot.mouseClick(page.begin_button, LEFT)

@@ -33,17 +33,15 @@ PIXELS_KEPT_KB = 128 * 1024
 """Room for a large look on a fine screen; Qt's own 10 MB would draw things anew at every step."""
 
 SETTLE_MS = 1500
-KEPT = "kept"
-"""Beside the unsaved work: which plans were open lately, and their earlier versions."""
 
 
-def recovery_folder() -> Path:
-    """Return where unsaved work is kept."""
+def state_folder() -> Path:
+    """Return where unsaved work, earlier versions and the list of recent plans are kept."""
     own = os.environ.get("JOLLY_LEDGE_STATE")
     if own:
         return Path(own)
     data = QStandardPaths.writableLocation(QStandardPaths.StandardLocation.GenericDataLocation)
-    return Path(data) / "jolly-ledge" / "recovery"
+    return Path(data) / "jolly-ledge"
 
 
 def ready_application(arguments: list[str]) -> QApplication:
@@ -68,10 +66,10 @@ def make_window(
     photos: Mapping[str, bytes] | None = None,
 ) -> MainWindow:
     """Return a window on a plan, with the photographs it speaks of."""
-    session = Session(plan, log or RecoveryLog(recovery_folder()), photos=photos)
+    session = Session(plan, log or RecoveryLog(state_folder() / "recovery"), photos=photos)
     if log is None:
-        kept = recovery_folder().parent / KEPT if not os.environ.get("JOLLY_LEDGE_STATE") else recovery_folder() / KEPT
-        session.recent, session.backups = RecentFiles(kept / "recent.json"), Backups(kept / "versions")
+        session.recent = RecentFiles(state_folder() / "recent.json")
+        session.backups = Backups(state_folder() / "versions")
     asked = dialogs or FileDialogs()
     window = MainWindow(session, asked)
     if isinstance(asked, FileDialogs):

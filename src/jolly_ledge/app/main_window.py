@@ -16,9 +16,11 @@ from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.notice import Notice, Offer
 from jolly_ledge.demo import demo_bytes, demo_photos
+from jolly_ledge.files.backups import Backup
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.model.units import LENGTH_UNITS
 
+MOST_CHANGES = 5
 OPEN_KINDS = "Plans (*.ledge *.json);;All files (*)"
 
 
@@ -143,6 +145,10 @@ class MainWindow(QMainWindow):
             ("Redo", "Ctrl+Shift+Z", session.redo),
         ):
             self._add(menu, text, keys, action)
+        self.recent_menu = menu.addMenu("Open lately")
+        self.recent_menu.aboutToShow.connect(self._list_recent)
+        self.versions_menu = menu.addMenu("Earlier versions")
+        self.versions_menu.aboutToShow.connect(self._list_versions)
         menu.addSeparator()
         units = QActionGroup(self)
         for unit in LENGTH_UNITS:
@@ -159,6 +165,38 @@ class MainWindow(QMainWindow):
         for number, name in enumerate(STEPS, start=1):
             self._add(menu, f"Go to {name}", f"Ctrl+{number}", partial(self.show_step, name))
         return menu
+
+    def _list_recent(self) -> None:
+        """List the plans that were open lately."""
+        recent = self.session.recent
+        self.recent_menu.clear()
+        for path in recent.paths() if recent is not None else ():
+            made = self.recent_menu.addAction(path.name, partial(self._open_recent, path))
+            made.setToolTip(str(path))
+        if not self.recent_menu.actions():
+            self.recent_menu.addAction("Nothing yet").setEnabled(False)
+
+    def _open_recent(self, path: Path) -> None:
+        self._after_saving(lambda: self.session.open(path))
+
+    def _list_versions(self) -> None:
+        """List the kept versions of the plan in hand, with the day they were replaced on."""
+        self.versions_menu.clear()
+        for backup in self.session.earlier_versions():
+            when = backup.at.astimezone().strftime("%Y-%m-%d %H:%M")
+            self.versions_menu.addAction(f"Until {when}", partial(self._show_version, backup, when))
+        if not self.versions_menu.actions():
+            self.versions_menu.addAction("None are kept yet").setEnabled(False)
+
+    def _show_version(self, backup: Backup, when: str) -> None:
+        """Tell what changed since a version, and offer to take it in hand."""
+        changes = self.session.changes_since(backup)
+        shown = " ".join(changes[:MOST_CHANGES]) or "Nothing differs."
+        more = f" And {len(changes) - MOST_CHANGES} more." if len(changes) > MOST_CHANGES else ""
+        self.notice.say(
+            f"Since {when}: {shown}{more}",
+            (("Take that version in hand", lambda: self._after_saving(lambda: self.session.take_version(backup))),),
+        )
 
     def _list_looks(self) -> None:
         """List the looks of all pieces."""

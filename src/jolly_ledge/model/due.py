@@ -22,12 +22,25 @@ class Due(Struct, frozen=True):
     until: date | None = None
     every_year: bool = False
 
+    def next_from(self, today: date) -> date | None:
+        """Return the first day from today on that it is due, None when that is over."""
+        day = self.day
+        if self.every_days is not None and day < today:
+            day += timedelta(days=-(-(today - day).days // self.every_days) * self.every_days)
+        if day < today or (self.until is not None and day > self.until):
+            return None
+        return day
+
 
 def due_dates(plan: Plan, today: date) -> tuple[Due, ...]:
     """Return all that is due, the earliest first; dates that make no sense are told by :func:`senseless_dates`."""
     found: list[Due] = []
+    cared_for: set[str] = set()
+    standing = {look.id for look in now_standing(plan)}
     for look in plan.looks:
         found += _of_look(plan, look)
+        if look.id in standing:
+            found += _care(plan, look, cared_for)
     for item in plan.stash:
         found += _of_item(item, today)
     return tuple(sorted(found, key=lambda due: (due.day, due.kind, due.key)))
@@ -39,16 +52,34 @@ def _of_look(plan: Plan, look: Look) -> list[Due]:
     found = []
     if ends is not None and look.status != "taken-down":
         found.append(Due("take-down", look.id, ends, f"Take down {look.label}", piece))
-    if begins is None or look.status == "taken-down":
-        return found
-    found.append(Due("set-up", look.id, begins, f"{look.label} is to stand", piece))
+    if begins is not None and look.status != "taken-down":
+        found.append(Due("set-up", look.id, begins, f"{look.label} is to stand", piece))
+    return found
+
+
+def now_standing(plan: Plan) -> tuple[Look, ...]:
+    """Return for every piece the look whose plants are cared for: the latest that is placed, else by date."""
+    chosen: dict[str, Look] = {}
+    for look in sorted(plan.looks, key=lambda look: (look.status == "placed", look.date)):
+        if look.status != "taken-down" and known_date(look.date) is not None:
+            chosen[look.piece] = look
+    return tuple(chosen.values())
+
+
+def _care(plan: Plan, look: Look, cared_for: set[str]) -> list[Due]:
+    """Return what the plants and stems of a look want; what stands in two looks is cared for once."""
+    piece, found = plan.piece(look.piece).label, []
+    begins, ends = known_date(look.date), known_date(look.takes_down)
+    if begins is None:
+        return []
     items = {item.id: item for item in plan.stash}
     for placement in look.placements:
         item = items[placement.item]
         care = item.care
-        if care is None:
+        if care is None or item.id in cared_for:
             continue
-        key = f"{look.id}-{item.id}"
+        cared_for.add(item.id)
+        key = item.id
         if care.water_days:
             first = begins + timedelta(days=care.water_days)
             found.append(Due("water", key, first, f"Water the {item.label}", f"{piece}: {look.label}",

@@ -69,9 +69,10 @@ class YearPage(QWidget):
         column.addWidget(Board())
         for said in senseless_dates(session.plan):
             column.addWidget(words(said, "finding"))
-        found = [due for due in due_dates(session.plan, today) if due.day >= today or due.every_days]
-        for due in found[:MOST_DUE]:
-            column.addWidget(words(_due_said(due)))
+        dated = [(day, due) for due in due_dates(session.plan, today) if (day := due.next_from(today)) is not None]
+        found = sorted(dated, key=lambda one: (one[0], one[1].what))
+        for day, due in found[:MOST_DUE]:
+            column.addWidget(words(_due_said(day, due)))
         if len(found) > MOST_DUE:
             column.addWidget(words(f"and {len(found) - MOST_DUE} more in the calendar file", "small"))
         if not found:
@@ -147,9 +148,9 @@ def _names(items: tuple[Item, ...], most: int = MOST_NAMED) -> str:
     return listed([item.label for item in items], most)
 
 
-def _due_said(due: Due) -> str:
+def _due_said(day: date, due: Due) -> str:
     often = f", then every {due.every_days} days" if due.every_days and due.every_days > 1 else ""
     often = ", then every day" if due.every_days == 1 else often
     until = f" until {due.until.isoformat()}" if due.until is not None and due.every_days else ""
     detail = f" ({due.detail})" if due.detail else ""
-    return f"{due.day.isoformat()}: {due.what}{often}{until}{detail}"
+    return f"{day.isoformat()}: {due.what}{often}{until}{detail}"
