@@ -10,7 +10,7 @@ from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.drawing.labels import SHEETS, LabelSheet, check_sheet
 from jolly_ledge.drawing.paper import A4, LETTER
 from jolly_ledge.model.errors import EditError
-from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.phrases import capital, counted
 
 OWN = "Another sheet, as told below"
 
@@ -79,7 +79,7 @@ class LabelForm(QWidget):
 
     def show_counts(self, cords: int, boxes: int) -> None:
         """Tell how many labels there are to be made."""
-        self.counts.setText(f"{counted(cords, 'label')} for cords, {counted(boxes, 'label')} for boxes.")
+        self.counts.setText(f"{capital(counted(cords, 'label'))} for cords, {counted(boxes, 'label')} for boxes.")
 
     def _show_sheet(self, index: int) -> None:
         if index < len(SHEETS):

@@ -3,7 +3,7 @@
 from datetime import date
 
 from PySide6.QtCore import QRectF, Qt
-from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPen
+from PySide6.QtGui import QColor, QKeyEvent, QPainter, QPaintEvent, QPen
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QPushButton, QSizePolicy, QVBoxLayout, QWidget
 
 from jolly_ledge.app.session import Session
@@ -81,6 +81,7 @@ class TickOffPage(QWidget):
         self._session = session
         self._skipped: list[str] = []
         self._steps: tuple[PlacingStep, ...] = ()
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(20)
@@ -194,6 +195,14 @@ class TickOffPage(QWidget):
             " · ".join(word for word in (step.how, step.note) if word),
             "\n".join(caution.sentence for caution in own[:2]),
         ]
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Return says that the next thing stands, unless something is being typed."""
+        is_return = event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter)
+        if is_return and not isinstance(self.focusWidget(), QLineEdit):
+            self.tick()
+        else:
+            event.ignore()
 
     # What the buttons do
 

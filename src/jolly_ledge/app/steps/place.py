@@ -73,8 +73,6 @@ class PlaceStep(Step):
         row.addWidget(self.pages)
         self.column.addLayout(row, 1)
         self.modes.show_choice(ORDER)
-        self.shortcut("Return", self._tick)
-        self.shortcut("Enter", self._tick)
         self.follow(self.refresh, session.changed, session.unit_changed)
 
     def _menu(self) -> QMenu:
@@ -112,6 +110,8 @@ class PlaceStep(Step):
         page, refresh = self._shown[mode]
         self.pages.setCurrentWidget(page)
         refresh()
+        if mode == TICK_OFF:
+            self.tick_off.setFocus()
 
     def show_labels(self) -> None:
         """Show which labels can be made."""
@@ -125,10 +125,6 @@ class PlaceStep(Step):
         for page, refresh in self._shown.values():
             if page is self.pages.currentWidget():
                 refresh()
-
-    def _tick(self) -> None:
-        if self.pages.currentWidget() is self.tick_off:
-            self.tick_off.tick()
 
     # On paper
 
