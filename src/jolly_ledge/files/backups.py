@@ -11,8 +11,8 @@ from msgspec import Struct
 from jolly_ledge.files.atomic import write_atomically
 
 MOST = 10
-SPACINGS = (timedelta(hours=1), timedelta(days=1), timedelta(days=7), timedelta(days=30))
-"""Two versions nearer than this are one in the long run: the older both are, the wider the spacing."""
+LEAST_AGE = timedelta(hours=1)
+"""Versions younger than this are all of one age."""
 
 STAMP = "%Y%m%dT%H%M%S%f"
 
@@ -68,20 +68,18 @@ class Backups:
 
 
 def thinned(kept: Sequence[Backup], now: datetime) -> tuple[Backup, ...]:
-    """Return which versions may go: while there are too many, the younger of the two that lie closest for their age.
+    """Return which versions may go: while there are too many, the one whose neighbours lie closest for their age.
 
     The newest and the oldest stay.
     """
     waiting = sorted(kept, key=lambda backup: backup.at, reverse=True)
     gone = []
     while len(waiting) > MOST:
-        index = min(range(1, len(waiting) - 1), key=lambda n: _closeness(waiting[n], waiting[n + 1], now))
+        index = min(range(1, len(waiting) - 1), key=lambda n: _gap_without(waiting[n - 1], waiting[n + 1], now))
         gone.append(waiting.pop(index))
     return tuple(gone)
 
 
-def _closeness(younger: Backup, older: Backup, now: datetime) -> float:
-    """Return how far two versions lie apart, in spacings that suit their age."""
-    age = now - older.at
-    spacing = next((one for one in SPACINGS if age < 8 * one), SPACINGS[-1])
-    return (younger.at - older.at) / spacing
+def _gap_without(younger: Backup, older: Backup, now: datetime) -> float:
+    """Return how far two versions lie apart once the one between them is gone, as a share of their age."""
+    return (younger.at - older.at) / max(now - older.at, LEAST_AGE)
