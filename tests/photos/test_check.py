@@ -74,6 +74,15 @@ def test_a_known_shift_is_found_to_a_few_mm(name: str, shift: float) -> None:
     assert moved[0].upward == pytest.approx(0.0, abs=4.0)
 
 
+def test_what_stands_behind_a_moved_thing_does_not_seem_to_follow_it() -> None:
+    items = (thing("art", "frame", width=220.0, height=330.0), thing("jar", height=260.0, colours=(("#efe6d2", 1.0),)))
+    behind = put("art", "a1", x=400, z=287.5, pose="leaning")
+    plan, real = (arranged(items, (behind, put("jar", "a1", x=x, z=120)), case_of(1)) for x in (440.0, 390.0))
+    things = [thing for name in ("art", "jar") for thing in planned_things(plan) if thing.placement == name]
+    check = check_photo(plan_pixels(plan, SCALE), plan_pixels(real, SCALE), SCALE, things)
+    assert [(one.placement, one.state) for one in check.things] == [("art", "covered"), ("jar", "moved")]
+
+
 def test_small_moves_are_no_moves() -> None:
     assert {thing.state for thing in compared(plan_pixels(look(urn=6.0, jug=-8.0), SCALE)).things} == {"as planned"}
 

@@ -33,7 +33,11 @@ STRANGE_DIFFERENCE, STRANGE_MM = 16.0, 55.0
 """Colours so far apart (CIELAB), over a place so wide and high, are something that is not in the plan."""
 
 SMALLEST_PX = 8
-State = Literal["as planned", "moved", "not found"]
+COVERED = 0.1
+"""So much of a thing must lie behind another for it to hide whether it was moved."""
+
+State = Literal["as planned", "moved", "not found", "covered"]
+"""Covered is what cannot be told, for something that was moved stands before it."""
 Plane = NDArray[np.float64]
 
 
@@ -100,12 +104,12 @@ def check_photo(planned: Pixels, seen: Pixels, scale: float, things: Sequence[Pl
     scale : float
         Pixels for one mm.
     things : sequence of PlannedThing
-        What is to be found; hidden things are left out.
+        What is to be found, the far ones first; hidden things are left out.
     """
     lab_planned, lab_seen = _lab(planned), _lab(seen)
     aligned = _aligned(lab_planned, _evened(lab_seen, lab_planned), scale, things)
     flat_planned, flat_seen = _flat(lab_planned), _flat(aligned)
-    found = tuple(_found(flat_planned, flat_seen, scale, thing) for thing in things)
+    found = _without_followers(things, tuple(_found(flat_planned, flat_seen, scale, thing) for thing in things))
     return PhotoCheck(
         planned=eye_of(lab_planned, scale),
         seen=eye_of(lab_seen, scale),
@@ -196,6 +200,33 @@ def _found(planned: Plane, seen: Plane, scale: float, thing: PlannedThing) -> Fo
     if max(abs(match.along), abs(match.upward)) > AS_PLANNED_MM and match.gain > CLEARER:
         return FoundThing(thing.placement, "moved", match.along, match.upward, match.likeness)
     return FoundThing(thing.placement, "as planned", 0.0, 0.0, match.likeness)
+
+
+def _without_followers(things: Sequence[PlannedThing], found: tuple[FoundThing, ...]) -> tuple[FoundThing, ...]:
+    """Return what was found; what stands behind a moved thing and seems to follow it, or is gone, cannot be told."""
+    settled = list(found)
+    for number, (thing, where) in enumerate(zip(things, found, strict=True)):
+        if where.state == "as planned":
+            continue
+        for other, its in zip(things[number + 1 :], found[number + 1 :], strict=True):
+            if its.state != "moved":
+                continue
+            there = PlannedThing(
+                other.placement, other.left + its.along, other.top, other.right + its.along, other.bottom
+            )
+            whole = (thing.right - thing.left) * (thing.bottom - thing.top)
+            covered = max(_overlap(thing, other), _overlap(thing, there)) / max(whole, 1.0)
+            follows = where.state == "moved" and abs(its.along - where.along) < AS_PLANNED_MM
+            if covered > COVERED and (follows or where.state == "not found"):
+                settled[number] = FoundThing(thing.placement, "covered", 0.0, 0.0, where.likeness)
+    return tuple(settled)
+
+
+def _overlap(one: PlannedThing, other: PlannedThing) -> float:
+    """Return the area two things share in the drawing, in mm²."""
+    across = min(one.right, other.right) - max(one.left, other.left)
+    down = min(one.bottom, other.bottom) - max(one.top, other.top)
+    return max(across, 0.0) * max(down, 0.0)
 
 
 def _flat(lab: Plane) -> Plane:

@@ -12,6 +12,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import Board, question, words
+from jolly_ledge.drawing.look import painting_order
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.deviation import Deviation
@@ -240,7 +241,10 @@ class PhotoCheckPage(QWidget):
 
     def _compare(self, arrangement: Arrangement, planned: Pixels, seen: Pixels, scale: float) -> None:
         high = arrangement.piece.height
-        things = [PlannedThing(s.id, s.left, high - s.top, s.right, high - s.bottom) for s in arrangement.visible]
+        things = [
+            PlannedThing(s.id, s.left, high - s.top, s.right, high - s.bottom)
+            for s in painting_order(arrangement.standings)
+        ]
         self._result = []
 
         def work() -> None:
@@ -281,7 +285,8 @@ class PhotoCheckPage(QWidget):
         for line in figures_of(check):
             self._lines.addWidget(words(line))
         self._lines.addSpacing(8)
-        differing = [thing for thing in check.things if thing.state != "as planned"]
+        differing = [thing for thing in check.things if thing.state in ("moved", "not found")]
+        covered = sum(thing.state == "covered" for thing in check.things)
         self._lines.addWidget(question("What differs"))
         self._lines.addWidget(Board())
         marks: list[tuple[QRectF, str, str]] = []
@@ -301,10 +306,11 @@ class PhotoCheckPage(QWidget):
         if not differing and not check.strange:
             self._lines.addWidget(words("All of it stands as planned.", "good"))
         self._lines.addStretch(1)
-        same = len(check.things) - len(differing)
+        same = len(check.things) - len(differing) - covered
+        hidden = f" {capital(counted(covered, 'thing'))} cannot be told, behind what was moved." if covered else ""
         self.hint.setText(
             f"{same} of {len(check.things)} things stand as planned, to about 15 mm. What stands far before the back "
-            "is seen a little aside by any camera; a tape decides."
+            f"is seen a little aside by any camera; a tape decides.{hidden}"
         )
         self.beside.show_marks(marks)
 
