@@ -10,6 +10,7 @@ from pathlib import Path
 from PySide6.QtGui import QFontMetrics
 from PySide6.QtWidgets import QAbstractButton, QApplication, QLabel, QLineEdit, QScrollArea, QWidget
 
+from jolly_ledge.app.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.photo_bench import PhotoBench
 from jolly_ledge.app.panels.view_strip import STRAIGHT_ON
@@ -18,8 +19,13 @@ from jolly_ledge.app.scene.look_view import OVERLAYS
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.brief import BriefStep
 from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.app.steps.keep import KeepStep
 from jolly_ledge.app.steps.measure import MeasureStep
 from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.model.edits.log import AddLookPhoto
+from jolly_ledge.model.look import LookPhoto
+from jolly_ledge.photos.image import kept_photo, read_photo
+from jolly_ledge.render.practice_photos import practice_photo
 
 PATIENCE_S = 60.0
 
@@ -49,6 +55,8 @@ def _views(window: MainWindow) -> list[tuple[str, Callable[[], object]]]:
     views.append(("Keep, side by side", window.show_side_by_side))
     views += [(f"Arrange, {page}", partial(_search, window, page)) for page in ("proposals", "wanted")]
     views.append(("Place, change over", partial(_change_over, window)))
+    views += [(f"Place, {page}", partial(_place, window, page)) for page in ("fetch", "tick-off", "buy", "labels")]
+    views += [(f"Keep, {page}", partial(_keep, window, page)) for page in ("log", "year", "where", "photograph")]
     return views
 
 
@@ -99,6 +107,43 @@ def _change_over(window: MainWindow) -> None:
     assert isinstance(step, PlaceStep)
     step.order.before_list.setCurrentIndex(1)
     step.refresh()
+
+
+def _place(window: MainWindow, page: str) -> None:
+    """Show a page of Place."""
+    window.session.choose_look("first-try")
+    window.show_step("Place")
+    step = window.step("Place")
+    assert isinstance(step, PlaceStep)
+    if page == "labels":
+        step.show_labels()
+    else:
+        step.show_mode(page)
+
+
+def _keep(window: MainWindow, page: str) -> None:
+    """Show a page of Keep; a photograph is one by the simulated camera."""
+    window.session.choose_look("first-try" if page == "photograph" else "mantel-talk")
+    window.show_step("Keep")
+    step = window.step("Keep")
+    assert isinstance(step, KeepStep)
+    if page != "photograph":
+        step.show_mode(page)
+        return
+    step.show_mode("log")
+    session = window.session
+    pixels, corners = practice_photo(session.arrangement, empty=False)
+    name, content = kept_photo(pixels)
+    session.add_photo(name, content)
+    share = read_photo(content).shape[1] / pixels.shape[1]
+    marks = tuple((float(x) * share, float(y) * share) for x, y in corners)
+    session.commit(AddLookPhoto(look=session.look_id, photo=LookPhoto(name=name, corners=marks)))
+    step.check_photo(session.look_id, name)
+    check = step.photo_check
+    assert isinstance(check, PhotoCheckPage)
+    latest = time.monotonic() + PATIENCE_S
+    while check.is_busy and time.monotonic() < latest:
+        QApplication.processEvents()
 
 
 def _measure(window: MainWindow, page: str) -> None:

@@ -52,18 +52,18 @@ QPushButton#quiet:hover {{ text-decoration: underline; }}
 QPushButton#quiet:focus {{ border: 1px solid {PLUM}; }}
 QPushButton#quiet:disabled {{ color: #9a958b; }}
 
-QLineEdit, QPlainTextEdit, QComboBox, QSpinBox, QDateEdit {{
+QLineEdit, QPlainTextEdit, QComboBox, QSpinBox, QDoubleSpinBox, QDateEdit {{
   background: {SHEET}; border: 1px solid {RULE}; border-radius: 5px; padding: 3px 7px; min-height: 20px;
   selection-background-color: {PLUM}; selection-color: #ffffff;
 }}
-QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus, QSpinBox:focus {{ border: 1px solid {PLUM}; }}
+QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus, QSpinBox:focus, QDoubleSpinBox:focus {{ border: 1px solid {PLUM}; }}
 QLineEdit[wrong="true"] {{ border: 2px solid {RUST}; background: {RUST_TINT}; }}
 QComboBox::drop-down {{ border: none; width: 22px; }}
 QComboBox::down-arrow {{ image: url({ICONS}/down.svg); width: 12px; height: 12px; }}
-QSpinBox QLineEdit {{ border: none; background: transparent; padding: 0 0 0 6px; }}
-QSpinBox::up-button, QSpinBox::down-button {{ border: none; background: transparent; width: 22px; }}
-QSpinBox::up-arrow {{ image: url({ICONS}/up.svg); width: 12px; height: 12px; }}
-QSpinBox::down-arrow {{ image: url({ICONS}/down.svg); width: 12px; height: 12px; }}
+QSpinBox QLineEdit, QDoubleSpinBox QLineEdit {{ border: none; background: transparent; padding: 0 0 0 6px; }}
+QSpinBox::up-button, QDoubleSpinBox::up-button, QSpinBox::down-button, QDoubleSpinBox::down-button {{ border: none; background: transparent; width: 22px; }}
+QSpinBox::up-arrow, QDoubleSpinBox::up-arrow {{ image: url({ICONS}/up.svg); width: 12px; height: 12px; }}
+QSpinBox::down-arrow, QDoubleSpinBox::down-arrow {{ image: url({ICONS}/down.svg); width: 12px; height: 12px; }}
 QComboBox QAbstractItemView {{ background: {SHEET}; border: 1px solid {RULE}; selection-background-color: {PLUM_TINT}; selection-color: {INK}; }}
 QCheckBox {{ spacing: 8px; min-height: 28px; }}
 QCheckBox::indicator {{ width: 18px; height: 18px; border: 1px solid {BOARD}; border-radius: 4px; background: {SHEET}; }}

@@ -2,17 +2,60 @@
 
 from collections.abc import Callable
 
-from PySide6.QtWidgets import QComboBox, QDoubleSpinBox, QFormLayout, QHBoxLayout, QSpinBox, QVBoxLayout, QWidget
+from PySide6.QtCore import QRectF
+from PySide6.QtGui import QColor, QPainter, QPaintEvent
+from PySide6.QtWidgets import (
+    QComboBox,
+    QDoubleSpinBox,
+    QFormLayout,
+    QHBoxLayout,
+    QSizePolicy,
+    QSpinBox,
+    QVBoxLayout,
+    QWidget,
+)
 
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.drawing.labels import SHEETS, LabelSheet, check_sheet
+from jolly_ledge.drawing.labels import SHEETS, LabelSheet, StickOn, check_sheet, label_pages
 from jolly_ledge.drawing.paper import A4, LETTER
+from jolly_ledge.drawing.picture import Picture
+from jolly_ledge.drawing.theme import RULE
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.render.player import fitting, play_fitted
 
 OWN = "Another sheet, as told below"
+
+
+class SheetPreview(QWidget):
+    """The first sheet as it will be printed."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._page: Picture | None = None
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
+        self.setMinimumSize(220, 260)
+        self.setAccessibleName("The first sheet as it will be printed")
+
+    def show_page(self, page: Picture | None) -> None:
+        """Show a page; None shows nothing."""
+        self._page = page
+        self.update()
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        """Paint the page on white paper."""
+        if self._page is None:
+            return
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        page, room = self._page, QRectF(self.rect()).adjusted(8, 4, -8, -8)
+        paper = fitting(page, room).mapRect(QRectF(0, 0, page.width, page.height))
+        painter.fillRect(paper, QColor("#ffffff"))
+        play_fitted(painter, page, room)
+        painter.setPen(QColor(RULE))
+        painter.drawRect(paper)
 
 
 class LabelForm(QWidget):
@@ -48,11 +91,14 @@ class LabelForm(QWidget):
             form.addRow(name, field)
         self.paper_list.activated.connect(lambda _: self._show_size())
         side = QHBoxLayout()
-        side.addLayout(form)
-        side.addStretch(1)
-        column.addLayout(side)
+        told = QVBoxLayout()
+        told.addLayout(form)
+        side.addLayout(told)
+        self.preview = SheetPreview()
+        side.addWidget(self.preview, 1)
+        column.addLayout(side, 1)
         self.label_size = words("", "soft")
-        column.addWidget(self.label_size)
+        told.addWidget(self.label_size)
         row = QHBoxLayout()
         self.cords_button = chip("Cord labels as PDF", "Two for every cord: at the plug and at the thing",
                                  checkable=False)  # fmt: skip
@@ -62,10 +108,11 @@ class LabelForm(QWidget):
             button.clicked.connect(lambda _=False, kind=kind: on_make(kind, self.sheet, self.skip_field.value()))
             row.addWidget(button)
         row.addStretch(1)
-        column.addLayout(row)
+        told.addLayout(row)
         self.counts = words("", "soft")
-        column.addWidget(self.counts)
-        column.addStretch(1)
+        told.addWidget(self.counts)
+        told.addStretch(1)
+        self._labels: tuple[StickOn, ...] = ()
         self._show_sheet(0)
 
     @property
@@ -77,8 +124,10 @@ class LabelForm(QWidget):
             self.down_field.value(),
         )  # fmt: skip
 
-    def show_counts(self, cords: int, boxes: int) -> None:
-        """Tell how many labels there are to be made."""
+    def show_labels(self, labels: tuple[StickOn, ...], cords: int, boxes: int) -> None:
+        """Tell how many labels there are to be made, and show some."""
+        self._labels = labels
+        self._show_size()
         self.counts.setText(f"{capital(counted(cords, 'label'))} for cords, {counted(boxes, 'label')} for boxes.")
 
     def _show_sheet(self, index: int) -> None:
@@ -97,7 +146,9 @@ class LabelForm(QWidget):
             check_sheet(self.sheet)
         except EditError as error:
             self.label_size.setText(str(error))
+            self.preview.show_page(None)
             return
+        self.preview.show_page(label_pages(self._labels, self.sheet, self.skip_field.value())[0])
         width, height = self.sheet.size
         self.label_size.setText(f"Each label is {width:.1f} mm wide and {height:.1f} mm high.")
 

@@ -116,7 +116,8 @@ class PlaceStep(Step):
     def show_labels(self) -> None:
         """Show which labels can be made."""
         plan = self.session.plan
-        self.labels.show_counts(len(cord_labels(plan)), len(storage_labels(plan, date.today().year)))
+        cords, boxes = cord_labels(plan), storage_labels(plan, date.today().year)
+        self.labels.show_labels((*cords, *boxes), len(cords), len(boxes))
         self.pages.setCurrentWidget(self.labels)
 
     def refresh(self) -> None:
