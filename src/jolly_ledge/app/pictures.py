@@ -6,32 +6,33 @@ import time
 from collections.abc import Callable
 from pathlib import Path
 
+from msgspec.structs import replace
 from PySide6.QtCore import QSize
 from PySide6.QtWidgets import QApplication
 
 from jolly_ledge.app.application import make_window, ready_application
+from jolly_ledge.app.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.view_strip import STRAIGHT_ON
 from jolly_ledge.app.path_panel import STEPS
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.app.steps.keep import KeepStep
 from jolly_ledge.app.steps.measure import MeasureStep
+from jolly_ledge.app.steps.place import PlaceStep
 from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.edits.log import AddLookPhoto
+from jolly_ledge.model.look import LookPhoto
+from jolly_ledge.photos.image import kept_photo, read_photo
+from jolly_ledge.render.practice_photos import practice_photo
 
 SIZE = QSize(1280, 800)
 PATIENCE_S = 60.0
 PROPOSAL_STEPS = 500
-QUICK_LINE = "vase stoneware 18x32 sand rough hall 2.1kg"
-TABLE = """Item;Height (cm);W;Depth;Colour;Where;Weight;Remark
-blue glass vase;32,5;14;14;navy;hall;1,2 kg;
-oak box;12;30;20;brown;study;;a little worn
-tall dark urn;36,5;18;18;black;hall;;
-something;10;10;10;teal;;;
-brass bowl;9;24;24;gold;kitchen;800 g;
-linen book;24;;17;sand;study;;
-"""
+TICKED = 13
 
 
 class Photographer:
@@ -72,7 +73,7 @@ def take(folder: Path) -> list[Path]:
         window.resize(SIZE)
         window.show()
         photographer = Photographer(application, window, folder)
-        for name in STEPS:
+        for name in STEPS[:-1]:
             window.show_step(name)
             if name == "Arrange":
                 window.session.choose("orrery")
@@ -81,6 +82,8 @@ def take(folder: Path) -> list[Path]:
         _take_searches(photographer)
         _take_measure(photographer)
         _take_gather(photographer)
+        _take_place(photographer)
+        _take_keep(photographer)
         window.session.let_go()
     return photographer.taken
 
@@ -95,13 +98,6 @@ def _take_measure(photographer: Photographer) -> None:
     page.show_gallery()
     photographer.take("measure-kinds")
     page.show_drawing()
-    window.session.choose_look("hall-welcome")
-    page.view.choose_fixture(0)
-    photographer.take("measure-console")
-    page.view.choose_fixture(None)
-    window.show_step("Arrange")
-    window.session.choose_look("mantel-talk")
-    photographer.take("arrange-mantel")
     window.session.choose_look("first-try")
 
 
@@ -151,21 +147,58 @@ def _take_searches(photographer: Photographer) -> None:
     page.show_look()
 
 
+def _take_place(photographer: Photographer) -> None:
+    window = photographer.window
+    window.session.choose_look("first-try")
+    window.show_step("Place")
+    page = window.step("Place")
+    assert isinstance(page, PlaceStep)
+    page.show_mode("tick-off")
+    for _ in range(TICKED):
+        page.tick_off.tick()
+    photographer.take("place-tick-off")
+    page.show_mode("buy")
+    photographer.take("place-buy")
+
+
+def _take_keep(photographer: Photographer) -> None:
+    window, session = photographer.window, photographer.window.session
+    session.choose_look("first-try")
+    window.show_step("Keep")
+    page = window.step("Keep")
+    assert isinstance(page, KeepStep)
+    page.show_mode("log")
+    # The finished shelf, with one thing set 4 cm aside and one forgotten.
+    real = [
+        replace(p, x=(p.x or 0.0) + 40) if p.id == "cream-vase" else p
+        for p in session.look.placements
+        if p.id != "orrery"
+    ]
+    shelf = arrange(session.plan, replace(session.look, placements=tuple(real)))
+    pixels, corners = practice_photo(shelf, empty=False)
+    name, content = kept_photo(pixels)
+    share = read_photo(content).shape[1] / pixels.shape[1]
+    marks = tuple((float(x) * share, float(y) * share) for x, y in corners)
+    session.add_photo(name, content)
+    session.commit(AddLookPhoto(look=session.look_id, photo=LookPhoto(name=name, corners=marks)))
+    page.check_photo(session.look_id, name)
+    check = page.photo_check
+    assert isinstance(check, PhotoCheckPage)
+    photographer.wait_until(lambda: not check.is_busy)
+    photographer.take("keep-photograph")
+    session.choose_look("mantel-talk")
+    page.show_mode("log")
+    photographer.take("keep")
+    page.show_mode("year")
+    photographer.take("keep-year")
+
+
 def _take_gather(photographer: Photographer) -> None:
     window = photographer.window
     window.show_step("Gather")
     page = window.step("Gather")
     assert isinstance(page, GatherStep)
-    page.entry.line.setText(QUICK_LINE)
-    page.sorting.chips["room"].click()
-    photographer.take("gather-quick-line")
-    page.entry.line.clear()
     pages = page.pages
-    with tempfile.TemporaryDirectory() as folder:
-        table = Path(folder) / "from a drawer.csv"
-        table.write_text(TABLE)
-        pages.show_table(table)
-        photographer.take("gather-table")
     pages.show_families()
     photographer.take("gather-families")
     pages.show_pictures()

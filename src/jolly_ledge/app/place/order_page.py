@@ -22,7 +22,7 @@ from jolly_ledge.model.working_order import PlacingStep, working_order
 from jolly_ledge.report_wanted import change_over
 
 COLUMNS = ("", "Thing", "Fetch from", "Ledge", "Along", "In", "Stands on")
-COLUMN_WIDTHS = (36, 140, 84, 104, 122, 132, 110)
+COLUMN_WIDTHS = (36, 130, 84, 120, 122, 122, 104)
 
 
 class OrderPage(QWidget):
@@ -51,7 +51,7 @@ class OrderPage(QWidget):
         self.view = LookView(session)
         self.view.overlays = {"numbers"}
         self.view.setMinimumWidth(260)
-        middle.addWidget(self.view, 3)
+        middle.addWidget(self.view, 4)
         self.table = self._table()
         self.carries = _plain_table(("", "What is done"), (36, 500))
         self.carries.itemSelectionChanged.connect(self._choose_carry)
