@@ -169,6 +169,11 @@ def test_lists_labels_and_the_page_for_the_client_go_on_paper(
     dialogs.to_save = tmp_path / "look.dxf"
     page.save_drawing()
     assert (tmp_path / "look.dxf").read_text().startswith("  0")
+    next(action for action in page._scales.actions() if action.text() == "1:20").trigger()
+    dialogs.to_save = tmp_path / "look.svg"
+    page.save_drawing()
+    wide = float((tmp_path / "look.svg").read_text().split('width="')[1].split("mm")[0])
+    assert wide == pytest.approx((session.piece.width + 55) / 20, abs=6)
     page.show_labels()
     form = page.labels
     assert form.counts.text() == "Twelve labels for cords, one label for boxes."

@@ -161,9 +161,10 @@ def numbered_spots(
 def _free_place(x: float, y: float, taken: Sequence[tuple[float, float]], apart: float) -> tuple[float, float]:
     """Return the nearest free height to a place: above, below, further above."""
     at = y
-    for turn in range(2 * len(taken) + 1):
+    beside = [other_y for other_x, other_y in taken if abs(x - other_x) < apart]
+    for turn in range(4 * len(beside) + 1):
         at = y + (turn + 1) // 2 * apart / 2 * (1 if turn % 2 else -1)
-        if all(abs(x - other[0]) >= apart or abs(at - other[1]) >= apart for other in taken):
+        if all(abs(at - other) >= apart for other in beside):
             break
     return x, at
 
@@ -236,6 +237,10 @@ def _in_two_columns(left: list[Block], right: list[Block], offset: float) -> Ite
 
 def _steps(arrangement: Arrangement, steps: Sequence[PlacingStep], unit: LengthUnit, width: float) -> Iterator[Block]:
     cautions = cautions_of(arrangement)
+    of_placement: dict[str, list[int]] = {}
+    for index, caution in enumerate(cautions):
+        for placement in caution.placements:
+            of_placement.setdefault(placement, []).append(index)
     told: set[int] = set()
     for ledge_id, group in groupby(steps, key=lambda step: step.ledge_id):
         ledge, here = arrangement.piece.ledge(ledge_id), tuple(group)
@@ -247,12 +252,10 @@ def _steps(arrangement: Arrangement, steps: Sequence[PlacingStep], unit: LengthU
             yield _enlarged(arrangement, ledge, here, width)
         yield _table_head(width)
         for step in here:
-            own = [
-                (index, caution) for index, caution in enumerate(cautions)
-                if index not in told and step.placement in caution.placements
-            ]  # fmt: skip
-            told.update(index for index, _ in own)
-            yield _row(step, [caution for _, caution in own], unit, width)
+            # Each is told once, at the first of its things.
+            own = [index for index in of_placement.get(step.placement, ()) if index not in told]
+            told.update(own)
+            yield _row(step, [cautions[index] for index in own], unit, width)
     rest = [caution for index, caution in enumerate(cautions) if index not in told]
     if rest:
         yield heading("For the whole", width)

@@ -75,10 +75,14 @@ def _hanging(standings: tuple[Standing, ...]) -> list[Tool]:
         each = f"hook rated for {HOOK_BEARS_KG:g} kg"
         hooks[each, finish] = hooks.get((each, finish), 0) + max(math.ceil(item.mass / HOOK_BEARS_KG), 1)
     tools = [Tool(count, name, finish) for (name, finish), count in hooks.items()]
+    screws: dict[str, int] = {}
+    for (_, finish), count in hooks.items():
+        told = finish.split(";", 1)[0]
+        screws[told] = screws.get(told, 0) + count
+    tools += [Tool(count, "screw that belongs to its hook", finish, "with the plug the wall asks for")
+              for finish, count in screws.items()]  # fmt: skip
     if hung:
-        screws = sum(hooks.values())
-        tools += [Tool(screws, "screw or nail that belongs to its hook", reason="and what the wall asks for"),
-                  Tool(1, "spirit level"), Tool(1, "hammer or screwdriver")]  # fmt: skip
+        tools += [Tool(1, "spirit level"), Tool(1, "drill or hammer")]
     return tools
 
 

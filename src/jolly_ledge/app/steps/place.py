@@ -4,6 +4,7 @@ from collections.abc import Callable
 from datetime import date
 from pathlib import Path
 
+from PySide6.QtGui import QActionGroup
 from PySide6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QStackedWidget, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
@@ -27,8 +28,9 @@ from jolly_ledge.files.dxf import look_to_dxf
 from jolly_ledge.files.sheet_csv import sheet_to_csv
 from jolly_ledge.files.shopping_csv import shopping_to_csv
 from jolly_ledge.model.errors import EditError, JollyLedgeError
-from jolly_ledge.render.export import save_picture, save_sheet
+from jolly_ledge.render.export import LONGEST_SIDE, pixels_at, save_picture, save_sheet
 
+DRAWING_SCALES = (1, 2, 5, 10, 20, 50)
 ORDER, FETCH, TICK_OFF, BUY = "order", "fetch", "tick-off", "buy"
 MODES = (
     (ORDER, "Order", "Every step with figures for a tape"),
@@ -45,6 +47,7 @@ class PlaceStep(Step):
         super().__init__(session)
         self._dialogs = dialogs
         self.paper: Paper = A4
+        self.scale: int | None = None
         self.modes = ChipRow(MODES, self.show_mode)
         self.head.addWidget(self.modes)
         self.arrange_button = chip("Arrange it", "Go to Arrange", checkable=False)
@@ -88,12 +91,24 @@ class PlaceStep(Step):
         ):
             menu.addAction(text, action)
         menu.addSeparator()
+        scales = menu.addMenu("The drawing's scale")
+        self._scales = QActionGroup(self)
+        for scale in (None, *DRAWING_SCALES):
+            made = scales.addAction("as large as it goes" if scale is None else f"1:{scale}")
+            made.setCheckable(True)
+            made.setChecked(scale is None)
+            made.triggered.connect(lambda _=False, scale=scale: self.use_scale(scale))
+            self._scales.addAction(made)
         for paper in (A4, LETTER):
             made = menu.addAction(f"On {paper.name} paper")
             made.setCheckable(True)
             made.setChecked(paper is self.paper)
             made.triggered.connect(lambda _=False, paper=paper: self.use_paper(paper))
         return menu
+
+    def use_scale(self, scale: int | None) -> None:
+        """Draw at 1:``scale`` from now on, 300 dots to the inch; None draws as large as it goes."""
+        self.scale = scale
 
     def use_paper(self, paper: Paper) -> None:
         """Print on another size of paper from now on."""
@@ -172,7 +187,9 @@ class PlaceStep(Step):
             if path.suffix.lower() == ".dxf":
                 write_atomically(path, look_to_dxf(self.session.arrangement).encode())
             else:
-                save_picture(look_picture(self.session.arrangement), path)
+                picture = look_picture(self.session.arrangement)
+                size = LONGEST_SIDE if self.scale is None else pixels_at(picture, self.scale)
+                save_picture(picture, path, size, self.scale)
 
         self._save("Save the drawing", f"{self._named()}.png", write)
 
