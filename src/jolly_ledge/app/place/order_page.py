@@ -143,14 +143,23 @@ class OrderPage(QWidget):
             name,
             step.room or "room not told",
             step.ledge,
-            figure_said(step.along, unit),
-            figure_said(step.across, unit),
+            _short(figure_said(step.along, unit)),
+            _short(figure_said(step.across, unit)),
             step.support,
         )
 
     def _choose_row(self) -> None:
         rows = {index.row() for index in self.table.selectedIndexes()}
         self.session.choose(*[self.steps[row].placement for row in sorted(rows)])
+
+
+def _short(figure: str) -> str:
+    """Return a figure as it fits into a column; the sheet tells it whole.
+
+    >>> _short("12.3 from left end"), _short("5 from front edge")
+    ('12.3 from left', '5 from front')
+    """
+    return figure.replace(" left end", " left").replace(" right end", " right").replace(" front edge", " front")
 
 
 def _plain_table(columns: tuple[str, ...], widths: tuple[int, ...]) -> QTableWidget:
