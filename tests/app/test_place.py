@@ -19,6 +19,7 @@ from jolly_ledge.app.place.shopping_page import DISCOUNT, EACH, HOW_MANY, ORIGIN
 from jolly_ledge.app.steps.place import PlaceStep
 from jolly_ledge.drawing.paper import LETTER
 from jolly_ledge.model.edits.items import ChangeItem
+from jolly_ledge.model.edits.placements import ReturnToStash
 from jolly_ledge.model.money import Discount
 from jolly_ledge.model.working_order import working_order
 from jolly_ledge.render.printing import PrintError
@@ -113,6 +114,15 @@ def test_what_was_found_elsewhere_moves_the_plan_and_the_readings(
     assert session.look.placement(step.placement) == now
     session.undo()
     assert session.look.placement(step.placement) == before
+
+
+def test_a_thing_that_was_taken_out_is_not_counted(page: PlaceStep, window: MainWindow, qtbot: QtBot) -> None:
+    session = window.session
+    show(page, "tick-off", qtbot)
+    page.tick_off.tick()
+    session.commit(ReturnToStash(look=session.look_id, placements=session.look.placed))
+    assert page.tick_off.count.text() == "0 of 34 stand"
+    assert not page.tick_off.back_button.isEnabled()
 
 
 def test_prices_are_typed_into_the_list_and_the_sums_follow(page: PlaceStep, window: MainWindow, qtbot: QtBot) -> None:

@@ -128,6 +128,14 @@ def test_recent_plans_are_the_last_ones_that_are_still_there(tmp_path: Path) -> 
     assert len(found) == 11
 
 
+def test_the_files_of_other_clients_beside_recent_ones_are_known(tmp_path: Path) -> None:
+    recent = RecentFiles(tmp_path / "state" / "recent.json")
+    for name in ("mill.ledge", "row.ledge", "notes.txt", "inn.json"):
+        (tmp_path / name).write_bytes(b"")
+    recent.add(tmp_path / "row.ledge")
+    assert recent.clients() == (tmp_path / "row.ledge", tmp_path / "mill.ledge")
+
+
 @pytest.mark.parametrize("content", [b"", b"torn", b"{}", b"[1]", b"\xff\xfe"])
 def test_a_damaged_list_is_begun_anew(tmp_path: Path, content: bytes) -> None:
     (tmp_path / "recent.json").write_bytes(content)

@@ -12,6 +12,7 @@ from jolly_ledge.model.dates import date_of, known_date, season_of
 from jolly_ledge.model.deviation import Deviation, parse_deviation
 from jolly_ledge.model.due import due_dates, senseless_dates
 from jolly_ledge.model.edits.log import AddLogEntry, BringBack, RemoveLogEntry
+from jolly_ledge.model.edits.looks import DuplicateLook
 from jolly_ledge.model.edits.placing import FindElsewhere, TickOff
 from jolly_ledge.model.errors import DateError, EditError, InvalidPlanError, LengthError
 from jolly_ledge.model.item import Care
@@ -221,6 +222,14 @@ def test_ticks_keep_to_the_look_and_found_things_move() -> None:
     assert found.apply(plan).look("a").log[0].text == "urn found 15 mm right"
     with pytest.raises(EditError, match="only what hangs"):
         FindElsewhere(look="a", placement="urn", found=Deviation(upward=15), said="up").apply(plan)
+
+
+def test_another_version_begins_as_an_idea() -> None:
+    plan = plan_with(look_of("a", "urn", status="placed", placed=("urn",), log=(LogEntry(text="x"),),
+                             photos=(LookPhoto(name="p"),)))  # fmt: skip
+    copy = DuplicateLook(look="a").apply(plan).looks[1]
+    assert (copy.status, copy.placed, copy.log, copy.photos) == ("idea", (), (), ())
+    assert copy.placements == plan.look("a").placements
 
 
 def test_photographs_of_looks_belong_to_the_plan() -> None:

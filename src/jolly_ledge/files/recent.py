@@ -10,6 +10,7 @@ from jolly_ledge.files.errors import FileError
 
 MOST = 12
 LARGEST = 1_000_000
+MOST_CLIENTS = 200
 
 
 class RecentFiles:
@@ -21,6 +22,15 @@ class RecentFiles:
     def paths(self) -> tuple[Path, ...]:
         """Return what was opened or saved lately and is still there."""
         return tuple(path for path in self._read() if path.is_file())
+
+    def clients(self) -> tuple[Path, ...]:
+        """Return the plans that were in hand lately and, after them, the ``.ledge`` files that lie beside them."""
+        recent = self.paths()
+        beside: list[Path] = []
+        for folder in dict.fromkeys(path.parent for path in recent):
+            with contextlib.suppress(OSError):
+                beside += sorted(path for path in folder.glob("*.ledge") if path.is_file())
+        return tuple(dict.fromkeys((*recent, *beside)))[:MOST_CLIENTS]
 
     def add(self, path: Path) -> None:
         """Put a plan at the head of the list; where that cannot be kept it is not, for it is no work of anyone's."""

@@ -1,4 +1,4 @@
-"""Where is it? A search over the plan in hand and the plans of other clients that were open lately."""
+"""Where is it? A search over the plan in hand and the plans of other clients."""
 
 from collections.abc import Callable
 from pathlib import Path
@@ -23,10 +23,10 @@ MOST_ROWS = 400
 class WhereaboutsPage(QWidget):
     """A search line over a table."""
 
-    def __init__(self, session: Session, recent: Callable[[], tuple[Path, ...]]) -> None:
+    def __init__(self, session: Session, clients: Callable[[], tuple[Path, ...]]) -> None:
         super().__init__()
         self._session = session
-        self._recent = recent
+        self._clients = clients
         self._plans: dict[Path, tuple[tuple[int, int], Plan | None]] = {}
         self.found: tuple[Whereabouts, ...] = ()
         column = QVBoxLayout(self)
@@ -67,7 +67,7 @@ class WhereaboutsPage(QWidget):
         clients = [(session.plan.name or "this plan", session.plan)]
         unread = 0
         own = session.file.path.absolute() if session.file is not None else None
-        for path in self._recent():
+        for path in self._clients():
             if path != own:
                 plan = self._plan_in(path)
                 unread += plan is None
@@ -83,7 +83,7 @@ class WhereaboutsPage(QWidget):
         many = f", the first {MOST_ROWS} shown" if len(self.found) > MOST_ROWS else ""
         self.about.setText(
             f"{capital(counted(len(self.found), 'thing'))} of {counted(len(clients), 'client')}{many}; plans that were "
-            f"open lately are looked through.{lost}"
+            f"open lately are looked through, and those beside them.{lost}"
         )
 
     def _plan_in(self, path: Path) -> Plan | None:

@@ -147,9 +147,15 @@ class TickOffPage(QWidget):
         return column
 
     @property
+    def placed(self) -> tuple[str, ...]:
+        """What stands already, of what is in the look now."""
+        known = {step.placement for step in self._steps}
+        return tuple(one for one in self._session.look.placed if one in known)
+
+    @property
     def following(self) -> PlacingStep | None:
         """The next thing to set down; what was put off comes last."""
-        placed = set(self._session.look.placed)
+        placed = set(self.placed)
         waiting = [step for step in self._steps if step.placement not in placed]
         first = [step for step in waiting if step.placement not in self._skipped]
         return next(iter(first or waiting), None)
@@ -160,9 +166,9 @@ class TickOffPage(QWidget):
         if not session.look_id:
             return
         self._steps = working_order(session.arrangement)
-        done, step = len(session.look.placed), self.following
+        done, step = len(self.placed), self.following
         self.count.setText(f"{done} of {len(self._steps)} stand" if self._steps else "Nothing to place yet.")
-        self.view.show_placed(session.look.placed, step.placement if step else "")
+        self.view.show_placed(self.placed, step.placement if step else "")
         score = round(session.assessment.score * 100) if self._steps else 0
         self.reads.setText(f"As it stands the look reads {score}." if self._steps else "")
         self.done_button.setEnabled(step is not None)
@@ -217,7 +223,7 @@ class TickOffPage(QWidget):
         step = self.following
         if step is not None:
             self._skipped = [*(one for one in self._skipped if one != step.placement), step.placement]
-            placed = set(self._session.look.placed)
+            placed = set(self.placed)
             if all(one.placement in self._skipped for one in self._steps if one.placement not in placed):
                 # All were put off: it goes round again, the one that was put off now at the end.
                 self._skipped = [step.placement]
@@ -225,7 +231,7 @@ class TickOffPage(QWidget):
 
     def take_back(self) -> None:
         """Take the last tick back."""
-        placed = set(self._session.look.placed)
+        placed = set(self.placed)
         last = next((step for step in reversed(self._steps) if step.placement in placed), None)
         if last is not None:
             self._session.commit(
@@ -235,7 +241,7 @@ class TickOffPage(QWidget):
     def find_elsewhere(self) -> None:
         """Keep where the thing was found: the next one, or the last that was ticked when all stand."""
         session, text = self._session, self.found_field.text().strip()
-        placed = set(session.look.placed)
+        placed = set(self.placed)
         step = self.following or next((one for one in reversed(self._steps) if one.placement in placed), None)
         if step is None or not text:
             return

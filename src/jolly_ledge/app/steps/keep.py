@@ -87,7 +87,7 @@ class KeepStep(Step):
             self.year = YearPage(self.session, self._dialogs)
             self.pages.addWidget(self.year)
         if mode == WHERE and self.where is None:
-            self.where = WhereaboutsPage(self.session, self._recent)
+            self.where = WhereaboutsPage(self.session, self._clients)
             self.pages.addWidget(self.where)
         shown = {YEAR: self.year, WHERE: self.where}.get(mode)
         if shown is None:
@@ -96,8 +96,8 @@ class KeepStep(Step):
             self.pages.setCurrentWidget(shown)
         self.refresh()
 
-    def _recent(self) -> tuple[Path, ...]:
-        return self.session.recent.paths() if self.session.recent is not None else ()
+    def _clients(self) -> tuple[Path, ...]:
+        return self.session.recent.clients() if self.session.recent is not None else ()
 
     def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
         """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""

@@ -47,7 +47,11 @@ class DuplicateLook(BaseEdit, frozen=True):
         """Return the plan with the copy right behind its original."""
         original = plan.look(self.look)
         name = self.name or f"{original.label}, again"
-        copy = replace(original, id=fresh_id(name, {look.id for look in plan.looks}), name=name)
+        # What was done belongs to the original; a version begins as an idea.
+        copy = replace(
+            original, id=fresh_id(name, {look.id for look in plan.looks}), name=name, status="idea", log=(), photos=(),
+            placed=(),
+        )  # fmt: skip
         index = plan.looks.index(original) + 1
         return replace(plan, looks=(*plan.looks[:index], copy, *plan.looks[index:]))
 
