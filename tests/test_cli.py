@@ -61,7 +61,7 @@ def test_compare_tells_the_better_and_why(capsys: pytest.CaptureFixture[str]) ->
 def test_sheet_draw_and_table_are_written(plan_path: Path, tmp_path: Path) -> None:
     for command, name in (("sheet", "s.pdf"), ("sheet", "s.csv"), ("draw", "d.png"), ("draw", "d.svg")):
         assert run(command, plan_path, "--look", "first-try", "-o", tmp_path / name) == 0
-    assert "brass orrery" in PdfReader(tmp_path / "s.pdf").pages[1].extract_text()
+    assert "brass orrery" in " ".join(page.extract_text() for page in PdfReader(tmp_path / "s.pdf").pages)
     assert "brass orrery" in (tmp_path / "s.csv").read_text()
     assert (tmp_path / "d.png").read_bytes().startswith(b"\x89PNG")
     assert b"<svg" in (tmp_path / "d.svg").read_bytes()

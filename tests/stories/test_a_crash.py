@@ -32,17 +32,18 @@ def test_a_killed_program_leaves_its_work_to_the_next(tmp_path: Path) -> None:
     platform = "xcb" if os.environ.get("DISPLAY") else "offscreen"
     environment = {**os.environ, "JOLLY_LEDGE_STATE": str(tmp_path), "QT_QPA_PLATFORM": platform}
     # Named so that the log takes it for the program while it runs.
+    kept = tmp_path / "recovery"
     process = subprocess.Popen([sys.executable, "-c", DRIVEN, "jolly-ledge"], env=environment)
     try:
         deadline = time.monotonic() + 30
-        while not list(tmp_path.glob("*.recovery")):
+        while not list(kept.glob("*.recovery")):
             assert process.poll() is None
             assert time.monotonic() < deadline
             time.sleep(0.05)
-        assert RecoveryLog(tmp_path).find() == ()
+        assert RecoveryLog(kept).find() == ()
     finally:
         process.send_signal(signal.SIGKILL)
         process.wait()
-    (found,) = RecoveryLog(tmp_path).find()
+    (found,) = RecoveryLog(kept).find()
     assert found.plan.name == "Killed in the middle"
     assert found.photos == demo_photos()
