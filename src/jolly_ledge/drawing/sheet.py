@@ -67,8 +67,8 @@ class _Column(Struct, frozen=True):
 
 
 COLUMNS = (
-    _Column("Set down", 0.065, 0.315), _Column("Fetch from", 0.325, 0.455), _Column("Along", 0.465, 0.645),
-    _Column("In", 0.655, 0.805), _Column("Stands on", 0.815, 1.0),
+    _Column("Set down", 0.065, 0.315), _Column("Fetch from", 0.325, 0.45), _Column("Along", 0.46, 0.62),
+    _Column("In", 0.63, 0.807), _Column("Stands on", 0.82, 1.0),
 )  # fmt: skip
 
 
