@@ -1,7 +1,6 @@
 """Earlier versions of saved plans, in a safe place apart from them: the last ten, thinned by age."""
 
 import contextlib
-import hashlib
 from collections.abc import Sequence
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
@@ -63,6 +62,8 @@ class Backups:
         return tuple(sorted(found, key=lambda backup: backup.at, reverse=True))
 
     def _folder_of(self, path: Path) -> Path:
+        import hashlib
+
         whole = str(path.absolute())
         return self._folder / f"{path.stem[:40]}-{hashlib.sha256(whole.encode()).hexdigest()[:12]}"
 
