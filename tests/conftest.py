@@ -53,6 +53,14 @@ def qapp() -> QApplication:
     return ready_application(["tests"])
 
 
+@pytest.fixture
+def plan_path(tmp_path: Path) -> Path:
+    """Return the demo as a file."""
+    path = tmp_path / "vesper.json"
+    path.write_bytes(demo_bytes())
+    return path
+
+
 @pytest.fixture(autouse=True)
 def _no_threads_are_left() -> Iterator[None]:
     before = set(threading.enumerate())

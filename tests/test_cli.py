@@ -8,23 +8,11 @@ from pathlib import Path
 import pytest
 from pypdf import PdfReader
 
-from jolly_ledge import cli
-from jolly_ledge.demo import demo_bytes
+from commands import run
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.photos.image import read_photo
 
 CASE = Path(__file__).parent / "judgement" / "cases" / "pair-08.json"
-
-
-@pytest.fixture
-def plan_path(tmp_path: Path) -> Path:
-    path = tmp_path / "vesper.json"
-    path.write_bytes(demo_bytes())
-    return path
-
-
-def run(*arguments: object) -> int:
-    return cli.run([str(argument) for argument in arguments], lambda path, demo: 70 + demo)
 
 
 def test_review_prints_the_agreed_json(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:

@@ -8,19 +8,8 @@ from icalendar import Calendar
 from PIL import Image
 from pypdf import PdfReader
 
-from jolly_ledge import cli
+from commands import run
 from jolly_ledge.demo import demo_bytes
-
-
-@pytest.fixture
-def plan_path(tmp_path: Path) -> Path:
-    path = tmp_path / "vesper.json"
-    path.write_bytes(demo_bytes())
-    return path
-
-
-def run(*arguments: object) -> int:
-    return cli.run([str(argument) for argument in arguments], lambda path, demo: 70 + demo)
 
 
 def text_of(path: Path) -> str:

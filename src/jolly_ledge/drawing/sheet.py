@@ -54,6 +54,7 @@ ELEVATION_SHARE, ABOVE_SHARE = 0.58, 0.3
 """What the elevation and the view from above may take of the height of the first page."""
 
 ENLARGED_HEIGHT = 190.0
+NO_FIGURE = "–"
 UNITS = {"cm": "cm", "mm": "mm", "in": "inches"}
 LEVELS = {"stop": "Stop", "heed": "Heed", "unknown": "Not known"}
 
@@ -296,7 +297,13 @@ def _table_head(width: float) -> Block:
 
 
 def _row(step: PlacingStep, cautions: Sequence[Caution], unit: LengthUnit, width: float) -> Block:
-    cells = (step.name, step.room or "room not told", figure_said(step.along, unit), _into(step, unit), step.support)
+    cells = (
+        step.name,
+        step.room or "room not told",
+        figure_said(step.along, unit),
+        into_said(step, unit),
+        step.support,
+    )
     spacing = TEXT_SIZE * LINE_SPACE
     shapes: list[Primitive] = [
         *tick_box(0, 4.0), Label(0.055 * width, 11.5, str(step.number), TEXT_SIZE, INK, weight=600, anchor="right")
@@ -334,7 +341,7 @@ def figure_said(figure: TapeFigure | None, unit: LengthUnit, *, with_unit: bool 
     ('12.3 from left end', 'against the wall')
     """
     if figure is None:
-        return "–"
+        return NO_FIGURE
     if figure.start == WALL and not figure.length:
         return "against the wall"
     if not figure.length:
@@ -342,8 +349,9 @@ def figure_said(figure: TapeFigure | None, unit: LengthUnit, *, with_unit: bool 
     return f"{format_length(figure.length, unit, with_unit=with_unit)} from {figure.start}"
 
 
-def _into(step: PlacingStep, unit: LengthUnit) -> str:
+def into_said(step: PlacingStep, unit: LengthUnit, *, with_unit: bool = False) -> str:
     """Return how far in a thing stands, or how high it hangs."""
     if step.upward is not None:
-        return f"lower edge {format_length(step.upward.length, unit, with_unit=False)} up from the {step.upward.start}"
-    return figure_said(step.across, unit)
+        up = format_length(step.upward.length, unit, with_unit=with_unit)
+        return f"lower edge {up} up from the {step.upward.start}"
+    return figure_said(step.across, unit, with_unit=with_unit)

@@ -3,10 +3,11 @@
 from collections.abc import Callable
 from pathlib import Path
 
-from PySide6.QtCore import Qt, QTimer
-from PySide6.QtWidgets import QHeaderView, QLineEdit, QTableWidget, QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtCore import QTimer
+from PySide6.QtWidgets import QLineEdit, QVBoxLayout, QWidget
 
 from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.plain_table import fill_row, plain_table
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.plan_file import open_plan
@@ -44,20 +45,7 @@ class WhereaboutsPage(QWidget):
         column.addWidget(self.search_field)
         self.about = words("", "soft")
         column.addWidget(self.about)
-        self.table = QTableWidget(0, len(COLUMNS))
-        self.table.setHorizontalHeaderLabels(COLUMNS)
-        self.table.verticalHeader().hide()
-        self.table.verticalHeader().setDefaultSectionSize(30)
-        self.table.setShowGrid(False)
-        self.table.setAlternatingRowColors(True)
-        self.table.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
-        self.table.setSelectionBehavior(QTableWidget.SelectionBehavior.SelectRows)
-        self.table.setAccessibleName("Where things are")
-        head = self.table.horizontalHeader()
-        head.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
-        for index, width in enumerate(WIDTHS):
-            head.resizeSection(index, width)
-        head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+        self.table = plain_table(COLUMNS, WIDTHS, name="Where things are")
         self.table.cellDoubleClicked.connect(lambda row, _: self._show(row))
         column.addWidget(self.table, 1)
 
@@ -75,10 +63,7 @@ class WhereaboutsPage(QWidget):
         self.found = over_all(clients, self.search_field.text())
         self.table.setRowCount(min(len(self.found), MOST_ROWS))
         for row, one in enumerate(self.found[:MOST_ROWS]):
-            for index, text in enumerate((one.item.label, one.said, one.due, one.client)):
-                cell = QTableWidgetItem(text)
-                cell.setToolTip(text)
-                self.table.setItem(row, index, cell)
+            fill_row(self.table, row, (one.item.label, one.said, one.due, one.client))
         lost = f" {capital(counted(unread, 'other plan'))} cannot be read." if unread else ""
         many = f", the first {MOST_ROWS} shown" if len(self.found) > MOST_ROWS else ""
         self.about.setText(

@@ -1,22 +1,19 @@
 """The working order: every step with its figures, or the fewest carries from another look."""
 
-from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
     QComboBox,
     QHBoxLayout,
-    QHeaderView,
     QStackedWidget,
-    QTableWidget,
-    QTableWidgetItem,
     QVBoxLayout,
     QWidget,
 )
 
 from jolly_ledge.app.scene.look_view import LookView
 from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.plain_table import fill_row, plain_table
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.cautions.register import CLOSING
-from jolly_ledge.drawing.sheet import figure_said
+from jolly_ledge.drawing.sheet import figure_said, into_said
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.working_order import PlacingStep, working_order
 from jolly_ledge.report_wanted import change_over
@@ -52,8 +49,9 @@ class OrderPage(QWidget):
         self.view.overlays = {"numbers"}
         self.view.setMinimumWidth(260)
         middle.addWidget(self.view, 4)
-        self.table = self._table()
-        self.carries = _plain_table(("", "What is done"), (36, 500))
+        self.table = plain_table(COLUMNS, COLUMN_WIDTHS, name="The working order")
+        self.table.itemSelectionChanged.connect(self._choose_row)
+        self.carries = plain_table(("", "What is done"), (36, 500), name="The carries from another look")
         self.carries.itemSelectionChanged.connect(self._choose_carry)
         self.tables = QStackedWidget()
         self.tables.addWidget(self.table)
@@ -61,11 +59,6 @@ class OrderPage(QWidget):
         middle.addWidget(self.tables, 11)
         self.column.addLayout(middle, 1)
         self.column.addWidget(words(f"Figures run to the thing's left edge and to its front. {CLOSING}", "small"))
-
-    def _table(self) -> QTableWidget:
-        table = _plain_table(COLUMNS, COLUMN_WIDTHS)
-        table.itemSelectionChanged.connect(self._choose_row)
-        return table
 
     def _list_looks(self) -> None:
         """List what may stand there now, and keep what was chosen where it is still there."""
@@ -94,10 +87,7 @@ class OrderPage(QWidget):
         ]
         self.carries.setRowCount(len(self._carried))
         for row, carry in enumerate(told.value["carries"]):
-            for column, text in enumerate((str(row + 1), carry["sentence"])):
-                cell = QTableWidgetItem(text)
-                cell.setToolTip(text)
-                self.carries.setItem(row, column, cell)
+            fill_row(self.carries, row, (str(row + 1), carry["sentence"]))
         self.summary.setText(told.text.split("\n", 1)[0])
         self.summary.setToolTip("\n".join(rooms))
 
@@ -120,10 +110,9 @@ class OrderPage(QWidget):
         self.table.blockSignals(True)
         self.table.setRowCount(len(self.steps))
         for row, step in enumerate(self.steps):
-            for column, text in enumerate(self._cells(step)):
-                cell = QTableWidgetItem(text)
-                cell.setToolTip(" · ".join(word for word in (text, step.how, step.note) if word))
-                self.table.setItem(row, column, cell)
+            cells = self._cells(step)
+            tips = [" · ".join(word for word in (text, step.how, step.note) if word) for text in cells]
+            fill_row(self.table, row, [_short(text) for text in cells], tips)
         self.table.blockSignals(False)
         if before:
             self._show_carries(before)
@@ -143,8 +132,8 @@ class OrderPage(QWidget):
             name,
             step.room or "room not told",
             step.ledge,
-            _short(figure_said(step.along, unit)),
-            _short(figure_said(step.across, unit)),
+            figure_said(step.along, unit),
+            into_said(step, unit),
             step.support,
         )
 
@@ -154,28 +143,9 @@ class OrderPage(QWidget):
 
 
 def _short(figure: str) -> str:
-    """Return a figure as it fits into a column; the sheet tells it whole.
+    """Return a figure as it fits into a column; the tip tells it whole.
 
     >>> _short("12.3 from left end"), _short("5 from front edge")
     ('12.3 from left', '5 from front')
     """
     return figure.replace(" left end", " left").replace(" right end", " right").replace(" front edge", " front")
-
-
-def _plain_table(columns: tuple[str, ...], widths: tuple[int, ...]) -> QTableWidget:
-    table = QTableWidget(0, len(columns))
-    table.setHorizontalHeaderLabels(columns)
-    table.verticalHeader().hide()
-    table.verticalHeader().setDefaultSectionSize(30)
-    table.setShowGrid(False)
-    table.setAlternatingRowColors(True)
-    table.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
-    table.setSelectionBehavior(QTableWidget.SelectionBehavior.SelectRows)
-    table.setWordWrap(False)
-    head = table.horizontalHeader()
-    for column, width in enumerate(widths):
-        head.resizeSection(column, width)
-    head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
-    head.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
-    head.setMinimumSectionSize(30)
-    return table

@@ -4,10 +4,11 @@ from collections.abc import Callable
 from decimal import Decimal
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QHeaderView, QTableWidget, QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.plain_table import fill_row, plain_table
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.edits.items import ChangeItem
 from jolly_ledge.model.errors import EditError, JollyLedgeError
@@ -41,18 +42,7 @@ class ShoppingPage(QWidget):
         self.only_look = chip("Only for this look", "Leave out what no thing of the look in hand needs")
         self.only_look.clicked.connect(lambda _: self.refresh())
         column.addWidget(self.only_look, 0, Qt.AlignmentFlag.AlignLeft)
-        self.table = QTableWidget(0, len(COLUMNS))
-        self.table.setHorizontalHeaderLabels(COLUMNS)
-        self.table.verticalHeader().hide()
-        self.table.verticalHeader().setDefaultSectionSize(32)
-        self.table.setShowGrid(False)
-        self.table.setAlternatingRowColors(True)
-        self.table.setAccessibleName("What is to be bought")
-        head = self.table.horizontalHeader()
-        head.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
-        for index, width in enumerate(WIDTHS):
-            head.resizeSection(index, width)
-        head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+        self.table = plain_table(COLUMNS, WIDTHS, name="What is to be bought", row_height=32, typed_into=True)
         self.table.itemChanged.connect(self._typed)
         column.addWidget(self.table, 1)
         self.sums = words("")
@@ -75,14 +65,14 @@ class ShoppingPage(QWidget):
         self.table.blockSignals(True)
         self.table.setRowCount(len(told.lines))
         for row, line in enumerate(told.lines):
-            for index, text in enumerate(self._cells(line, currency)):
-                cell = QTableWidgetItem(text)
-                cell.setToolTip(text)
+            fill_row(self.table, row, self._cells(line, currency))
+            for index in range(len(COLUMNS)):
                 flags = Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable
                 if index in READERS or index == HOW_MANY:
                     flags |= Qt.ItemFlag.ItemIsEditable
+                cell = self.table.item(row, index)
+                assert cell is not None
                 cell.setFlags(flags)
-                self.table.setItem(row, index, cell)
         self.table.blockSignals(False)
         self._show_sums(told, currency)
 

@@ -10,7 +10,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import Board, heading, words
 from jolly_ledge.drawing.look import look_picture
-from jolly_ledge.drawing.sheet import figure_said
+from jolly_ledge.drawing.sheet import NO_FIGURE, figure_said, into_said
 from jolly_ledge.drawing.theme import PLUM
 from jolly_ledge.model.arrangement import Standing, arrange
 from jolly_ledge.model.deviation import parse_deviation
@@ -188,16 +188,12 @@ class TickOffPage(QWidget):
 
     def _lines(self, step: PlacingStep) -> list[str]:
         unit = self._session.unit
-        if step.upward is not None:
-            into = f"lower edge {self._session.length(step.upward.length)} up from the {step.upward.start}"
-        else:
-            into = figure_said(step.across, unit, with_unit=True) if step.across is not None else ""
-        along = figure_said(step.along, unit, with_unit=True) if step.along is not None else ""
+        figures = (figure_said(step.along, unit, with_unit=True), into_said(step, unit, with_unit=True))
         own = [caution for caution in self._session.cautions if step.placement in caution.placements]
         return [
             f"from: {step.room or 'room not told'}",
             f"to: {step.ledge}, {step.support}",
-            " · ".join(word for word in (along, into) if word),
+            " · ".join(figure for figure in figures if figure != NO_FIGURE),
             " · ".join(word for word in (step.how, step.note) if word),
             "\n".join(caution.sentence for caution in own[:2]),
         ]
