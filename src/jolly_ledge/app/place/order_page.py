@@ -19,7 +19,7 @@ from jolly_ledge.model.working_order import PlacingStep, working_order
 from jolly_ledge.report_wanted import change_over
 
 COLUMNS = ("", "Thing", "Fetch from", "Ledge", "Along", "In", "Stands on")
-COLUMN_WIDTHS = (36, 130, 84, 120, 122, 122, 104)
+COLUMN_WIDTHS = (36, 130, 98, 120, 120, 120, 100)
 
 
 class OrderPage(QWidget):
@@ -58,7 +58,9 @@ class OrderPage(QWidget):
         self.tables.addWidget(self.carries)
         middle.addWidget(self.tables, 11)
         self.column.addLayout(middle, 1)
-        self.column.addWidget(words(f"Figures run to the thing's left edge and to its front. {CLOSING}", "small"))
+        self.column.addWidget(
+            words(f"Figures run from the edge that is named to the nearest edge of the thing. {CLOSING}", "small")
+        )
 
     def _list_looks(self) -> None:
         """List what may stand there now, and keep what was chosen where it is still there."""
