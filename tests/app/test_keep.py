@@ -1,10 +1,12 @@
 """Keep in the window: the log, bringing a look back, the year, photographs beside the plan, where things are."""
 
+from datetime import date
 from pathlib import Path
 
 import pytest
 from msgspec.structs import replace
 from PySide6.QtCore import QPoint, Qt
+from PySide6.QtWidgets import QLabel, QPushButton
 from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs
@@ -14,6 +16,7 @@ from jolly_ledge.app.steps.keep import KeepStep
 from jolly_ledge.files.plan_file import PlanFile, save_plan
 from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.dates import next_begin
 from jolly_ledge.model.edits.items import ChangeItem
 from jolly_ledge.model.edits.log import AddLookPhoto
 from jolly_ledge.model.edits.looks import ChangeLook
@@ -119,6 +122,10 @@ def test_the_year_tells_what_changes_and_what_is_due(
     qtbot.mouseClick(page.modes.chips["year"], LEFT)
     assert page.year is not None
     assert page.pages.currentWidget() is page.year
+    said = [label.text() for label in page.year.findChildren(QLabel)]
+    assert any(text.startswith("Comes: ") for text in said)
+    assert any(text.startswith("Goes: ") and "(sitting room)" in text for text in said)
+    assert "All year: blue bud bottle and ivory ginger jar." in said
     dialogs.to_save = tmp_path / "due.ics"
     qtbot.mouseClick(page.year.save_button, LEFT)
     assert b"BEGIN:VCALENDAR" in (tmp_path / "due.ics").read_bytes()
@@ -128,6 +135,23 @@ def test_the_year_tells_what_changes_and_what_is_due(
     session.commit(ChangeLook(look="mantel-talk", changes=(("takes_down", "some day"),), label="x"))
     shown = [label.text() for label in page.year.findChildren(type(page.note))]
     assert any("“some day”, is no day" in text for text in shown)
+
+
+def test_the_season_is_changed_to_what_it_was_last_year(window: MainWindow, page: KeepStep, qtbot: QtBot) -> None:
+    session = window.session
+    session.choose_look("mantel-talk")
+    qtbot.mouseClick(page.modes.chips["year"], LEFT)
+    assert page.year is not None
+    buttons = {button.text(): button for button in page.year.findChildren(QPushButton)}
+    assert "As last winter" not in buttons
+    before = session.plan
+    qtbot.mouseClick(buttons["As last autumn"], LEFT)
+    assert session.look.placements == before.look("mantel-last-autumn").placements
+    assert session.look.season == "autumn"
+    session.undo()
+    assert session.plan == before
+    for day, begins in ((date(2026, 11, 25), date(2027, 3, 1)), (date(2026, 2, 1), date(2026, 3, 1))):
+        assert next_begin("spring", day) == begins
 
 
 def test_where_is_it_looks_through_the_plans_of_others(

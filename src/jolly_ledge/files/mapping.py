@@ -282,7 +282,7 @@ def _sizes_cell(known: dict[str, Any], column: MappedColumn, cell: str) -> None:
 def _number(cell: str, what: str) -> float:
     """Read a figure with a decimal point or comma, and with either between thousands.
 
-    >>> _number("1.250,50", "price"), _number("1,250.50", "price"), _number("2,1 kg", "mass")
+    >>> _number("1.250,5 g", "mass"), _number("1,250.5 W", "watts"), _number("2,1 kg", "mass")
     (1250.5, 1250.5, 2.1)
     """
     bare = re.sub(r"[^\d.,-]", "", cell)

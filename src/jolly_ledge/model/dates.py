@@ -60,3 +60,13 @@ def season_of(day: date) -> Season:
 def begin_of(season: Season, year: int) -> date:
     """Return the first day of a season that begins in a year."""
     return date(year, SEASON_MONTHS[season][0], 1)
+
+
+def next_begin(season: Season, today: date) -> date:
+    """Return the first day, from today on, on which a season begins.
+
+    >>> next_begin("spring", date(2026, 11, 25)), next_begin("winter", date(2026, 11, 25))
+    (datetime.date(2027, 3, 1), datetime.date(2026, 12, 1))
+    """
+    day = begin_of(season, today.year)
+    return day if day >= today else begin_of(season, today.year + 1)

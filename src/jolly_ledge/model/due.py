@@ -4,7 +4,7 @@ from datetime import date, timedelta
 
 from msgspec import Struct
 
-from jolly_ledge.model.dates import begin_of, known_date, season_of
+from jolly_ledge.model.dates import begin_of, known_date, next_begin, season_of
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
@@ -96,9 +96,7 @@ def _of_item(item: Item, today: date) -> list[Due]:
     found = []
     if item.care is not None and item.care.repot is not None:
         season = item.care.repot
-        day = begin_of(season, today.year)
-        if day < today and season_of(today) != season:
-            day = begin_of(season, today.year + 1)
+        day = begin_of(season, today.year) if season_of(today) == season else next_begin(season, today)
         found.append(Due("repot", item.id, day, f"Repot the {item.label}", item.care.note, every_year=True))
     back = known_date(item.return_by)
     if back is not None:

@@ -1,6 +1,7 @@
 """The year of the piece in hand: what changes when, what stays, what goes to which box, and what is due."""
 
 from datetime import date
+from functools import partial
 
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QFrame, QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
@@ -12,7 +13,7 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.calendar_file import due_to_calendar
-from jolly_ledge.model.dates import begin_of, season_of
+from jolly_ledge.model.dates import next_begin, season_of
 from jolly_ledge.model.due import Due, due_dates, senseless_dates
 from jolly_ledge.model.edits.log import BringBack
 from jolly_ledge.model.errors import JollyLedgeError
@@ -94,11 +95,6 @@ class YearPage(QWidget):
         column.addWidget(Board())
         if change is None:
             column.addWidget(words("No look for this season yet.", "soft"))
-            last = last_one_of(session.plan.looks_of(session.piece_id), season, today)
-            if last is not None:
-                button = chip("As it was last", f"Bring {last.label} back as a new look", checkable=False)
-                button.clicked.connect(lambda: self._bring_back(last.id, last.label, season))
-                column.addWidget(button)
             column.addStretch(1)
             return card
         picture = Thumbnail(session, change.look.id, lambda: session.choose_look(change.look.id))
@@ -112,17 +108,19 @@ class YearPage(QWidget):
             ):  # fmt: skip
                 if said:
                     column.addWidget(words(f"{title}: {said}.", "small"))
-        again = chip("Again this year", f"Bring {change.look.label} back as a new look", checkable=False)
-        again.clicked.connect(lambda: self._bring_back(change.look.id, change.look.label, season))
-        column.addWidget(again, 0, Qt.AlignmentFlag.AlignLeft)
+        # Where this year's look is made already, the one before it can come back instead of it.
+        last = last_one_of(session.plan.looks_of(session.piece_id), season, change.day)
+        for text, look in ((f"As last {season}", last), ("This one again", change.look)):
+            if look is not None and (look is not last or look.id != change.look.id):
+                back = chip(text, f"Bring {look.label} back as a new look", checkable=False)
+                back.clicked.connect(partial(self._bring_back, look.id, look.label, season))
+                column.addWidget(back, 0, Qt.AlignmentFlag.AlignLeft)
         column.addStretch(1)
         return card
 
-    def _bring_back(self, look_id: str, name: str, season: Season) -> None:
+    def _bring_back(self, look_id: str, name: str, season: Season, _: bool = False) -> None:
         session, today = self._session, date.today()
-        day = max(begin_of(season, today.year), today)
-        if day > today and season == season_of(today):
-            day = today
+        day = today if season == season_of(today) else next_begin(season, today)
         before = {look.id for look in session.plan.looks}
         if session.commit(BringBack(look=look_id, name=name, date=day.isoformat(), season=season)):
             fresh = next(look for look in session.plan.looks if look.id not in before)

@@ -6,7 +6,7 @@ from PySide6.QtWidgets import QCheckBox, QHBoxLayout, QScrollArea, QVBoxLayout, 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import Board, heading, words
 from jolly_ledge.model.phrases import capital, counted
-from jolly_ledge.model.pull_list import pull_list
+from jolly_ledge.model.pull_list import Pull, pull_list
 from jolly_ledge.model.time_estimate import time_estimate
 from jolly_ledge.model.tools import tools_for
 
@@ -44,7 +44,7 @@ class FetchPage(QWidget):
             row.addLayout(self._needed(pulls.heavy, pulls.returns), 1)
         self._area.setWidget(inside)
 
-    def _rooms(self, rooms: tuple[tuple[str, tuple], ...]) -> list[QVBoxLayout]:  # type: ignore[type-arg]
+    def _rooms(self, rooms: tuple[tuple[str, tuple[Pull, ...]], ...]) -> list[QVBoxLayout]:
         """Return two columns of rooms, about as long."""
         columns = [QVBoxLayout(), QVBoxLayout()]
         whole, so_far = sum(len(pulls) + 2 for _, pulls in rooms), 0
