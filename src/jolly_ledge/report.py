@@ -50,6 +50,7 @@ def review(plan: Plan, look: Look) -> dict[str, Any]:
             for identifier, finding in finding_ids(assessment)
         ],
         "cautions": [_caution(arrangement, caution) for caution in cautions_of(arrangement)],
+        **({"unread": list(assessment.unread)} if assessment.unread else {}),
     }
 
 
@@ -71,6 +72,8 @@ def review_text(found: dict[str, Any], name: str) -> str:
     lines = [f"{name}: reads {round(found['score'] * 100)} of 100", ""]
     for reading in found["readings"]:
         lines.append(f"  {READING_NAMES[reading['id']]:<16}{round(reading['score'] * 100):>4}   {reading['sentence']}")
+    for identifier in found.get("unread", ()):
+        lines.append(f"  {READING_NAMES[identifier]:<16}   –   could not be read of this look; a fault of the program")
     heard = [finding for finding in found["findings"] if finding["waved_off"] is None]
     if heard:
         lines += ["", "Findings"]

@@ -15,10 +15,11 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels import pictures_page
 from jolly_ledge.app.panels.picture_draft import line_of
 from jolly_ledge.app.panels.pictures_page import PicturesPage
+from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.model.colour import difference
 from jolly_ledge.photos.image import jpeg_bytes, read_photo
-from jolly_ledge.photos.intake import THING_SIDE, Intake, Intakes, file_bytes, take_in
+from jolly_ledge.photos.intake import THING_SIDE, Intake, Intakes, take_in
 from jolly_ledge.render.practice_photos import practice_thing
 from pages import LEFT, gather, type_into
 
@@ -140,14 +141,14 @@ def test_reading_is_stopped_and_what_was_read_stays(
 ) -> None:
     page = pictures(window)
     go_on, paths = threading.Event(), photographed(tmp_path, "a.jpg", "b.jpg", "c.jpg")
-    real = file_bytes
+    real = photo_bytes
 
     def slow(path: Path) -> bytes:
         if path.name == "b.jpg":
             go_on.wait(20)
         return real(path)
 
-    monkeypatch.setattr(pictures_page, "file_bytes", slow)
+    monkeypatch.setattr(pictures_page, "photo_bytes", slow)
     page.take(paths)
     qtbot.waitUntil(lambda: len(page.drafts) == 1, timeout=20_000)
     assert page.progress_said.text() == "1 of 3 read"

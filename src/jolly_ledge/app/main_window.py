@@ -18,6 +18,7 @@ from jolly_ledge.app.widgets.notice import Notice, Offer
 from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.backups import Backup
 from jolly_ledge.files.codec import plan_from_json
+from jolly_ledge.model.mishaps import or_instead
 from jolly_ledge.model.units import LENGTH_UNITS
 
 MOST_CHANGES = 5
@@ -294,7 +295,9 @@ class MainWindow(QMainWindow):
 
     def open_first(self, path: Path) -> None:
         """Open the plan named at the start; a refusal is said in the window."""
-        self.session.open(path)
+        or_instead(
+            lambda: self.session.open(path), False, f"“{path.name}” could not be shown whole; it is kept as it is."
+        )
 
     def _name_window(self) -> None:
         session = self.session

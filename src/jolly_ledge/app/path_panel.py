@@ -10,6 +10,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import heading, paint_board, words
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, SHEET, SOFT_INK
 from jolly_ledge.model.bays import tape_check
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.render.fonts import font
 
@@ -46,6 +47,7 @@ class StepButton(QAbstractButton):
             self.setAccessibleName(f"{self.text()}: {state}")
             self.update()
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint name, state and board."""
         painter = QPainter(self)

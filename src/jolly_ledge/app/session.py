@@ -10,8 +10,9 @@ from jolly_ledge.app.new_plan import workable
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.files.backups import Backup, Backups
+from jolly_ledge.files.content import content_of
 from jolly_ledge.files.errors import ChangedOnDiskError, FileError
-from jolly_ledge.files.plan_file import ARCHIVE_SUFFIX, PlanFile, open_plan, save_plan
+from jolly_ledge.files.plan_file import ARCHIVE_SUFFIX, LARGEST_FILE, PlanFile, open_plan, save_plan
 from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.files.recovery import Recovered, RecoveryLog, drop_kept
 from jolly_ledge.model.arrangement import Arrangement, Standing, arrange
@@ -226,7 +227,7 @@ class Session(QObject):
         self._preview = None
         try:
             changed = self.history.commit(edit)
-        except (JollyLedgeError, KeyError) as error:
+        except JollyLedgeError as error:
             self._forget_readings()
             self.refused.emit(str(error))
             self.changed.emit()
@@ -359,8 +360,8 @@ class Session(QObject):
         """Return what a save is about to replace, None where nothing is there or no versions are kept."""
         if self.backups is None:
             return None
-        with contextlib.suppress(OSError):
-            return path.read_bytes()
+        with contextlib.suppress(FileError):
+            return content_of(path, LARGEST_FILE, "any plan")
         return None
 
     def _keep_backup(self, path: Path, content: bytes | None) -> None:

@@ -5,8 +5,11 @@ from collections.abc import Callable, Iterable
 from jolly_ledge.cautions import electric, fire, hazards, household, load, plants, space, stability
 from jolly_ledge.cautions.caution import GRAVITY, Caution
 from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.mishaps import or_instead
 
-REGISTER: tuple[tuple[str, Callable[[Arrangement], Iterable[Caution]]], ...] = (
+Check = Callable[[Arrangement], Iterable[Caution]]
+
+REGISTER: tuple[tuple[str, Check], ...] = (
     ("fit", space.fit),
     ("collision", space.collision),
     ("overhang", space.overhang),
@@ -49,5 +52,16 @@ CLOSING = "Local codes, the maker's rating and a licensed person decide."
 
 def cautions_of(arrangement: Arrangement) -> tuple[Caution, ...]:
     """Return all cautions of a look, gravest first."""
-    found = [caution for _, check in REGISTER for caution in check(arrangement)]
+    found = [caution for identifier, check in REGISTER for caution in _checked(identifier, check, arrangement)]
     return tuple(sorted(found, key=lambda caution: GRAVITY[caution.level]))
+
+
+def _checked(identifier: str, check: Check, arrangement: Arrangement) -> tuple[Caution, ...]:
+    """Return what a check finds; one that fails tells that nothing is known."""
+    name = NAMES[identifier].lower()
+    failed = Caution(
+        identifier, "unknown", (), f"Whether “{name}” is to be heeded could not be told; look for yourself."
+    )
+    return or_instead(
+        lambda: tuple(check(arrangement)), (failed,), f"The caution “{name}” could not be checked; look for yourself."
+    )

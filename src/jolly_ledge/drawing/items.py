@@ -12,6 +12,7 @@ from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.colour import darker
 from jolly_ledge.model.facing import faces_away
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.mishaps import or_instead
 from jolly_ledge.model.pose import extent, seen_shape
 from jolly_ledge.model.words import WALL_CATEGORIES, Pose
 
@@ -90,7 +91,11 @@ def item_shapes(item: Item, pose: Pose = "upright", width: float = 0.0, height: 
     if shape == "book" and pose == "flat":
         return tuple(books.draw_flat_book(subject))
     draw = SILHOUETTES.get(shape) or (turned.draw_turned if is_turned(shape) else planes.draw_object)
-    return tuple(draw(subject))
+    return or_instead(
+        lambda: tuple(draw(subject)),
+        tuple(planes.draw_object(subject)),
+        f"The {item.label} could not be drawn as what it is; it is shown as a plain block.",
+    )
 
 
 def standing_shapes(standing: Standing) -> tuple[Shape, ...]:

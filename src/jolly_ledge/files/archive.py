@@ -46,7 +46,7 @@ def _check_members(members: list[zipfile.ZipInfo]) -> None:
         raise PlanFileError(f"The archive holds {len(members)} files; at most {MOST_MEMBERS} are read.")
     for member in members:
         path = PurePosixPath(member.filename.replace("\\", "/"))
-        if path.is_absolute() or ".." in path.parts or ":" in path.parts[0]:
+        if path.is_absolute() or ".." in path.parts or ":" in member.filename[:2]:
             raise PlanFileError(f"The archive holds “{member.filename}”, a path that leaves it; it is not opened.")
     if sum(member.file_size for member in members) > LARGEST_CONTENT:
         raise PlanFileError("The archive unpacks to more than 1 GB; it is not opened.")

@@ -7,12 +7,13 @@ from msgspec import Struct
 
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.codec import LARGEST_PLAN, plan_from_json, plan_to_json
+from jolly_ledge.files.content import content_of
 from jolly_ledge.files.errors import ChangedOnDiskError, PlanFileError, reading_error
 from jolly_ledge.model.plan import Plan
 
 ARCHIVE_SUFFIX = ".ledge"
 ZIP_STARTS = (b"PK\x03\x04", b"PK\x05\x06")
-_LARGEST_FILE = 4 * LARGEST_PLAN
+LARGEST_FILE = 4 * LARGEST_PLAN
 
 
 def digest_of(content: bytes) -> str:
@@ -33,11 +34,13 @@ class PlanFile(Struct, frozen=True):
     def changed_on_disk(self) -> bool:
         """Whether somebody else changed or made the file since."""
         try:
-            return digest_of(self.path.read_bytes()) != self.digest
-        except OSError as error:
-            if error.errno in (errno.ENOENT, errno.ENOTDIR, errno.ENAMETOOLONG):
+            if not self.path.exists():
                 return False  # there is nothing there; whether it can be written is told on writing
+        except OSError as error:
+            if error.errno in (errno.ENOTDIR, errno.ENAMETOOLONG):
+                return False
             raise reading_error(self.path, error) from error
+        return digest_of(content_of(self.path, LARGEST_FILE, "any plan")) != self.digest
 
 
 def open_plan(path: Path) -> tuple[Plan, PlanFile]:
@@ -48,12 +51,7 @@ def open_plan(path: Path) -> tuple[Plan, PlanFile]:
     FileError
         In one sentence: what, where, what to do.
     """
-    try:
-        if path.stat().st_size > _LARGEST_FILE:
-            raise PlanFileError(f"“{path}” is larger than any plan; it is not opened.")
-        content = path.read_bytes()
-    except OSError as error:
-        raise reading_error(path, error) from error
+    content = content_of(path, LARGEST_FILE, "any plan")
     photos: dict[str, bytes] = {}
     text = content
     try:

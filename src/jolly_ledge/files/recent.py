@@ -6,6 +6,7 @@ from pathlib import Path
 import msgspec
 
 from jolly_ledge.files.atomic import write_atomically
+from jolly_ledge.files.content import content_of
 from jolly_ledge.files.errors import FileError
 
 MOST = 12
@@ -42,8 +43,7 @@ class RecentFiles:
 
     def _read(self) -> tuple[Path, ...]:
         try:
-            if self._file.stat().st_size > LARGEST:
-                return ()
-            return tuple(Path(one) for one in msgspec.json.decode(self._file.read_bytes(), type=list[str]))
-        except (OSError, msgspec.DecodeError):
+            known = content_of(self._file, LARGEST, "any such list")
+            return tuple(Path(one) for one in msgspec.json.decode(known, type=list[str]))
+        except (FileError, msgspec.DecodeError):
             return ()

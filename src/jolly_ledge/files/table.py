@@ -11,12 +11,14 @@ import msgspec
 from msgspec import Struct
 
 from jolly_ledge.files.atomic import write_atomically
-from jolly_ledge.files.errors import FileError, reading_error
+from jolly_ledge.files.content import content_of
+from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.stash_csv import COLUMNS, NEEDED, stash_from_csv, stash_to_csv
 from jolly_ledge.files.stash_json import stash_from_json, stash_to_json
 from jolly_ledge.model.item import Item
 
 MOST_ROWS = 20_000
+MOST_COLUMNS = 200
 LARGEST_BYTES = 40 * 1024 * 1024
 DELIMITERS = ",;\t|"
 
@@ -40,18 +42,17 @@ def read_list(path: Path) -> Table | tuple[Item, ...]:
     FileError
         In one sentence: what is wrong, and where.
     """
-    try:
-        if path.stat().st_size > LARGEST_BYTES:
-            raise FileError(f"“{path.name}” is larger than 40 MB, which no list of things is; it is not opened.")
-        content = path.read_bytes()
-    except OSError as error:
-        raise reading_error(path, error) from error
-    text = decoded(content)
+    text = decoded(content_of(path, LARGEST_BYTES, "40 MB, which no list of things is"))
     is_json = text.lstrip()[:1] in ("[", "{")
     own = stash_from_json(text) if is_json else own_csv(text)
     if own is not None:
         return own
     table = table_from_json(text) if is_json else table_from_csv(text)
+    if len(table.headings) > MOST_COLUMNS:
+        raise FileError(
+            f"“{path.name}” has {len(table.headings)} columns; a list of things has up to {MOST_COLUMNS}, so save it "
+            "with those that matter."
+        )
     if len(table.rows) > MOST_ROWS:
         raise FileError(f"“{path.name}” has {len(table.rows)} rows; up to {MOST_ROWS} are taken over at once.")
     return table

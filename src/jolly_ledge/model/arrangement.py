@@ -5,6 +5,7 @@ from functools import cached_property, lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece
@@ -272,7 +273,15 @@ def _stand(piece: Piece, stash: Mapping[str, Item], look: Look) -> Iterable[Stan
                 later.append(placement)
                 continue
             host = done.get(placement.host) if placement.host else None
+            if placement.item not in stash or placement.ledge not in ledges:
+                known = placement.item in stash
+                missing = f"a ledge “{placement.ledge}”" if known else f"a thing “{placement.item}”"
+                raise EditError(f"{look.label} speaks of {missing} that is not there.")
             done[placement.id] = stand(placement, stash[placement.item], ledges[placement.ledge], host)
+        if len(later) == len(waiting):
+            raise EditError(
+                f"In {look.label} “{later[0].id}” stands on “{later[0].host}”, which is not there or stands on it."
+            )
         waiting = later
     return (done[placement.id] for placement in look.placements)
 

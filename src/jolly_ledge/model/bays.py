@@ -5,6 +5,7 @@ import statistics
 
 from msgspec import Struct
 
+from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.words import plain
 
@@ -100,11 +101,11 @@ def bodies_of(piece: Piece) -> tuple[Body, ...]:
 
 
 def bay_of(piece: Piece, ledge_id: str) -> Bay:
-    """Return the bay a ledge belongs to; raise KeyError where there is none."""
+    """Return the bay a ledge belongs to; raise EditError where there is none."""
     for bay in bays_of(piece):
         if any(ledge.id == ledge_id for ledge in bay.ledges):
             return bay
-    raise KeyError(ledge_id)
+    raise EditError(f"“{piece.label}” has no bay with a ledge “{ledge_id}”; choose a shelf between two sides.")
 
 
 def bay_name(piece: Piece, bay: Bay) -> str:

@@ -6,7 +6,7 @@ from typing import Annotated
 from msgspec import Meta
 
 from jolly_ledge.model.money import Price, check_price
-from jolly_ledge.model.value import Angle, Colour, Identifier, Position, Value, Words
+from jolly_ledge.model.value import Angle, Colour, Identifier, Position, Value, Words, record_by_id
 from jolly_ledge.model.words import (
     BookFaces,
     BookPosture,
@@ -179,8 +179,5 @@ class Look(Value, frozen=True):
         return self.name or self.id
 
     def placement(self, placement_id: str) -> Placement:
-        """Return a placement by its id; raise KeyError where there is none."""
-        for placement in self.placements:
-            if placement.id == placement_id:
-                return placement
-        raise KeyError(placement_id)
+        """Return a placement by its id; raise EditError where there is none."""
+        return record_by_id(self.placements, placement_id, "placement", f"in the look “{self.label}”")

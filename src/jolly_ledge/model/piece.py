@@ -4,7 +4,18 @@ from typing import Annotated
 
 from msgspec import Meta
 
-from jolly_ledge.model.value import Colour, Distance, Identifier, Mass, Position, Size, Value, Watts, Words
+from jolly_ledge.model.value import (
+    Colour,
+    Distance,
+    Identifier,
+    Mass,
+    Position,
+    Size,
+    Value,
+    Watts,
+    Words,
+    record_by_id,
+)
 from jolly_ledge.model.words import (
     BoardMaterial,
     Build,
@@ -159,11 +170,8 @@ class Piece(Value, frozen=True):
         return self.name or self.id
 
     def ledge(self, ledge_id: str) -> Ledge:
-        """Return a ledge by its id; raise KeyError where there is none."""
-        for ledge in self.ledges:
-            if ledge.id == ledge_id:
-                return ledge
-        raise KeyError(ledge_id)
+        """Return a ledge by its id; raise EditError where there is none."""
+        return record_by_id(self.ledges, ledge_id, "ledge", f"on “{self.label}”")
 
     def backdrop_of(self, ledge: Ledge) -> str:
         """Return the colour that stands behind a ledge."""

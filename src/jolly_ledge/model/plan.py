@@ -1,15 +1,16 @@
 """The whole document: pieces, stash and looks."""
 
-from typing import Annotated, Literal, TypeVar
+from collections import Counter
+from typing import Annotated, Literal
 
 from msgspec import Meta
 
-from jolly_ledge.model.errors import EditError, InvalidPlanError
+from jolly_ledge.model.errors import InvalidPlanError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.money import Price, check_price
 from jolly_ledge.model.piece import Piece
-from jolly_ledge.model.value import Colour, Value, Words
+from jolly_ledge.model.value import Colour, Value, Words, record_by_id
 
 FORMAT = "jolly-ledge/plan"
 VERSION = 1
@@ -59,15 +60,15 @@ class Plan(Value, frozen=True, omit_defaults=False):
 
     def piece(self, piece_id: str) -> Piece:
         """Return a piece by its id; raise EditError where there is none."""
-        return _find(self.pieces, piece_id, "piece")
+        return record_by_id(self.pieces, piece_id, "piece", "in the plan")
 
     def item(self, item_id: str) -> Item:
         """Return an item of the stash by its id; raise EditError where there is none."""
-        return _find(self.stash, item_id, "item")
+        return record_by_id(self.stash, item_id, "item", "in the plan")
 
     def look(self, look_id: str) -> Look:
         """Return a look by its id; raise EditError where there is none."""
-        return _find(self.looks, look_id, "look")
+        return record_by_id(self.looks, look_id, "look", "in the plan")
 
     def looks_of(self, piece_id: str) -> tuple[Look, ...]:
         """Return the looks of one piece, in the order of the file."""
@@ -81,15 +82,8 @@ def photo_names(plan: Plan) -> frozenset[str]:
     return frozenset((*pieces, *(item.photo for item in plan.stash if item.photo), *looks))
 
 
-Record = TypeVar("Record", Piece, Item, Look)
-
-
-def _find(records: tuple[Record, ...], identifier: str, word: str) -> Record:
-    for record in records:
-        if record.id == identifier:
-            return record
-    known = ", ".join(record.id for record in records[:6]) or "none"
-    raise EditError(f"There is no {word} “{identifier}” in the plan; it holds {known}.")
+MOST_ON_A_LEDGE, HIGHEST_PILE = 300, 60
+"""More than any ledge or pile bears; a plan of more would be read for minutes."""
 
 
 def check_references(plan: Plan) -> None:
@@ -132,6 +126,10 @@ def check_look(look: Look, piece: Piece, items: set[str], path: str) -> None:
         if placement.host is not None and placement.host not in hosts:
             word = "on" if placement.on else "inside"
             raise InvalidPlanError(f"{where}.{word}", f"no placement “{placement.host}” in this look")
+    crowded = Counter(placement.ledge for placement in look.placements).most_common(1)
+    if crowded and crowded[0][1] > MOST_ON_A_LEDGE:
+        problem = f"{crowded[0][1]} things on “{crowded[0][0]}”; up to {MOST_ON_A_LEDGE} are read"
+        raise InvalidPlanError(f"{path}.placements", problem)
     _check_hosts(hosts, path)
 
 
@@ -146,6 +144,12 @@ def _check_hosts(hosts: dict[str, str | None], path: str) -> None:
             trail.add(step)
             step = hosts[step]
         settled |= trail
+    for start in hosts:
+        depth, step = 0, start
+        while (step := hosts[step]) is not None:
+            depth += 1
+            if depth > HIGHEST_PILE:
+                raise InvalidPlanError(f"{path}.placements", f"more than {HIGHEST_PILE} things on one pile")
 
 
 def _check_unique(path: str, ids: list[str]) -> None:

@@ -7,6 +7,8 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.words import Pose
 
 TRAY_FLOOR_MM = 10.0
+FEWEST_OUTLINE_POINTS = 3
+"""Fewer enclose nothing; the thing is then drawn as its family is."""
 
 
 class Extent(NamedTuple):
@@ -54,7 +56,7 @@ def _turned(size: Extent, turn: float, is_round: bool) -> Extent:
 
 def seen_shape(item: Item, pose: Pose) -> str:
     """Return the silhouette a posed thing shows from the front; ``traced`` is its own outline."""
-    if item.outline and pose == "upright":
+    if len(item.outline) >= FEWEST_OUTLINE_POINTS and pose == "upright":
         return "traced"
     if pose == "flat" and item.shape not in ("stone", "tray", "book-stack", "book-row"):
         return "book" if item.category == "book" else "slab"

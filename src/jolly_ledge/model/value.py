@@ -1,12 +1,13 @@
 """The base of all model values, with the number ranges they share."""
 
 import re
-from typing import Annotated, TypeVar
+from collections.abc import Sequence
+from typing import Annotated, Protocol, TypeVar
 
 import msgspec
 from msgspec import Meta, Struct
 
-from jolly_ledge.model.errors import InvalidPlanError
+from jolly_ledge.model.errors import EditError, InvalidPlanError
 
 Size = Annotated[float, Meta(gt=0, le=50_000)]
 """A length that must be there: over 0, at most 50 m, in mm."""
@@ -40,6 +41,33 @@ class Value(Struct, frozen=True, kw_only=True, forbid_unknown_fields=True, omit_
 
 
 ValueType = TypeVar("ValueType", bound=Struct)
+
+
+class Named(Protocol):
+    """Whatever has an id."""
+
+    @property
+    def id(self) -> str:
+        """Its id."""
+        ...
+
+
+NamedType = TypeVar("NamedType", bound=Named)
+
+
+def record_by_id(records: Sequence[NamedType], identifier: str, word: str, where: str) -> NamedType:
+    """Return the record of an id.
+
+    Raises
+    ------
+    EditError
+        There is none; the sentence tells the ``word`` for such a record, ``where`` it was looked for, what is there.
+    """
+    for record in records:
+        if record.id == identifier:
+            return record
+    known = ", ".join(record.id for record in records[:6]) or "none"
+    raise EditError(f"There is no {word} “{identifier}” {where}; it holds {known}.")
 
 
 def readable_path(path: str) -> str:

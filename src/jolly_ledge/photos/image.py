@@ -2,17 +2,27 @@
 
 import hashlib
 import io
+from typing import TYPE_CHECKING
 
 import numpy as np
 from numpy.typing import NDArray
 
 from jolly_ledge.model.errors import JollyLedgeError
 
+if TYPE_CHECKING:
+    from PIL import Image
+
 Pixels = NDArray[np.uint8]
 """Rows, columns, red-green-blue."""
 
 FORMATS = ("JPEG", "PNG")
-MOST_PIXELS = 120_000_000
+MOST_PIXELS = 220_000_000
+MOST_PIXELS_WHOLE = 64_000_000
+"""What must be unpacked whole before it can be made smaller."""
+
+READ_SIDE = 2400
+"""A picture twice as large, or larger, is read at about this size: finer than any mark can be set."""
+
 LARGEST_BYTES = 80 * 1024 * 1024
 KEPT_SIDE = 1600
 KEPT_QUALITY = 86
@@ -36,9 +46,12 @@ def read_photo(content: bytes, name: str = "the picture") -> Pixels:
         raise PhotoError(f"“{name}” is larger than 80 MB; save it smaller and try again.")
     try:
         with Image.open(io.BytesIO(content), formats=FORMATS) as opened:
-            if opened.width * opened.height > MOST_PIXELS:
-                raise PhotoError(f"“{name}” has more than 120 million pixels; save it smaller and try again.")
-            upright = ImageOps.exif_transpose(opened)
+            most = MOST_PIXELS if opened.format == "JPEG" else MOST_PIXELS_WHOLE
+            if opened.width * opened.height > most:
+                raise PhotoError(
+                    f"“{name}” has more than {most // 10**6} million pixels; save it smaller and try again."
+                )
+            upright = ImageOps.exif_transpose(_reduced(opened))
             if "A" in upright.getbands() or "transparency" in upright.info:
                 clear = upright.convert("RGBA")
                 ground = Image.new("RGBA", clear.size, "white")
@@ -50,6 +63,23 @@ def read_photo(content: bytes, name: str = "the picture") -> Pixels:
         raise PhotoError(f"“{name}” unpacks to more than any photograph; it is not opened.") from error
     except (OSError, ValueError, SyntaxError, EOFError) as error:
         raise PhotoError(f"“{name}” is damaged or cut off; take it from the camera again.") from error
+
+
+def _reduced(opened: "Image.Image") -> "Image.Image":
+    """Return a picture decoded at no more than it is ever looked at, before anything else is done with it."""
+    times = max(opened.width, opened.height) // READ_SIDE
+    if times < 2:
+        return opened
+    exif = opened.getexif()
+    # A JPEG leaves the finer half out while it is decoded; the rest is an even mean.
+    opened.draft("RGB", (opened.width // times, opened.height // times))
+    times = max(max(opened.width, opened.height) // READ_SIDE, 1)
+    if opened.mode in ("P", "1", "I", "I;16"):
+        return opened.resize((opened.width // times, opened.height // times)).convert("RGBA")
+    reduced = opened.reduce(times)
+    reduced.info = dict(opened.info)
+    reduced.info["exif"] = exif.tobytes()
+    return reduced
 
 
 def smaller(image: Pixels, longest: int) -> Pixels:

@@ -2,12 +2,11 @@
 
 from collections.abc import Callable
 from concurrent.futures import Future, ThreadPoolExecutor
-from pathlib import Path
 
 from msgspec import Struct
 
 from jolly_ledge.model.errors import JollyLedgeError
-from jolly_ledge.photos.image import LARGEST_BYTES, PhotoError, kept_photo, read_photo
+from jolly_ledge.photos.image import PhotoError, kept_photo, read_photo
 from jolly_ledge.photos.things import Reference, ThingPhoto, balanced, read_thing
 
 THING_SIDE = 1200
@@ -53,13 +52,6 @@ def taken_in_light(intake: Intake, x: int, y: int, reference: Reference) -> Inta
     pixels = balanced(read_photo(intake.content, intake.source), x, y, reference)
     name, content = kept_photo(pixels, THING_SIDE)
     return _found(intake.source, name, content)
-
-
-def file_bytes(path: Path) -> bytes:
-    """Return what is in a file; raise PhotoError when it is larger than any photograph."""
-    if path.stat().st_size > LARGEST_BYTES:
-        raise PhotoError(f"“{path.name}” is larger than 80 MB; save it smaller and try again.")
-    return path.read_bytes()
 
 
 class Intakes:

@@ -6,6 +6,7 @@ from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.mishaps import LOG
 from jolly_ledge.readings import (
     alike_apart,
     all_round,
@@ -101,10 +102,14 @@ NAMES: dict[str, str] = {entry.id: entry.name for entry in REGISTER}
 
 
 class Assessment(Struct, frozen=True):
-    """All readings of a look and the weighted mean of their scores (0 to 1)."""
+    """All readings of a look and the weighted mean of their scores (0 to 1).
+
+    ``unread`` are the ids of readings that failed in a way nobody foresaw.
+    """
 
     score: float
     readings: tuple[Reading, ...]
+    unread: tuple[str, ...] = ()
 
     @property
     def findings(self) -> tuple[Finding, ...]:
@@ -129,16 +134,22 @@ def assess(arrangement: Arrangement) -> Assessment:
     """Read a look: every reading that applies, and their weighted mean for its manner."""
     manner = arrangement.manner
     readings: list[Reading] = []
+    unread: list[str] = []
     total = weight = 0.0
     for entry in REGISTER:
-        reading = entry.read(arrangement, manner)
+        try:
+            reading = entry.read(arrangement, manner)
+        except Exception:
+            LOG.exception("“%s” could not be read of this look; the other readings stand.", entry.name)
+            unread.append(entry.id)
+            continue
         if reading is None:
             continue
         readings.append(reading)
         counts = entry.weight_for(manner) * reading.evidence
         total += counts * reading.score
         weight += counts
-    return Assessment(total / weight if weight else 0.0, tuple(readings))
+    return Assessment(total / weight if weight else 0.0, tuple(readings), tuple(unread))
 
 
 EVEN = 0.004

@@ -9,7 +9,14 @@ def ramp(value: float, nought: float, full: float) -> float:
 
     >>> ramp(1.5, 1, 2), ramp(5, 3, 1), ramp(2, 3, 1)
     (0.5, 0.0, 0.5)
+
+    Where both ends are one value it is a step:
+
+    >>> ramp(0, 0, 0), ramp(-1, 0, 0)
+    (1.0, 0.0)
     """
+    if nought == full:
+        return 1.0 if value >= full else 0.0
     return min(max((value - nought) / (full - nought), 0.0), 1.0)
 
 

@@ -20,6 +20,7 @@ from jolly_ledge.model.edits.log import AddLookPhoto
 from jolly_ledge.model.edits.placing import FindElsewhere
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import LookPhoto
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital, counted, percent
 from jolly_ledge.model.value import changed
 from jolly_ledge.photos.check import FoundThing, PhotoCheck, PlannedThing, check_photo
@@ -76,6 +77,7 @@ class BesideView(QWidget):
         left = room.center().x() - wide - 9
         return QRectF(left, room.top(), wide, high), QRectF(left + wide + 18, room.top(), wide, high)
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint both, and the marks."""
         if self._pictures is None:

@@ -109,14 +109,14 @@ class PhotoStrip(QWidget):
     def add(self, path: Path, taken: Taken) -> None:
         """Lay a photograph beside the look; a file that is none is refused."""
         # The picture libraries are not needed until there is a photograph.
+        from jolly_ledge.files.photo_file import photo_bytes
         from jolly_ledge.photos.image import kept_photo, read_photo
-        from jolly_ledge.photos.intake import file_bytes
 
         look, session = self._look, self._session
         if look is None:
             return
         try:
-            name, content = kept_photo(read_photo(file_bytes(path), path.name))
+            name, content = kept_photo(read_photo(photo_bytes(path), path.name))
         except OSError as error:
             session.refused.emit(str(reading_error(path, error)))
             return

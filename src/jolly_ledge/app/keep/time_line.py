@@ -11,6 +11,7 @@ from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SHEET, SOFT_I
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.log import STATUS_WORDS, Chapter, chapters_of, hours_of
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.readings.register import assess
 from jolly_ledge.render.canvas import clear_canvas
 from jolly_ledge.render.fonts import font
@@ -89,6 +90,7 @@ class _Painter(QStyledItemDelegate):
         """Return the height of a row."""
         return QSize(300, ROW if index.data(LookRole) is not None else HEADING)
 
+    @survives
     def paint(self, painter: QPainter, option: QStyleOptionViewItem, index: Index) -> None:
         """Paint one row."""
         look = index.data(LookRole)

@@ -10,6 +10,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.texts import question, words
 from jolly_ledge.model.edits.looks import ChangeLook
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.value import changed
 from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER
 
@@ -118,6 +119,7 @@ class EmphasisPage(QWidget):
             label.setText(NOT_HERE if reading is None else f"reads {round(reading.score * 100)} · {reading.shown}")
             label.setToolTip(NOT_HERE if reading is None else reading.sentence)
 
+    @survives
     def showEvent(self, event: QShowEvent) -> None:
         """Catch up with what was read while the page was hidden."""
         super().showEvent(event)

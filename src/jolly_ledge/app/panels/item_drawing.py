@@ -8,6 +8,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.theme import BOARD, INK, RULE, SOFT_INK
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play_fitted
 
@@ -23,6 +24,7 @@ class ItemDrawing(QWidget):
         self._photo: tuple[str, QPixmap] = ("", QPixmap())
         self.setFixedHeight(176)
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the thing, its two figures and its photograph."""
         item = self._session.item

@@ -29,13 +29,14 @@ from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.spot_picker import SpotPicker
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
+from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.model.colour import difference, family_name
 from jolly_ledge.model.edits.items import AddItems, ChangeItem
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.photos.image import jpeg_bytes
-from jolly_ledge.photos.intake import Intakes, file_bytes, taken_in_light
+from jolly_ledge.photos.intake import Intakes, taken_in_light
 from jolly_ledge.photos.things import Reference
 from jolly_ledge.render.practice_photos import THING_WALL, practice_thing
 
@@ -210,7 +211,7 @@ class PicturesPage(QWidget):
 
     def take(self, paths: tuple[Path, ...]) -> None:
         """Read photographs one after another; progress is shown and can be stopped."""
-        self._begin(tuple((path.name, partial(file_bytes, path)) for path in paths))
+        self._begin(tuple((path.name, partial(photo_bytes, path)) for path in paths))
 
     def practise(self) -> None:
         """Photograph a few things of the stash with the simulated camera."""

@@ -13,6 +13,7 @@ from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import PLUM
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.differences import differences
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.propose import Proposal
@@ -59,6 +60,7 @@ class ProposalDrawing(QWidget):
         shown = QRectF(ledge.left, -ledge.floor - high, ledge.width, high)
         return fitting(self._picture, QRectF(self.rect())).mapRect(shown)
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint it, with a plum frame about every marked ledge."""
         if self._picture is None or self._arrangement is None:

@@ -14,6 +14,7 @@ from jolly_ledge.cautions.register import NAMES as CAUTION_NAMES
 from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.edits.looks import BringFindingsBack
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
 
@@ -119,6 +120,7 @@ class ReadingPanel(QWidget):
         self._after_change()
         self._session.pointed.emit()
 
+    @survives
     def showEvent(self, event: QShowEvent) -> None:
         """Catch up with what happened while the panel was hidden."""
         super().showEvent(event)

@@ -8,6 +8,7 @@ from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.app.widgets.vial import Vial, paint_vial
 from jolly_ledge.drawing.theme import INK, OCHRE_INK, PLUM_TINT, SHEET, SOFT_INK, TEAL
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import Entry
 from jolly_ledge.render.fonts import font
@@ -61,6 +62,7 @@ class ReadingRow(QWidget):
         self._on_point(self if pointed else None)
         self.update()
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the line; tint it when it is pointed at."""
         painter = QPainter(self)

@@ -24,6 +24,7 @@ from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.differences import differences
 from jolly_ledge.model.edits.opinions import CastVote, TakeBackVote
 from jolly_ledge.model.look import Look, Vote
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.readings.register import NAMES, Assessment, assess
 from jolly_ledge.render.fonts import font
 
@@ -69,6 +70,7 @@ class ScoreTable(QWidget):
         )
         self.update()
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the rows."""
         painter = QPainter(self)

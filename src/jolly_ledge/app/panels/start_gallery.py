@@ -20,6 +20,7 @@ from jolly_ledge.app.widgets.texts import heading, paint_board, words
 from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SOFT_INK
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.starts.gallery import STARTS, Start
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
@@ -50,6 +51,7 @@ class StartCard(QAbstractButton):
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.clicked.connect(lambda: on_press(start))
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the card."""
         painter = QPainter(self)

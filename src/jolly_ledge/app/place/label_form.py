@@ -23,6 +23,7 @@ from jolly_ledge.drawing.paper import A4, LETTER
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import RULE
 from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.render.player import fitting, play_fitted
 
@@ -44,6 +45,7 @@ class SheetPreview(QWidget):
         self._page = page
         self.update()
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the page on white paper."""
         if self._page is None:

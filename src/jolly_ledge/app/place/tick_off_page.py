@@ -18,6 +18,7 @@ from jolly_ledge.model.edits.log import AddLogEntry
 from jolly_ledge.model.edits.placing import FindElsewhere, TickOff
 from jolly_ledge.model.errors import LengthError
 from jolly_ledge.model.look import LogEntry
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.value import changed
 from jolly_ledge.model.working_order import PlacingStep, working_order
@@ -44,6 +45,7 @@ class PlacingView(QWidget):
         self._shown, self._next = placed, following
         self.update()
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the piece with what stands, and the outline of the next."""
         session = self._session

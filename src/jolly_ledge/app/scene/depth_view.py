@@ -14,6 +14,7 @@ from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on
 from jolly_ledge.drawing.theme import OCHRE, PAPER, SOFT_INK
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.edits.placements import MovePlacement, Spot
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.spots import SNAP_MM
 from jolly_ledge.render.canvas import clear_canvas
@@ -93,6 +94,7 @@ class DepthView(QWidget):
             return QPoint()
         return transform.map(QPointF(standing.x - ledge.left, ledge.depth - standing.z)).toPoint()
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the ledge and the footprints."""
         session, transform = self._session, self._transform()

@@ -22,6 +22,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SOFT_INK
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.stash_order import Shelf, clearances_of
 from jolly_ledge.render.fonts import font
 
@@ -100,6 +101,7 @@ class LineUp(QWidget):
             self._shelves = shelves
             self._lay_out()
 
+    @survives
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Lay out anew for another width."""
         if event.size().width() != event.oldSize().width():
@@ -138,6 +140,7 @@ class LineUp(QWidget):
 
     # Painting
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the boards in sight."""
         painter = QPainter(self)

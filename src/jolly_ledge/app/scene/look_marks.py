@@ -7,6 +7,7 @@ from jolly_ledge.app.scene.marks import Mark
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.theme import PLUM
 from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.mishaps import or_instead
 
 
 def look_marks(session: Session, shown: set[str], scale: float, *, carried: bool) -> Iterator[Mark]:
@@ -27,7 +28,7 @@ def look_marks(session: Session, shown: set[str], scale: float, *, carried: bool
         yield overlays.ledge_mark(session.ledge)
     for name, marks in _overlay_marks(arrangement, scale).items():
         if name in shown:
-            yield from marks()
+            yield from _safely(name, marks)
     if "advice" in shown or not session.look.placements:
         yield from overlays.advice_marks(arrangement, session.plan.stash, scale)
     yield from overlays.lock_marks(arrangement)
@@ -40,6 +41,10 @@ def look_marks(session: Session, shown: set[str], scale: float, *, carried: bool
             yield from overlays.outline_marks(arrangement.by_id[identifier], PLUM)
     if "cautions" in shown:
         yield from overlays.caution_marks(arrangement, session.cautions)
+
+
+def _safely(name: str, marks: Callable[[], Iterable[Mark]]) -> tuple[Mark, ...]:
+    return or_instead(lambda: tuple(marks()), (), f"“{name}” could not be laid over the drawing.")
 
 
 def _overlay_marks(arrangement: Arrangement, scale: float) -> dict[str, Callable[[], Iterable[Mark]]]:

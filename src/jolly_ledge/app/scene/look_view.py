@@ -35,6 +35,7 @@ from jolly_ledge.drawing.sheet import numbered_spots
 from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SOFT_INK
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.working_order import working_order
 from jolly_ledge.render.fonts import font
@@ -100,6 +101,7 @@ class LookView(QGraphicsView):
         if not self._is_behind:
             self.refresh()
 
+    @survives
     def showEvent(self, event: QShowEvent) -> None:
         """Catch up with what happened while the view was hidden."""
         super().showEvent(event)
@@ -229,6 +231,7 @@ class LookView(QGraphicsView):
         """Pixels for one mm."""
         return float(self.transform().m11())
 
+    @survives
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Keep the whole piece in sight."""
         super().resizeEvent(event)
@@ -241,6 +244,7 @@ class LookView(QGraphicsView):
 
     # Painting over the scene
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the scene; tell when that was done for the first time."""
         super().paintEvent(event)
@@ -248,6 +252,7 @@ class LookView(QGraphicsView):
             self._has_painted = True
             self.first_painted.emit()
 
+    @survives
     def drawForeground(self, painter: QPainter, rect: QRectF | QRect) -> None:
         """Paint the overlays that are on."""
         session = self._session

@@ -14,6 +14,7 @@ from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import PLUM, SOFT_INK
 from jolly_ledge.model.bays import tape_check
 from jolly_ledge.model.edits.fixtures import ChangeFixture, RemoveFixture
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.render.player import fitting, play
 
@@ -107,6 +108,7 @@ class MeasureView(QWidget):
 
     # Painting
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the piece and its figures."""
         if not self._session.piece_id:
@@ -330,6 +332,7 @@ class MeasureView(QWidget):
         self._session.commit(ChangeFixture(piece=piece, index=index, changes=(change,), kind=fixture.kind))
         return True
 
+    @survives
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Close the field when the drawing changes its size."""
         self.field.close_again()

@@ -17,6 +17,7 @@ from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SHEET, SOFT_INK
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Corner, Piece
 from jolly_ledge.photos.image import Pixels
 from jolly_ledge.photos.rectify import Straight
@@ -86,6 +87,7 @@ class PhotoView(QWidget):
 
     # Painting
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the picture and what is marked in it."""
         if self._pixmap is None:

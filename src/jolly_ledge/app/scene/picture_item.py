@@ -9,6 +9,7 @@ from PySide6.QtWidgets import QGraphicsItem, QStyleOptionGraphicsItem, QWidget
 from jolly_ledge.drawing.items import contact_shadow, standing_shapes
 from jolly_ledge.drawing.picture import Picture, Primitive
 from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.player import play
 
 
@@ -35,6 +36,7 @@ class PictureItem(QGraphicsItem):
         """Return what it covers."""
         return self._bounds
 
+    @survives
     def paint(self, painter: QPainter, option: QStyleOptionGraphicsItem, widget: QWidget | None = None) -> None:
         """Play the picture."""
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)

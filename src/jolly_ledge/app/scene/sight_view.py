@@ -9,6 +9,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.sight import Eye, Sight, sight_from_above, sight_of
 from jolly_ledge.drawing.theme import SOFT_INK
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
 
@@ -58,6 +59,7 @@ class SightView(QWidget):
         frame = Picture((), sight.left, sight.top, sight.right, sight.bottom)
         return fitting(frame, QRectF(self.rect()).adjusted(4, 4, -4, -FOOT_PX))
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint what is seen and say from where."""
         if not self._session.look_id:

@@ -19,6 +19,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SOFT_INK
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
 
 STRIP_HEIGHT = 122
@@ -93,6 +94,7 @@ class StashStrip(QWidget):
         elif cell.right() > self.width():
             self._scroll_to(self._offset + cell.right() - self.width() + 10)
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the board and the things in sight."""
         painter = QPainter(self)

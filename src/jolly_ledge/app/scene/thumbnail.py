@@ -12,6 +12,7 @@ from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.render.player import play_fitted
 
@@ -56,6 +57,7 @@ class Thumbnail(QWidget):
         look = next((look for look in plan.looks if look.id == identifier), None)
         return None if look is None else (plan.piece(look.piece), look, plan.stash)
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the look."""
         if self._drawn is None:

@@ -11,6 +11,7 @@ from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.table_top import SEAT_MM, main_top, table_from_above
 from jolly_ledge.drawing.theme import PLUM, SOFT_INK
 from jolly_ledge.model.edits.pieces import ChangePiece, SetOuterSize
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece, Seat
 from jolly_ledge.model.value import changed
 from jolly_ledge.render.player import fitting, play
@@ -74,6 +75,7 @@ class TopView(QWidget):
         """Where the depth is told: to the left of the top and of who sits there."""
         return min([0.0, *(seat.x - SEAT_MM / 2 for seat in self._session.piece.seats)]) - 60.0
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the top, the seats and the figures."""
         if not self._session.piece_id:

@@ -19,6 +19,7 @@ from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.stash_order import fits
 
 if TYPE_CHECKING:
@@ -71,6 +72,7 @@ class ArrangeStep(Step):
             signal.connect(self._show_strip)
         self._show_strip()
 
+    @survives
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Set the chips beside the names where there is room, else under them."""
         super().resizeEvent(event)

@@ -8,6 +8,7 @@ from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import heading, question
+from jolly_ledge.model.mishaps import survives
 
 
 class Step(QWidget):
@@ -47,6 +48,7 @@ class Step(QWidget):
         elif refresh not in self._waiting:
             self._waiting.append(refresh)
 
+    @survives
     def showEvent(self, event: QShowEvent) -> None:
         """Catch up with what happened while the page was hidden."""
         super().showEvent(event)

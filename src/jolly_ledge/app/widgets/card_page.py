@@ -6,6 +6,7 @@ from PySide6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.page_head import PageHead
+from jolly_ledge.model.mishaps import survives
 
 
 class CardPage(QWidget):
@@ -27,6 +28,7 @@ class CardPage(QWidget):
         self.column.addWidget(self.area, 1)
         session.changed.connect(self._refresh_if_shown)
 
+    @survives
     def showEvent(self, event: QShowEvent) -> None:
         """Catch up with the plan."""
         super().showEvent(event)

@@ -5,6 +5,7 @@ from PySide6.QtGui import QColor, QImage, QMouseEvent, QPainter, QPaintEvent, QP
 from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.drawing.theme import PLUM, RULE
+from jolly_ledge.model.mishaps import survives
 
 
 class SpotPicker(QWidget):
@@ -41,6 +42,7 @@ class SpotPicker(QWidget):
         area.moveCenter(QRectF(self.rect()).center())
         return area
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the photograph, and a ring where the pointer would pick."""
         area = self.place()

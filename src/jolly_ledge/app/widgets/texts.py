@@ -6,6 +6,7 @@ from PySide6.QtWidgets import QLabel, QSizePolicy, QWidget
 
 from jolly_ledge.drawing.theme import BOARD
 from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
 
 
@@ -45,6 +46,7 @@ class Board(QWidget):
         self.setFixedHeight(thick + 1)
         self.setAttribute(Qt.WidgetAttribute.WA_TransparentForMouseEvents)
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the board."""
         painter = QPainter(self)

@@ -8,6 +8,7 @@ from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.theme import BOARD
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.player import play
 
 
@@ -24,6 +25,7 @@ class ThingsOnBoard(QWidget):
         self.items = items
         self.update()
 
+    @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the things as large as they go, to one scale."""
         if not self.items:

@@ -5,6 +5,8 @@ from jolly_ledge.drawing.silhouettes.subject import Subject, flat_shade, outline
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.item import PAGE_COLOUR
 
+THINNEST_MM, MOST_DRAWN = 3.0, 400
+
 
 def draw_upright_book(subject: Subject) -> list[Shape]:
     """Draw a book with its spine to the viewer, or with its pages out."""
@@ -97,7 +99,7 @@ def lying(
 def draw_stack(subject: Subject) -> list[Shape]:
     """Draw a lying stack that is handled as one thing."""
     w, h = subject.width, subject.height
-    count = subject.count if subject.count > 1 else max(2, round(h / 34))
+    count = min(subject.count if subject.count > 1 else max(2, round(h / 34)), _most_seen(h))
     chance = subject.chance()
     shapes: list[Shape] = []
     heights = [chance.uniform(0.8, 1.25) for _ in range(count)]
@@ -117,7 +119,7 @@ def draw_stack(subject: Subject) -> list[Shape]:
 def draw_row(subject: Subject) -> list[Shape]:
     """Draw an upright row that is handled as one thing."""
     w, h = subject.width, subject.height
-    count = subject.count if subject.count > 1 else max(3, round(w / 32))
+    count = min(subject.count if subject.count > 1 else max(3, round(w / 32)), _most_seen(w))
     chance = subject.chance()
     parts = [chance.uniform(0.65, 1.35) for _ in range(count)]
     whole, x = sum(parts), -w / 2
@@ -133,6 +135,11 @@ def draw_row(subject: Subject) -> list[Shape]:
             shapes += spine(x, -high, thick, high, one.colour, None, one)
         x += thick
     return shapes
+
+
+def _most_seen(length: float) -> int:
+    """Return how many books of a block are drawn one by one: thinner than a leaflet they are one grey."""
+    return max(min(int(length / THINNEST_MM), MOST_DRAWN), 1)
 
 
 def _varied(subject: Subject, index: int) -> str:
