@@ -9,7 +9,8 @@ from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.caution import Caution
-from jolly_ledge.cautions.household import reach_of, within_reach
+from jolly_ledge.cautions.eaters import reach_of
+from jolly_ledge.cautions.household import within_reach
 from jolly_ledge.cautions.load import STIFFNESS_MPA, sag_mm
 from jolly_ledge.cautions.register import NAMES, REGISTER, cautions_of
 from jolly_ledge.model.arrangement import Arrangement
@@ -48,7 +49,7 @@ def table(**changes: object) -> Piece:
         (("flame",), "a2", "stop"),
         (("fragile",), "a3", "heed"),
         (("fragile",), "a4", None),
-        ((), "a1", None),
+        ((), "a1", "unknown"),
     ],
 )
 def test_what_a_toddler_reaches_depends_on_height_and_kind(
@@ -177,8 +178,8 @@ def test_a_basket_by_the_fire_and_a_board_by_the_cooktop() -> None:
     basket = thing("logs", "basket", width=300.0, height=280.0, depth=300.0, finish="woven")
     near = arranged((basket,), (put("logs", "hearth", x=1320.0, z=200.0),), mantel())
     far = arranged((thing("ash", "vessel", finish="metal"),), (put("ash", "hearth", x=1320.0, z=200.0),), mantel())
-    assert [c.level for c in of(near, "heat")] == ["stop"]
-    assert of(far, "heat") == []
+    assert "stop" in [c.level for c in of(near, "heat") if c.placements]
+    assert [c for c in of(far, "heat") if c.placements] == []
     cloth = thing("cloth", "textile", width=200.0, height=40.0, depth=200.0)
     assert of(arranged((cloth,), (put("cloth", "top", x=1150.0, z=200.0),), counter()), "heat")
     assert of(arranged((cloth,), (put("cloth", "top", x=300.0, z=200.0),), counter()), "heat") == []
@@ -187,11 +188,12 @@ def test_a_basket_by_the_fire_and_a_board_by_the_cooktop() -> None:
 def test_what_stands_before_the_firebox_is_to_be_cleared_away() -> None:
     lamp = thing("lamp", "lamp", width=200.0, height=330.0, depth=200.0, traits=("corded",))
     before, aside = (arranged((lamp,), (put("lamp", "hearth", x=x, z=200.0),), mantel()) for x in (800.0, 120.0))
-    assert [c.level for c in of(before, "heat")] == ["heed"]
+    assert [c.level for c in of(before, "heat") if c.placements] == ["heed"]
     assert "before the firebox" in of(before, "heat")[0].sentence
-    assert of(aside, "heat") == []
+    assert [c for c in of(aside, "heat") if c.placements] == []
     kettle = thing("kettle", "vessel", finish="metal")
-    assert of(arranged((kettle,), (put("kettle", "hearth", x=800.0, z=200.0),), mantel()), "heat") == []
+    cold = of(arranged((kettle,), (put("kettle", "hearth", x=800.0, z=200.0),), mantel()), "heat")
+    assert [c for c in cold if c.placements] == []
 
 
 def test_a_device_shut_in_a_box_wants_air() -> None:
@@ -289,7 +291,9 @@ def test_slender_things_tip_unless_they_are_held() -> None:
     book = thing("atlas", "book", width=30.0, height=300.0)
     assert of(arranged((book,), (put("atlas"),)), "tips")
     row = (book, thing("tides", "book", width=30.0))
-    assert of(arranged(row, (put("atlas", x=400.0), put("tides", x=432.0))), "tips") == []
+    end = thing("block", "box", width=80.0, height=150.0)
+    held = (put("atlas", x=15.0), put("tides", x=47.0), put("block", x=105.0))
+    assert of(arranged((*row, end), held), "tips") == []
     assert of(arranged((thing("urn"),), (put("urn"),)), "tips") == []
 
 

@@ -3,15 +3,15 @@
 import pytest
 
 from builders import arranged, case_of, put, thing
-from jolly_ledge.cautions.household import toxic_plant
-from jolly_ledge.cautions.toxic_plants import TABLE, may_harm, toxic_plant_named
+from jolly_ledge.cautions.plants import toxic_plant
+from jolly_ledge.cautions.toxic_plants import may_harm, toxic_plant_named, toxic_plants
 from jolly_ledge.model.plan import Household
 
 
 def test_every_entry_can_be_looked_up() -> None:
-    names = [name for plant in TABLE for name in plant.names]
+    names = [name for plant in toxic_plants() for name in plant.names]
     assert len(names) == len(set(names)) >= 36
-    for plant in TABLE:
+    for plant in toxic_plants():
         assert plant.botanical[0].isupper()
         assert plant.harms_by
         assert plant.harms

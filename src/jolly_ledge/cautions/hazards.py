@@ -1,8 +1,9 @@
-"""Heavy things high up and things that roll."""
+"""Heavy things high up, over a head, and things that roll."""
 
 from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.stuff import DENSE_STUFF, is_glass, likely_mass, speaks_of
 from jolly_ledge.model.arrangement import Arrangement, Standing
 
 HIGH_MM = 1400.0
@@ -10,18 +11,6 @@ HIGH_MM = 1400.0
 
 HEAVY_KG = 3.0
 VERY_HEAVY_KG = 9.0
-DENSE_MATERIALS = (
-    "stone",
-    "iron",
-    "steel",
-    "bronze",
-    "brass",
-    "marble",
-    "concrete",
-    "meteorite",
-    "lead",
-    "metal",
-)
 DENSE_VOLUME_MM3 = 1.2e6
 """A solid of dense stuff larger than this (about 3 kg of stone) is likely heavy."""
 
@@ -29,6 +18,13 @@ LARGE_VOLUME_MM3 = 8e6
 """Anything solid of this size, a bucket's, may be heavy."""
 
 LIGHT_CATEGORIES = frozenset({"stems", "plant", "textile", "basket", "hanging", "frame"})
+
+OVER_A_HEAD_KG = 1.0
+"""What falls on somebody who sleeps or sits hurts from about here on."""
+
+SEATED_HEAD_MM = 1000.0
+SEATED = {"over-bed": "a bed", "over-sofa": "a sofa", "over-seat": "a seat", "over-bench": "a bench"}
+"""Uses of a piece that tell that people lie or sit below it."""
 
 OVERHEAD_MM = 1700.0
 """Above it a breakable thing is handled by the fingertips."""
@@ -69,9 +65,46 @@ def heavy_high(arrangement: Arrangement) -> Iterable[Caution]:
             )
 
 
+def over_a_head(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report mass and glass over a bed or a seat, hung, leaning or standing."""
+    for left, right, top, where in _heads(arrangement):
+        for fixture in arrangement.piece.fixtures:
+            over = fixture.left < right and fixture.right > left and fixture.floor >= top - 1
+            if fixture.kind in ("mirror", "art") and over:
+                said = (
+                    f"The {fixture.name or fixture.kind} hangs over {where}; have its fixing checked, and glass "
+                    f"kept out."
+                )
+                yield Caution("heavy-high", "heed", (), said)
+        for standing in arrangement.visible:
+            if standing.bottom < top - 1 or standing.right <= left or standing.left >= right:
+                continue
+            item = standing.item
+            if is_glass(item) or "fragile" in item.traits or (item.mass or 0.0) >= OVER_A_HEAD_KG:
+                told = (
+                    f"weighs {item.mass:g} kg" if (item.mass or 0.0) >= OVER_A_HEAD_KG else "is of glass or breakable"
+                )
+                said = f"The {item.label} {told} and is over {where}; take something light and soft, or fix it doubly."
+                yield Caution("heavy-high", "heed", (standing.id,), said)
+            elif item.mass is None and likely_mass(item) >= OVER_A_HEAD_KG:
+                said = f"The {item.label} is over {where} and its mass is unknown; weigh it, and fix it doubly."
+                yield Caution("heavy-high", "unknown", (standing.id,), said)
+
+
+def _heads(arrangement: Arrangement) -> Iterable[tuple[float, float, float, str]]:
+    """Yield where people lie or sit: from where to where along the piece, up to which height, and how it is called."""
+    piece = arrangement.piece
+    for fixture in piece.fixtures:
+        if fixture.kind == "headboard":
+            yield fixture.left, fixture.right, fixture.floor + fixture.height, "the head of the bed"
+    seat = next((seat for use in piece.use for word, seat in SEATED.items() if word in use.lower()), None)
+    if seat is not None:
+        yield 0.0, piece.width, SEATED_HEAD_MM, seat
+
+
 def _likely_heavy(standing: Standing) -> bool:
     item = standing.item
-    dense = any(word in item.material.lower() for word in DENSE_MATERIALS)
+    dense = speaks_of(item.material, DENSE_STUFF)
     volume = item.width * item.height * item.depth
     least = DENSE_VOLUME_MM3 if dense or item.is_book or item.shape == "stone" else LARGE_VOLUME_MM3
     return volume >= least and item.category not in LIGHT_CATEGORIES

@@ -1,18 +1,14 @@
-"""Who lives there: what a toddler reaches, what a child or a pet must not eat."""
+"""Who lives there: what a child or an animal grasps, swallows, pulls down or sweeps off."""
 
 from collections.abc import Iterable, Iterator
 
-from jolly_ledge.cautions.caution import Caution
-from jolly_ledge.cautions.toxic_plants import may_harm, toxic_plant_named
+from jolly_ledge.cautions.caution import Caution, Level
+from jolly_ledge.cautions.eaters import Eater, animals_of, child_of, reach_of
+from jolly_ledge.cautions.stuff import breaks, likely_mass, speaks_of
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.plan import Household
-
-REACH_MM: dict[int, float] = {1: 700.0, 2: 850.0, 3: 950.0, 4: 1050.0, 5: 1150.0, 8: 1400.0, 12: 1600.0}
-"""How high a standing child of so many years grasps (tall children, arms raised); climbing adds to it."""
-
-USUAL_AGE = 3
-"""A toddler whose age is not told is taken for a tall one."""
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import capital, listed, verb
+from jolly_ledge.model.words import WALL_CATEGORIES
 
 HEAVY_FOR_A_CHILD_KG = 2.0
 """What falls on a child from a shelf hurts from about here on."""
@@ -20,29 +16,28 @@ HEAVY_FOR_A_CHILD_KG = 2.0
 FALLS_FROM_MM = 250.0
 """From a lower ledge a heavy thing is pushed about rather than pulled down."""
 
-BREAKABLE_MATERIALS = ("glass", "crystal", "porcelain", "china")
+CAREFUL_FROM, MOUTHS_UNTIL, MINDS_FLAME_FROM, LEAVES_ALONE_FROM = 7, 5, 12, 13
+"""Ages: from which a child handles what breaks and cuts, until which it puts things into its mouth, from which it
+can be trusted beside a flame, and from which it knows what must not be swallowed."""
 
-DOG_REACH_MM = 800.0
-CLIMBERS = ("cat", "parrot", "bird", "ferret", "rat")
-"""Pets that get anywhere."""
+SWALLOWED_AT_ANY_AGE = (
+    "button cell", "button batteries", "button battery", "coin cell", "magnet", "magnetic", "medicine", "pill",
+    "tablet", "vitamin", "drug",
+)  # fmt: skip
+"""What burns, perforates or poisons a child that swallows it."""
 
+CHOKED_ON = ("marble", "bead", "pebble", "coin", "button", "dice", "die", "acorn", "shell", "nut", "bell", "puzzle")
+SWALLOWED_BY_ANIMALS = (
+    "bead", "moss", "potpourri", "dried petal", "dried orange", "scented", "cone", "acorn", "chestnut", "feather",
+    "raffia", "tinsel", "ribbon", "chocolate", "sweet", "sugar", "biscuit", "cookie", "fruit", "grape", "raisin", "nut",
+    "candy", "garlic", "onion", "bread",
+)  # fmt: skip
+"""Loose fillings, dried scented matter and uncovered food: eaten or torn apart by dogs and birds."""
 
-def reach_of(age: int) -> float:
-    """Return how high a standing child grasps (mm); between ages that are known it grows evenly.
+TAIL_MM = (250.0, 750.0)
+"""Between these heights a dog's tail sweeps over an open top."""
 
-    >>> reach_of(2), reach_of(0), reach_of(9)
-    (850.0, 700.0, 1450.0)
-    """
-    ages = sorted(REACH_MM)
-    held = min(max(age, ages[0]), ages[-1])
-    below, above = max(a for a in ages if a <= held), min(a for a in ages if a >= held)
-    share = 0.0 if above == below else (held - below) / (above - below)
-    return REACH_MM[below] + share * (REACH_MM[above] - REACH_MM[below])
-
-
-def reach_here(household: Household) -> float:
-    """Return how high the child of a household grasps, in mm."""
-    return reach_of(USUAL_AGE if household.child_age is None else household.child_age)
+NEAR_EDGE_MM = 200.0
 
 
 def within_reach(arrangement: Arrangement, age: int) -> tuple[Standing, ...]:
@@ -52,22 +47,37 @@ def within_reach(arrangement: Arrangement, age: int) -> tuple[Standing, ...]:
 
 
 def toddler(arrangement: Arrangement) -> Iterable[Caution]:
-    """Report breakable, sharp, heavy or burning things that a toddler grasps."""
-    if not arrangement.household.toddler:
+    """Report what a child grasps and what hurts it: breakable, sharp, heavy, burning, or what it may pull down."""
+    child = child_of(arrangement.household)
+    if child is None:
         return
-    for standing in _in_the_open(arrangement):
-        if standing.bottom >= reach_here(arrangement.household) or standing.placement.pose == "hung":
-            continue
-        danger = _danger(standing)
-        if danger:
-            word, level = danger
-            yield Caution(
-                "toddler",
-                level,  # type: ignore[arg-type]
-                (standing.id,),
-                f"The {standing.item.label} is {word} and stands {round(standing.bottom / 10)} cm up, where a toddler "
-                f"reaches; set it above {round(reach_here(arrangement.household) / 10)} cm, or out of the room.",
-            )
+    near = [standing for standing in _in_the_open(arrangement) if standing.bottom < child.reach]
+    unknown: list[Standing] = []
+    for standing in near:
+        danger = _danger(standing, child)
+        if danger is not None:
+            yield _told(standing, child, *danger)
+        elif _is_untold(standing, child):
+            unknown.append(standing)
+    if unknown:
+        names = [f"the {standing.item.label}" for standing in unknown]
+        said = (
+            f"{capital(listed(names))} {verb(names, 'stands', 'stand')} where {child.name} reaches, and what "
+            f"{verb(names, 'it weighs, or whether it breaks, is', 'they weigh, or whether they break, is')} not told; "
+            "find out, or set higher."
+        )
+        yield Caution("toddler", "unknown", tuple(standing.id for standing in unknown), said)
+
+
+def _told(standing: Standing, child: Eater, word: str, level: Level) -> Caution:
+    hung = "hangs" if standing.placement.pose == "hung" else "stands"
+    return Caution(
+        "toddler",
+        level,
+        (standing.id,),
+        f"The {standing.item.label} is {word} and {hung} {round(standing.bottom / 10)} cm up, where {child.name} "
+        f"reaches; set it above {round(child.reach / 10)} cm, or out of the room.",
+    )
 
 
 def _in_the_open(arrangement: Arrangement) -> Iterator[Standing]:
@@ -78,15 +88,21 @@ def _in_the_open(arrangement: Arrangement) -> Iterator[Standing]:
             yield standing
 
 
-def _danger(standing: Standing) -> tuple[str, str] | None:
-    traits, mass = standing.item.traits, standing.item.mass
-    if "flame" in traits:
+def _danger(standing: Standing, child: Eater) -> tuple[str, Level] | None:
+    item, mass, age = standing.item, standing.item.mass, child.age or 0
+    if "flame" in item.traits and age < MINDS_FLAME_FROM:
         return "a flame", "stop"
-    if "sharp" in traits:
+    if age >= CAREFUL_FROM:
+        return None
+    if "sharp" in item.traits:
         return "sharp", "stop"
-    if "fragile" in traits or any(word in standing.item.material.lower() for word in BREAKABLE_MATERIALS):
+    on_the_wall = standing.placement.pose in ("hung", "leaning") and item.category in WALL_CATEGORIES
+    if on_the_wall:
+        leans = standing.placement.pose == "leaning"
+        return ("leaning, so that it is pulled over" if leans else "pulled off its hook"), "heed"
+    if breaks(item) == "yes":
         return "breakable", "heed"
-    if mass is not None and mass >= HEAVY_FOR_A_CHILD_KG and not standing.item.is_book:
+    if mass is not None and mass >= HEAVY_FOR_A_CHILD_KG and not item.is_book:
         if standing.depth_order > 0:
             return "heavy on top of something", "heed"
         if standing.bottom >= FALLS_FROM_MM:
@@ -94,62 +110,97 @@ def _danger(standing: Standing) -> tuple[str, str] | None:
     return None
 
 
+def _is_untold(standing: Standing, child: Eater) -> bool:
+    """Tell whether nobody told what would make a thing a danger."""
+    if (child.age or 0) >= CAREFUL_FROM:
+        return False
+    item = standing.item
+    falls = standing.depth_order > 0 or standing.bottom >= FALLS_FROM_MM
+    heavy = item.mass is None and not item.is_book and likely_mass(item) >= HEAVY_FOR_A_CHILD_KG
+    return breaks(item) == "unknown" or (falls and heavy)
+
+
 def small_parts(arrangement: Arrangement) -> Iterable[Caution]:
-    """Report small parts that a toddler can put into the mouth."""
-    if not arrangement.household.toddler:
-        return
+    """Report what a child or an animal can put into its mouth and must not."""
+    child = child_of(arrangement.household)
+    animals = [animal for animal in animals_of(arrangement.household) if animal.kind in ("dog", "bird")]
     for standing in _in_the_open(arrangement):
-        if "small-parts" in standing.item.traits and standing.bottom < reach_here(arrangement.household):
+        harm = _swallowed_by_a_child(standing.item, child) if child is not None else ""
+        if child is not None and harm and standing.bottom < child.reach:
             yield Caution(
                 "small-parts",
                 "stop",
                 (standing.id,),
-                f"The {standing.item.label} holds small parts within a toddler's reach; a child can choke on them, so "
-                "keep it shut away or high up.",
+                f"The {standing.item.label} {harm} within reach of {child.name}; keep it shut away or high up.",
             )
-
-
-def toxic_plant(arrangement: Arrangement) -> Iterable[Caution]:
-    """Report plants that a child or a pet must not eat, where they reach them."""
-    household = arrangement.household
-    eaters = [(pet, _pet_reach(pet)) for pet in household.pets]
-    if household.toddler:
-        eaters.append(("a toddler", reach_here(arrangement.household)))
-    for standing in arrangement.visible:
-        item = standing.item
-        # A cut bunch is told by its name; that a potted plant is alive is told by its trait.
-        if "real-plant" not in item.traits and "toxic" not in item.traits and item.category != "stems":
-            continue
-        near = [name for name, reach in eaters if standing.bottom < reach]
-        who = _with_article(near)
-        told = "toxic" in item.traits
-        named = toxic_plant_named(f"{item.label} {item.material}")
-        if who and told:
+        near = [animal.name for animal in animals if standing.bottom < animal.reach]
+        if near and _is_eaten(standing.item):
             yield Caution(
-                "toxic-plant",
-                "stop" if household.toddler else "heed",
+                "small-parts",
+                "heed",
                 (standing.id,),
-                f"The {item.label} is toxic if eaten and {listed(who)} can reach it; choose another plant or another "
-                "room, and ask a poison centre or a vet when in doubt.",
+                f"The {standing.item.label} can be torn apart or eaten by {listed(near)}; cover it, or set it out "
+                f"of reach.",
             )
-        elif named:
-            name, plant = named
-            harmed = _with_article([eater for eater in near if may_harm(plant, eater)])
-            if harmed:
-                yield Caution(
-                    "toxic-plant",
-                    "unknown",
-                    (standing.id,),
-                    f"The {item.label} may be toxic if eaten (plants called {name}, {plant.botanical}, hold "
-                    f"{plant.harms_by}) and {listed(harmed)} can reach it; find out its kind, and ask a poison centre "
-                    "or a vet.",
-                )
 
 
-def _with_article(names: list[str]) -> list[str]:
-    return [name if name.startswith("a ") else f"a {name}" for name in names]
+def _swallowed_by_a_child(item: Item, child: Eater | None) -> str:
+    text, age = f"{item.label} {item.material}", child.age or 0 if child is not None else 0
+    if age < LEAVES_ALONE_FROM and speaks_of(text, SWALLOWED_AT_ANY_AGE):
+        return "holds what gravely harms a child that swallows it,"
+    if age < MOUTHS_UNTIL and ("small-parts" in item.traits or item.category == "beads" or _is_loose(item, text)):
+        return "holds small parts that a child can choke on,"
+    return ""
 
 
-def _pet_reach(pet: str) -> float:
-    climbs = any(climber in pet.lower() for climber in CLIMBERS)
-    return float("inf") if climbs else DOG_REACH_MM
+def _is_loose(item: Item, text: str) -> bool:
+    """Tell whether small things are named, several or in a dish: a bell is none, a bowl of acorns is."""
+    loose = (
+        item.count > 1
+        or item.category in ("bowl", "supplies", "vessel", "tray")
+        or text.lower().split()[:1] == ["bowl"]
+    )
+    return loose and speaks_of(text, CHOKED_ON)
+
+
+def _is_eaten(item: Item) -> bool:
+    if "lidded" in item.traits or item.is_book or item.category in WALL_CATEGORIES:
+        return False
+    return (
+        item.category == "beads"
+        or "small-parts" in item.traits
+        or speaks_of(f"{item.label} {item.material}", SWALLOWED_BY_ANIMALS)
+    )
+
+
+def tail(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report what a dog's tail would sweep off a low open top."""
+    dogs = [animal for animal in animals_of(arrangement.household) if animal.kind == "dog"]
+    if not dogs:
+        return
+    low, high = TAIL_MM
+    swept = [
+        standing
+        for standing in arrangement.visible
+        if standing.ledge.clearance is None
+        and not standing.ledge.is_wall
+        and low <= standing.ledge.floor <= high
+        and (breaks(standing.item) == "yes" or "flame" in standing.item.traits)
+        and _to_the_edge(standing) < NEAR_EDGE_MM
+    ]
+    if swept:
+        names = [f"the {standing.item.label}" for standing in swept]
+        yield Caution(
+            "tips",
+            "heed",
+            tuple(standing.id for standing in swept),
+            f"{capital(listed(names))} {verb(names, 'stands', 'stand')} at the height of a dog's tail, near the "
+            f"edge of "
+            f"{swept[0].ledge.label}; draw {verb(names, 'it', 'them')} to the middle, or leave "
+            f"{verb(names, 'it', 'them')} out.",
+        )
+
+
+def _to_the_edge(standing: Standing) -> float:
+    ledge = standing.ledge
+    return min(standing.front, standing.left - ledge.left, ledge.right - standing.right)

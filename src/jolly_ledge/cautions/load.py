@@ -1,10 +1,17 @@
-"""What a board carries: masses against its rating, its sag as a beam, and fixings nobody told."""
+"""What a ledge carries: masses against its rating, its board as a beam, and fixings nobody told.
 
-from collections.abc import Iterable
+Each of these is a fact of its own that is known or not: knowing the one says nothing of the other.
+"""
+
+from collections.abc import Iterable, Sequence
+
+from msgspec import Struct
 
 from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.stuff import likely_mass
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.phrases import capital, listed
+from jolly_ledge.model.piece import Board, Ledge
 from jolly_ledge.model.words import BAY_KINDS, BoardMaterial
 
 GRAVITY_M_S2 = 9.81
@@ -19,14 +26,68 @@ STIFFNESS_MPA: dict[BoardMaterial, float] = {
 }
 """Modulus of elasticity in bending, cautious values of material tables (MPa); makers know better."""
 
-SEEN_SAG, TOO_MUCH_SAG = 1 / 300, 1 / 150
+DENSITY_KG_M3: dict[BoardMaterial, float] = {
+    "solid-wood": 700.0,
+    "plywood": 650.0,
+    "particleboard": 680.0,
+    "fibreboard": 750.0,
+    "glass": 2_500.0,
+    "metal": 7_850.0,
+    "stone": 2_700.0,
+}
+"""What a board weighs itself."""
+
+LONG_TERM_MPA: dict[BoardMaterial, float] = {"glass": 7.0, "stone": 2.0}
+"""What brittle boards bear for years in bending: about 7 MPa for plain float glass, as glass standards allow under
+lasting loads, and a cautious fifth of the bending strength of marble. They break before they sag, without a sign."""
+
+SEEN_SAG = 1 / 300
 """A sag of a 300th of the span is seen; wood creeps to about twice what it shows at first."""
 
 CREEP = 2.0
-WORTH_ASKING_KG, WORTH_ASKING_TOP_KG = 12.0, 40.0
-"""Below this a usual shelf, or a top on its own legs, is not asked about."""
+WORTH_ASKING_KG, WORTH_ASKING_TOP_KG, BRITTLE_KG = 12.0, 40.0, 2.0
+"""Below this a usual shelf, a top on its own legs, or a pane is not asked about."""
 
 BRACKET_KG = 5.0
+
+
+class Burden(Struct, frozen=True):
+    """What stands on a ledge: the mass that is known, and what is not weighed, with about what it comes to (kg)."""
+
+    ids: tuple[str, ...]
+    known: float
+    unweighed: tuple[Standing, ...]
+    guessed: float
+    heaviest: float
+
+    @property
+    def likely(self) -> float:
+        """About what all of it weighs."""
+        return self.known + self.guessed
+
+    @property
+    def said(self) -> str:
+        """How heavy it is, for a sentence."""
+        if not self.unweighed:
+            return f"carries {self.known:.1f} kg"
+        names = listed([f"the {standing.item.label}" for standing in self.unweighed])
+        return f"carries {self.known:.1f} kg and {names}, unweighed and about {self.guessed:.0f} kg more"
+
+
+def burden_of(standings: Sequence[Standing]) -> Burden:
+    """Return what some things on a ledge weigh together; ``heaviest`` is the heaviest pile of them."""
+    unweighed = tuple(standing for standing in standings if standing.item.mass is None)
+    piles: dict[str, float] = {}
+    for standing in standings:
+        mass = standing.item.mass if standing.item.mass is not None else likely_mass(standing.item)
+        piles[standing.root] = piles.get(standing.root, 0.0) + mass
+    return Burden(
+        ids=tuple(standing.id for standing in standings),
+        known=sum(standing.item.mass or 0.0 for standing in standings),
+        unweighed=unweighed,
+        guessed=sum(likely_mass(standing.item) for standing in unweighed),
+        heaviest=max(piles.values(), default=0.0),
+    )
 
 
 def sag_mm(mass: float, span: float, depth: float, thickness: float, stiffness: float) -> float:
@@ -54,91 +115,135 @@ def sag_mm(mass: float, span: float, depth: float, thickness: float, stiffness: 
     return 5 * force * span**3 / (384 * stiffness * second_moment)
 
 
+def bending_mpa(even: float, point: float, span: float, depth: float, thickness: float) -> float:
+    """Return the largest stress of a simply supported board, in MPa.
+
+    Parameters
+    ----------
+    even, point : float
+        Masses in kg: spread evenly, and standing in the middle.
+    span, depth, thickness : float
+        Of the board between its supports, in mm.
+
+    Notes
+    -----
+    (w L² / 8 + P L / 4) / (b h² / 6) (any table of beams). A pane 600 by 250 by 6 mm under 5 kg in the middle and
+    its own 2.25 kg:
+
+    >>> round(bending_mpa(2.25, 5.0, 600.0, 250.0, 6.0), 2)
+    6.01
+    """
+    moment = GRAVITY_M_S2 * span * (even / 8 + point / 4)
+    return moment / (depth * thickness**2 / 6)
+
+
+def own_mass(board: Board, span: float, depth: float) -> float:
+    """Return what a board of known stuff and thickness weighs itself, in kg."""
+    return DENSITY_KG_M3[board.material] * span * depth * (board.thickness or 0.0) / 1e9
+
+
 def load(arrangement: Arrangement) -> Iterable[Caution]:
-    """Report ledges that carry more than they are rated for, sag, or are held by nobody knows what."""
+    """Report ledges that carry more than they are rated for, sag or break, or are held by nobody knows what."""
     by_ledge: dict[str, list[Standing]] = {}
     for standing in arrangement.standings:
         by_ledge.setdefault(standing.ledge.id, []).append(standing)
-    for identifier, standings in by_ledge.items():
-        ledge = arrangement.piece.ledge(identifier)
+    for standings in by_ledge.values():
+        ledge, burden = standings[0].ledge, burden_of(standings)
+        yield from _rated(ledge, burden)
         if not ledge.is_wall:
-            yield from _loaded(ledge, standings, arrangement)
+            yield from _unrated(ledge, burden, arrangement)
+            yield from _fixing(ledge, burden, arrangement)
+            yield from _board(ledge, burden)
 
 
-def _loaded(ledge: Ledge, standings: list[Standing], arrangement: Arrangement) -> Iterable[Caution]:
-    weighed = [standing for standing in standings if standing.item.mass is not None]
-    unweighed = [standing for standing in standings if standing.item.mass is None]
-    mass = sum(standing.item.mass or 0.0 for standing in weighed)
-    ids = tuple(standing.id for standing in standings)
+def _rated(ledge: Ledge, burden: Burden) -> Iterable[Caution]:
     limit = ledge.load_limit
-    if limit is not None and mass > limit:
-        yield Caution(
-            "load",
-            "stop",
-            ids,
-            f"{_capital(ledge.label)} carries {mass:.1f} kg and is rated for {limit:g} kg; take something off.",
-        )
-    elif limit is not None and unweighed:
-        yield Caution(
-            "load",
-            "unknown",
-            tuple(standing.id for standing in unweighed),
-            f"{_capital(ledge.label)} is rated for {limit:g} kg and carries {mass:.1f} kg without the "
-            f"{unweighed[0].item.label}{' and others' if unweighed[1:] else ''}, whose mass is unknown; weigh them.",
-        )
-    elif limit is None:
-        yield from _unrated(ledge, mass, ids, arrangement)
-    yield from _sag(ledge, mass, ids)
-
-
-def _unrated(ledge: Ledge, mass: float, ids: tuple[str, ...], arrangement: Arrangement) -> Iterable[Caution]:
-    fixing = ledge.board.fixing if ledge.board is not None else "unknown"
-    hangs = arrangement.piece.kind == "wall-shelves"
-    if fixing == "plaster-only" and mass > 0:
-        yield Caution(
-            "load",
-            "stop" if mass >= BRACKET_KG else "heed",
-            ids,
-            f"{_capital(ledge.label)} hangs in plaster only and carries {mass:.1f} kg; fix it into studs or with "
-            "anchors made for the load.",
-        )
-    elif hangs and fixing == "unknown" and mass >= BRACKET_KG:
-        yield Caution(
-            "load",
-            "unknown",
-            ids,
-            f"{_capital(ledge.label)} carries {mass:.1f} kg and its brackets and fixing are unknown; find the maker's "
-            "rating or have it looked at.",
-        )
-    elif ledge.board is None and mass >= _worth_asking(arrangement):
-        yield Caution(
-            "load",
-            "unknown",
-            ids,
-            f"{_capital(ledge.label)} carries {mass:.1f} kg and its rating and board are unknown; look for the maker's "
-            "rating.",
-        )
-
-
-def _worth_asking(arrangement: Arrangement) -> float:
-    return WORTH_ASKING_KG if arrangement.piece.kind in BAY_KINDS else WORTH_ASKING_TOP_KG
-
-
-def _sag(ledge: Ledge, mass: float, ids: tuple[str, ...]) -> Iterable[Caution]:
-    board = ledge.board
-    if board is None or not board.material or board.thickness is None or mass <= 0:
+    if limit is None:
         return
-    span = board.span or ledge.width
-    sag = CREEP * sag_mm(mass, span, ledge.depth, board.thickness, STIFFNESS_MPA[board.material])
-    if sag > SEEN_SAG * span:
-        yield Caution(
-            "load",
-            "stop" if sag > TOO_MUCH_SAG * span and board.material in ("glass", "stone") else "heed",
-            ids,
-            f"{_capital(ledge.label)} would sag by about {sag:.0f} mm in time under {mass:.1f} kg over "
-            f"{span / 10:.0f} cm; take something off, or support its middle.",
+    name = capital(ledge.label)
+    if burden.known > limit:
+        said = f"{name} carries {burden.known:.1f} kg and is rated for {limit:g} kg; take something off."
+        yield Caution("load", "stop", burden.ids, said)
+    elif burden.unweighed:
+        ids = tuple(standing.id for standing in burden.unweighed)
+        said = f"{name} is rated for {limit:g} kg and {burden.said}; weigh what is not weighed."
+        yield Caution("load", "unknown", ids, said)
+
+
+def _unrated(ledge: Ledge, burden: Burden, arrangement: Arrangement) -> Iterable[Caution]:
+    """Report what is worth asking the maker where neither a rating nor the board is known."""
+    board = ledge.board
+    judged = board is not None and board.material and board.thickness is not None
+    if ledge.load_limit is not None or judged:
+        return
+    if burden.likely >= (WORTH_ASKING_KG if arrangement.piece.kind in BAY_KINDS else WORTH_ASKING_TOP_KG):
+        said = (
+            f"{capital(ledge.label)} {burden.said}, and its rating and board are unknown; look for the maker's rating."
         )
+        yield Caution("load", "unknown", burden.ids, said)
 
 
-def _capital(name: str) -> str:
-    return f"{name[:1].upper()}{name[1:]}"
+def _fixing(ledge: Ledge, burden: Burden, arrangement: Arrangement) -> Iterable[Caution]:
+    fixing = ledge.board.fixing if ledge.board is not None else "unknown"
+    name = capital(ledge.label)
+    if fixing == "plaster-only" and burden.likely > 0:
+        grave = burden.known >= BRACKET_KG
+        said = f"{name} hangs in plaster only and {burden.said}; fix it into studs or with anchors made for the load."
+        yield Caution("load", "stop" if grave else "heed", burden.ids, said)
+    elif arrangement.piece.kind == "wall-shelves" and fixing == "unknown" and burden.likely >= BRACKET_KG:
+        said = f"{name} {burden.said}, and its brackets and fixing are unknown; have them looked at."
+        yield Caution("load", "unknown", burden.ids, said)
+
+
+def _board(ledge: Ledge, burden: Burden) -> Iterable[Caution]:
+    board = ledge.board
+    if board is None or not board.material or burden.likely <= 0:
+        return
+    brittle = board.material in LONG_TERM_MPA
+    if board.thickness is None:
+        if brittle and burden.likely >= BRITTLE_KG:
+            said = f"{capital(ledge.label)} is of {board.material} of unknown thickness and {burden.said}; measure it."
+            yield Caution("load", "unknown", burden.ids, said)
+        return
+    yield from (_breaking if brittle else _sagging)(ledge, board, board.thickness, burden)
+
+
+def _sagging(ledge: Ledge, board: Board, thickness: float, burden: Burden) -> Iterable[Caution]:
+    span = board.span or ledge.width
+    own = own_mass(board, span, ledge.depth)
+
+    def sag(mass: float) -> float:
+        return CREEP * sag_mm(mass + own, span, ledge.depth, thickness, STIFFNESS_MPA[board.material])
+
+    limit = SEEN_SAG * span
+    name = capital(ledge.label)
+    if burden.known > 0 and sag(burden.known) > limit:
+        said = (
+            f"{name} would sag by about {sag(burden.known):.0f} mm in time under {burden.known:.1f} kg over "
+            f"{span / 10:.0f} cm; take something off, or support its middle."
+        )
+        yield Caution("load", "heed", burden.ids, said)
+    elif sag(burden.likely) > limit:
+        said = f"{name} {burden.said}, and would sag by about {sag(burden.likely):.0f} mm in time under that; weigh it."
+        yield Caution("load", "unknown", burden.ids, said)
+
+
+def _breaking(ledge: Ledge, board: Board, thickness: float, burden: Burden) -> Iterable[Caution]:
+    span = board.span or ledge.width
+    own = own_mass(board, span, ledge.depth)
+
+    def stress(mass: float) -> float:
+        point = min(burden.heaviest, mass)
+        return bending_mpa(own + mass - point, point, span, ledge.depth, thickness)
+
+    allowed, name = LONG_TERM_MPA[board.material], capital(ledge.label)
+    pane = f"{board.material} of {thickness:g} mm over {span / 10:.0f} cm"
+    if stress(burden.known) > allowed:
+        said = (
+            f"{name} is {pane} and {burden.said}; in bending that is {stress(burden.known):.1f} MPa where about "
+            f"{allowed:g} are borne for years, and it breaks without a sign, so take something off."
+        )
+        yield Caution("load", "stop", burden.ids, said)
+    elif burden.unweighed and stress(burden.likely) > allowed / 2:
+        said = f"{name} is {pane} and {burden.said}; weigh it first, for it breaks without a sign."
+        yield Caution("load", "unknown", burden.ids, said)

@@ -1,9 +1,13 @@
-"""Light for real plants."""
+"""Light for real plants, and plants that must not be eaten."""
 
 from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.cautions.eaters import Eater, animals_of, child_of
+from jolly_ledge.cautions.stuff import is_fresh
+from jolly_ledge.cautions.toxic_plants import is_known_harmless, may_harm, toxic_plant_named
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.phrases import listed, verb
 
 
 def low_light(arrangement: Arrangement) -> Iterable[Caution]:
@@ -36,3 +40,63 @@ def low_light(arrangement: Arrangement) -> Iterable[Caution]:
                 f"The {name} is alive and {where} has low light; choose a plant that bears it, or turn it with another "
                 "every week.",
             )
+
+
+def toxic_plant(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report plants that a child or an animal must not eat, where they reach them; an unnamed one is unknown."""
+    household = arrangement.household
+    child = child_of(household)
+    eaters = [*animals_of(household), *((child,) if child is not None else ())]
+    unnamed: list[Standing] = []
+    for standing in arrangement.visible:
+        item = standing.item
+        # A cut bunch is told by its name; that a potted plant is alive is told by its trait.
+        if "real-plant" not in item.traits and "toxic" not in item.traits and item.category != "stems":
+            continue
+        near = [eater for eater in eaters if standing.bottom < eater.reach]
+        if not near:
+            continue
+        named = toxic_plant_named(f"{item.label} {item.material}")
+        if "toxic" in item.traits:
+            yield _told(standing, near, is_child_near=child in near)
+        elif named is not None:
+            name, plant = named
+            harmed = [eater.name for eater in near if may_harm(plant, eater.kind)]
+            if harmed:
+                yield Caution(
+                    "toxic-plant",
+                    "unknown",
+                    (standing.id,),
+                    f"The {item.label} may be toxic if eaten (plants called {name}, {plant.botanical}, hold "
+                    f"{plant.harms_by}) and {listed(harmed)} can reach it; find out its kind, and ask a poison centre "
+                    "or a vet.",
+                )
+        elif ("real-plant" in item.traits or is_fresh(item)) and not is_known_harmless(f"{item.label} {item.material}"):
+            unnamed.append(standing)
+    if unnamed:
+        yield _unnamed(unnamed, eaters)
+
+
+def _told(standing: Standing, near: list[Eater], *, is_child_near: bool) -> Caution:
+    return Caution(
+        "toxic-plant",
+        "stop" if is_child_near else "heed",
+        (standing.id,),
+        f"The {standing.item.label} is toxic if eaten and {listed([eater.name for eater in near])} can reach it; "
+        f"choose "
+        "another plant or another room, and ask a poison centre or a vet when in doubt.",
+    )
+
+
+def _unnamed(unnamed: list[Standing], eaters: list[Eater]) -> Caution:
+    names = [f"the {standing.item.label}" for standing in unnamed]
+    near = [eater.name for eater in eaters if any(standing.bottom < eater.reach for standing in unnamed)]
+    return Caution(
+        "toxic-plant",
+        "unknown",
+        tuple(standing.id for standing in unnamed),
+        f"What kind of plant {listed(names)} {verb(names, 'is', 'are')} is not told, and "
+        f"{listed(near)} can reach {verb(names, 'it', 'them')}; find out whether "
+        f"{verb(names, 'it harms', 'they harm')} "
+        "who eats of them.",
+    )

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Iterable
 
-from jolly_ledge.cautions import electric, fire, hazards, household, load, plants, space, stability
+from jolly_ledge.cautions import electric, fire, hazards, heat, household, load, plants, space, stability
 from jolly_ledge.cautions.caution import GRAVITY, Caution
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.mishaps import or_instead
@@ -14,19 +14,23 @@ REGISTER: tuple[tuple[str, Check], ...] = (
     ("collision", space.collision),
     ("overhang", space.overhang),
     ("heavy-high", hazards.heavy_high),
+    ("heavy-high", hazards.over_a_head),
     ("rolls", hazards.rolls),
     ("load", load.load),
     ("tips", stability.tips),
+    ("tips", stability.piles),
+    ("tips", stability.loose_rows),
+    ("tips", household.tail),
     ("unsecured", stability.unsecured),
     ("wall-fixing", stability.wall_fixing),
     ("flame", fire.flame),
-    ("heat", fire.heat),
+    ("heat", heat.heat),
     ("cords", electric.cords),
     ("spills", electric.spills),
     ("low-light", plants.low_light),
     ("toddler", household.toddler),
     ("small-parts", household.small_parts),
-    ("toxic-plant", household.toxic_plant),
+    ("toxic-plant", plants.toxic_plant),
 )
 NAMES = {
     "fit": "Does not fit",
@@ -43,7 +47,7 @@ NAMES = {
     "cords": "Cords and sockets",
     "spills": "Water near current",
     "low-light": "Too little light",
-    "toddler": "Within a toddler's reach",
+    "toddler": "Within a child's reach",
     "small-parts": "Small parts",
     "toxic-plant": "Toxic plant",
 }

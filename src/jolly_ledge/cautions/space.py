@@ -6,6 +6,7 @@ from functools import lru_cache
 from itertools import combinations
 
 from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.stuff import speaks_of
 from jolly_ledge.model.arrangement import Arrangement, Standing
 
 TOLERANCE_MM = 1.0
@@ -62,20 +63,33 @@ def _misfits(standing: Standing) -> Iterable[Caution]:
 
 
 def _inside(arrangement: Arrangement) -> Iterable[Caution]:
-    """Report hidden things that are larger than what is said to hold them."""
+    """Report things that are larger than what is said to hold them."""
     for standing in arrangement.standings:
         host = arrangement.by_id.get(standing.placement.inside or "")
-        if host is None or not standing.hidden or host.item.category == "tray":
-            continue
-        sizes = sorted((standing.item.width, standing.item.height, standing.item.depth))
-        room = sorted((host.item.width, host.item.height, host.item.depth))
-        if any(size > free + TOLERANCE_MM for size, free in zip(sizes, room, strict=True)):
+        if host is not None and host.item.category != "tray" and not _goes_into(standing, host):
             yield Caution(
                 "fit",
                 "stop",
                 (standing.id, host.id),
                 f"The {standing.item.label} does not go into the {host.item.label}: it is larger.",
             )
+
+
+def _goes_into(standing: Standing, host: Standing) -> bool:
+    item, room = standing.item, host.item
+    if standing.hidden:
+        sizes, free = sorted((item.width, item.height, item.depth)), sorted((room.width, room.height, room.depth))
+        return all(size <= most + TOLERANCE_MM for size, most in zip(sizes, free, strict=True))
+    if item.category in SPREADS and item.shape not in RIGID and not speaks_of(item.label, ("block", "rack", "holder")):
+        return True
+    mouth = room.mouth or min(room.width, room.depth)
+    return max(item.width, item.depth) <= mouth + TOLERANCE_MM
+
+
+SPREADS = frozenset({"stems", "plant", "utensils"})
+"""What is narrow where it goes in and spreads above the rim."""
+
+RIGID = frozenset({"box", "slab", "object", "stone", "cylinder", "sphere"})
 
 
 def collision(arrangement: Arrangement) -> Iterable[Caution]:
@@ -138,21 +152,21 @@ def _carries(host: Standing, guest: Standing, hosts: dict[str, str | None]) -> b
 def overhang(arrangement: Arrangement) -> Iterable[Caution]:
     """Report things that stick out over the edge of what carries them."""
     for standing in arrangement.visible:
-        if standing.placement.pose in ("hung", "draped") or standing.placement.inside:
+        if standing.placement.pose in ("hung", "draped") or _is_in_a_hollow(standing, arrangement):
             continue
-        host = arrangement.by_id.get(standing.placement.on or "")
-        if host is None:
-            yield from _over_edges(standing)
-        else:
+        host = arrangement.by_id.get(standing.placement.host or "")
+        if host is not None:
             yield from _over_host(standing, host)
+        yield from _over_edges(standing, arrangement.piece.viewed_from == "around")
 
 
 @lru_cache(maxsize=8192)
-def _over_edges(standing: Standing) -> tuple[Caution, ...]:
-    return tuple(_over_ledge(standing))
+def _over_edges(standing: Standing, stands_free: bool) -> tuple[Caution, ...]:
+    return tuple(_over_ledge(standing, stands_free))
 
 
-def _over_ledge(standing: Standing) -> Iterable[Caution]:
+def _over_ledge(standing: Standing, stands_free: bool) -> Iterable[Caution]:
+    """Report what passes an edge: a little over the front or an open end, over the back only where there is no wall."""
     ledge = standing.ledge
     if ledge.is_wall:
         return
@@ -166,7 +180,8 @@ def _over_ledge(standing: Standing) -> Iterable[Caution]:
         beyond = _beyond_ellipse(standing)
         sides = {"edge": beyond} if beyond > 0 else {}
     for side, out in sides.items():
-        limit = JUT_MM if side in ("front edge", "edge") or ledge.clearance is None else TOLERANCE_MM
+        is_open = side in ("front edge", "edge") or (side != "back" and ledge.clearance is None)
+        limit = JUT_MM if is_open or (side == "back" and stands_free) else TOLERANCE_MM
         if out > limit:
             yield Caution(
                 "overhang",
@@ -176,17 +191,38 @@ def _over_ledge(standing: Standing) -> Iterable[Caution]:
             )
 
 
+def _is_in_a_hollow(standing: Standing, arrangement: Arrangement) -> bool:
+    host = arrangement.by_id.get(standing.placement.inside or "")
+    return host is not None and host.item.category != "tray"
+
+
 def _beyond_ellipse(standing: Standing) -> float:
+    """Return how far the farthest point of a footprint lies beyond a round or oval rim, in mm."""
     ledge = standing.ledge
     half_width, half_depth = ledge.width / 2, ledge.depth / 2
-    x, z = standing.x - ledge.left - half_width, standing.z - half_depth
-    angle = math.atan2(z / half_depth, x / half_width)
-    edge = math.hypot(half_width * math.cos(angle), half_depth * math.sin(angle))
-    reach = math.hypot(x, z) + min(standing.width, standing.back - standing.front) / 2
-    return reach - edge
+    middle_x, middle_z = standing.x - ledge.left - half_width, standing.z - half_depth
+    wide, deep = standing.width / 2, (standing.back - standing.front) / 2
+    beyond = 0.0
+    for across, back in _ROUND if standing.item.is_round and standing.placement.pose == "upright" else _CORNERS:
+        x, z = middle_x + wide * across, middle_z + deep * back
+        share = math.hypot(x / half_width, z / half_depth)
+        if share > 1:
+            beyond = max(beyond, math.hypot(x, z) * (1 - 1 / share))
+    return beyond
+
+
+_CORNERS = ((-1.0, -1.0), (1.0, -1.0), (1.0, 1.0), (-1.0, 1.0))
+_ROUND = tuple((math.cos(math.tau * step / 24), math.sin(math.tau * step / 24)) for step in range(24))
 
 
 def _over_host(standing: Standing, host: Standing) -> Iterable[Caution]:
+    if host.placement.pose in ("leaning", "hung"):
+        how = "leans" if host.placement.pose == "leaning" else "hangs"
+        said = (
+            f"The {standing.item.label} stands on the edge of the {host.item.label}, which {how} and carries nothing."
+        )
+        yield Caution("overhang", "stop", (standing.id, host.id), said)
+        return
     centre_out = max(host.left - standing.x, standing.x - host.right, host.front - standing.z, standing.z - host.back)
     if centre_out > TOLERANCE_MM:
         yield Caution(

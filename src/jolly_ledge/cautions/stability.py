@@ -1,14 +1,30 @@
-"""What tips, what slides, what hangs, and tall furniture on its own feet."""
+"""What tips, what falls over at its end, what slides, what hangs, and tall furniture on its own feet."""
 
 from collections.abc import Iterable
 from functools import lru_cache
 
 from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.eaters import child_of
+from jolly_ledge.cautions.stuff import STONE_STUFF, speaks_of
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.look import Placement
+from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import WALL_CATEGORIES
 
-SLENDER = 4.0
-"""Higher than four times its base: a push of a finger tips it."""
+SLENDER, SLIM = 4.0, 2.5
+"""Higher than four times its base: a push of a finger tips it; from two and a half times on it does not stand at "
+"an edge."""
+
+AT_THE_EDGE_MM = 30.0
+HIGH_PILE, PILED = 2.5, frozenset({"box", "basket", "tray", "object"})
+"""A pile of boxes higher than so many times its base is a tower."""
+
+MOST_PILED = 3
+THICK_BOOK = 0.25
+"""A book thicker than this share of its height stands by itself."""
+
+HOLDS_A_ROW_MM, SHOULDER_SHARE = 25.0, 0.35
+"""What stands so near the end of a row, and is at least so high against it, keeps it from falling."""
 
 TALLEST_STEMS = 1.6
 """Stems longer than this many heights of their vessel make it top-heavy, unless it is heavy."""
@@ -54,7 +70,111 @@ def _tipping(standings: tuple[Standing, ...]) -> Iterable[Caution]:
                 f"The {item.label} is {standing.height / base:.1f} times as high as its base; a push tips it, so fix "
                 "it with putty or set it against something.",
             )
+        elif (
+            base > 0
+            and standing.height / base > SLIM
+            and _is_at_an_edge(standing)
+            and not _is_steady(standing, standings)
+        ):
+            yield Caution(
+                "tips",
+                "heed",
+                (standing.id,),
+                f"The {item.label} is tall and slim and stands at the very edge of {standing.ledge.label}; draw it "
+                f"back "
+                "from the edge.",
+            )
         yield from _top_heavy(standing, standings)
+
+
+def _is_at_an_edge(standing: Standing) -> bool:
+    """Tell whether a thing stands on a ledge at an edge over which it would fall."""
+    ledge = standing.ledge
+    if standing.depth_order > 0:
+        return False
+    ends = (standing.left - ledge.left, ledge.right - standing.right) if ledge.clearance is None else ()
+    return bool(min((standing.front, *ends)) < AT_THE_EDGE_MM)
+
+
+def piles(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report towers of boxes and baskets."""
+    for standings in arrangement.by_ledge.values():
+        by_root: dict[str, list[Standing]] = {}
+        for standing in standings:
+            if standing.item.category in PILED and not standing.placement.inside:
+                by_root.setdefault(standing.root, []).append(standing)
+        for pile in by_root.values():
+            foot = next((standing for standing in pile if standing.depth_order == 0), None)
+            if foot is None or len(pile) < 2:
+                continue
+            high = max(standing.top for standing in pile) - foot.bottom
+            base = min(foot.width, foot.back - foot.front)
+            if len(pile) > MOST_PILED or high > HIGH_PILE * base:
+                yield Caution(
+                    "tips",
+                    "heed",
+                    tuple(standing.id for standing in pile),
+                    f"{capital(counted(len(pile), 'thing'))} are piled {round(high / 10)} cm high on the "
+                    f"{foot.item.label}; a push brings them down, so pile fewer or set them against a side.",
+                )
+
+
+def loose_rows(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report upright books that nothing keeps from falling at an end."""
+    for standings in arrangement.by_ledge.values():
+        yield from _loose_rows_on(standings)
+
+
+@lru_cache(maxsize=512)
+def _loose_rows_on(standings: tuple[Standing, ...]) -> tuple[Caution, ...]:
+    found = []
+    for row in _rows(standings):
+        ends = [end for end in ("left", "right") if not _is_held(row, end, standings)]
+        if ends:
+            what = f"The {row[0].item.label}" if len(row) == 1 else f"The row of {len(row)} books"
+            side = "at both ends" if len(ends) == 2 else f"at its {ends[0]} end"
+            said = f"{what} on {row[0].ledge.label} has no hold {side}; set a bookend or something heavy against it."
+            found.append(Caution("tips", "heed", tuple(standing.id for standing in row), said))
+    return tuple(found)
+
+
+def _rows(standings: tuple[Standing, ...]) -> list[list[Standing]]:
+    """Return the upright books that stand side by side, row by row."""
+    books = [s for s in standings if s.item.category in ("book", "book-row") and _stands_in_a_row(s.placement)]
+    rows: list[list[Standing]] = []
+    for book in sorted(books, key=lambda book: (book.bottom, book.left)):
+        last = rows[-1][-1] if rows else None
+        beside = last is not None and abs(last.bottom - book.bottom) < 1 and book.left - last.right <= HOLDS_A_ROW_MM
+        if last is not None and beside and book.front < last.back and book.back > last.front:
+            rows[-1].append(book)
+        else:
+            rows.append([book])
+    return rows
+
+
+def _stands_in_a_row(placement: Placement) -> bool:
+    return placement.pose in ("upright", "spine-in") and placement.inside is None
+
+
+def _is_held(row: list[Standing], end: str, others: tuple[Standing, ...]) -> bool:
+    book = row[0] if end == "left" else row[-1]
+    ledge = book.ledge
+    thick = book.width if book.item.category == "book" else 0.0
+    if thick > THICK_BOOK * book.height:
+        return True
+    if book.depth_order == 0 and ledge.clearance is not None:
+        gap = book.left - ledge.left if end == "left" else ledge.right - book.right
+        if gap <= HOLDS_A_ROW_MM:
+            return True
+    members = {member.id for member in row}
+    for other in others:
+        if other.id in members or other.bottom > book.bottom + 1 or other.placement.pose in ("hung", "draped"):
+            continue
+        gap = book.left - other.right if end == "left" else other.left - book.right
+        high = other.top - book.bottom >= SHOULDER_SHARE * book.height
+        if -1 <= gap <= HOLDS_A_ROW_MM and high and other.front < book.back and other.back > book.front:
+            return True
+    return False
 
 
 def _is_steady(standing: Standing, others: tuple[Standing, ...]) -> bool:
@@ -90,7 +210,18 @@ def _top_heavy(standing: Standing, others: tuple[Standing, ...]) -> Iterable[Cau
 def unsecured(arrangement: Arrangement) -> Iterable[Caution]:
     """Report glass and art that lean without a hold."""
     for standing in arrangement.visible:
-        if standing.placement.pose == "leaning" and standing.item.category in ("mirror", "frame", "art"):
+        if standing.placement.pose != "leaning":
+            continue
+        if speaks_of(standing.item.material, STONE_STUFF):
+            yield Caution(
+                "unsecured",
+                "heed",
+                (standing.id,),
+                f"The {standing.item.label} is of stone and leans on {standing.ledge.label}; it slides on its edge "
+                f"and is "
+                "heavy, so lay it flat or fix it.",
+            )
+        elif standing.item.category in ("mirror", "frame", "art"):
             if standing.height < 400 and standing.ledge.clearance is not None:
                 continue
             yield Caution(
@@ -116,11 +247,11 @@ def wall_fixing(arrangement: Arrangement) -> Iterable[Caution]:
             )
     piece = arrangement.piece
     tall = piece.height >= TALL_MM and piece.height / max(piece.depth, 1.0) >= TALL_RATIO
-    if tall and piece.kind in ("bookcase", "hutch", "cabinet") and arrangement.household.toddler:
+    if tall and piece.kind in ("bookcase", "hutch", "cabinet") and child_of(arrangement.household) is not None:
         yield Caution(
             "wall-fixing",
             "unknown",
             (),
-            f"{piece.label} is {round(piece.height / 10)} cm high and {round(piece.depth / 10)} cm deep and a toddler "
+            f"{piece.label} is {round(piece.height / 10)} cm high and {round(piece.depth / 10)} cm deep and a child "
             "lives here; make sure that it is fixed to the wall before anything is placed.",
         )

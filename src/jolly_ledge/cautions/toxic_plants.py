@@ -1,33 +1,22 @@
-"""Common house plants and cut flowers that harm whoever eats of them: by plain name, with what is known of them.
-
-Kinds of sources, by which every entry can be looked up under its botanical name:
-
-- ``poison-centre``: plant lists of the national poison centres, for people;
-- ``animal-list``: lists of toxic plants kept by animal poison control lines and veterinary teaching hospitals;
-- ``monograph``: textbooks of veterinary and human toxicology, under the named substance.
-
-Written from general knowledge of these; not complete, and no substitute for asking one of them.
-"""
+"""House plants, cut flowers and greens by plain and botanical name, with what is known of them; the table is data."""
 
 import re
-from typing import Literal
+import tomllib
+from collections.abc import Iterable
+from functools import lru_cache
+from pathlib import Path
+from typing import Any, Literal
 
+import msgspec
 from msgspec import Struct
 
-Eater = Literal["people", "cats", "dogs"]
+from jolly_ledge.cautions.eaters import Animal
+
+EaterKind = Literal["people", "cats", "dogs"]
 Source = Literal["poison-centre", "animal-list", "monograph"]
 
-ALL: tuple[Eater, ...] = ("people", "cats", "dogs")
-PETS: tuple[Eater, ...] = ("cats", "dogs")
-BOTH: tuple[Source, ...] = ("poison-centre", "animal-list")
-EVERYWHERE: tuple[Source, ...] = ("poison-centre", "animal-list", "monograph")
-ANIMALS: tuple[Source, ...] = ("animal-list",)
-
-CRYSTALS = "needles of calcium oxalate"
-SAPONINS = "saponins"
-LYCORINE = "lycorine and kindred alkaloids, most in the bulb"
-HEART = "heart-acting glycosides"
-GRAYANOTOXINS = "grayanotoxins"
+AS_LISTED: dict[Literal["child"] | Animal, EaterKind] = {"child": "people", "cat": "cats", "dog": "dogs"}
+"""Who is spoken of in lists of plants; of other animals hardly anything is known."""
 
 
 class ToxicPlant(Struct, frozen=True):
@@ -36,75 +25,76 @@ class ToxicPlant(Struct, frozen=True):
     names: tuple[str, ...]
     botanical: str
     harms_by: str
-    harms: tuple[Eater, ...]
+    harms: tuple[EaterKind, ...]
     listed_by: tuple[Source, ...]
 
 
-TABLE: tuple[ToxicPlant, ...] = (
-    ToxicPlant(("aloe", "aloe vera"), "Aloe", "anthraquinone glycosides in the latex", ALL, BOTH),
-    ToxicPlant(("amaryllis",), "Hippeastrum", LYCORINE, ALL, EVERYWHERE),
-    ToxicPlant(("azalea", "rhododendron"), "Rhododendron", GRAYANOTOXINS, ALL, EVERYWHERE),
-    ToxicPlant(("begonia",), "Begonia", "soluble oxalates, most in the tuber", PETS, ANIMALS),
-    ToxicPlant(("caladium",), "Caladium", CRYSTALS, ALL, BOTH),
-    ToxicPlant(("cyclamen",), "Cyclamen", f"{SAPONINS}, most in the tuber", ALL, BOTH),
-    ToxicPlant(("daffodil", "narcissus"), "Narcissus", LYCORINE, ALL, EVERYWHERE),
-    ToxicPlant(("dieffenbachia", "dumb cane"), "Dieffenbachia", CRYSTALS, ALL, EVERYWHERE),
-    ToxicPlant(("dracaena", "dragon tree"), "Dracaena", SAPONINS, PETS, ANIMALS),
-    ToxicPlant(("ivy", "english ivy"), "Hedera helix", f"{SAPONINS} and falcarinol", ALL, BOTH),
-    ToxicPlant(("eucalyptus",), "Eucalyptus", "eucalyptol", ALL, BOTH),
-    ToxicPlant(("euphorbia", "pencil cactus"), "Euphorbia", "diterpene esters in the latex", ALL, EVERYWHERE),
-    ToxicPlant(("foxglove",), "Digitalis", HEART, ALL, EVERYWHERE),
-    ToxicPlant(("hyacinth",), "Hyacinthus", f"{CRYSTALS} and alkaloids, most in the bulb", ALL, BOTH),
-    ToxicPlant(("hydrangea",), "Hydrangea", "cyanogenic glycosides", ALL, BOTH),
-    ToxicPlant(("jade plant", "crassula"), "Crassula ovata", "a substance not known", PETS, ANIMALS),
-    ToxicPlant(("kalanchoe",), "Kalanchoe", HEART, ALL, EVERYWHERE),
-    ToxicPlant(("lily of the valley",), "Convallaria majalis", HEART, ALL, EVERYWHERE),
-    ToxicPlant(("peace lily",), "Spathiphyllum", CRYSTALS, ALL, BOTH),
-    ToxicPlant(("lily",), "Lilium", "a substance not known that destroys the kidneys of cats", ("cats",), ANIMALS),
-    ToxicPlant(("monstera", "swiss cheese plant"), "Monstera", CRYSTALS, ALL, BOTH),
-    ToxicPlant(("oleander",), "Nerium oleander", HEART, ALL, EVERYWHERE),
-    ToxicPlant(("philodendron",), "Philodendron", CRYSTALS, ALL, BOTH),
-    ToxicPlant(("poinsettia",), "Euphorbia pulcherrima", "mild irritants in the latex", ALL, BOTH),
-    ToxicPlant(("pothos", "devil's ivy"), "Epipremnum aureum", CRYSTALS, ALL, BOTH),
-    ToxicPlant(("sago palm", "cycad"), "Cycas revoluta", "cycasin", ALL, EVERYWHERE),
-    ToxicPlant(("schefflera", "umbrella plant"), "Schefflera", CRYSTALS, ALL, BOTH),
-    ToxicPlant(("snake plant", "sansevieria"), "Dracaena trifasciata", SAPONINS, PETS, ANIMALS),
-    ToxicPlant(("tulip",), "Tulipa", "tuliposides, most in the bulb", ALL, BOTH),
-    ToxicPlant(("wisteria",), "Wisteria", "a lectin and a glycoside, most in pods and seeds", ALL, BOTH),
-    ToxicPlant(("yew",), "Taxus", "taxine alkaloids", ALL, EVERYWHERE),
-    ToxicPlant(("zz plant",), "Zamioculcas zamiifolia", CRYSTALS, ALL, BOTH),
-)
+@lru_cache(maxsize=1)
+def _data() -> dict[str, Any]:
+    return tomllib.loads((Path(__file__).parent / "plants.toml").read_text(encoding="utf-8"))
 
-_BY_NAME = {name: plant for plant in TABLE for name in plant.names}
-# The longer name first: a peace lily is not a lily.
-_PATTERN = re.compile(rf"\b({'|'.join(map(re.escape, sorted(_BY_NAME, key=len, reverse=True)))})s?\b")
+
+@lru_cache(maxsize=1)
+def toxic_plants() -> tuple[ToxicPlant, ...]:
+    """Return the table, read when first asked for: most looks have no plant to look up."""
+    return tuple(msgspec.convert(_data()["toxic"], list[ToxicPlant]))
+
+
+@lru_cache(maxsize=1)
+def _by_name() -> dict[str, ToxicPlant]:
+    named = {plant.botanical.lower(): plant for plant in toxic_plants()}
+    return named | {name: plant for plant in toxic_plants() for name in plant.names}
+
+
+def _any_of(names: Iterable[str]) -> re.Pattern[str]:
+    # The longer name first: a peace lily is not a lily. "Poppies" and "cacti" are spoken of as well.
+    words = "|".join(re.escape(name[:-1]) + "(?:y|ies)" if name.endswith("y") else re.escape(name)
+                     for name in sorted(names, key=len, reverse=True))  # fmt: skip
+    return re.compile(rf"\b(?P<name>{words})(?:s|es)?\b")
+
+
+@lru_cache(maxsize=1)
+def _toxic_pattern() -> re.Pattern[str]:
+    return _any_of(_by_name())
+
+
+@lru_cache(maxsize=1)
+def _harmless_pattern() -> re.Pattern[str]:
+    return _any_of(_data()["harmless"]["names"])
 
 
 def toxic_plant_named(words: str) -> tuple[str, ToxicPlant] | None:
-    """Return the plain name of a toxic plant found in some words, and what is known of it.
+    """Return the plain or botanical name of a toxic plant found in some words, and what is known of it.
 
-    >>> name, plant = toxic_plant_named("A peace lily in a white pot")
+    >>> name, plant = toxic_plant_named("Two peace lilies in a white pot")
     >>> name, plant.botanical, plant.harms_by
     ('peace lily', 'Spathiphyllum', 'needles of calcium oxalate')
+    >>> toxic_plant_named("Hedera helix, trailing")[1].names[0]
+    'ivy'
     """
-    found = _PATTERN.search(words.lower())
-    return None if found is None else (found[1], _BY_NAME[found[1]])
+    found = _toxic_pattern().search(words.lower())
+    if found is None:
+        return None
+    name = found["name"]
+    known = name if name in _by_name() else f"{name.removesuffix('ies')}y"
+    return known, _by_name()[known]
 
 
-def may_harm(plant: ToxicPlant, eater: str) -> bool:
+def is_known_harmless(words: str) -> bool:
+    """Tell whether some words name a plant that is not known to harm.
+
+    >>> is_known_harmless("Spider plant"), is_known_harmless("a green thing")
+    (True, False)
+    """
+    return _harmless_pattern().search(words.lower()) is not None
+
+
+def may_harm(plant: ToxicPlant, eater: Literal["child"] | Animal) -> bool:
     """Tell whether a plant may harm an eater; of an animal that is not listed nothing is known, so that it may.
 
     >>> lily = toxic_plant_named("lily")[1]
-    >>> may_harm(lily, "an old cat"), may_harm(lily, "dog"), may_harm(lily, "rabbit")
+    >>> may_harm(lily, "cat"), may_harm(lily, "dog"), may_harm(lily, "rabbit")
     (True, False, True)
     """
-    words = eater.lower()
-    for kind, signs in _SIGNS.items():
-        if any(sign in words for sign in signs):
-            return kind in plant.harms
-    return True
-
-
-_SIGNS: dict[Eater, tuple[str, ...]] = {
-    "people": ("toddler", "child", "baby"), "cats": ("cat", "kitten"), "dogs": ("dog", "puppy"),
-}  # fmt: skip
+    listed = AS_LISTED.get(eater)
+    return listed is None or listed in plant.harms

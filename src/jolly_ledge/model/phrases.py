@@ -55,3 +55,24 @@ def percent(share: float) -> str:
     '46 %'
     """
     return f"{round(share * 100)} %"
+
+
+def with_article(name: str) -> str:
+    """Return a name with the article it is spoken with; one that begins with an article or a count keeps it.
+
+    >>> with_article("object"), with_article("vase"), with_article("the old dog"), with_article("two cats")
+    ('an object', 'a vase', 'the old dog', 'two cats')
+    """
+    first = name.lower().split(maxsplit=1)[:1]
+    if first and first[0] in ("a", "an", "the", "our", *NUMBERS):
+        return name
+    return f"{'an' if name[:1].lower() in 'aeiou' else 'a'} {name}"
+
+
+def verb(names: Sequence[str], one: str, many: str) -> str:
+    """Return the verb that goes with some names.
+
+    >>> verb(["the urn"], "stands", "stand"), verb(["the urn", "the bowl"], "stands", "stand")
+    ('stands', 'stand')
+    """
+    return one if len(set(names)) == 1 else many

@@ -88,7 +88,7 @@ def errands_of(problem: Problem) -> tuple[Errand, ...]:
         if wish.kind == "mirrored":
             claim("mirrored", wish, 2)
         elif wish.kind == "together":
-            claim("together", wish, len(wish.items))
+            claim("together", wish, max(len(wish.items), 1))
         elif wish.kind == "centred":
             claim("centred", wish, 1)
     hidden = {item.id for item in problem.hidden}

@@ -237,7 +237,8 @@ class BriefStep(Step):
         if not household.toddler:
             return
         # Imported when a child lives here: the page is otherwise made without cautions.
-        from jolly_ledge.cautions.household import USUAL_AGE, reach_of, within_reach
+        from jolly_ledge.cautions.eaters import USUAL_AGE, reach_of
+        from jolly_ledge.cautions.household import within_reach
 
         age = USUAL_AGE if household.child_age is None else household.child_age
         look = self.session.arrangement
