@@ -60,6 +60,7 @@ def _caution(arrangement: Arrangement, caution: Caution) -> dict[str, Any]:
         "level": caution.level,
         "items": _items(arrangement, caution.placements),
         "sentence": caution.sentence,
+        **({"unless": caution.answer} if caution.answer else {}),
     }
 
 
@@ -85,10 +86,14 @@ def review_text(found: dict[str, Any], name: str) -> str:
     if found["cautions"]:
         lines += ["", "Cautions"]
         lines += [
-            f"  - {NAMES[caution['id']]} ({caution['level']}): {caution['sentence']}" for caution in found["cautions"]
+            f"  - {NAMES[caution['id']]} ({_level(caution)}): {caution['sentence']}" for caution in found["cautions"]
         ]
         lines.append(f"  {CLOSING}")
     return "\n".join(lines)
+
+
+def _level(caution: dict[str, Any]) -> str:
+    return f"{caution['level']}, unless {caution['unless']}" if "unless" in caution else caution["level"]
 
 
 def mend(plan: Plan, look: Look, finding_id: str | None = None) -> list[dict[str, Any]]:

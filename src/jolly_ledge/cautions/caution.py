@@ -5,6 +5,7 @@ from typing import Literal
 from msgspec import Struct
 
 Level = Literal["stop", "heed", "unknown"]
+WORDS: dict[Level, str] = {"stop": "Stop", "heed": "Heed", "unknown": "Unknown"}
 GRAVITY: dict[Level, int] = {"stop": 0, "heed": 1, "unknown": 2}
 
 
@@ -15,3 +16,11 @@ class Caution(Struct, frozen=True):
     level: Level
     placements: tuple[str, ...]
     sentence: str
+    answer: str = ""
+    """What is done about it, in a line; empty while nobody said."""
+
+    @property
+    def said(self) -> str:
+        """How grave it is, unless it is answered: "Stop", "Stop, unless left unlit (Tilda, 2026-11-27)"."""
+        word = WORDS[self.level]
+        return f"{word}, unless {self.answer}" if self.answer else word

@@ -2,7 +2,10 @@
 
 from collections.abc import Callable, Iterable
 
+from msgspec.structs import replace
+
 from jolly_ledge.cautions import electric, fire, hazards, heat, household, load, plants, space, stability
+from jolly_ledge.cautions.answers import answer_to
 from jolly_ledge.cautions.caution import GRAVITY, Caution
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.mishaps import or_instead
@@ -55,9 +58,16 @@ CLOSING = "Local codes, the maker's rating and a licensed person decide."
 
 
 def cautions_of(arrangement: Arrangement) -> tuple[Caution, ...]:
-    """Return all cautions of a look, gravest first."""
+    """Return all cautions of a look, gravest first; those that are answered come last and say so."""
     found = [caution for identifier, check in REGISTER for caution in _checked(identifier, check, arrangement)]
-    return tuple(sorted(found, key=lambda caution: GRAVITY[caution.level]))
+    if arrangement.look.answers:
+        found = [_with_answer(caution, arrangement) for caution in found]
+    return tuple(sorted(found, key=lambda caution: (bool(caution.answer), GRAVITY[caution.level])))
+
+
+def _with_answer(caution: Caution, arrangement: Arrangement) -> Caution:
+    answer = answer_to(caution, arrangement)
+    return caution if answer is None else replace(caution, answer=answer.said)
 
 
 def _checked(identifier: str, check: Check, arrangement: Arrangement) -> tuple[Caution, ...]:

@@ -56,7 +56,6 @@ ELEVATION_SHARE, ABOVE_SHARE = 0.58, 0.3
 ENLARGED_HEIGHT = 190.0
 NO_FIGURE = "–"
 UNITS = {"cm": "cm", "mm": "mm", "in": "inches"}
-LEVELS = {"stop": "Stop", "heed": "Heed", "unknown": "Not known"}
 
 
 class _Column(Struct, frozen=True):
@@ -331,7 +330,7 @@ def _row(step: PlacingStep, cautions: Sequence[Caution], unit: LengthUnit, width
 
 
 def _said(caution: Caution) -> str:
-    return f"{LEVELS[caution.level]}, {NAMES[caution.id].lower()}: {caution.sentence}"
+    return f"{caution.said}, {NAMES[caution.id].lower()}: {caution.sentence}"
 
 
 def figure_said(figure: TapeFigure | None, unit: LengthUnit, *, with_unit: bool = False) -> str:

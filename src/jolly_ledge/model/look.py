@@ -98,6 +98,24 @@ class WavedOff(Value, frozen=True):
     reason: Words = ""
 
 
+class Answer(Value, frozen=True):
+    """What is done about a caution, by whom and since which day.
+
+    ``state`` is a mark of how things stood: when they stand otherwise, the answer holds no longer.
+    """
+
+    caution: Words
+    state: Words
+    measure: Words
+    by: Words
+    date: Words = ""
+
+    @property
+    def said(self) -> str:
+        """The answer in a line."""
+        return f"{self.measure} ({', '.join(part for part in (self.by, self.date) if part)})"
+
+
 class Vote(Value, frozen=True):
     """What somebody thought of a look."""
 
@@ -157,6 +175,7 @@ class Look(Value, frozen=True):
     note: Words = ""
     date: Words = ""
     waved_off: Annotated[tuple[WavedOff, ...], Meta(max_length=500)] = ()
+    answers: Annotated[tuple[Answer, ...], Meta(max_length=500)] = ()
     votes: Annotated[tuple[Vote, ...], Meta(max_length=500)] = ()
     proposal: Annotated[int, Meta(ge=0, le=99)] = 0
     season: Season | None = None

@@ -4,13 +4,13 @@ from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
 
+from jolly_ledge.app.panels.caution_card import CautionCard
 from jolly_ledge.app.panels.finding_card import FindingCard
 from jolly_ledge.app.panels.reading_row import ReadingRow
 from jolly_ledge.app.session import Session
-from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import CLOSING
-from jolly_ledge.cautions.register import NAMES as CAUTION_NAMES
 from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.edits.looks import BringFindingsBack
@@ -26,7 +26,6 @@ NOTES_AFTER_MS = 60
 """Sentences change this long after the pointer rests; a changing text cannot be read anyway."""
 
 SINCE_WIDTH = 200
-LEVEL_WORDS = {"stop": "Stop", "heed": "Heed", "unknown": "Unknown"}
 
 
 class ReadingPanel(QWidget):
@@ -90,7 +89,8 @@ class ReadingPanel(QWidget):
         column.setContentsMargins(0, 6, 6, 6)
         column.setSpacing(6)
         self._safe_heading = question("Is it safe?", 14)
-        self.caution_cards: list[Card] = []
+        self.caution_cards: list[CautionCard] = []
+        self._answerer: list[str] = []
         self._caution_column = _column()
         self._closing = words(CLOSING, "small")
         self._more_cautions = words("", "small")
@@ -218,34 +218,18 @@ class ReadingPanel(QWidget):
 
     def _show_cautions(self) -> None:
         cautions = self._session.cautions
-        self._say(
-            self.caution_cards,
-            self._caution_column,
-            [
-                (
-                    f"{LEVEL_WORDS[caution.level]} · {CAUTION_NAMES[caution.id]}",
-                    caution.sentence,
-                    caution.placements,
-                )
-                for caution in cautions[:MOST_CAUTIONS]
-            ],
-        )
-        self._safe_heading.setText(
-            f"Is it safe? {len(cautions)} to heed" if cautions else "Is it safe? Nothing found of what is checked"
-        )
+        shown = cautions[:MOST_CAUTIONS]
+        while len(self.caution_cards) < len(shown):
+            self.caution_cards.append(CautionCard(self._session, self._point_at, self._answerer))
+            self._caution_column.addWidget(self.caution_cards[-1])
+        for card, caution in zip(self.caution_cards, shown, strict=False):
+            card.show_caution(caution)
+        for index, card in enumerate(self.caution_cards):
+            card.setVisible(index < len(shown))
+        self._safe_heading.setText(_safety_said(cautions))
         hidden = len(cautions) - MOST_CAUTIONS
         self._more_cautions.setText(f"and {hidden} more cautions" if hidden > 0 else "")
         self._more_cautions.setVisible(hidden > 0)
-
-    def _say(self, cards: list[Card], column: QVBoxLayout, notes: list[tuple[str, str, tuple[str, ...]]]) -> None:
-        """Show notes on cards; cards are made when first needed and kept."""
-        while len(cards) < len(notes):
-            cards.append(Card("caution", self._point_at))
-            column.addWidget(cards[-1])
-        for card, note in zip(cards, notes, strict=False):
-            card.say(*note)
-        for index, card in enumerate(cards):
-            card.setVisible(index < len(notes))
 
     def _show_empty(self) -> None:
         _set_text(self.score, "Nothing to read")
@@ -272,6 +256,17 @@ class ReadingPanel(QWidget):
 
     def _point_at(self, placements: tuple[str, ...]) -> None:
         self._session.point_at(*placements)
+
+
+def _safety_said(cautions: tuple[Caution, ...]) -> str:
+    """Return how many cautions there are of each kind: what is known and what is not are told apart."""
+    if not cautions:
+        return "Is it safe? Nothing found of what is checked"
+    known = sum(1 for caution in cautions if caution.level != "unknown" and not caution.answer)
+    unknown = sum(1 for caution in cautions if caution.level == "unknown" and not caution.answer)
+    answered = len(cautions) - known - unknown
+    parts = [(known, "to heed"), (unknown, "not known"), (answered, "answered")]
+    return f"Is it safe? {', '.join(f'{count} {word}' for count, word in parts if count)}"
 
 
 def _set_text(label: QLabel, text: str) -> None:

@@ -23,6 +23,7 @@ from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.cautions.eaters import ANIMALS, USUAL_AGE, Animal, animal_kind, reach_of
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook, RenamePlan, SetBudget
 from jolly_ledge.model.edits.pieces import ChangePiece
@@ -30,14 +31,27 @@ from jolly_ledge.model.errors import MoneyError
 from jolly_ledge.model.families import name_of, stash_families
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.money import currency_in, price_of, typed
-from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.phrases import capital, counted, listed, with_article
 from jolly_ledge.model.plan import Household
 from jolly_ledge.model.value import changed
 
 MOST_FAMILIES = 4
 OFFERED_FAMILIES = 12
 OLDEST = 17
-USES = ("display", "keys", "tea", "coffee", "eating", "games", "working", "cooking", "reading", "sleeping")
+USES = (
+    "display",
+    "keys",
+    "tea",
+    "coffee",
+    "eating",
+    "games",
+    "working",
+    "cooking",
+    "reading",
+    "sleeping",
+    "over-bed",
+    "over-sofa",
+)
 USES_IN_A_ROW = 5
 SIDE_WIDTH = 344
 
@@ -135,8 +149,8 @@ class BriefStep(Step):
         self.toddler = QCheckBox("A toddler lives here")
         self.toddler.clicked.connect(lambda: self._set_household())
         self.pets = QLineEdit()
-        self.pets.setPlaceholderText("Pets, if any")
-        self.pets.setToolTip("Pets, such as: cat, dog")
+        self.pets.setPlaceholderText("Other animals, or their names: Bruno the dog")
+        self.pets.setAccessibleName("Animals of the household")
         self.pets.editingFinished.connect(self._set_household)
         self.household_notes = QPlainTextEdit()
         self.household_notes.setFixedHeight(60)
@@ -154,7 +168,19 @@ class BriefStep(Step):
         column.addLayout(row)
         self.reached = words("", "small")
         column.addWidget(self.reached)
+        kinds = QGridLayout()
+        kinds.setSpacing(5)
+        self.animal_chips: dict[Animal, QPushButton] = {}
+        for index, kind in enumerate(ANIMALS):
+            button = chip(capital(kind), f"What harms {with_article(kind)} is told where it is in reach")
+            button.setStyleSheet("padding: 3px 6px; font-size: 12px;")
+            button.clicked.connect(lambda on=False, kind=kind: self._choose_animal(kind, on=on))
+            self.animal_chips[kind] = button
+            kinds.addWidget(button, index // 4, index % 4)
+        column.addLayout(kinds)
         column.addWidget(self.pets)
+        self.unknown_animals = words("", "small")
+        column.addWidget(self.unknown_animals)
         column.addWidget(self.household_notes)
         return column
 
@@ -228,6 +254,12 @@ class BriefStep(Step):
         if not self.pets.hasFocus():
             self.pets.setText(", ".join(household.pets))
             self.pets.setCursorPosition(0)
+        told = {animal_kind(pet) for pet in household.pets}
+        for kind, button in self.animal_chips.items():
+            button.setChecked(kind in told)
+        strangers = [pet for pet in household.pets if animal_kind(pet) == "other"]
+        self.unknown_animals.setVisible(bool(strangers))
+        self.unknown_animals.setText(f"Nothing is known of {listed(strangers)}: say what animal it is.")
         _show_text(self.household_notes, household.notes)
         self._show_palette(manner)
 
@@ -237,7 +269,6 @@ class BriefStep(Step):
         if not household.toddler:
             return
         # Imported when a child lives here: the page is otherwise made without cautions.
-        from jolly_ledge.cautions.eaters import USUAL_AGE, reach_of
         from jolly_ledge.cautions.household import within_reach
 
         age = USUAL_AGE if household.child_age is None else household.child_age
@@ -329,6 +360,12 @@ class BriefStep(Step):
         told = changed(household, child_age=int(text) if text else None)
         if told != household:
             self.session.commit(ChangeHousehold(household=told))
+
+    def _choose_animal(self, kind: Animal, *, on: bool) -> None:
+        """Add an animal of a kind to the household, or let all of the kind go."""
+        pets = self.session.plan.household.pets
+        left = (*pets, kind) if on else tuple(pet for pet in pets if animal_kind(pet) != kind)
+        self.session.commit(ChangeHousehold(household=changed(self.session.plan.household, pets=left)))
 
     def _set_household(self, is_typing: bool = False) -> None:
         household = Household(

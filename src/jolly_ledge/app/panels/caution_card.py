@@ -1,0 +1,101 @@
+"""A caution, and what is done about it."""
+
+from collections.abc import Callable
+
+from PySide6.QtCore import QDate
+from PySide6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QPushButton, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.card import Card
+from jolly_ledge.cautions.answers import MEASURES, answer_to, state_of
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.register import NAMES
+from jolly_ledge.model.edits.answers import AnswerCaution, TakeBackAnswer
+from jolly_ledge.model.look import Answer
+
+
+class CautionCard(Card):
+    """A caution; on demand it is answered with a measure, by a name, from today on.
+
+    Parameters
+    ----------
+    session : Session
+    on_point : callable
+        See :class:`Card`.
+    known_name : list of str
+        Who answered last: the first of them is offered, and whoever answers is put there.
+    """
+
+    def __init__(self, session: Session, on_point: Callable[[tuple[str, ...]], object], known_name: list[str]) -> None:
+        super().__init__("caution", on_point)
+        self._session = session
+        self._names = known_name
+        self.caution: Caution | None = None
+        self.answer_button = QPushButton()
+        self.answer_button.setObjectName("quiet")
+        self.answer_button.setMinimumHeight(28)
+        self.answer_button.setToolTip("Say what is done about it; it holds until something changes")
+        self.answer_button.clicked.connect(self._ask)
+        self.measure_field = QComboBox()
+        self.measure_field.setEditable(True)
+        self.measure_field.setAccessibleName("What is done about it")
+        self.name_field = QLineEdit()
+        self.name_field.setPlaceholderText("Who sees to it")
+        self.name_field.setAccessibleName("Who sees to it")
+        self.name_field.returnPressed.connect(self._answer)
+        self.keep_button = QPushButton("Keep it")
+        self.keep_button.setMinimumHeight(28)
+        self.keep_button.clicked.connect(self._answer)
+        self._form = QWidget()
+        row = QHBoxLayout(self._form)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.addWidget(self.name_field, 1)
+        row.addWidget(self.keep_button)
+        self.column.addWidget(self.answer_button)
+        self.column.addWidget(self.measure_field)
+        self.column.addWidget(self._form)
+        self._close()
+
+    def show_caution(self, caution: Caution) -> None:
+        """Show a caution; a form that was opened for another one closes."""
+        if caution != self.caution:
+            self.caution = caution
+            self._close()
+            self.measure_field.clear()
+            self.measure_field.addItems(MEASURES[caution.id])
+        self.answer_button.setText("Take the answer back" if caution.answer else "Answer it")
+        self.say(f"{caution.said} · {NAMES[caution.id]}", caution.sentence, caution.placements)
+
+    def _close(self) -> None:
+        self.measure_field.hide()
+        self._form.hide()
+
+    def _ask(self) -> None:
+        caution, session = self.caution, self._session
+        if caution is None:
+            return
+        answer = answer_to(caution, session.arrangement) if caution.answer else None
+        if answer is not None:
+            session.commit(TakeBackAnswer(look=session.look_id, state=answer.state, name=NAMES[caution.id]))
+            return
+        opens = self.measure_field.isHidden()
+        self.measure_field.setVisible(opens)
+        self._form.setVisible(opens)
+        if opens:
+            self.name_field.setText(self._names[0] if self._names else "")
+            self.measure_field.setFocus()
+
+    def _answer(self) -> None:
+        caution, session = self.caution, self._session
+        if caution is None:
+            return
+        who = self.name_field.text().strip()
+        answer = Answer(
+            caution=caution.id,
+            state=state_of(caution, session.arrangement),
+            measure=self.measure_field.currentText().strip(),
+            by=who,
+            date=QDate.currentDate().toString("yyyy-MM-dd"),
+        )
+        if session.commit(AnswerCaution(look=session.look_id, answer=answer, name=NAMES[caution.id])):
+            self._names[:] = [who]
