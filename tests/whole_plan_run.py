@@ -1,16 +1,12 @@
-"""All that the program does with a plan, done to one plan after another; every mistake is an error here.
-
-Run by itself it drives many plans: ``python tests/whole_plan_run.py FIRST LAST`` tells every seed that fails and how.
-"""
+"""All that the program does with a plan, done to one plan after another; every mistake is an error here."""
 
 import json
 import logging
-import sys
-import traceback
 from collections import Counter
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from datetime import date
+from functools import partial
 from random import Random
 
 from jolly_ledge.drawing.client_sheet import client_page
@@ -35,7 +31,7 @@ from jolly_ledge.model.pull_list import pull_list
 from jolly_ledge.model.season_plan import year_of
 from jolly_ledge.model.shopping import shopping_list
 from jolly_ledge.model.working_order import working_order
-from jolly_ledge.render.export import pdf_bytes, png_bytes, ready_to_render, svg_bytes
+from jolly_ledge.render.export import pdf_bytes, png_bytes, svg_bytes
 from jolly_ledge.report import compare, compare_text, mend, mend_text, proposed, proposed_text, review, review_text
 from jolly_ledge.report_wanted import change_over, what_is_wanted
 
@@ -92,10 +88,10 @@ def drive(plan: Plan, seed: int, *, seldom: float = SELDOM) -> Counter[str]:
         for piece in plan.pieces:
             looks = plan.looks_of(piece.id)
             if len(looks) > 1:
-                attempt("compare", lambda a=looks[0], b=looks[1]: compare_text(compare(plan, a, b), plan))
-                attempt("restyle", lambda a=looks[0], b=looks[1]: change_over(plan, a, b, "winter").text)
-                attempt("client", lambda looks=looks: client_page(plan, looks[:5]))
-            attempt("propose", lambda piece=piece: _propose(plan, piece.id, seed), share=seldom)
+                attempt("compare", partial(_compare, plan, *looks[:2]))
+                attempt("restyle", partial(change_over, plan, looks[0], looks[1], "winter"))
+                attempt("client", partial(client_page, plan, looks[:5]))
+            attempt("propose", partial(_propose, plan, piece.id, seed), share=seldom)
         attempt("stash", lambda: _stash_round_trip(plan))
         attempt(
             "shopping", lambda: (shopping_pages(plan, shopping_list(plan)), shopping_to_csv(shopping_list(plan), "€"))
@@ -130,6 +126,10 @@ def _drive_look(plan: Plan, look: Look, attempt: Callable[..., None], seldom: fl
     attempt("dxf", lambda: look_to_dxf(arrangement), share=seldom)
 
 
+def _compare(plan: Plan, first: Look, second: Look) -> None:
+    compare_text(compare(plan, first, second), plan)
+
+
 def _propose(plan: Plan, piece: str, seed: int) -> None:
     found = proposed(plan, piece, count=1, seed=seed, steps=12)
     proposed_text(found, [one.look.id for one in found])
@@ -137,28 +137,3 @@ def _propose(plan: Plan, piece: str, seed: int) -> None:
 
 def _stash_round_trip(plan: Plan) -> None:
     assert stash_from_csv(stash_to_csv(plan.stash)) == plan.stash
-
-
-def main(first: int, last: int) -> int:
-    """Drive the plans of many seeds; tell what fails."""
-    from whole_plans import whole_plan
-
-    ready_to_render()
-    done: Counter[str] = Counter()
-    faults: Counter[str] = Counter()
-    for seed in range(first, last):
-        try:
-            done += drive(whole_plan(Random(seed)), seed)
-        except Exception as error:
-            innermost = error.__cause__ or error
-            where = traceback.extract_tb(innermost.__traceback__)[-1]
-            fault = f"{type(innermost).__name__} in {where.filename.rsplit('/', 1)[-1]}:{where.lineno}: {str(innermost)[:110]}"
-            faults[fault] += 1
-            if faults[fault] == 1:
-                print(f"seed {seed}: {fault}", flush=True)
-    print(json.dumps({"plans": last - first, "done": dict(done), "faults": dict(faults)}, indent=1))
-    return 1 if faults else 0
-
-
-if __name__ == "__main__":
-    sys.exit(main(int(sys.argv[1]), int(sys.argv[2])))

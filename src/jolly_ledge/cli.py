@@ -9,6 +9,7 @@ from pathlib import Path
 from jolly_ledge import __version__
 from jolly_ledge.cli_papers import PAPERS
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.words import SEASONS
 
 BAD_INPUT = 2
@@ -331,7 +332,7 @@ def _stash(chosen: argparse.Namespace) -> None:
     plan, file = open_plan(chosen.plan)
     if chosen.direction == "export":
         write_list(chosen.table, plan.stash)
-        print(f"Wrote {len(plan.stash)} things to {chosen.table}")
+        print(f"Wrote {counted(len(plan.stash), 'thing')} to {chosen.table}")
         return
     rows = import_rows(chosen.table, plan.stash, chosen.unit)
     taken = {"add", "change", "twin"} if chosen.twins else {"add", "change"}

@@ -229,7 +229,8 @@ def test_a_photograph_is_added_marked_and_checked(
     for way in ("grey", "squint", "weight", "as-it-is"):
         qtbot.mouseClick(check.ways.chips[way], LEFT)
     before = session.plan.look("first-try").placement("cream-vase").x or 0.0
-    check.keep_so(moved["cream-vase"], "4 cm further right")
+    assert check.compared is not None
+    check.keep_so(check.compared, moved["cream-vase"], "4 cm further right")
     assert session.plan.look("first-try").placement("cream-vase").x == pytest.approx(before + 40, abs=10)
     qtbot.waitUntil(lambda: not check.is_busy, timeout=PATIENCE_MS)
     assert not [thing for thing in check.check.things if thing.state == "moved"]

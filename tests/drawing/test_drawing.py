@@ -11,7 +11,7 @@ from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.drawing.case import bounds_of, case_picture, front_shapes
 from jolly_ledge.drawing.items import SILHOUETTES, contact_shadow, item_picture, item_shapes
 from jolly_ledge.drawing.look import look_picture, painting_order
-from jolly_ledge.drawing.paper import A4, wrapped
+from jolly_ledge.drawing.paper import A4
 from jolly_ledge.drawing.picture import (
     Label,
     Path,
@@ -27,6 +27,7 @@ from jolly_ledge.drawing.picture import (
 )
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
 from jolly_ledge.drawing.sheet import numbered_spots, sheet_pages
+from jolly_ledge.drawing.typesetting import cut_to, text_width, wrapped
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.item import FALLBACK_SILHOUETTES
 from jolly_ledge.model.piece import Fixture, Ledge
@@ -206,10 +207,21 @@ def test_an_empty_look_gives_one_page() -> None:
 
 
 def test_long_names_are_broken_and_nothing_is_left_out() -> None:
-    lines = wrapped("a very long name of a thing indeed", 60)
+    lines = wrapped("a very long name of a thing indeed", 60, 9.5)
     assert len(lines) > 1
     assert " ".join(lines) == "a very long name of a thing indeed"
-    assert wrapped("", 60) == ("",)
+    assert wrapped("", 60, 9.5) == ("",)
+
+
+@pytest.mark.parametrize(
+    "text", ["MMMM WWWW MMMM WWWW MMMM", "illicit little lilies in tilted tins", "M" * 80, "Ærø № 4"]
+)
+@pytest.mark.parametrize("weight", [400, 600, 700])
+def test_no_line_is_wider_than_its_column(text: str, weight: int) -> None:
+    lines = wrapped(text, 90.0, 9.5, weight=weight)
+    assert "".join(lines).replace(" ", "") == text.replace(" ", "")
+    assert all(text_width(line, 9.5, weight=weight) <= 90.0 for line in lines)
+    assert text_width(cut_to(text, 60.0, 9.5, weight=weight), 9.5, weight=weight) <= 60.0
 
 
 def test_a_picture_of_a_thing_has_room_about_it() -> None:

@@ -93,6 +93,8 @@ def run(path: Path | None, *, demo: bool = False) -> int:
     watch_for_mishaps(window)
     if path is not None:
         window.open_first(path)
+    elif not demo:
+        window.ask_what_it_is()
     window.show()
     QTimer.singleShot(SETTLE_MS, gc.enable)
     QTimer.singleShot(0, window.offer_recovery)

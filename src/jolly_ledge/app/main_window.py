@@ -19,7 +19,7 @@ from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.backups import Backup
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.model.mishaps import or_instead
-from jolly_ledge.model.units import LENGTH_UNITS
+from jolly_ledge.model.units import LENGTH_UNITS, UNIT_NAMES
 
 MOST_CHANGES = 5
 OPEN_KINDS = "Plans (*.ledge *.json);;All files (*)"
@@ -153,7 +153,7 @@ class MainWindow(QMainWindow):
         menu.addSeparator()
         units = QActionGroup(self)
         for unit in LENGTH_UNITS:
-            made = QAction(f"Lengths in {unit}", self)
+            made = QAction(f"Lengths in {UNIT_NAMES[unit]}", self)
             made.setCheckable(True)
             made.setChecked(unit == session.unit)
             made.triggered.connect(lambda _=False, unit=unit: session.set_unit(unit))
@@ -222,7 +222,21 @@ class MainWindow(QMainWindow):
 
     def begin_new(self) -> None:
         """Begin a new plan, after asking about unsaved work."""
-        self._after_saving(lambda: self.session.start(new_plan(), None))
+
+        def begin() -> None:
+            self.session.start(new_plan(), None)
+            self.ask_what_it_is()
+
+        self._after_saving(begin)
+
+    def ask_what_it_is(self) -> None:
+        """Begin in Measure: what kind of piece it is comes before everything else."""
+        from jolly_ledge.app.steps.measure import MeasureStep
+
+        self.show_step("Measure")
+        page = self.step("Measure")
+        if isinstance(page, MeasureStep):
+            page.ask_what_it_is()
 
     def open_demo(self) -> None:
         """Open the demo, after asking about unsaved work."""

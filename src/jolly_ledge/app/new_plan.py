@@ -4,6 +4,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.model.edits.edit import fresh_id
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.starts.cases import bookcase
 
@@ -25,3 +26,9 @@ def workable(plan: Plan) -> Plan:
             looks.append(Look(id=fresh_id("first look", taken), piece=piece.id, name="First look"))
             taken.add(looks[-1].id)
     return replace(plan, looks=(*plan.looks, *looks)) if looks else plan
+
+
+def is_untouched(plan: Plan, piece: Piece) -> bool:
+    """Tell whether a piece is as a new plan was given it, and nothing stands on it."""
+    given = bookcase()
+    return piece == replace(given, id=piece.id) and not any(look.placements for look in plan.looks_of(piece.id))

@@ -141,7 +141,7 @@ class PathPanel(QWidget):
             states = {
                 "Brief": f"{manner.fullness} · {manner.figure}",
                 "Measure": counted(len(faults), "doubt") if faults else counted(len(session.piece.ledges), "ledge"),
-                "Gather": f"{len(plan.stash)} things",
+                "Gather": counted(len(plan.stash), "thing"),
                 "Arrange": f"{placed} placed" if placed else "empty so far",
                 "Place": f"{placed} to place" if placed else "–",
                 "Keep": counted(len(plan.looks_of(session.piece_id)), "look"),

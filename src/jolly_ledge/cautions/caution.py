@@ -5,7 +5,7 @@ from typing import Literal
 from msgspec import Struct
 
 Level = Literal["stop", "heed", "unknown"]
-WORDS: dict[Level, str] = {"stop": "Stop", "heed": "Heed", "unknown": "Unknown"}
+WORDS: dict[Level, str] = {"stop": "Stop", "heed": "Heed", "unknown": "Not known"}
 GRAVITY: dict[Level, int] = {"stop": 0, "heed": 1, "unknown": 2}
 
 

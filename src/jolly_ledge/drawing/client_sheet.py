@@ -3,9 +3,10 @@
 from collections.abc import Sequence
 
 from jolly_ledge.drawing.look import look_picture
-from jolly_ledge.drawing.paper import A4, MARGIN, POINTS_PER_MM, SCALES, TEXT_SIZE, Paper, tick_box, wrapped
+from jolly_ledge.drawing.paper import A4, MARGIN, POINTS_PER_MM, SCALES, TEXT_SIZE, Paper, tick_box
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, moved, polyline, rectangle
 from jolly_ledge.drawing.theme import BOARD, INK, RULE, SOFT_INK
+from jolly_ledge.drawing.typesetting import cut_to, wrapped
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.colour import families_of
 from jolly_ledge.model.errors import EditError
@@ -70,7 +71,7 @@ def _version(
     plan: Plan, arrangement: Arrangement, letter: str, left: float, top: float, width: float, bottom: float
 ) -> list[Primitive]:
     look = arrangement.look
-    names = wrapped(f"{letter}  {look.label}", width - 14, 11)[:2]
+    names = wrapped(f"{letter}  {look.label}", width - 14, 11, "serif", 600)[:2]
     shapes: list[Primitive] = [*tick_box(left, top + 3)]
     shapes += [Label(left + 14, top + 11 + 13 * line, text, 11, INK, "serif", 600) for line, text in enumerate(names)]
     y = top + 14 * len(names) + 10
@@ -110,5 +111,5 @@ def _palette(plan: Plan, arrangement: Arrangement, left: float, top: float, widt
         shapes.append(Shape(rectangle(x, top, wide, SWATCH), colour, 1.0, SOFT_INK, 0.4))
         x += wide
     said = ", ".join(name_of(colour, plan.families) for colour, _ in found)
-    shapes.append(Label(left, top + SWATCH + 10, wrapped(said, width, 8)[0], 8, SOFT_INK))
+    shapes.append(Label(left, top + SWATCH + 10, cut_to(said, width, 8), 8, SOFT_INK))
     return shapes

@@ -6,7 +6,7 @@ from functools import lru_cache
 from msgspec.structs import replace
 
 from jolly_ledge.drawing.picture import Picture, Shape, ellipse
-from jolly_ledge.drawing.silhouettes import books, greenery, planes, traced, turned
+from jolly_ledge.drawing.silhouettes import books, finds, greenery, planes, traced, turned
 from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.colour import darker
@@ -54,6 +54,9 @@ SILHOUETTES: dict[str, Draw] = {
     "trailing-plant": greenery.draw_trailing,
     "branches": greenery.draw_branches,
     "bouquet": greenery.draw_bouquet,
+    "boat": finds.draw_boat,
+    "coral": finds.draw_coral,
+    "shell": finds.draw_shell,
 }
 """How each silhouette family is drawn; other turned shapes by their profile, the rest as an object."""
 

@@ -4,9 +4,10 @@ from collections.abc import Sequence
 
 from msgspec import Struct
 
-from jolly_ledge.drawing.paper import A4, LETTER, POINTS_PER_MM, Paper, wrapped
+from jolly_ledge.drawing.paper import A4, LETTER, POINTS_PER_MM, Paper
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, rectangle
 from jolly_ledge.drawing.theme import INK, RULE, SOFT_INK
+from jolly_ledge.drawing.typesetting import cut_to, wrapped
 from jolly_ledge.model.dates import known_date, season_of
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
@@ -141,7 +142,7 @@ def _label(label: StickOn, sheet: LabelSheet, number: int) -> list[Primitive]:
     title = TITLE_SIZE if height > 60 else LINE_SIZE + 1
     shapes: list[Primitive] = [Shape(rectangle(x, y, width, height), None, 1.0, RULE, 0.4)]
     at = y + padding + title * 0.8
-    shapes.append(Label(x + padding, at, wrapped(label.title, inner, title)[0], title, INK, weight=600))
+    shapes.append(Label(x + padding, at, cut_to(label.title, inner, title, weight=600), title, INK, weight=600))
     lines = [line for told in label.lines for line in wrapped(told, inner, LINE_SIZE)]
     room = int((bottom - at) // (LINE_SIZE * 1.2))
     shown = lines if len(lines) <= room else [*lines[: max(room - 1, 0)], f"and {len(lines) - room + 1} more"]

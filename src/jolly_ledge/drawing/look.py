@@ -6,19 +6,50 @@ from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, moved,
 from jolly_ledge.drawing.theme import SOFT_INK
 from jolly_ledge.model.arrangement import Arrangement, Standing
 
+ROOM_MM = 24.0
+"""So much stays free round what stands beyond the piece."""
+
 
 def painting_order(standings: tuple[Standing, ...]) -> list[Standing]:
-    """Return the visible things as they are painted: far before near, low before high."""
-    roots = {standing.id: standing for standing in standings}
-    visible = [standing for standing in standings if not standing.hidden]
-    return sorted(
-        visible,
-        key=lambda s: (
-            -round(roots[s.root].z, 1),
-            roots[s.root].left,
-            s.depth_order - (1.5 if s.placement.inside else 0),
-            s.id,
-        ),
+    """Return the visible things as they are painted: far from the eye before near, low before high.
+
+    What hangs is at the wall, whatever the depth of its ledge; what stands on one thing is ordered among itself; what
+    is inside something is painted before it, for its rim hides the foot.
+    """
+    carried: dict[str | None, list[Standing]] = {}
+    shown = {standing.id for standing in standings if not standing.hidden}
+    for standing in standings:
+        if not standing.hidden:
+            host = standing.placement.host
+            carried.setdefault(host if host in shown else None, []).append(standing)
+    for group in carried.values():
+        group.sort(key=lambda standing: (round(standing.from_wall, 1), standing.left, standing.id))
+    order: list[Standing] = []
+
+    def paint(standing: Standing) -> None:
+        guests = carried.get(standing.id, ())
+        for guest in guests:
+            if guest.placement.inside:
+                paint(guest)
+        order.append(standing)
+        for guest in guests:
+            if not guest.placement.inside:
+                paint(guest)
+
+    for standing in carried.get(None, ()):
+        paint(standing)
+    return order
+
+
+def frame_of(arrangement: Arrangement) -> tuple[float, float, float, float]:
+    """Return left, top, right and bottom of the drawing of a look: of the piece, and of what reaches beyond it."""
+    case = case_picture(arrangement.piece)
+    seen = arrangement.visible
+    return (
+        min([case.left, *(standing.left - ROOM_MM for standing in seen)]),
+        min([case.top, *(-standing.top - ROOM_MM for standing in seen)]),
+        max([case.right, *(standing.right + ROOM_MM for standing in seen)]),
+        case.bottom,
     )
 
 
@@ -31,11 +62,11 @@ def look_picture(arrangement: Arrangement, *, scale_bar: bool = True) -> Picture
             shapes += moved(contact_shadow(round(standing.width, 1)), standing.x, -standing.bottom)
         shapes += moved(standing_shapes(standing), standing.x, -standing.bottom)
     shapes += front_shapes(arrangement.piece)
-    bottom = case.bottom
+    left, top, right, bottom = frame_of(arrangement)
     if scale_bar:
         shapes += scale_bar_shapes(case.left + 30, case.bottom + 26)
         bottom += 60
-    return Picture(tuple(shapes), case.left, case.top, case.right, bottom)
+    return Picture(tuple(shapes), left, top, right, bottom)
 
 
 def scale_bar_shapes(x: float, y: float) -> list[Primitive]:

@@ -1,20 +1,17 @@
 """Pages for a printer: blocks of words and drawings that flow from page to page and are never split."""
 
-import textwrap
 from collections.abc import Sequence
 
 from msgspec import Struct
 
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, moved, polyline, rectangle
 from jolly_ledge.drawing.theme import BOARD, INK, RULE, SOFT_INK
+from jolly_ledge.drawing.typesetting import cut_to, wrapped
 
 MARGIN = 42.0
 HEAD, LATER_HEAD, FOOT = 58.0, 30.0, 30.0
 TEXT_SIZE, DETAIL_SIZE, HEADING_SIZE = 9.5, 8.0, 12.0
 LINE_SPACE = 1.2
-LETTER_WIDTH = 0.47
-"""The mean width of a letter, as a share of the text size; a little generous, so that lines fit."""
-
 POINTS_PER_MM = 72 / 25.4
 SCALES = (1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 75, 100, 150, 200)
 """Scales a ruler knows: one for so many."""
@@ -82,12 +79,19 @@ def _chain(blocks: Sequence[Block], at: int, room: float) -> Sequence[Block]:
 def _head(paper: Paper, title: str, under: str, number: int) -> list[Primitive]:
     if number > 1:
         return [
-            Label(MARGIN, MARGIN + 8, f"{title} · {under}", 9, SOFT_INK, weight=600),
+            Label(
+                MARGIN,
+                MARGIN + 8,
+                cut_to(f"{title} · {under}", paper.content_width, 9, weight=600),
+                9,
+                SOFT_INK,
+                weight=600,
+            ),
             Shape(rectangle(MARGIN, MARGIN + 14, paper.content_width, 2), BOARD),
         ]
     return [
-        Label(MARGIN, MARGIN + 18, title, 21, INK, "serif", 600),
-        Label(MARGIN, MARGIN + 36, under, 11, SOFT_INK),
+        Label(MARGIN, MARGIN + 18, cut_to(title, paper.content_width, 21, "serif", 600), 21, INK, "serif", 600),
+        Label(MARGIN, MARGIN + 36, cut_to(under, paper.content_width, 11), 11, SOFT_INK),
         Shape(rectangle(MARGIN, MARGIN + 44, paper.content_width, 3), BOARD),
     ]
 
@@ -116,7 +120,7 @@ def paragraph(
     stays: bool = False, after: float = 3.0,
 ) -> Block:  # fmt: skip
     """Return words broken into lines of a width."""
-    lines = [line for part in text.split("\n") for line in wrapped(part, width, size)]
+    lines = [line for part in text.split("\n") for line in wrapped(part, width, size, weight=weight)]
     step = size * LINE_SPACE
     shapes = tuple(
         Label(0, (number + 1) * step - 1.5, line, size, SOFT_INK if soft else INK, weight=weight, italic=italic)
@@ -174,12 +178,3 @@ def drawing(picture: Picture, width: float, scale: int, *, stays: bool = False) 
     left = (width - picture.width * factor) / 2 - picture.left * factor
     shapes = moved(picture.primitives, left, -picture.top * factor, factor)
     return Block(picture.height * factor + 6, shapes, stays)
-
-
-def wrapped(text: str, width: float, size: float = TEXT_SIZE) -> tuple[str, ...]:
-    """Break a text into lines of about a width; nothing is left out.
-
-    >>> wrapped("on the stack of cream journals", 76)
-    ('on the stack of', 'cream journals')
-    """
-    return tuple(textwrap.wrap(text, max(int(width / (size * LETTER_WIDTH)), 4))) or ("",)

@@ -25,12 +25,12 @@ from jolly_ledge.drawing.paper import (
     scale_for,
     tick_box,
     tick_line,
-    wrapped,
 )  # fmt: skip
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, ellipse, moved, polyline, rectangle
 from jolly_ledge.drawing.plan_view import footprint_shapes, on_ledge
 from jolly_ledge.drawing.table_top import main_top, table_from_above
 from jolly_ledge.drawing.theme import INK, RULE, SOFT_INK
+from jolly_ledge.drawing.typesetting import wrapped
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital, counted
@@ -309,9 +309,9 @@ def _row(step: PlacingStep, cautions: Sequence[Caution], unit: LengthUnit, width
     ]  # fmt: skip
     most = 1
     for column, text in zip(COLUMNS, cells, strict=True):
-        lines = wrapped(text, (column.end - column.start) * width)
-        most = max(most, len(lines))
         weight = 600 if column is COLUMNS[0] else 400
+        lines = wrapped(text, (column.end - column.start) * width, TEXT_SIZE, weight=weight)
+        most = max(most, len(lines))
         shapes += [
             Label(column.start * width, 11.5 + index * spacing, line, TEXT_SIZE, INK, weight=weight)
             for index, line in enumerate(lines)

@@ -6,12 +6,14 @@ from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.paper import A4, DETAIL_SIZE, Block, Paper, heading, pages_of, paragraph, tick_box
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, ellipse, moved, polyline
 from jolly_ledge.drawing.theme import INK, RULE, SOFT_INK
+from jolly_ledge.drawing.typesetting import cut_to
 from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.money import money
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.shopping import ShoppingLine, ShoppingList, Total, discount_said
 from jolly_ledge.model.units import LengthUnit, format_length
 
+AMOUNT_WIDTH = 110.0
 PICTURE, ROW = 44.0, 52.0
 
 
@@ -34,10 +36,11 @@ def _row(line: ShoppingLine, currency: str, unit: LengthUnit, width: float) -> B
     scale = min(PICTURE / picture.width, PICTURE / picture.height)
     sizes = " × ".join(format_length(side, unit, with_unit=False) for side in (item.width, item.height, item.depth))
     kind = f"{item.category.replace('-', ' ')}, {item.finish}"
+    name = f"{item.count} × {item.label}" if item.count > 1 else item.label
     shapes: list[Primitive] = [
         *tick_box(0, 8),
         *moved(picture.primitives, 40 - (picture.left + picture.right) / 2 * scale, 4 - picture.top * scale, scale),
-        Label(74, 15, f"{item.count} × {item.label}" if item.count > 1 else item.label, 10.5, INK, weight=600),
+        Label(74, 15, cut_to(name, width - 74 - AMOUNT_WIDTH, 10.5, weight=600), 10.5, INK, weight=600),
         Label(74, 28, f"about {sizes} {unit} (wide, high, deep) · {kind}", 9, INK),
         Shape(ellipse(78, 38, 4, 4), item.main_colour, 1.0, SOFT_INK, 0.6),
         Label(86, 41, f"{family_name(item.main_colour)}{f' · {item.material}' if item.material else ''}", 9, INK),

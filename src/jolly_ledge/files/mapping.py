@@ -28,6 +28,7 @@ from jolly_ledge.model.entry.vocabulary import (
 from jolly_ledge.model.errors import InvalidPlanError, JollyLedgeError, MoneyError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.money import price_of
+from jolly_ledge.model.phrases import with_article
 from jolly_ledge.model.units import LengthUnit, parse_length
 from jolly_ledge.model.value import checked
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, TRAITS
@@ -205,7 +206,7 @@ def _judged(number: int, item: Item, known: dict[str, Item], seen: TwinFinder) -
     if twin is not None:
         return ImportRow(number, "twin", item, f"looks like {twin.label}: same kind, size and colour family", twin.id)
     guesses = f"; {', '.join(item.guessed)} guessed" if item.guessed else ""
-    return ImportRow(number, "add", item, f"adds a {item.category.replace('-', ' ')}{guesses}")
+    return ImportRow(number, "add", item, f"adds {with_article(item.category.replace('-', ' '))}{guesses}")
 
 
 def _item(cells: Sequence[str], mapping: Sequence[MappedColumn], ids: FreshIds, usual_sizes: _UsualSizes) -> Item:

@@ -68,6 +68,11 @@ class Standing(Struct, frozen=True, cache_hash=True):
         return (self.front + self.back) / 2
 
     @property
+    def from_wall(self) -> float:
+        """How far the middle of the footprint is from the wall: ledges of one piece may be of different depth."""
+        return self.ledge.depth - self.z
+
+    @property
     def colours(self) -> tuple[tuple[str, float], ...]:
         """The colours it shows, with shares."""
         return seen_colours(self.item, self.placement.pose)

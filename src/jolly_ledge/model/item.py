@@ -1,5 +1,7 @@
 """One physical thing and its stash."""
 
+import re
+from functools import lru_cache
 from typing import Annotated
 
 from msgspec import Meta
@@ -63,7 +65,34 @@ SILHOUETTE_SYNONYMS: dict[str, str] = {
     "round": "disc",
     "bust": "figure",
     "instrument": "orrery",
+    "ship": "boat",
+    "sailing-boat": "boat",
+    "scallop": "shell",
+    "conch": "shell",
 }
+
+
+NAMED_SILHOUETTES: dict[str, str] = {
+    "boat": "boat", "ship": "boat", "yacht": "boat", "sloop": "boat", "schooner": "boat", "coral": "coral",
+    "shell": "shell", "scallop": "shell", "conch": "shell", "globe": "globe", "hourglass": "hourglass", "bell": "bell",
+}  # fmt: skip
+"""What a sculpture or an object looks like that is only called so; any other is drawn as its category is."""
+
+
+@lru_cache(maxsize=4096)
+def shape_of(silhouette: str, category: Category, name: str) -> str:
+    """Return the silhouette family of a thing: the told one, the one its name tells, or that of its category.
+
+    >>> shape_of("", "sculpture", "a model boat"), shape_of("", "sculpture", "bust"), shape_of("pitcher", "vessel", "")
+    ('boat', 'figure', 'jug')
+    """
+    if silhouette:
+        return SILHOUETTE_SYNONYMS.get(silhouette, silhouette)
+    if category in ("sculpture", "object"):
+        for word in re.findall(r"[a-z]+", name.lower()):
+            if word in NAMED_SILHOUETTES:
+                return NAMED_SILHOUETTES[word]
+    return FALLBACK_SILHOUETTES.get(category, "object")
 
 
 OutlinePoint = tuple[Annotated[float, Meta(ge=-1, le=1)], Annotated[float, Meta(ge=0, le=1)]]
@@ -155,8 +184,7 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     @property
     def shape(self) -> str:
         """The silhouette family that is drawn, never empty."""
-        told = SILHOUETTE_SYNONYMS.get(self.silhouette, self.silhouette)
-        return told or FALLBACK_SILHOUETTES.get(self.category, "object")
+        return shape_of(self.silhouette, self.category, self.name)
 
     @property
     def shown_colours(self) -> tuple[ColourShare, ...]:

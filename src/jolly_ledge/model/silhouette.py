@@ -206,6 +206,7 @@ DENSITIES: dict[str, float] = {
     "trailing-plant": 0.8,
     "utensils": 0.5,
     "beads": 0.5,
+    "coral": 0.6,
 }
 """The part of an outline that is solid; 1 where not told."""
 
@@ -221,6 +222,15 @@ _STONE = (
     (-0.44, 0.6),
     (-0.5, 0.3),
 )
+_BOAT = ((-0.2, 0.0), (0.2, 0.0), (0.12, 0.07), (0.36, 0.1), (0.5, 0.34), (0.36, 0.38), (0.0, 0.97), (-0.04, 1.0),
+         (-0.06, 0.86), (-0.42, 0.36), (-0.5, 0.33), (-0.38, 0.11), (-0.12, 0.07))  # fmt: skip
+_CORAL = ((-0.24, 0.0), (0.24, 0.0), (0.19, 0.1), (0.4, 0.45), (0.48, 0.8), (0.3, 0.98), (0.0, 1.0), (-0.3, 0.98),
+          (-0.48, 0.8), (-0.4, 0.45), (-0.19, 0.1))  # fmt: skip
+_SHELL = ((-0.12, 0.0), (0.12, 0.0), (0.5, 0.36), (0.44, 0.66), (0.25, 0.9), (0.0, 0.97), (-0.25, 0.9), (-0.44, 0.66),
+          (-0.5, 0.36))  # fmt: skip
+_PLANES: dict[str, Points] = {"stone": _STONE, "boat": _BOAT, "coral": _CORAL, "shell": _SHELL}
+"""Outlines that are not turned: x in widths from the middle, y in heights."""
+
 _STEPS = 40
 
 
@@ -280,8 +290,8 @@ def outline(shape: str, width: float, height: float, traced: Points = ()) -> Poi
     if shape in PROFILES:
         right = [(half * width / 2, at * height) for at, half in half_widths(shape, 16)]
         return (*right, *((-x, y) for x, y in reversed(right)))
-    if shape == "stone":
-        return tuple((x * width, y * height) for x, y in _STONE)
+    if shape in _PLANES:
+        return tuple((x * width, y * height) for x, y in _PLANES[shape])
     if shape == "disc":
         angles = [math.tau * step / _STEPS for step in range(_STEPS)]
         return tuple((math.cos(a) * width / 2, (math.sin(a) + 1) * height / 2) for a in angles)

@@ -1,10 +1,14 @@
 """Where a thing would come to stand when it is let go at a point."""
 
+from collections.abc import Sequence
+
 from msgspec import Struct
+from msgspec.structs import replace
 
 from jolly_ledge.model.arrangement import SHOWN_INSIDE, Arrangement, Standing
 from jolly_ledge.model.edits.placements import Spot
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.leaning import lean_z
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import Extent, extent
 from jolly_ledge.model.words import CONTAINERS, WALL_CATEGORIES, Pose
@@ -72,7 +76,8 @@ def find_landing(arrangement: Arrangement, held: Held) -> Landing | None:
     if carrier is not None:
         x = _edge_snapped(min(max(held.x, carrier.left), carrier.right) - ledge.left, held.size.width)
         return Landing(Spot(ledge=ledge.id, x=x, z=carrier.z, on=carrier.id))
-    return Landing(Spot(ledge=ledge.id, x=_along(ledge, held), z=_depth(ledge, held)))
+    beside = [s for s in arrangement.standings if s.ledge.id == ledge.id and s.id not in held.ignored]
+    return Landing(Spot(ledge=ledge.id, x=_along(ledge, held), z=_depth(ledge, held, beside)))
 
 
 def carries(standing: Standing) -> bool:
@@ -124,11 +129,13 @@ def _along(ledge: Ledge, held: Held) -> float:
     return _edge_snapped(x, 2 * half)
 
 
-def _depth(ledge: Ledge, held: Held) -> float:
+def _depth(ledge: Ledge, held: Held, others: Sequence[Standing] = ()) -> float:
     depth = held.size.depth
     if held.z is not None:
         return min(max(held.z, depth / 2), max(ledge.depth - depth / 2, depth / 2))
-    if held.pose == "leaning" or held.item.category in WALL_CATEGORIES:
+    if held.pose == "leaning":
+        return lean_z(ledge, _along(ledge, held), held.size.width, depth, others)
+    if held.item.category in WALL_CATEGORIES:
         return max(ledge.depth - depth / 2, depth / 2)
     return max(_edge_snapped(ledge.depth / 2, depth), depth / 2)
 
@@ -160,4 +167,7 @@ def free_spot(arrangement: Arrangement, item: Item, pose: Pose, ledge: Ledge) ->
     edges.append((ledge.width - start, start, ledge.width))
     _, left, right = max(edges)
     x = min(max((left + right) / 2, size.width / 2), max(ledge.width - size.width / 2, size.width / 2))
-    return Spot(ledge=ledge.id, x=_edge_snapped(x, size.width), z=_depth(ledge, held))
+    standing = [s for s in arrangement.standings if s.ledge.id == ledge.id]
+    return Spot(
+        ledge=ledge.id, x=_edge_snapped(x, size.width), z=_depth(ledge, replace(held, x=ledge.left + x), standing)
+    )

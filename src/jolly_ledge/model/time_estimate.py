@@ -5,6 +5,7 @@ import statistics
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.pull_list import pull_list
 from jolly_ledge.model.tools import LADDER_FROM_MM
@@ -69,7 +70,7 @@ def _parts(arrangement: Arrangement) -> tuple[tuple[str, float], ...]:
     bunches = sum(standing.item.category == "stems" for standing in standings)
     parts = [
         ("setting out", SET_OUT),
-        (f"fetching {pulls.count} things from {len(pulls.rooms)} rooms",
+        (f"fetching {counted(pulls.count, 'thing')} from {counted(len(pulls.rooms), 'room')}",
          EACH_ROOM * len(pulls.rooms) + EACH_FETCHED * pulls.count + EACH_HEAVY * heavy),
         ("setting down", EACH_SET * (len(standings) - hung) + EACH_HIGH * high),
         ("hanging", EACH_HUNG * hung),

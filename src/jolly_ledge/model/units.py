@@ -9,6 +9,7 @@ from jolly_ledge.model.errors import LengthError
 
 LengthUnit = Literal["cm", "mm", "in"]
 LENGTH_UNITS: tuple[LengthUnit, ...] = get_args(LengthUnit)
+UNIT_NAMES: dict[LengthUnit, str] = {"cm": "centimetres", "mm": "millimetres", "in": "inches"}
 
 MM_PER_INCH = 25.4
 MM_PER_FOOT = 304.8

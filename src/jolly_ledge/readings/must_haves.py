@@ -3,6 +3,7 @@
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
 from jolly_ledge.model.words import GATHERING
 from jolly_ledge.readings.reading import Finding, Reading
@@ -57,7 +58,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         shown="all met" if not unmet else f"{unmet} unmet",
         sentence="All that must be here, hidden or reached is."
         if not unmet
-        else f"{unmet} of {len(scores)} things that must be here, hidden or reached are not.",
+        else f"Of {len(scores)} things that must be here, hidden or reached {counted(unmet, 'is', 'are')} not.",
         contributions=tuple((identifier, share) for identifier, share in met.items()),
         findings=tuple(findings),
     )

@@ -160,7 +160,7 @@ def _stems(arrangement: Arrangement) -> list[Measured]:
         if score < 0.9:
             word = "too few for" if share < STEMS_BAND[0] else "too many for"
             problem = (
-                f"{counted(standing.item.stems, 'stem').capitalize()} are {word} the mouth of the "
+                f"{counted(standing.item.stems, 'stem is', 'stems are').capitalize()} {word} the mouth of the "
                 f"{host.item.label} ({round(host.item.mouth)} mm)."
             )
         told = "Stems take {} of the mouth of their vessel"

@@ -1,15 +1,14 @@
 """The two bundled type families."""
 
 from functools import lru_cache
-from pathlib import Path
 
 from PySide6.QtGui import QFont, QFontDatabase
 
 from jolly_ledge.drawing.picture import Family
+from jolly_ledge.drawing.typesetting import FONTS
 
 SANS, SANS_SEMIBOLD = "Atkinson Hyperlegible Next", "Atkinson Hyperlegible Next SemiBold"
 SERIF, SERIF_SEMIBOLD = "Vollkorn", "Vollkorn SemiBold"
-FOLDER = Path(__file__).parent.parent / "assets" / "fonts"
 FILES = (
     "atkinson-hyperlegible-next-400.ttf",
     "atkinson-hyperlegible-next-600.ttf",
@@ -23,7 +22,7 @@ def load_fonts() -> list[str]:
     """Make the bundled fonts known to Qt; return the families found."""
     families: list[str] = []
     for name in FILES:
-        number = QFontDatabase.addApplicationFont(str(FOLDER / name))
+        number = QFontDatabase.addApplicationFont(str(FONTS / name))
         families += QFontDatabase.applicationFontFamilies(number)
     return families
 

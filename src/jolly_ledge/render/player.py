@@ -68,10 +68,12 @@ def _play_shape(painter: QPainter, shape: Shape) -> None:
         painter.setBrush(_shaded(fill))
     else:
         painter.setPen(Qt.PenStyle.NoPen)
-        painter.setOpacity(shape.opacity)
+        # Whoever dims a whole drawing has set an opacity already.
+        around = painter.opacity()
+        painter.setOpacity(around * shape.opacity)
         painter.setBrush(_shaded(fill))
         painter.drawPath(path)
-        painter.setOpacity(1.0)
+        painter.setOpacity(around)
         if shape.stroke is None:
             return
         painter.setPen(_pen(shape.stroke, shape.stroke_width, shape.stroke_opacity, shape.dash))

@@ -12,6 +12,8 @@ from jolly_ledge.model.edits.placements import (
     SetPose,
     Spot,
 )
+from jolly_ledge.model.edits.together import Together
+from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.spots import free_spot, holds
 from jolly_ledge.model.words import Pose
@@ -40,13 +42,18 @@ class LookActions:
         return chosen[0].item.label if len(chosen) == 1 else f"{len(chosen)} things"
 
     def nudge(self, along: float, deep: float) -> None:
-        """Move what is chosen by mm to the right and toward the wall (up, when it hangs)."""
+        """Move what is chosen by mm to the right and toward the wall (up, when it hangs); in a row it is one step."""
         session = self._session
-        for standing in self._chosen():
+        chosen = self._chosen()
+        ids = {standing.id for standing in chosen}
+        moves: list[Edit] = []
+        for standing in chosen:
             placement = standing.placement
             if placement.inside or placement.pose == "draped":
                 session.refused.emit(f"The {standing.item.label} goes with what holds it; move that instead.")
                 continue
+            if placement.on in ids:
+                continue  # it goes along with what carries it
             hangs = placement.pose == "hung"
             spot = Spot(
                 ledge=placement.ledge,
@@ -55,15 +62,12 @@ class LookActions:
                 on=placement.on,
                 y=(placement.y or 0.0) + deep if hangs else None,
             )
-            session.commit(
-                MovePlacement(
-                    look=session.look_id,
-                    placement=placement.id,
-                    spot=spot,
-                    name=standing.item.label,
-                    merges=True,
-                )
+            moves.append(
+                MovePlacement(look=session.look_id, placement=placement.id, spot=spot, name=standing.item.label)
             )
+        if moves:
+            key = f"nudge {session.look_id} {' '.join(sorted(ids))}"
+            session.commit(Together(edits=tuple(moves), label=f"Move {self._names(chosen)}", merges_as=key))
 
     def set_from_left(self, length: float) -> None:
         """Set the left edge of the chosen thing so far from the left end of its ledge."""

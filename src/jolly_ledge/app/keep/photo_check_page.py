@@ -41,6 +41,39 @@ WAYS = (
     (WEIGHT, "What weighs", "How far every point stands out from its surroundings"),
 )
 MOST_LISTED = 7
+Straight = tuple[Pixels, Pixels, float]
+"""The plan and the photograph at one scale, and how many pixels a mm is."""
+
+
+class Comparison:
+    """One comparison and what it was asked for; it runs in a thread of its own and ends by itself."""
+
+    def __init__(self, look_id: str, photo_name: str, arrangement: Arrangement, straight: Straight) -> None:
+        self.look_id, self.photo_name, self.arrangement = look_id, photo_name, arrangement
+        self.result: PhotoCheck | Exception | None = None
+        high = arrangement.piece.height
+        self._things = [
+            PlannedThing(s.id, s.left, high - s.top, s.right, high - s.bottom)
+            for s in painting_order(arrangement.standings)
+        ]
+        self._straight = straight
+        self._thread = threading.Thread(target=self._work, daemon=True)
+        self._thread.start()
+
+    def _work(self) -> None:
+        planned, seen, scale = self._straight
+        try:
+            self.result = check_photo(planned, seen, scale, self._things)
+        except Exception as error:  # noqa: BLE001
+            # Whatever it is, the window says it instead of waiting for ever.
+            self.result = error
+
+    def has_ended(self) -> bool:
+        """Tell whether it has ended; its thread is then gone."""
+        if self.result is None:
+            return False
+        self._thread.join()
+        return True
 
 
 class BesideView(QWidget):
@@ -118,11 +151,11 @@ class PhotoCheckPage(QWidget):
         self._session = session
         self.look_id = self._photo_name = ""
         self._pixels: Pixels | None = None
-        self._straight: tuple[Pixels, Pixels, float] | None = None
-        self._arrangement: Arrangement | None = None
+        self._straight: Straight | None = None
         self.check: PhotoCheck | None = None
-        self._result: list[PhotoCheck | Exception] = []
-        self._thread: threading.Thread | None = None
+        self.compared: Comparison | None = None
+        self._comparing: Comparison | None = None
+        self._let_go: list[Comparison] = []
         self._timer = QTimer(self)
         self._timer.setInterval(POLL_MS)
         self._timer.timeout.connect(self._poll)
@@ -174,6 +207,7 @@ class PhotoCheckPage(QWidget):
         session = self._session
         self.look_id, self._photo_name = look_id, photo_name
         self._straight = self.check = None
+        self._drop_comparison()
         if photo_name not in session.photos:
             session.refused.emit(f"“{photo_name}” is not in the file any more; add the photograph again.")
             return False
@@ -208,7 +242,7 @@ class PhotoCheckPage(QWidget):
     def straighten(self) -> None:
         """Pull the photograph straight by its corners, and begin to compare."""
         session, pixels = self._session, self._pixels
-        if pixels is None or self.is_busy:
+        if pixels is None:
             return
         look = session.plan.look(self.look_id)
         piece = session.plan.piece(look.piece)
@@ -222,8 +256,8 @@ class PhotoCheckPage(QWidget):
         photo = self._photo
         if photo is not None and photo.corners != corners:
             session.commit(AddLookPhoto(look=look.id, photo=changed(photo, corners=corners), name=look.label))
-        self._arrangement = arrange(session.plan, look)
-        planned = plan_pixels(self._arrangement, straight.scale)
+        arrangement = arrange(session.plan, look)
+        planned = plan_pixels(arrangement, straight.scale)
         high, wide = (min(a, b) for a, b in zip(planned.shape[:2], straight.image.shape[:2], strict=True))
         self._straight = (planned[:high, :wide], straight.image[:high, :wide], straight.scale)
         self.strips.setCurrentIndex(1)
@@ -232,50 +266,41 @@ class PhotoCheckPage(QWidget):
         self.look_in_way(AS_IT_IS)
         self.beside.show_marks([])
         self.hint.setText("Comparing …")
-        self._compare(self._arrangement, *self._straight)
+        self._drop_comparison()
+        self._comparing = Comparison(look.id, self._photo_name, arrangement, self._straight)
+        self._timer.start()
 
     # Comparing, beside the window's own thread
 
     @property
     def is_busy(self) -> bool:
         """Whether it is comparing."""
-        return self._thread is not None
+        return self._comparing is not None
 
-    def _compare(self, arrangement: Arrangement, planned: Pixels, seen: Pixels, scale: float) -> None:
-        high = arrangement.piece.height
-        things = [
-            PlannedThing(s.id, s.left, high - s.top, s.right, high - s.bottom)
-            for s in painting_order(arrangement.standings)
-        ]
-        self._result = []
-
-        def work() -> None:
-            try:
-                self._result.append(check_photo(planned, seen, scale, things))
-            except Exception as error:  # noqa: BLE001
-                # Whatever it is, the window says it instead of waiting for ever.
-                self._result.append(error)
-
-        self._thread = threading.Thread(target=work, daemon=True)
-        self._thread.start()
-        self._timer.start()
+    def _drop_comparison(self) -> None:
+        """Let go of what is being compared: its answer comes too late and is not shown."""
+        if self._comparing is not None:
+            self._let_go.append(self._comparing)
+            self._comparing = None
 
     def _poll(self) -> None:
-        if not self._result or self._thread is None:
-            return
-        self._thread.join()
-        self._thread = None
-        self._timer.stop()
-        result = self._result[0]
-        if isinstance(result, PhotoCheck):
-            self.check = result
-            self._tell(result)
-        else:
-            self._session.refused.emit(f"The photograph cannot be compared: {result}; mark the corners again.")
+        self._let_go = [late for late in self._let_go if not late.has_ended()]
+        comparing = self._comparing
+        if comparing is not None and comparing.has_ended():
+            self._comparing = None
+            if isinstance(comparing.result, PhotoCheck):
+                self.check = comparing.result
+                self._tell(comparing, comparing.result)
+            else:
+                self._session.refused.emit(
+                    f"The photograph cannot be compared: {comparing.result}; mark the corners again."
+                )
+        if self._comparing is None and not self._let_go:
+            self._timer.stop()
 
-    def _tell(self, check: PhotoCheck) -> None:
-        arrangement = self._arrangement
-        assert arrangement is not None
+    def _tell(self, asked: Comparison, check: PhotoCheck) -> None:
+        self.compared = asked
+        arrangement = asked.arrangement
         self.told.show()
         while (old := self._lines.takeAt(0)) is not None:
             widget = old.widget()
@@ -295,7 +320,7 @@ class PhotoCheckPage(QWidget):
         for number, thing in enumerate(differing, start=1):
             marks.append(self._mark(thing, number, arrangement))
             if number <= MOST_LISTED:
-                self._lines.addWidget(self._line(thing, number, arrangement))
+                self._lines.addWidget(self._line(thing, number, asked))
         if len(differing) > MOST_LISTED:
             self._lines.addWidget(words(f"and {len(differing) - MOST_LISTED} more", "small"))
         for place in check.strange:
@@ -322,8 +347,8 @@ class PhotoCheckPage(QWidget):
         colour = PLUM if thing.state == "moved" else RUST
         return area.translated(thing.along, -thing.upward), str(number), colour
 
-    def _line(self, thing: FoundThing, number: int, arrangement: Arrangement) -> QWidget:
-        item = arrangement.by_id[thing.placement].item
+    def _line(self, thing: FoundThing, number: int, asked: Comparison) -> QWidget:
+        item = asked.arrangement.by_id[thing.placement].item
         line = QWidget()
         row = QHBoxLayout(line)
         row.setContentsMargins(0, 0, 0, 0)
@@ -335,17 +360,21 @@ class PhotoCheckPage(QWidget):
         text: QLabel = words(f"{number}. The {item.label} stands {said} further {way}.")
         row.addWidget(text, 1)
         take = chip("Keep it so", "Move it in the plan to where it stands", checkable=False)
-        take.clicked.connect(lambda: self.keep_so(thing, f"{said} further {way} in the photograph"))
+        take.clicked.connect(lambda: self.keep_so(asked, thing, f"{said} further {way} in the photograph"))
         row.addWidget(take)
         return line
 
-    def keep_so(self, thing: FoundThing, said: str) -> None:
-        """Move a thing in the plan to where the photograph shows it."""
+    def keep_so(self, asked: Comparison, thing: FoundThing, said: str) -> None:
+        """Move a thing in the plan to where the photograph shows it, unless the look has changed since."""
         session = self._session
-        item = arrange(session.plan, session.plan.look(self.look_id)).by_id[thing.placement].item
+        item = asked.arrangement.by_id[thing.placement].item
+        look = next((look for look in session.plan.looks if look.id == asked.look_id), None)
+        if look is None or look.placements != asked.arrangement.look.placements:
+            session.refused.emit("The look has changed since it was compared; pull the photograph straight again.")
+            return
         photo = self._photo
         edit = FindElsewhere(
-            look=self.look_id, placement=thing.placement, found=Deviation(along=round(thing.along / 5) * 5.0),
+            look=look.id, placement=thing.placement, found=Deviation(along=round(thing.along / 5) * 5.0),
             said=said, name=item.label, date=photo.date if photo else "",
         )  # fmt: skip
         if session.commit(edit):

@@ -12,6 +12,7 @@ from jolly_ledge.app.panels.twins_page import TwinsPage
 from jolly_ledge.app.session import Session
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.table import write_list
+from jolly_ledge.model.phrases import capital, counted
 
 TABLE_SUFFIXES = (".csv", ".tsv", ".txt", ".json")
 TABLE_KINDS = "Tables (*.csv *.tsv *.txt *.json);;All files (*)"
@@ -113,4 +114,4 @@ class GatherPages(QStackedWidget):
         except FileError as error:
             session.refused.emit(str(error))
             return
-        session.told.emit(f"{len(session.plan.stash)} things are written to “{path.name}”.")
+        session.told.emit(f"{capital(counted(len(session.plan.stash), 'thing'))} written to “{path.name}”.")

@@ -157,9 +157,10 @@ class ProposalsPage(SearchPage):
 
     def _is_stale(self) -> bool:
         session = self._session
-        if self._asked_for is not None and session.plan.stash == self._asked_for.stash:
+        asked = self._asked_for
+        if asked is not None and asked.stash == session.plan.stash and asked.pieces == session.plan.pieces:
             return False
-        session.refused.emit("The stash has changed since; propose anew before taking one over.")
+        session.refused.emit("The stash or the furniture has changed since; propose anew before taking one over.")
         return True
 
     def _with_story(self, proposal: Proposal) -> Look:

@@ -18,6 +18,8 @@ from jolly_ledge.model.edits.items import AddItems
 from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.entry.parser import parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.proposals.wanted import Matched, Want, match_found, substitutes
@@ -58,6 +60,7 @@ class WantedPage(SearchPage):
         self.wants: tuple[Want, ...] = ()
         self.cards: list[WantCard] = []
         self.matched: Matched | None = None
+        self._asked_for: tuple[tuple[Item, ...], Look | None] | None = None
         column = self.column
         top = QHBoxLayout()
         top.addWidget(self.back_button)
@@ -117,11 +120,16 @@ class WantedPage(SearchPage):
         self._show(())
         self.found_said.setText("")
         self._list_dear()
+        self._asked_for = (session.plan.stash, session.look)
         self.search(WantedRequest(session.plan, session.look_id), LOOKING)
 
     def take_in(self, event: Event) -> None:
         """Show what is wanted."""
         if isinstance(event, WantedFound):
+            session = self._session
+            if self._asked_for != (session.plan.stash, session.look if session.look_id else None):
+                self.note.setText("The look has changed since; ask anew what is wanted.")
+                return
             self._show(event.wants)
             self.note.setText("The more a thing adds to the reading, the higher it stands." if event.wants else NOTHING)
 

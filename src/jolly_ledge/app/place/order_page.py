@@ -15,6 +15,7 @@ from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.drawing.sheet import figure_said, into_said
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.working_order import PlacingStep, working_order
 from jolly_ledge.report_wanted import change_over
 
@@ -120,8 +121,8 @@ class OrderPage(QWidget):
             self._show_carries(before)
         elif self.steps:
             self.summary.setText(
-                f"{len(self.steps)} things from {len(rooms)} rooms, ledge by ledge from the top down; "
-                "what carries comes before what it carries."
+                f"{capital(counted(len(self.steps), 'thing'))} from {counted(len(rooms), 'room')}, ledge by ledge "
+                "from the top down; what carries comes before what it carries."
             )
         else:
             self.summary.setText("Nothing to place yet: arrange the look first.")

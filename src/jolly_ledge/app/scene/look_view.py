@@ -13,7 +13,7 @@ from PySide6.QtGui import (
     QPaintEvent,
     QResizeEvent,
     QShowEvent,
-    QTransform,
+    QWheelEvent,
 )
 from PySide6.QtWidgets import QApplication, QGraphicsScene, QGraphicsView
 
@@ -26,14 +26,15 @@ from jolly_ledge.app.scene.picture_item import PictureItem, PlacementItem
 from jolly_ledge.app.scene.stamps import PLATE_PX, plate_ground
 from jolly_ledge.app.scene.tried_move import paint_tried
 from jolly_ledge.app.scene.ways_of_looking import Ways, paint_as_seen
+from jolly_ledge.app.scene.zoom import WHEEL_NOTCH, Zoom
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.doors import shut_door_shapes
 from jolly_ledge.drawing.items import item_shapes
-from jolly_ledge.drawing.look import painting_order
+from jolly_ledge.drawing.look import frame_of, painting_order
 from jolly_ledge.drawing.sheet import numbered_spots
 from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SOFT_INK
-from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
@@ -68,6 +69,7 @@ class LookView(QGraphicsView):
         self._front: PictureItem | None = None
         self.items_by_id: dict[str, PlacementItem] = {}
         self._pressed: tuple[QPoint, PlacementItem] | None = None
+        self._panned_from: QPoint | None = None
         self.gesture: DragGesture | None = None
         self.overlays: set[str] = {"balance", "cautions"}
         self.ways = Ways()
@@ -75,6 +77,8 @@ class LookView(QGraphicsView):
         self._has_painted = False
         self._is_behind = False
         self._layer = MarkLayer()
+        self._frame = QRectF()
+        self.zoom = Zoom(self)
         self._plate_before = QRectF()
         self.setRenderHint(QPainter.RenderHint.Antialiasing)
         self.setFrameShape(QGraphicsView.Shape.NoFrame)
@@ -116,6 +120,9 @@ class LookView(QGraphicsView):
             return
         if session.piece is not self._piece:
             self._show_piece(session.piece)
+        # While a thing is carried the drawing stands still under it.
+        if self.gesture is None and self._frame != _frame(session.arrangement):
+            self._fit()
         order = painting_order(session.arrangement.standings)
         present = {standing.id for standing in order}
         for identifier in [identifier for identifier in self.items_by_id if identifier not in present]:
@@ -139,7 +146,6 @@ class LookView(QGraphicsView):
         self._case.setZValue(-1)
         self._scene.addItem(self._case)
         self._show_front()
-        self._fit()
 
     def _show_front(self) -> None:
         """Show what stands before the things: bars, and the doors when they are shut."""
@@ -207,24 +213,24 @@ class LookView(QGraphicsView):
             self.is_shut = shut
             if self._piece is not None:
                 self._show_piece(self._piece)
+                self._fit()
         self._update_all()
 
     def _fit(self) -> None:
+        """Keep in sight the piece and all that reaches beyond it."""
+        self._frame = _frame(self._session.arrangement) if self._session.look_id else QRectF()
         area = QRectF(self.viewport().rect()).adjusted(MARGIN, MARGIN, -MARGIN, -MARGIN - BEAM_HEIGHT)
-        if self._case is None:
-            return
-        whole = self._case.boundingRect()
-        if area.width() < 10 or area.height() < 10 or whole.isEmpty():
-            return
-        scale = min(area.width() / whole.width(), area.height() / whole.height())
-        # The beam keeps the foot of the view, so the picture is set a little higher than the middle.
-        # The scene is larger than the view, so that the view can be moved at will.
-        self._scene.setSceneRect(
-            whole.adjusted(-whole.width() * 9, -whole.height() * 9, whole.width() * 9, whole.height() * 9)
-        )
-        self.setTransform(QTransform.fromScale(scale, scale))
-        self.centerOn(whole.center() + QPointF(0, BEAM_HEIGHT / 2 / scale))
+        self.zoom.set_frame(self._frame, area, BEAM_HEIGHT)
         self._update_all()
+
+    def wheelEvent(self, event: QWheelEvent) -> None:
+        """Look nearer about the pointer, or move the drawing with two fingers."""
+        fingers = event.pixelDelta()
+        if event.phase() != Qt.ScrollPhase.NoScrollPhase and not fingers.isNull():
+            self.zoom.pan(fingers.x(), fingers.y())
+        else:
+            self.zoom.wheel(event.angleDelta().y() / WHEEL_NOTCH, event.position())
+        event.accept()
 
     @property
     def scale_factor(self) -> float:
@@ -312,7 +318,7 @@ class LookView(QGraphicsView):
             painter.drawText(area, Qt.AlignmentFlag.AlignCenter, str(number))
 
     def _paint_as_seen(self, painter: QPainter) -> None:
-        piece = QRectF(self.mapFromScene(self._case.boundingRect()).boundingRect()) if self._case else QRectF()
+        piece = QRectF(self.mapFromScene(self._frame).boundingRect())
         painter.save()
         painter.resetTransform()
         painter.fillRect(piece, QColor(PAPER))
@@ -369,6 +375,8 @@ class LookView(QGraphicsView):
         """Choose what is pressed and be ready to carry it."""
         position = event.position().toPoint()
         self.setFocus()
+        if event.button() == Qt.MouseButton.MiddleButton:
+            self._panned_from = position
         if event.button() != Qt.MouseButton.LeftButton:
             return
         if self.ways.mirrored:
@@ -390,6 +398,9 @@ class LookView(QGraphicsView):
     def mouseMoveEvent(self, event: QMouseEvent) -> None:
         """Carry what was pressed once the pointer has moved far enough."""
         position = event.position().toPoint()
+        if self._panned_from is not None:
+            moved, self._panned_from = position - self._panned_from, position
+            self.zoom.pan(moved.x(), moved.y())
         if self.gesture is None and self._pressed is not None:
             start, item = self._pressed
             if (position - start).manhattanLength() < QApplication.startDragDistance():
@@ -407,7 +418,7 @@ class LookView(QGraphicsView):
 
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:
         """Let go of what is carried."""
-        self._pressed = None
+        self._pressed = self._panned_from = None
         self.let_go()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
@@ -458,7 +469,13 @@ class LookView(QGraphicsView):
             gesture.cancel()
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
-        """Esc puts back what is carried; other keys belong to the step's actions."""
+        """Esc puts back what is carried, Home shows the whole; other keys belong to the step's actions."""
+        if event.key() == Qt.Key.Key_Home:
+            self.zoom.fit()
+            return
+        if event.text() in ("+", "-"):
+            self.zoom.wheel(1.0 if event.text() == "+" else -1.0, QPointF(self.viewport().rect().center()))
+            return
         if event.key() == Qt.Key.Key_Escape:
             if self.gesture is not None:
                 self.put_back()
@@ -474,3 +491,8 @@ class LookView(QGraphicsView):
             if ledge.left <= at.x() <= ledge.right and ledge.floor - 30 <= -at.y() <= top:
                 self._session.choose_ledge(ledge.id)
                 return
+
+
+def _frame(arrangement: Arrangement) -> QRectF:
+    left, top, right, bottom = frame_of(arrangement)
+    return QRectF(left, top, right - left, bottom - top)

@@ -26,6 +26,8 @@ STRIP_HEIGHT = 122
 FLOOR = 84
 TALLEST_PX = 74.0
 LEAST_CELL = 84.0
+NOTHING_GATHERED = "Nothing is gathered yet; what you own comes in at Gather."
+NOTHING_FITS = "Nothing in the stash fits here; choose another ledge or show all."
 
 
 class StashStrip(QWidget):
@@ -108,9 +110,8 @@ class StashStrip(QWidget):
         if not self._things:
             painter.setPen(QColor(SOFT_INK))
             painter.setFont(font(13))
-            painter.drawText(
-                QPointF(14, FLOOR - 30), "Nothing in the stash fits here; choose another ledge or show all."
-            )
+            empty = not self._session.plan.stash
+            painter.drawText(QPointF(14, FLOOR - 30), NOTHING_GATHERED if empty else NOTHING_FITS)
         self._paint_more(painter)
 
     def _paint_item(self, painter: QPainter, item: Item, left: float, wide: float) -> None:

@@ -20,6 +20,7 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.stash_order import fits
 
 if TYPE_CHECKING:
@@ -138,7 +139,10 @@ class ArrangeStep(Step):
         self.propose_button.clicked.connect(self.show_proposals)
         self.place_button = chip("Place here", "Place the chosen thing on the ledge in hand (Return)", checkable=False)
         self.place_button.clicked.connect(self._place_chosen)
+        self.gather_button = chip("Gather things", "Go to the step where things come in", checkable=False)
+        self.gather_button.clicked.connect(lambda: self.session.step_asked.emit("Gather"))
         row.addWidget(self.strip_label, 1)
+        row.addWidget(self.gather_button)
         row.addWidget(self.fits_chip)
         row.addWidget(self.place_button)
         row.addWidget(self.propose_button)
@@ -203,13 +207,19 @@ class ArrangeStep(Step):
     def _show_strip(self) -> None:
         session = self.session
         free = session.free_items() if session.look_id else ()
+        has_stash = bool(session.plan.stash)
+        self.gather_button.setVisible(not has_stash)
+        for button in (self.fits_chip, self.place_button, self.propose_button):
+            button.setVisible(has_stash)
         ledge = session.ledge
         things: tuple[Item, ...] = free
-        if ledge is not None and self.fits_chip.isChecked():
+        if not has_stash:
+            self.strip_label.setText("The stash is empty")
+        elif ledge is not None and self.fits_chip.isChecked():
             things = tuple(item for item in free if fits(item, ledge))
             self.strip_label.setText(f"Fits <b>{ledge.label}</b> · {len(things)} of {len(free)}")
         else:
-            self.strip_label.setText(f"From the stash · {len(free)} things")
+            self.strip_label.setText(f"From the stash · {counted(len(free), 'thing')}")
         self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))))
 
     def _connect_strip(self) -> None:

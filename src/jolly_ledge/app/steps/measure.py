@@ -16,6 +16,7 @@ from PySide6.QtWidgets import (
 )
 
 from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.new_plan import is_untouched
 from jolly_ledge.app.panels.measure_forms import BoardForm, FixtureForm, LedgeForm, PieceForm
 from jolly_ledge.app.panels.start_gallery import StartGallery
 from jolly_ledge.app.scene.measure_view import MeasureView
@@ -32,6 +33,8 @@ from jolly_ledge.model.edits.bays import CopyBay, JoinBays, SplitBay, can_join
 from jolly_ledge.model.edits.edit import fresh_id
 from jolly_ledge.model.edits.fixtures import AddFixture
 from jolly_ledge.model.edits.pieces import AddLedge, AddPiece, RemovePiece
+from jolly_ledge.model.edits.together import Together
+from jolly_ledge.model.history import Edit
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.starts.gallery import Start, begin
 from jolly_ledge.model.starts.tops import wall_above
@@ -72,6 +75,7 @@ class MeasureStep(Step):
         self.drawings.addWidget(self.top_view)
         self.drawings.setChildrenCollapsible(False)
         self.drawings.setSizes([400, 400])
+        self._stands_in = ""
         self.gallery = StartGallery()
         self.gallery.picked.connect(self.add_piece)
         self.gallery.left.connect(self.show_drawing)
@@ -178,6 +182,11 @@ class MeasureStep(Step):
         self.pages.setCurrentIndex(0)
         self.view.setFocus()
 
+    def ask_what_it_is(self) -> None:
+        """Begin a plan: the kind that is picked takes the place of the plain piece the plan was given."""
+        self._stands_in = self.session.piece_id
+        self.show_gallery()
+
     def show_gallery(self) -> None:
         """Show the kinds of furniture to begin with."""
         self.pages.setCurrentWidget(self.gallery)
@@ -244,7 +253,13 @@ class MeasureStep(Step):
         """Add a piece of a kind and take it in hand."""
         session = self.session
         piece = begin(start, {piece.id for piece in session.plan.pieces})
-        if session.commit(AddPiece(piece=piece)):
+        added: Edit = AddPiece(piece=piece)
+        plain = next((one for one in session.plan.pieces if one.id == self._stands_in), None)
+        self._stands_in = ""
+        if plain is not None and is_untouched(session.plan, plain):
+            gone = RemovePiece(piece=plain.id, name=plain.label)
+            added = Together(edits=(added, gone), label=f"Begin with {piece.label}")
+        if session.commit(added):
             session.choose_look(session.plan.looks_of(piece.id)[0].id)
             self.show_drawing()
 

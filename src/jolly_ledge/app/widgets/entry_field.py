@@ -9,6 +9,7 @@ from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
 from jolly_ledge.model.entry.parser import Entry, completions, parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.words import plain
 
 PREVIEW = QSize(128, 40)
@@ -125,7 +126,7 @@ class EntryField(QWidget):
             for side in ("width", "height", "depth")
         )
         parts = [
-            first.name if len(self.entry.items) == 1 else f"{len(self.entry.items)} things",
+            first.name if len(self.entry.items) == 1 else counted(len(self.entry.items), "thing"),
             sizes,
             plain(first.finish),
             first.room,

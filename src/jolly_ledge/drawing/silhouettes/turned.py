@@ -145,16 +145,11 @@ def draw_globe(subject: Subject) -> list[Shape]:
     radius = min(w * 0.46, h * 0.4)
     centre = -(h - radius - h * 0.02)
     stand = subject.second if len(subject.colours) > 1 else "#6f4a2f"
-    foot = [(-0.3, 0.0), (0.3, 0.0), (0.27, -0.035), (0.07, -0.09), (0.05, (centre + radius) / h), (-0.05, (centre + radius) / h),
-            (-0.07, -0.09), (-0.27, -0.035)]  # fmt: skip
+    under = centre + radius
     ring = radius * 1.1
     chance = subject.chance()
     shapes = [
-        outlined(
-            (*polyline([(x * w, y * h) for x, y in foot]), ("Z", ())),
-            round_shade(stand, "satin", -w * 0.3, w * 0.3),
-            stand,
-        ),
+        *(_floor_stand(w, under, stand) if -under > FLOOR_STAND * w else _table_stand(w, h, under, stand)),
         Shape(_arc(0, centre, ring, -70, 80), None, 1.0, darker(stand, 0.25), max(radius * 0.07, 2.0)),
         Shape(_arc(0, centre, ring, -70, 80), None, 1.0, "#b9934c", max(radius * 0.045, 1.2)),
         ball(0, centre, radius, subject.colour, subject.finish),
@@ -167,6 +162,36 @@ def draw_globe(subject: Subject) -> list[Shape]:
         ]  # fmt: skip
         shapes.append(Shape(smooth(points, closed=True), darker(subject.colour, 0.3), 0.4))
     shapes.append(Shape(ellipse(-radius * 0.36, centre - radius * 0.42, radius * 0.2, radius * 0.12), "#ffffff", 0.4))
+    return shapes
+
+
+FLOOR_STAND = 0.45
+"""A globe whose ball is this many widths over its foot stands on legs, else on a foot."""
+
+
+def _table_stand(w: float, h: float, under: float, stand: str) -> list[Shape]:
+    foot = [(-0.3 * w, 0.0), (0.3 * w, 0.0), (0.27 * w, -0.035 * h), (0.07 * w, -0.09 * h), (0.05 * w, under),
+            (-0.05 * w, under), (-0.07 * w, -0.09 * h), (-0.27 * w, -0.035 * h)]  # fmt: skip
+    return [outlined((*polyline(foot), ("Z", ())), round_shade(stand, "satin", -w * 0.3, w * 0.3), stand)]
+
+
+def _floor_stand(w: float, under: float, stand: str) -> list[Shape]:
+    """Return three legs with a rail, under a cup that holds the ball."""
+    thick = w * 0.06
+    shapes = []
+    for top, foot in ((-0.16, -0.46), (0.16, 0.46), (0.0, 0.0)):
+        leg = [(top * w - thick / 2, under * 1.02), (top * w + thick / 2, under * 1.02), (foot * w + thick / 2, 0.0),
+               (foot * w - thick / 2, 0.0)]  # fmt: skip
+        shapes.append(outlined((*polyline(leg), ("Z", ())), round_shade(stand, "satin", -w * 0.4, w * 0.4), stand))
+    rail = [(-0.33 * w, under * 0.42), (0.33 * w, under * 0.42)]
+    shapes.append(Shape(polyline(rail), None, 1.0, darker(stand, 0.2), thick * 0.8))
+    cup = [
+        (-0.3 * w, under * 1.0 - w * 0.12),
+        (0.3 * w, under * 1.0 - w * 0.12),
+        (0.2 * w, under * 0.96),
+        (-0.2 * w, under * 0.96),
+    ]
+    shapes.append(outlined((*polyline(cup), ("Z", ())), round_shade(stand, "satin", -w * 0.3, w * 0.3), stand))
     return shapes
 
 

@@ -6,6 +6,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.model.edits.edit import BaseEdit, change_piece
 from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.phrases import with_article
 from jolly_ledge.model.piece import Fixture, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import changed, checked
@@ -21,7 +22,7 @@ class AddFixture(BaseEdit, frozen=True):
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Add a {plain(self.fixture.kind)}"
+        return f"Add {with_article(plain(self.fixture.kind))}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the fixture at the end of the piece's fixtures."""

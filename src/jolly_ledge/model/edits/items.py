@@ -9,6 +9,7 @@ from jolly_ledge.model.edits.placements import without_placements
 from jolly_ledge.model.families import Families
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import changed, checked
 from jolly_ledge.model.words import TRAITS, Trait, plain
@@ -37,7 +38,7 @@ class TakeOverItems(BaseEdit, frozen=True):
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Take over {len(self.items)} things from a table"
+        return f"Take over {counted(len(self.items), 'thing')} from a table"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the things."""
@@ -81,7 +82,7 @@ class ChangeItems(BaseEdit, frozen=True):
     def label(self) -> str:
         """What it does."""
         words = ", ".join(field.replace("_", " ") for field, _ in self.changes)
-        return f"Change {words} of {len(self.items)} things"
+        return f"Change {words} of {counted(len(self.items), 'thing')}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the things changed."""
@@ -121,7 +122,7 @@ class JoinSet(BaseEdit, frozen=True):
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Join {len(self.items)} things as {self.name}" if self.name else "Part a set"
+        return f"Join {counted(len(self.items), 'thing')} as {self.name}" if self.name else "Part a set"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the set's name on every thing; no name parts them."""

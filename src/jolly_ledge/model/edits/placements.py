@@ -5,10 +5,12 @@ from collections.abc import Iterable
 from msgspec import Struct
 from msgspec.structs import replace
 
-from jolly_ledge.model.arrangement import stash_index
+from jolly_ledge.model.arrangement import arrange, stash_index
 from jolly_ledge.model.edits.edit import BaseEdit, change_look, fresh_id, with_one
 from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.leaning import lean_z
 from jolly_ledge.model.look import Look, Placement
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.pose import extent
 from jolly_ledge.model.value import changed, checked
@@ -86,17 +88,11 @@ class MovePlacement(BaseEdit, frozen=True):
     placement: str
     spot: Spot
     name: str = ""
-    merges: bool = False
 
     @property
     def label(self) -> str:
         """What it does."""
         return f"Move {self.name or self.placement}"
-
-    @property
-    def merge_key(self) -> str | None:
-        """Nudges in a row are one step."""
-        return f"nudge {self.look} {self.placement}" if self.merges else None
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the thing moved."""
@@ -170,7 +166,7 @@ class ReturnToStash(BaseEdit, frozen=True):
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Put back {self.name or f'{len(self.placements)} things'}"
+        return f"Put back {self.name or counted(len(self.placements), 'thing')}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan without the placements."""
@@ -213,15 +209,17 @@ class SetPose(BaseEdit, frozen=True):
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the poses set; raise EditError for what hangs on a wall."""
         stash = stash_index(plan.stash)
-        piece = plan.piece(plan.look(self.look).piece)
+        now = arrange(plan, plan.look(self.look))
+        piece = now.piece
 
         def posed(placement: Placement) -> Placement:
             if placement.pose == "hung":
                 raise EditError("What hangs on the wall has no other pose there; carry it to a ledge first.")
             z = placement.z
             if self.pose == "leaning" and placement.host is None:
-                depth = extent(stash[placement.item], self.pose, placement.turn).depth
-                z = max(piece.ledge(placement.ledge).depth - depth / 2, depth / 2)
+                size = extent(stash[placement.item], self.pose, placement.turn)
+                others = [standing for standing in now.standings if standing.id not in self.placements]
+                z = lean_z(piece.ledge(placement.ledge), placement.x or 0.0, size.width, size.depth, others)
             return changed(placement, pose=self.pose, z=z)
 
         def change(look: Look) -> Look:

@@ -1,0 +1,88 @@
+"""How near a drawing is looked at: fitted, or closer about a point; it can never be moved out of sight."""
+
+from PySide6.QtCore import QPointF, QRectF
+from PySide6.QtGui import QTransform
+from PySide6.QtWidgets import QGraphicsView
+
+MOST = 12.0
+STEP = 1.2
+WHEEL_NOTCH = 120.0
+
+
+class Zoom:
+    """Keeps the scale and the middle of a graphics view.
+
+    Parameters
+    ----------
+    view : QGraphicsView
+        Its scene is larger than what is shown, so that it can be moved at will.
+    """
+
+    def __init__(self, view: QGraphicsView) -> None:
+        self._view = view
+        self._whole = QRectF()
+        self._fitted = 1.0
+        self._foot = 0.0
+        self.factor = 1.0
+
+    def set_frame(self, whole: QRectF, area: QRectF, foot: float) -> None:
+        """Show a frame of the scene in an area of the view, above so many pixels at its foot; the factor stays."""
+        if area.width() < 10 or area.height() < 10 or whole.isEmpty():
+            return
+        middle = None if self.factor == 1.0 else self._middle()
+        self._whole, self._foot = whole, foot
+        self._fitted = min(area.width() / whole.width(), area.height() / whole.height())
+        beyond = max(whole.width(), whole.height()) * 9
+        self._view.setSceneRect(whole.adjusted(-beyond, -beyond, beyond, beyond))
+        self._show(middle)
+
+    def fit(self) -> None:
+        """Show the whole frame again."""
+        self.factor = 1.0
+        self._show(None)
+
+    def by(self, times: float, about: QPointF | None = None) -> None:
+        """Look nearer or from farther off, about a point of the view that stays where it is."""
+        pixel = about if about is not None else QPointF(self._view.viewport().rect().center())
+        held = self._view.mapToScene(pixel.toPoint())
+        self.factor = min(max(self.factor * times, 1.0), MOST)
+        if self.factor == 1.0:
+            self._show(None)
+            return
+        scale = self._fitted * self.factor
+        offset = (QPointF(self._view.viewport().rect().center()) - pixel) / scale
+        self._show(held + offset)
+
+    def wheel(self, notches: float, about: QPointF) -> None:
+        """Look nearer by notches of the wheel, about the pointer."""
+        self.by(STEP**notches, about)
+
+    def pan(self, dx: float, dy: float) -> None:
+        """Move the drawing by pixels, as far as the frame goes."""
+        if self.factor > 1.0:
+            scale = self._fitted * self.factor
+            self._show(self._middle() - QPointF(dx / scale, dy / scale))
+
+    def _middle(self) -> QPointF:
+        return self._view.mapToScene(self._view.viewport().rect().center())
+
+    def _show(self, middle: QPointF | None) -> None:
+        scale = self._fitted * self.factor
+        self._view.setTransform(QTransform.fromScale(scale, scale))
+        # What keeps the foot of the view pushes the picture a little higher than the middle.
+        whole = self._whole.center() + QPointF(0, self._foot / 2 / scale)
+        if middle is None:
+            self._view.centerOn(whole)
+            return
+        half = QPointF(self._view.viewport().width() / 2 / scale, self._view.viewport().height() / 2 / scale)
+        self._view.centerOn(
+            QPointF(
+                _within(middle.x(), self._whole.left() + half.x(), self._whole.right() - half.x(), whole.x()),
+                _within(middle.y(), self._whole.top() + half.y(), self._whole.bottom() - half.y(), whole.y()),
+            )
+        )
+
+
+def _within(value: float, least: float, most: float, only: float) -> float:
+    """Keep a value between two; where they leave nothing, there is only one."""
+    return min(max(value, least), most) if least <= most else only
