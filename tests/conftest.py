@@ -1,5 +1,6 @@
 """Fixtures that many tests share."""
 
+import gc
 import os
 import threading
 from collections.abc import Iterator
@@ -8,6 +9,8 @@ from pathlib import Path
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 import pytest
+from PySide6.QtCore import QEvent
+from PySide6.QtGui import QPixmapCache
 from PySide6.QtPrintSupport import QPrinter
 from PySide6.QtWidgets import QApplication
 from pytestqt.qtbot import QtBot
@@ -48,8 +51,9 @@ class AnsweringDialogs:
         return self.printer
 
 
-@pytest.fixture(scope="session")
+@pytest.fixture(scope="session", autouse=True)
 def qapp() -> QApplication:
+    """Return the application; made before anything else, for a bare one that only renders cannot show windows later."""
     return ready_application(["tests"])
 
 
@@ -92,6 +96,21 @@ def window(
     yield made
     made.session.let_go()
     made.session.is_dirty = False
+
+
+@pytest.fixture(autouse=True)
+def _windows_are_freed(request: pytest.FixtureRequest) -> Iterator[None]:
+    """Let all that a window held go before the next test: hundreds of them would take gigabytes."""
+    yield
+    application = QApplication.instance()
+    if isinstance(application, QApplication) and application.topLevelWidgets():
+        for widget in application.topLevelWidgets():
+            widget.close()
+            widget.deleteLater()
+        application.sendPostedEvents(None, QEvent.Type.DeferredDelete)
+        application.processEvents()
+        QPixmapCache.clear()
+        gc.collect()
 
 
 def open_window(qtbot: QtBot, plan: Plan, log: RecoveryLog, dialogs: AnsweringDialogs) -> MainWindow:

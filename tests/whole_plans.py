@@ -81,7 +81,7 @@ def _plan(chance: Random) -> Plan:
         pieces.append(_started(chance, taken) if chance.random() < 0.6 else _strange_piece(chance, taken))
     stash = tuple(_item(chance, f"t{index}", pieces) for index in range(chance.choice((0, 1, 2, 4, 7, 12))))
     pieces = [_with_wishes(chance, piece, stash) for piece in pieces]
-    looks = []
+    looks: list[Look] = []
     for piece in pieces:
         for _ in range(chance.choice((0, 1, 1, 2))):
             looks.append(_look(chance, f"look-{len(looks)}", piece, stash))
@@ -215,7 +215,7 @@ def _look(chance: Random, identifier: str, piece: Piece, stash: tuple[Item, ...]
     for item in chance.sample(stash, chance.randint(0, len(stash))) if piece.ledges else ():
         placements.append(_placement(chance, item, piece, placements))
     chance.shuffle(placements)
-    waved = ()
+    waved: tuple[WavedOff, ...] = ()
     if placements and chance.random() < 0.2:
         waved = (WavedOff(reading=chance.choice(("scale", "mix", "nothing")), placements=(placements[0].id,)),)
     manner = Manner(
@@ -246,7 +246,7 @@ def _placement(chance: Random, item: Item, piece: Piece, before: list[Placement]
         x=None if bare else chance.uniform(1 - reach, reach) * ledge.width,
         z=None if bare or pose == "hung" else chance.uniform(1 - reach, reach) * ledge.depth,
         y=chance.uniform(-50, 900) if pose == "hung" else None,
-        pose=pose,
+        pose=pose,  # type: ignore[arg-type]
         turn=chance.choice((0.0, 0.0, 90.0, 180.0, -360.0, 33.3)),
         on=host.id if host is not None and way in ("on", "draped") and pose != "hung" else None,
         inside=host.id if host is not None and way == "inside" else None,

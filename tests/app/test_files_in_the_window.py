@@ -163,7 +163,7 @@ def test_the_menu_reaches_undo_units_and_steps(window: MainWindow) -> None:
     assert window.session.plan.name == "Vesper Row"
     actions["Redo"].trigger()
     assert window.session.plan.name == "Renamed"
-    actions["Lengths in in"].trigger()
+    actions["Lengths in inches"].trigger()
     assert window.session.unit == "in"
     actions["Go to Keep"].trigger()
     assert window.path.buttons["Keep"].isChecked()

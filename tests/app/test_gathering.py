@@ -15,6 +15,7 @@ from jolly_ledge.files.table import read_list
 from jolly_ledge.model.edits.items import DuplicateItem
 from jolly_ledge.model.families import stash_families
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import counted
 from pages import LEFT, gather, pick, type_into
 
 CONTROL, SHIFT = Qt.KeyboardModifier.ControlModifier, Qt.KeyboardModifier.ShiftModifier
@@ -138,7 +139,7 @@ def test_a_lasso_takes_several_and_all_are_changed_in_one_step(window: MainWindo
     assert third.item.id in caught
     type_into(qtbot, page.several.room_field, "loft")
     assert {item.room for item in window.session.chosen_items} == {"loft"}
-    assert window.session.history.undo_label == f"Change room of {len(caught)} things"
+    assert window.session.history.undo_label == f"Change room of {counted(len(caught), 'thing')}"
     window.session.undo()
     assert "loft" not in {item.room for item in window.session.plan.stash}
 

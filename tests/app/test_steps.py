@@ -124,15 +124,15 @@ def test_what_a_child_reaches_is_told(window: MainWindow, qtbot: QtBot) -> None:
     qtbot.mouseClick(page.toddler, LEFT, pos=QPoint(8, page.toddler.height() // 2))
     assert "At three years a child grasps up to 95 cm" in page.reached.text()
     few = len([c for c in window.session.cautions if c.id == "toddler"])
-    page.age_field.setText("8")
+    page.age_field.setText("5")
     qtbot.keyClick(page.age_field, Qt.Key.Key_Return)
-    assert window.session.plan.household.child_age == 8
-    assert "At eight years a child grasps up to 140 cm" in page.reached.text()
+    assert window.session.plan.household.child_age == 5
+    assert "At five years a child grasps up to 115 cm" in page.reached.text()
     assert len([c for c in window.session.cautions if c.id == "toddler"]) >= few
     page.age_field.setText("soon")
     qtbot.keyClick(page.age_field, Qt.Key.Key_Return)
     assert "no age of a child" in window.notice.sentence
-    assert page.age_field.text() == "8"
+    assert page.age_field.text() == "5"
 
 
 def test_who_lives_there_is_written_in_one_step(window: MainWindow, qtbot: QtBot) -> None:

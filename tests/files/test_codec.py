@@ -15,7 +15,7 @@ from jolly_ledge.files.errors import PlanFileError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Fixture, Ledge, Piece, Wish
-from jolly_ledge.model.plan import Household, Plan
+from jolly_ledge.model.plan import VERSION, Household, Plan
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, TRAITS
 
 SAMPLES = Path(__file__).parent / "samples"
@@ -48,7 +48,7 @@ def test_the_demo_comes_back_as_it_was(demo: Plan) -> None:
 def test_defaults_are_left_out_and_format_and_version_are_not() -> None:
     written = plain()
     assert written["format"] == "jolly-ledge/plan"
-    assert written["version"] == 1
+    assert written["version"] == VERSION
     assert "turn" not in written["looks"][0]["placements"][0]
 
 
@@ -194,9 +194,17 @@ def test_numbers_that_are_none_are_refused(number: str) -> None:
     refusal(content)
 
 
+def test_a_plan_of_version_one_is_lifted_as_it_is() -> None:
+    plan = plan_from_json((SAMPLES / "v1.json").read_bytes())
+    assert plan.version == VERSION
+    assert plan.household.toddler
+    assert plan.look("A").answers == ()
+    assert plan.look("A").placements[0].item == "urn"
+
+
 def test_an_older_plan_is_lifted() -> None:
     plan = plan_from_json((SAMPLES / "v0.json").read_bytes())
-    assert plan.version == 1
+    assert plan.version == VERSION
     assert plan.item("vase").main_colour == "#c4663c"
     assert plan.item("box").main_colour == "#7d4f2f"
     assert plan.look("look").placements[0].ledge == "a1"

@@ -31,6 +31,8 @@ class MainWindow(QMainWindow):
     def __init__(self, session: Session, dialogs: Dialogs) -> None:
         super().__init__()
         self.session = session
+        # They end together: what listens to the session would else hold the window for ever.
+        session.setParent(self)
         self._dialogs = dialogs
         self._closes = False
         self.setWindowTitle("Jolly Ledge")

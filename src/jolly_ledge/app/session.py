@@ -26,8 +26,9 @@ from jolly_ledge.model.plan_differences import plan_differences
 from jolly_ledge.model.units import LengthUnit, format_length
 from jolly_ledge.readings.register import Assessment, assess
 
-KEEP_AFTER_MS = 700
-"""Unsaved work is kept for recovery this long after the last change."""
+KEEP_AFTER_MS, KEEP_AT_LATEST_MS = 700, 5_000
+"""Unsaved work is kept for recovery this long after the last change, and at the latest so long after the first one:
+who works steadily never rests."""
 
 
 class Session(QObject):
@@ -91,6 +92,10 @@ class Session(QObject):
         self._keeper.setSingleShot(True)
         self._keeper.setInterval(KEEP_AFTER_MS)
         self._keeper.timeout.connect(self.keep_now)
+        self._latest = QTimer(self)
+        self._latest.setSingleShot(True)
+        self._latest.setInterval(KEEP_AT_LATEST_MS)
+        self._latest.timeout.connect(self.keep_now)
         self._settle_in_hand()
 
     # What is in hand
@@ -254,7 +259,7 @@ class Session(QObject):
     def _after_change(self, changed: bool) -> None:
         if changed:
             self.is_dirty = True
-            self._keeper.start()
+            self._keep_soon()
             self._settle_in_hand()
         self._forget_readings()
         self.changed.emit()
@@ -303,7 +308,7 @@ class Session(QObject):
         self._settle_in_hand()
         self._forget_readings()
         if self.is_dirty:
-            self._keeper.start()
+            self._keep_soon()
         self.changed.emit()
         self.chosen.emit()
 
@@ -341,7 +346,7 @@ class Session(QObject):
             return False
         self.is_dirty = False
         self.saved_at = QDateTime.currentDateTime().toString("HH:mm")
-        self._keeper.stop()
+        self._stop_keeping()
         self._log.forget()
         self._note_recent(file.path)
         self._keep_backup(file.path, replaced)
@@ -398,8 +403,18 @@ class Session(QObject):
         """Keep a photograph beside the plan, for edits to refer to."""
         self.photos[name] = content
 
+    def _keep_soon(self) -> None:
+        self._keeper.start()
+        if not self._latest.isActive():
+            self._latest.start()
+
+    def _stop_keeping(self) -> None:
+        self._keeper.stop()
+        self._latest.stop()
+
     def keep_now(self) -> None:
         """Keep unsaved work for recovery."""
+        self._stop_keeping()
         if not self.is_dirty:
             return
         try:
@@ -430,5 +445,5 @@ class Session(QObject):
 
     def let_go(self) -> None:
         """End the session knowingly: nothing is left to recover."""
-        self._keeper.stop()
+        self._stop_keeping()
         self._log.forget()

@@ -80,6 +80,15 @@ class Picture(Struct, frozen=True):
         return self.bottom - self.top
 
 
+def marks_along(length: float, step: float, most: int = 80) -> int:
+    """Return how many marks a length bears at a usual step: on what is larger than life they lie further apart.
+
+    >>> marks_along(300, 15), marks_along(50_000, 15)
+    (20, 80)
+    """
+    return min(round(length / step), most)
+
+
 def rectangle(left: float, top: float, width: float, height: float) -> Path:
     """Return a rectangle."""
     return polygon(((left, top), (left + width, top), (left + width, top + height), (left, top + height)))

@@ -1,11 +1,16 @@
 """Writing a file whole or not at all."""
 
 import contextlib
+import glob
 import os
 import tempfile
+import time
 from pathlib import Path
 
 from jolly_ledge.files.errors import writing_error
+
+PART, STALE_S = ".part", 600.0
+"""What a save is written as before it takes its place; older than this nobody is writing it any more."""
 
 
 def write_atomically(path: Path, content: bytes) -> None:
@@ -24,7 +29,7 @@ def write_atomically(path: Path, content: bytes) -> None:
 
 def _replace(path: Path, content: bytes) -> None:
     mode = path.stat().st_mode & 0o777 if path.exists() else 0o666 & ~_umask()
-    handle, temporary = tempfile.mkstemp(dir=path.parent, prefix=f".{path.name[:60]}.", suffix=".part")
+    handle, temporary = tempfile.mkstemp(dir=path.parent, prefix=f".{path.name[:60]}.", suffix=PART)
     try:
         with os.fdopen(handle, "wb") as file:
             file.write(content)
@@ -38,6 +43,16 @@ def _replace(path: Path, content: bytes) -> None:
             os.unlink(temporary)
         raise
     _sync_folder(path.parent)
+    drop_parts(path.parent, path.name)
+
+
+def drop_parts(folder: Path, name: str = "") -> None:
+    """Let go of what a save that was cut short left in a folder, for one file or all; fresh ones are in use."""
+    with contextlib.suppress(OSError):
+        for part in folder.glob(f".{glob.escape(name[:60])}*{PART}"):
+            with contextlib.suppress(OSError):
+                if time.time() - part.stat().st_mtime > STALE_S:
+                    part.unlink()
 
 
 def _umask() -> int:

@@ -7,6 +7,7 @@ from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.model.item import Item
 from jolly_ledge.render.player import play
 
+LARGEST_PX = 4_000.0
 MOST_KEPT = 800
 """A large stash must not fill the memory with pixels of what is far out of sight."""
 
@@ -34,14 +35,17 @@ class ItemPixmaps:
         """Paint a thing with the middle of its foot at a point; ``ratio`` is the pixel ratio of the screen."""
         pixmap = self._pixmap(item, ratio)
         below = item_picture(item).bottom * self.scale
-        painter.drawPixmap(
-            QPointF(middle - pixmap.width() / ratio / 2, floor + below - pixmap.height() / ratio), pixmap
-        )
+        size = pixmap.deviceIndependentSize()
+        painter.drawPixmap(QPointF(middle - size.width() / 2, floor + below - size.height()), pixmap)
 
     def _pixmap(self, item: Item, ratio: float) -> QPixmap:
         found = self._kept.get((item, ratio))
         if found is None:
-            picture, scale = item_picture(item), self.scale * ratio
+            picture = item_picture(item)
+            # What is larger than any screen is painted coarser and stretched.
+            largest = max(picture.width, picture.height) * self.scale * ratio
+            ratio_kept = ratio * min(1.0, LARGEST_PX / largest)
+            scale = self.scale * ratio_kept
             found = QPixmap(max(round(picture.width * scale), 1), max(round(picture.height * scale), 1))
             found.fill(Qt.GlobalColor.transparent)
             painter = QPainter(found)
@@ -50,7 +54,7 @@ class ItemPixmaps:
             painter.translate(-picture.left, -picture.top)
             play(painter, picture.primitives)
             painter.end()
-            found.setDevicePixelRatio(ratio)
+            found.setDevicePixelRatio(ratio_kept)
             if len(self._kept) >= MOST_KEPT:
                 # The oldest goes; what is in sight is drawn again at once.
                 del self._kept[next(iter(self._kept))]

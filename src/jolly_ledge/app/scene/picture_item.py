@@ -12,6 +12,9 @@ from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.player import play
 
+LARGEST_CACHED_MM = 8_000.0
+"""What is larger is painted anew each time: its picture would take more memory than it saves time."""
+
 
 class PictureItem(QGraphicsItem):
     """A still picture, such as the case."""
@@ -20,7 +23,8 @@ class PictureItem(QGraphicsItem):
         super().__init__()
         self._primitives = tuple(primitives)
         self._bounds = bounds
-        self.setCacheMode(QGraphicsItem.CacheMode.DeviceCoordinateCache)
+        if max(bounds.width(), bounds.height()) < LARGEST_CACHED_MM:
+            self.setCacheMode(QGraphicsItem.CacheMode.DeviceCoordinateCache)
 
     @classmethod
     def of(cls, picture: Picture) -> "PictureItem":

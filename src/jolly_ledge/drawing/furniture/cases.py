@@ -1,7 +1,7 @@
 """Cases: open bookcases, hutches, glazed cabinets, flanking pairs; boards on brackets."""
 
 from jolly_ledge.drawing.furniture.wood import PAINTED, cornice, doors, floor_shadow, leg, open_doors, panel
-from jolly_ledge.drawing.picture import Gradient, Primitive, Shape, polygon, polyline, rectangle
+from jolly_ledge.drawing.picture import Gradient, Primitive, Shape, marks_along, polygon, polyline, rectangle
 from jolly_ledge.drawing.theme import CASE, CASE_LIT, CASE_SHADE
 from jolly_ledge.model.bays import bodies_of
 from jolly_ledge.model.colour import darker, lighter
@@ -51,7 +51,7 @@ def _hutch(piece: Piece, left: float, right: float) -> list[Shape]:
         return _carcass(left, right, piece.height)
     shelves = sorted({ledge.floor for ledge in piece.ledges if not ledge.is_wall})
     upper = shelves[1] - 22 if len(shelves) > 1 else base
-    count = max(round((right - left) / 480), 1)
+    count = max(marks_along(right - left, 480), 1)
     glazed = piece.doors == "glazed"
     return [
         *(

@@ -2,7 +2,17 @@
 
 from collections.abc import Callable
 
-from jolly_ledge.drawing.picture import Gradient, Path, Shape, ellipse, polygon, polyline, rectangle, rounded
+from jolly_ledge.drawing.picture import (
+    Gradient,
+    Path,
+    Shape,
+    ellipse,
+    marks_along,
+    polygon,
+    polyline,
+    rectangle,
+    rounded,
+)
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.words import FixtureKind
@@ -136,7 +146,7 @@ def _firebox(fixture: Fixture, colour: str) -> list[Shape]:
     x, y, w, h = _edges(fixture)
     inside = Gradient((0, y), (0, y + h), ((0.0, darker(colour, 0.5)), (1.0, lighter(colour, 0.08))))
     shapes = [Shape(rectangle(x, y, w, h), inside, 1.0, "#0f0d0c", 3.0)]
-    rows = max(round(h / 90), 1)
+    rows = max(marks_along(h, 90), 1)
     for row in range(1, rows):
         line = [(x + 4, y + h * row / rows), (x + w - 4, y + h * row / rows)]
         shapes.append(Shape(polyline(line), None, 1.0, lighter(colour, 0.12), 1.6, 0.6))

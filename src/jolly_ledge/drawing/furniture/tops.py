@@ -1,7 +1,7 @@
 """Pieces with a top: consoles, sideboards, tables, nightstands, counters, mantels; and a hanging rail."""
 
 from jolly_ledge.drawing.furniture.wood import PAINTED, WOOD, doors, floor_shadow, leg, panel
-from jolly_ledge.drawing.picture import Gradient, Shape, ellipse, polyline, rectangle, rounded
+from jolly_ledge.drawing.picture import Gradient, Shape, ellipse, marks_along, polyline, rectangle, rounded
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Ledge, Piece
 
@@ -117,7 +117,7 @@ def _backsplash(piece: Piece, top: Ledge) -> list[Shape]:
     height = top.clearance or 0.0
     shapes = [Shape(rectangle(top.left, -top.floor - height, top.width, height), lighter(colour, 0.1))]
     grout = darker(colour, 0.14)
-    row, brick = 75.0, 150.0
+    row, brick = max(75.0, height / 40), max(150.0, top.width / 60)
     y, number = -top.floor - row, 0
     while y > -top.floor - height:
         shapes.append(Shape(polyline([(top.left, y), (top.right, y)]), None, 1.0, grout, 1.4))
@@ -186,4 +186,4 @@ def rail_shapes(piece: Piece) -> list[Shape]:
 
 
 def _count(width: float, each: float) -> int:
-    return max(round(width / each), 1)
+    return max(marks_along(width, each, 40), 1)

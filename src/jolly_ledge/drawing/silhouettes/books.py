@@ -1,11 +1,11 @@
 """Books: upright spines, page edges, lying stacks and rows."""
 
-from jolly_ledge.drawing.picture import Gradient, Shape, polyline, rectangle, rounded
+from jolly_ledge.drawing.picture import Gradient, Shape, marks_along, polyline, rectangle, rounded
 from jolly_ledge.drawing.silhouettes.subject import Subject, flat_shade, outlined
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.item import PAGE_COLOUR
 
-THINNEST_MM, MOST_DRAWN = 3.0, 400
+THINNEST_MM, MOST_DRAWN = 3.0, 160
 
 
 def draw_upright_book(subject: Subject) -> list[Shape]:
@@ -48,7 +48,7 @@ def _pages(left: float, top: float, w: float, h: float, subject: Subject) -> lis
         Shape(rectangle(left + board, top + 3, w - 2 * board, h - 3), Gradient((left, 0), (left + w, 0), (
             (0.0, darker(page, 0.18)), (0.4, page), (1.0, darker(page, 0.22))))),
     ]  # fmt: skip
-    lines = max(int((w - 2 * board) / 4), 1)
+    lines = max(marks_along(w - 2 * board, 4, 24), 1)
     for line in range(1, lines):
         x = left + board + (w - 2 * board) * line / lines
         shapes.append(Shape(polyline([(x, top + 4), (x, top + h - 1)]), None, 1.0, darker(page, 0.35), 0.7, 0.45))

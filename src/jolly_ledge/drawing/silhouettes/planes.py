@@ -6,6 +6,7 @@ from jolly_ledge.drawing.picture import (
     Gradient,
     Shape,
     ellipse,
+    marks_along,
     polygon,
     polyline,
     rectangle,
@@ -257,7 +258,7 @@ def draw_textile(subject: Subject) -> list[Shape]:
                 tone,
             )
         )
-    for x in range(int(-w / 2) + 8, int(w / 2) - 6, 9):
+    for x in range(int(-w / 2) + 8, int(w / 2) - 6, max(int(w / 120), 9)):
         shapes.append(Shape(polyline([(x, -h * 0.12), (x, -1)]), None, 1.0, darker(colour, 0.35), 1.6, 0.6))
     return shapes
 
@@ -266,7 +267,7 @@ def draw_hanging(subject: Subject) -> list[Shape]:
     """Draw cloth that hangs from a rod in soft folds."""
     w, h, colour = subject.width, subject.height, subject.colour
     rod = max(h * 0.03, 5.0)
-    folds = max(4, round(w / 60))
+    folds = max(4, marks_along(w, 60))
     step = w / folds
     shapes = []
     for fold in range(folds):

@@ -1,6 +1,6 @@
 """Turned things: vases, bowls, bottles, candlesticks, lamps, globes and their kin."""
 
-from jolly_ledge.drawing.picture import Gradient, Shape, ellipse, leaf, polyline, smooth
+from jolly_ledge.drawing.picture import Gradient, Shape, ellipse, leaf, marks_along, polyline, smooth
 from jolly_ledge.drawing.silhouettes.subject import (
     Subject,
     half_width_at,
@@ -75,12 +75,12 @@ def texture(subject: Subject, shape: str) -> list[Shape]:
 def weave(subject: Subject, shape: str) -> list[Shape]:
     """Return rows of short bowed strands that follow the profile."""
     w, h = subject.width, subject.height
-    rows = max(4, round(h / 16))
+    rows = max(4, marks_along(h, 16))
     shapes = []
     for row in range(1, rows):
         at = row / rows
         half = half_width_at(shape, at) * w / 2 * 0.97
-        step = half * 2 / max(round(half * 2 / 15), 2)
+        step = half * 2 / max(marks_along(half * 2, 15), 2)
         shift = step / 2 if row % 2 else 0.0
         points: list[tuple[float, float]] = []
         x = -half
