@@ -12,7 +12,7 @@ from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.words import SEASONS
 
-BAD_INPUT = 2
+BAD_INPUT, LEFT_OUT = 2, 3
 MOST_PROPOSALS, LONGEST = 9, 100_000
 COMMANDS = (
     "review", "compare", "mend", "propose", "wanted", "restyle", "stems", "sheet", "draw", "client", "shopping",
@@ -60,7 +60,13 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("--piece", metavar="ID", required=True)
     command.add_argument("--fullness", choices=("airy", "layered", "abundant"), help="as in the last look without it")
     command.add_argument("--figure", choices=("peaks", "weave", "mirrored"), help="as in the last look without it")
-    command.add_argument("--from", dest="base", metavar="LOOK", help="begin with a look: what is locked in it stays")
+    command.add_argument(
+        "--from",
+        dest="base",
+        metavar="LOOK",
+        help="begin with a look: what is locked in it stays; the last look without it",
+    )
+    command.add_argument("--afresh", action="store_true", help="begin with nothing: no lock holds")
     command.add_argument("--ledge", metavar="ID", help="arrange this ledge only; the rest of --from stays")
     command.add_argument("--finish", action="store_true", help="all that stands in --from stays, what lacks is added")
     command.add_argument("--stay", type=float, default=0.0, metavar="SHARE", help="share of --from that stays (0 to 1)")
@@ -170,7 +176,7 @@ def parser() -> argparse.ArgumentParser:
 
 
 def run(arguments: Sequence[str], open_window: OpenWindow) -> int:
-    """Run one command; return the exit status: 0 for success, 2 for bad input.
+    """Run one command; return the exit status: 0 for success, 2 for bad input, 3 where what must be there is left out.
 
     Parameters
     ----------
@@ -187,7 +193,7 @@ def run(arguments: Sequence[str], open_window: OpenWindow) -> int:
         chosen = parser().parse_args(arguments)
         if chosen.command == "demo":
             return open_window(None, True)
-        _ACTIONS[chosen.command](chosen)
+        return _ACTIONS[chosen.command](chosen) or 0
     except JollyLedgeError as error:
         return _fail(str(error))
     except BrokenPipeError:
@@ -234,7 +240,7 @@ def _mend(chosen: argparse.Namespace) -> None:
     print(json.dumps(found, ensure_ascii=False, indent=1) if chosen.json else mend_text(found))
 
 
-def _propose(chosen: argparse.Namespace) -> None:
+def _propose(chosen: argparse.Namespace) -> int:
     from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
     from jolly_ledge.model.edits.proposed import AddProposals
     from jolly_ledge.report import proposed, proposed_text
@@ -252,13 +258,14 @@ def _propose(chosen: argparse.Namespace) -> None:
     found = proposed(
         plan, chosen.piece, chosen.fullness, chosen.figure, chosen.base, chosen.ledge, count=chosen.count,
         seed=chosen.seed, seconds=chosen.seconds, steps=chosen.steps, each=chosen.each, finish=chosen.finish,
-        stay=chosen.stay, season=chosen.season,
+        stay=chosen.stay, season=chosen.season, afresh=chosen.afresh,
     )  # fmt: skip
     added = AddProposals(looks=tuple(one.look for one in found)).apply(plan)
     save_plan(added, PlanFile(chosen.out, photos=file.photos), overwrite_changes=True)
     names = [look.id for look in added.looks[len(plan.looks) :]]
     told_of = proposed_text(found, names)
     print(json.dumps(told_of[0], ensure_ascii=False, indent=1) if chosen.json else told_of[1])
+    return 0 if all(one.is_valid for one in found) else LEFT_OUT
 
 
 def _wanted(chosen: argparse.Namespace) -> None:
@@ -367,7 +374,7 @@ def _photograph(chosen: argparse.Namespace) -> None:
     print(f"Wrote {chosen.out}; the piece's corners lie near {marks}")
 
 
-_ACTIONS: dict[str, Callable[[argparse.Namespace], None]] = {
+_ACTIONS: dict[str, Callable[[argparse.Namespace], int | None]] = {
     **PAPERS,
     "review": _review,
     "compare": _compare,

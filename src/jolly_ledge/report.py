@@ -157,8 +157,11 @@ def proposed(
     finish: bool = False,
     stay: float = 0.0,
     season: Season | None = None,
+    afresh: bool = False,
 ) -> tuple[Proposal, ...]:
     """Return proposed looks of a piece in the manner of its last look, or of the look to begin with.
+
+    What is locked in that look stays where it is, unless the piece is to be arranged ``afresh``.
 
     Raises
     ------
@@ -173,7 +176,8 @@ def proposed(
     base = plan.look(base_id) if base_id is not None else None
     if base is not None and base.piece != piece_id:
         raise EditError(f"The look “{base.id}” is of another piece than “{piece_id}”; choose one of its own.")
-    if (ledge_id is not None or finish or stay > 0) and base is None:
+    if base is None and not afresh:
+        # What is locked in the last look is locked, whether it is named or not.
         base = looks[-1] if looks else None
     begun = base or (looks[-1] if looks else None)
     manner = begun.manner if begun is not None else Manner()
@@ -186,7 +190,7 @@ def proposed(
 
 
 def _story_text(proposal: Proposal) -> str:
-    return "\n".join([proposal.count_said, *(step.sentence for step in proposal.story)])
+    return "\n".join([*proposal.left_out, proposal.count_said, *(step.sentence for step in proposal.story)])
 
 
 def proposed_text(found: tuple[Proposal, ...], ids: list[str]) -> tuple[list[dict[str, Any]], str]:
@@ -196,16 +200,15 @@ def proposed_text(found: tuple[Proposal, ...], ids: list[str]) -> tuple[list[dic
             "look": identifier,
             "score": round(one.assessment.score, 4),
             "complete": one.is_valid,
+            "left_out": list(one.left_out),
             "count": one.count_said,
             "story": [step.sentence for step in one.story],
         }
         for identifier, one in zip(ids, found, strict=True)
     ]
-    lines = []
+    lines = list(dict.fromkeys(sentence for one in found for sentence in one.left_out))
     for value in values:
         lines.append(f"{value['look']}: reads {round(value['score'] * 100)} of 100")
-        if not value["complete"]:
-            lines.append("  Not all that must be there found a place; give it more time or unlock something.")
         lines += [f"  {value['count']}", *(f"  - {sentence}" for sentence in value["story"])]
     return values, "\n".join(lines)
 

@@ -15,7 +15,7 @@ from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import FILLINGS, Problem
-from jolly_ledge.proposals.risers import can_raise, carries_base
+from jolly_ledge.proposals.risers import can_raise, carries_base, pose_of
 from jolly_ledge.proposals.settling import at
 from jolly_ledge.readings.frame import frame_height
 
@@ -50,7 +50,9 @@ class Changes:
         self._often = [often for _, often in makers]
 
     def any(self, placements: Placements) -> Placements | None:
-        """Make one change of any kind; None where none of a few could be made."""
+        """Make one change of any kind; None where none of a few could be made, or where nothing stands but hangs."""
+        if not self._ledges:
+            return None
         for _ in range(TRIES):
             changed = self._chance.choices(self._kinds, self._often)[0](placements)
             if changed is not None and changed != placements:
@@ -85,8 +87,10 @@ class Changes:
             middle = chance.uniform(0, ledge.width)
         return self._at(item, ledge, middle, depth * ledge.depth, pose=pose)
 
-    def _at(self, item: Item, ledge: Ledge, middle: float, depth: float, pose: Pose | None = None) -> Placement:
-        return at(item, ledge, middle, depth, pose=pose, step=self._problem.step)
+    def _at(
+        self, item: Item, ledge: Ledge, middle: float, depth: float, pose: Pose | None = None, turn: float = 0.0
+    ) -> Placement:
+        return at(item, ledge, middle, depth, pose=pose, turn=turn, step=self._problem.step)
 
     def _gaps(self, placements: Placements, ledge: Ledge) -> list[tuple[float, float]]:
         """Return the free stretches of a ledge, seen from the front."""
@@ -115,7 +119,7 @@ class Changes:
         else:
             reach = self._chance.choice((25.0, 80.0))
             middle = (one.x or 0.0) + self._chance.uniform(-reach, reach)
-            moved = self._at(item, ledge, middle, one.z or 0.0, pose=one.pose)
+            moved = self._at(item, ledge, middle, one.z or 0.0, pose=one.pose, turn=one.turn)
         return _with(placements, one, replace(one, x=moved.x))
 
     def _deepen(self, placements: Placements) -> Placements | None:
@@ -124,7 +128,7 @@ class Changes:
             return None
         ledge = self._ledges[one.ledge]
         depth = self._chance.uniform(0.2, 0.8) * ledge.depth
-        moved = self._at(self._items[one.item], ledge, one.x or 0.0, depth, pose=one.pose)
+        moved = self._at(self._items[one.item], ledge, one.x or 0.0, depth, pose=one.pose, turn=one.turn)
         return _with(placements, one, replace(one, z=moved.z))
 
     def _exchange(self, placements: Placements) -> Placements | None:
@@ -146,8 +150,8 @@ class Changes:
             self._ledges[one.ledge] not in self._problem.homes(second)
         ):
             return None
-        there = self._at(first, self._ledges[two.ledge], two.x or 0.0, two.z or 0.0, pose=one.pose)
-        here = self._at(second, self._ledges[one.ledge], one.x or 0.0, one.z or 0.0, pose=two.pose)
+        there = self._at(first, self._ledges[two.ledge], two.x or 0.0, two.z or 0.0, pose=one.pose, turn=one.turn)
+        here = self._at(second, self._ledges[one.ledge], one.x or 0.0, one.z or 0.0, pose=two.pose, turn=two.turn)
         new = {one.id: there, two.id: here}
         return tuple(new.get(placement.id, placement) for placement in placements)
 
@@ -225,7 +229,8 @@ class Changes:
         free = [i for i in self._free(placements, ledge) if can_raise(i) and carries_base(i, base_size)]
         if not free:
             return None
-        base = self._at(self._chance.choice(free), ledge, one.x or 0.0, one.z or 0.0)
+        riser = self._chance.choice(free)
+        base = self._at(riser, ledge, one.x or 0.0, one.z or 0.0, pose=pose_of(riser))
         raised = replace(one, on=base.id, x=base.x, z=base.z)
         return (*_with(placements, one, raised), base)
 

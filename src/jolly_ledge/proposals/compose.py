@@ -11,7 +11,7 @@ from jolly_ledge.model.pose import extent
 from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, stops_of, without
-from jolly_ledge.proposals.settling import at, errands_of, hung, settle
+from jolly_ledge.proposals.settling import HUNG_MM, at, errands_of, hung, settle, settle_most
 from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.how_many import recommended
@@ -29,6 +29,9 @@ TWO_THIRDS, LEAST_HUNG = 0.66, 0.35
 FILLED_SHARE = 0.35
 """So many vessels are given stems to begin with."""
 
+HUNG_SHARES = {"airy": 0.4, "layered": 0.6, "abundant": 0.8}
+"""So much of a rail is taken up by what hangs from it."""
+
 WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 """What chance, a kind that stands there already, a look-alike and a stranger to the palette cost in the choice."""
 
@@ -36,6 +39,9 @@ WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 def compose(problem: Problem, chance: random.Random) -> tuple[Placement, ...]:
     """Return an arrangement that can stand; it may still lack what found no place."""
     placements = list(what_must_be(problem, chance))
+    if not problem.open_ledges:
+        _hang_a_row(problem, placements, chance)
+        return tuple(placements)
     _hang_something(problem, placements)
     ledges = list(problem.open_ledges)
     chance.shuffle(ledges)
@@ -52,7 +58,8 @@ def what_must_be(problem: Problem, chance: random.Random) -> tuple[Placement, ..
     found, _ = settle(problem, errands, chance, most=TRIES * (len(errands) + 1))
     if found is None:
         found, _ = settle(problem, errands)
-    return problem.fixed if found is None else found
+    # One thing that finds no place drops no other.
+    return settle_most(problem, errands)[0] if found is None else found
 
 
 def near_the_base(problem: Problem) -> tuple[Placement, ...] | None:
@@ -99,6 +106,34 @@ def _hang_something(problem: Problem, placements: list[Placement]) -> None:
             for one in hung(problem, item):
                 if place(problem, placements, one, needed=False):
                     return
+
+
+def _hang_a_row(problem: Problem, placements: list[Placement], chance: random.Random) -> None:
+    """Hang things side by side from a rail or on a wall, as many as the manner bears, tall and short in turn."""
+    for wall in problem.walls:
+        placed = {placement.item for placement in placements}
+        free = [item for item in problem.candidates if item.id not in placed and item.width <= wall.width]
+        chance.shuffle(free)
+        taken = sum(extent(_known(problem, p), p.pose).width for p in placements if p.ledge == wall.id)
+        room = HUNG_SHARES[problem.manner.fullness] * wall.width - taken
+        row: list[Item] = []
+        for item in free:
+            if item.width <= room:
+                row.append(item)
+                room -= item.width
+        row.sort(key=lambda item: -item.height)
+        row = [*row[::2], *reversed(row[1::2])]
+        gap = (wall.width - sum(item.width for item in row)) / (len(row) + 1) if row else 0.0
+        x = gap
+        for item in row:
+            y = max((wall.clearance or 0.0) - item.height, 0.0) if wall.clearance is not None else HUNG_MM[0]
+            new = Placement(id=item.id, item=item.id, ledge=wall.id, x=x + item.width / 2, y=y, pose="hung")
+            place(problem, placements, new, needed=False)
+            x += item.width + gap
+
+
+def _known(problem: Problem, placement: Placement) -> Item:
+    return next(item for item in problem.plan.stash if item.id == placement.item)
 
 
 def _fill_vessels(problem: Problem, placements: list[Placement], chance: random.Random) -> None:

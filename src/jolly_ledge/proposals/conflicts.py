@@ -2,11 +2,11 @@
 
 from msgspec.structs import replace
 
-from jolly_ledge.model.errors import EditError
+from jolly_ledge.cautions.register import NAMES, cautions_of
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
-from jolly_ledge.model.phrases import capital, listed
-from jolly_ledge.proposals.problem import Problem
+from jolly_ledge.model.phrases import capital, listed, verb
+from jolly_ledge.proposals.problem import IN_SPACE, Problem
 from jolly_ledge.proposals.settling import Errand, errands_of, settle
 
 TRIED_FOR_EACH = 600
@@ -20,17 +20,49 @@ AS_WISHED: dict[str, str] = {
 Part = Errand | Placement
 
 
-def check_together(problem: Problem) -> None:
-    """Raise EditError, naming the smallest set in conflict, where what must be there cannot be there together."""
+def conflicts_in(problem: Problem) -> tuple[str, ...]:
+    """Return what must be there and cannot, each with the smallest set at fault; none where all of it finds its place.
+
+    A search that is cut short blames nobody.
+    """
+    said = [sentence for _, sentence in problem.impossible]
     errands = errands_of(problem)
-    if not errands:
-        return
-    found, to_the_end = settle(problem, errands)
-    if found is not None or not to_the_end:
-        return
-    conflict = _smallest(problem, errands)
-    if conflict:
-        raise EditError(_sentence(problem, conflict))
+    found, to_the_end = settle(problem, errands) if errands else ((), True)
+    if found is None and to_the_end:
+        conflict = _smallest(problem, errands)
+        if conflict:
+            said.append(_caution_in_the_way(problem, conflict) or _sentence(problem, conflict))
+    return tuple(said)
+
+
+def left_out_of(problem: Problem, placements: tuple[Placement, ...], told: tuple[str, ...]) -> tuple[str, ...]:
+    """Return what a proposal leaves out that must be there: why, where that is known, before anything else."""
+    placed = {placement.item for placement in placements}
+    named = {item.id for item, _ in problem.impossible}
+    missing = [item for item in problem.required if item.id not in placed and item.id not in named]
+    said = list(told)
+    if missing:
+        names = [f"the {item.label}" for item in missing]
+        why = "" if len(told) > len(problem.impossible) else "; no place was found in the time, so give it more"
+        said.append(f"{capital(listed(names, len(names)))} {verb(names, 'is', 'are')} left out{why}.")
+    return tuple(said)
+
+
+def _caution_in_the_way(problem: Problem, conflict: tuple[Part, ...]) -> str:
+    """Return what a caution says that alone keeps things from being there together; empty where there is no room."""
+    errands = tuple(part for part in conflict if isinstance(part, Errand))
+    kept = {part.id for part in conflict if isinstance(part, Placement)}
+    fixed = tuple(placement for placement in problem.fixed if placement.id in kept or placement.host in kept)
+    wanted = tuple(item for errand in errands for item in errand.items)
+    for identifier in NAMES:
+        if identifier in IN_SPACE:
+            continue
+        eased = replace(problem, fixed=fixed, required=wanted, unheeded=frozenset({identifier}))
+        found, _ = settle(eased, errands, most=TRIED_FOR_EACH)
+        if found is not None:
+            stops = [c for c in cautions_of(problem.resolve(found)) if c.id == identifier and c.level == "stop"]
+            return stops[0].sentence if stops else ""
+    return ""
 
 
 def _smallest(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Part, ...]:

@@ -26,6 +26,9 @@ FILLINGS = frozenset({"stems", "utensils"})
 NEEDS_A_HOST = FILLINGS | frozenset({"hanging", "textile", "supplies", "beads"})
 """What does not stand on a ledge by itself; apart from stems and utensils it comes by hand."""
 
+HANGS = WALL_CATEGORIES | {"hanging", "textile"}
+"""What hangs on a rail or a wall of its own."""
+
 CALLED_FOR: frozenset[WishKind] = frozenset({"together", "mirrored", "centred", "only-on"})
 """Who wishes a thing so wants to see it; out of sight, apart or never there it may as well be left out."""
 
@@ -41,7 +44,8 @@ class Problem(Struct, frozen=True):
     ``fixed`` placements stay as they are, ``required`` things must stand, ``hidden`` ones must lie inside
     something, ``candidates`` may come, ``fillings`` may go into vessels. ``open_ledges`` are those that may be
     changed. Of the ``base`` at least a share of ``stay`` is to be kept. Things stand at steps of the tape (``step``,
-    in mm).
+    in mm). ``impossible`` are things that must be there and cannot, each with a sentence that tells why; cautions of
+    the ``unheeded`` ids are not asked for, to find out which of them is in the way.
     """
 
     plan: Plan
@@ -59,6 +63,8 @@ class Problem(Struct, frozen=True):
     stay: float = 0.0
     step: float = STEP_MM
     season: Season | None = None
+    impossible: tuple[tuple[Item, str], ...] = ()
+    unheeded: frozenset[str] = frozenset()
 
     def resolve(self, placements: Iterable[Placement]) -> Arrangement:
         """Return placements as a look of the piece, resolved."""
@@ -66,6 +72,7 @@ class Problem(Struct, frozen=True):
         look = Look(id="proposal", piece=self.piece.id, manner=self.manner, placements=placements)
         placed = {placement.item for placement in placements}
         awaited = tuple(item for item in self.required if item.id not in placed)
+        awaited += tuple(item for item, _ in self.impossible if item.id not in placed)
         plan = self.plan
         return Arrangement(self.piece, stash_index(plan.stash), look, plan.families, plan.household, awaited)
 
@@ -83,7 +90,7 @@ class Problem(Struct, frozen=True):
 
     def can_stand(self, arrangement: Arrangement) -> bool:
         """Tell whether what stands so far can stand so, and whether the wishes for it are met."""
-        stops = {stop for stop in stops_of(arrangement) if stop not in self.tolerated}
+        stops = {stop for stop in stops_of(arrangement) if stop not in self.tolerated and stop[0] not in self.unheeded}
         return not stops and all(heard.met for heard in hear(arrangement))
 
     def has_room(self, arrangement: Arrangement) -> bool:
@@ -150,9 +157,9 @@ def problem_of(
     """
     piece = plan.piece(piece_id)
     ledges = tuple(ledge for ledge in piece.ledges if not ledge.is_wall and only_ledge in (None, ledge.id))
-    if not ledges:
-        raise EditError(f"{piece.label} has no ledge that things could stand on; measure one first.")
     walls = tuple(ledge for ledge in piece.ledges if ledge.is_wall and only_ledge in (None, ledge.id))
+    if not ledges and not walls:
+        raise EditError(f"{piece.label} has no ledge that things could stand on or hang from; measure one first.")
     if season is not None and base is not None:
         base = _in_season(plan, base, season)
     fixed = _fixed(base, only_ledge, finish=finish)
@@ -173,16 +180,15 @@ def problem_of(
     ordinary = [item for item in free if item.id not in known and "hide" not in item.traits]
     problem = Problem(
         plan, piece, manner, fixed, (*required, *hidden), hidden,
-        tuple(
-            i for i in ordinary
-            if i.category not in NEEDS_A_HOST
-            and (_homes(i, piece.wishes, ledges) or (walls and i.category in WALL_CATEGORIES))
-        ),
+        tuple(i for i in ordinary if _may_come(i, piece, ledges, walls)),
         tuple(i for i in ordinary if i.category in FILLINGS),
         ledges, walls, frozenset(), base.placements if base is not None else (), stay if base is not None else 0.0,
         season=season,
     )  # fmt: skip
-    _check(problem, required)
+    problem = _without_impossible(problem, required)
+    if not problem.candidates and not problem.required and not problem.fixed:
+        nothing = f"Nothing at hand fits on {piece.label}; gather things for it first."
+        raise EditError(problem.impossible[0][1] if problem.impossible else nothing)
     resolved = problem.resolve(fixed)
     _check_locks(resolved)
     return replace(problem, tolerated=frozenset(stops_of(resolved)))
@@ -257,20 +263,37 @@ def _meant(item: Item, piece_id: str) -> bool:
     return not item.meant_for or piece_id in item.meant_for
 
 
-def _check(problem: Problem, required: tuple[Item, ...]) -> None:
+def _may_come(item: Item, piece: Piece, ledges: tuple[Ledge, ...], walls: tuple[Ledge, ...]) -> bool:
+    """Tell whether a thing could stand or hang on a piece; where there is only a wall, cloth hangs there, too."""
+    hangs = HANGS if not ledges else WALL_CATEGORIES
+    if item.category in hangs and any(item.width <= wall.width for wall in walls):
+        return True
+    return item.category not in NEEDS_A_HOST and bool(_homes(item, piece.wishes, ledges))
+
+
+def _without_impossible(problem: Problem, required: tuple[Item, ...]) -> Problem:
+    """Set apart what must be there and fits nowhere, each with a sentence: one such thing does not drop the others."""
+    impossible: list[tuple[Item, str]] = []
     for item in required:
-        hangs = problem.walls and item.category in WALL_CATEGORIES
+        hangs = problem.walls and item.category in HANGS
         if item.category not in NEEDS_A_HOST and not hangs and not problem.homes(item):
-            where = f"on no ledge of {problem.piece.label}"
             if any(any(ways_to_stand(item, ledge)) for ledge in problem.open_ledges):
-                raise EditError(f"The {item.label} must be there, and fits on none of the ledges it is wished on.")
-            raise EditError(f"The {item.label} must be there and fits {where}.")
+                said = f"The {item.label} must be there, and fits on none of the ledges it is wished on."
+            else:
+                said = f"The {item.label} must be there and fits on no ledge of {problem.piece.label}."
+            impossible.append((item, said))
     hosts = [*problem.candidates, *required, *(_item(problem.plan, p.item) for p in problem.fixed)]
     for item in problem.hidden:
         if not any(holds_wholly(host, item) for host in hosts):
-            raise EditError(f"The {item.label} must be hidden and nothing at hand is large enough to hold it.")
-    if not problem.candidates and not required and not problem.fixed:
-        raise EditError(f"Nothing at hand fits on {problem.piece.label}; gather things for it first.")
+            said = f"The {item.label} must be hidden and nothing at hand is large enough to hold it."
+            impossible.append((item, said))
+    gone = {item.id for item, _ in impossible}
+    return replace(
+        problem,
+        required=tuple(item for item in problem.required if item.id not in gone),
+        hidden=tuple(item for item in problem.hidden if item.id not in gone),
+        impossible=tuple(impossible),
+    )
 
 
 def _item(plan: Plan, item_id: str) -> Item:

@@ -7,7 +7,7 @@ from typing import Any, Literal
 from msgspec import Struct
 
 from jolly_ledge.model.look import Look
-from jolly_ledge.proposals.conflicts import check_together
+from jolly_ledge.proposals.conflicts import conflicts_in, left_out_of
 from jolly_ledge.proposals.problem import Pairs, Problem
 from jolly_ledge.proposals.story import StoryStep, how_many_said, story_of
 from jolly_ledge.proposals.strategies import STRATEGIES
@@ -29,6 +29,8 @@ class Proposal(Struct, frozen=True):
     story: tuple[StoryStep, ...]
     count_said: str
     is_valid: bool
+    left_out: tuple[str, ...] = ()
+    """What must be there and is not, in sentences that tell why."""
 
 
 class Progress(Struct, frozen=True):
@@ -72,13 +74,11 @@ def propose(
     is_cancelled : callable
         Asked before every step.
 
-    Raises
-    ------
-    EditError
-        What must be there cannot be there together.
+    Notes
+    -----
+    What must be there and cannot be is left out and told with every proposal; one such thing drops no other.
     """
-    for problem in problems:
-        check_together(problem)
+    told = _told_of(problems)
     limit = steps if steps is not None else USUAL_STEPS if seconds is None else 1_000_000
     begun = time.monotonic()
     count = len(problems)
@@ -88,7 +88,7 @@ def propose(
     status: Status = "steps done"
     for number, problem in enumerate(problems):
         run = STRATEGIES[strategy](problem, seed * 1009 + number, tuple(others))
-        yield Progress(number, number / count, _proposal(problem, run.best, number))
+        yield Progress(number, number / count, _proposal(problem, run.best, number, told[number]))
         done = 0
         while done < limit:
             if is_cancelled():
@@ -102,8 +102,12 @@ def propose(
             better = run.step(min(along, 1.0))
             done += 1
             if better and done % TOLD_EVERY == 0:
-                yield Progress(number, (number + min(along, 1.0)) / count, _proposal(problem, run.best, number))
-        found.append(_proposal(problem, run.best, number))
+                yield Progress(
+                    number,
+                    (number + min(along, 1.0)) / count,
+                    _proposal(problem, run.best, number, told[number]),
+                )
+        found.append(_proposal(problem, run.best, number, told[number]))
         others.append(pairs_of(run.best.placements, problem.fixed))
         if status == "cancelled":
             break
@@ -119,7 +123,19 @@ def proposals(problems: Sequence[Problem], seed: int = 1, **limits: Any) -> Prop
     return last
 
 
-def _proposal(problem: Problem, state: State, number: int) -> Proposal:
+def _told_of(problems: Sequence[Problem]) -> list[tuple[str, ...]]:
+    """Return what must be there and cannot, for every problem; those that differ in manner only share the answer."""
+    known: dict[tuple[object, ...], tuple[str, ...]] = {}
+    told = []
+    for problem in problems:
+        key = (problem.fixed, problem.required, problem.hidden, problem.impossible, problem.candidates)
+        if key not in known:
+            known[key] = conflicts_in(problem)
+        told.append(known[key])
+    return told
+
+
+def _proposal(problem: Problem, state: State, number: int, told: tuple[str, ...]) -> Proposal:
     arrangement = problem.resolve(state.placements)
     look = Look(
         id=f"proposal-{number + 1}",
@@ -130,4 +146,5 @@ def _proposal(problem: Problem, state: State, number: int) -> Proposal:
         proposal=number + 1,
     )
     story, why_so_many = story_of(problem, arrangement), how_many_said(problem, arrangement)
-    return Proposal(look, assess(arrangement), story, why_so_many, state.is_complete)
+    left_out = () if state.is_complete else left_out_of(problem, state.placements, told)
+    return Proposal(look, assess(arrangement), story, why_so_many, state.is_complete, left_out)

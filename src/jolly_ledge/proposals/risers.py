@@ -9,7 +9,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.pose import Extent, extent
-from jolly_ledge.model.words import Pose
+from jolly_ledge.model.words import WALL_CATEGORIES, Pose
 
 NEAR_MM = 5.0
 """So near the wanted lift nobody sees a difference."""
@@ -32,8 +32,8 @@ class Risers(Struct, frozen=True):
 
 
 def pose_of(riser: Item) -> Pose:
-    """Return how a riser is laid: books flat."""
-    return "flat" if riser.category == "book" else "upright"
+    """Return how a riser is laid: books and boards flat."""
+    return "flat" if riser.category == "book" or riser.category in WALL_CATEGORIES else "upright"
 
 
 def can_raise(item: Item) -> bool:

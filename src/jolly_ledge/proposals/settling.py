@@ -5,6 +5,7 @@ against what stands there already, in front and at the back, as boxes are packed
 arrangement, there is one in which everything has been pushed together.
 """
 
+import math
 import random
 from collections.abc import Iterator
 from typing import Literal
@@ -14,7 +15,7 @@ from msgspec import Struct
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge, Wish
-from jolly_ledge.model.pose import extent
+from jolly_ledge.model.pose import Extent, extent
 from jolly_ledge.model.sockets import sockets_of
 from jolly_ledge.model.spots import holds
 from jolly_ledge.model.words import GATHERING, WALL_CATEGORIES, Pose
@@ -22,6 +23,7 @@ from jolly_ledge.proposals.poses import usual_pose, ways_to_stand
 from jolly_ledge.proposals.problem import FILLINGS, STEP_MM, Problem, holds_wholly
 from jolly_ledge.readings.must_haves import REACH_HIGH_MM, REACH_LOW_MM
 
+TRIED_FOR_ONE = 1500
 MOST_TRIED = 4000
 """Places that are tried before the search for a first arrangement gives up."""
 
@@ -29,6 +31,9 @@ PAIR_SHARES = (0.36, 0.28, 0.42, 0.2, 0.12)
 """How far a mirrored pair stands from the middle, in widths of the piece, in the order of trying."""
 
 EDGE_MM = 5.0
+ROUND_STEPS = 16
+CORNERS = ((-1.0, -1.0), (1.0, -1.0), (1.0, 1.0), (-1.0, 1.0))
+ROUND_POINTS = tuple((math.cos(math.tau * n / 16), math.sin(math.tau * n / 16)) for n in range(16))
 HEIGHT_OF_EASE_MM = 1050.0
 HUNG_MM = (200.0, 300.0, 120.0, 450.0)
 """So high over the top a picture hangs, as is usual over furniture."""
@@ -90,7 +95,7 @@ def errands_of(problem: Problem) -> tuple[Errand, ...]:
         elif wish.kind == "together":
             claim("together", wish, max(len(wish.items), 1))
         elif wish.kind == "centred":
-            claim("centred", wish, 1)
+            claim("centred", wish, max(len(wish.items), 1))
     hidden = {item.id for item in problem.hidden}
     single = sorted(missing.values(), key=lambda item: (item.category in FILLINGS, -item.width * item.depth, item.id))
 
@@ -111,10 +116,7 @@ def errands_of(problem: Problem) -> tuple[Errand, ...]:
 def places_for(problem: Problem, errand: Errand, placements: Placements) -> Iterator[Placements]:
     """Yield what could be added for an errand, the likeliest first; whether it has room is not asked yet."""
     if errand.kind == "centred":
-        (item,) = errand.items
-        for ledge in _by_ease(problem, item):
-            for depth in (0.6, 0.35, 0.85):
-                yield (at(item, ledge, ledge.width / 2, depth * ledge.depth),)
+        yield from _centred(problem, errand)
     elif errand.kind == "hangs":
         for place in hung(problem, errand.items[0]):
             yield (place,)
@@ -129,6 +131,22 @@ def places_for(problem: Problem, errand: Errand, placements: Placements) -> Iter
     else:
         for place in _stands(problem, errand.items[0], placements):
             yield (place,)
+
+
+def _centred(problem: Problem, errand: Errand) -> Iterator[Placements]:
+    """Yield things side by side about the middle of a ledge: what is wished together is centred together."""
+    wide = [extent(item, usual_pose(item)).width for item in errand.items]
+    whole = sum(wide) + STEP_MM * (len(wide) - 1)
+    for ledge in _by_ease(problem, errand.items[0]):
+        if any(ledge not in problem.homes(item) for item in errand.items):
+            continue
+        for depth in (0.6, 0.35, 0.85):
+            left = (ledge.width - whole) / 2
+            found = []
+            for item, width in zip(errand.items, wide, strict=True):
+                found.append(at(item, ledge, left + width / 2, depth * ledge.depth, step=1.0))
+                left += width + STEP_MM
+            yield tuple(found)
 
 
 def _by_ease(problem: Problem, item: Item) -> list[Ledge]:
@@ -155,18 +173,53 @@ def _stands(problem: Problem, item: Item, placements: Placements) -> Iterator[Pl
                     along, across = (beside.width + size.width) / 2, (beside.depth + size.depth) / 2
                     xs |= {other.x - along - STEP_MM, other.x + along + STEP_MM}
                     zs |= {other.z - across - 1, other.z + across + 1}
+            if ledge.shape == "ellipse":
+                yield from _on_a_round_top(item, ledge, pose, turn, xs, zs)
+                continue
             for x in sorted(x for x in xs if size.width / 2 - 1 <= x <= ledge.width - size.width / 2 + 1):
                 for z in sorted(zs, reverse=True):
                     yield at(item, ledge, x, z, pose=pose, turn=turn)
 
 
+def _on_a_round_top(
+    item: Item, ledge: Ledge, pose: Pose, turn: float, xs: set[float], zs: set[float]
+) -> Iterator[Placement]:
+    """Yield places wholly inside a round or oval rim: about the middle first, then out to the rim all round."""
+    size = extent(item, pose, turn)
+    middle_x, middle_z = ledge.width / 2, ledge.depth / 2
+    spots = [(middle_x, middle_z)]
+    for share in (0.3, 0.55, 0.8, 1.0):
+        for step in range(ROUND_STEPS):
+            angle = math.tau * step / ROUND_STEPS
+            reach_x, reach_z = (ledge.width - size.width) / 2, (ledge.depth - size.depth) / 2
+            spots.append((middle_x + share * reach_x * math.cos(angle), middle_z + share * reach_z * math.sin(angle)))
+    spots += [(x, z) for x in sorted(xs) for z in sorted(zs | {middle_z})]
+    for x, z in spots:
+        if lies_inside(item, size, ledge, x, z):
+            yield Placement(
+                id=item.id, item=item.id, ledge=ledge.id, x=round(x, 1), z=round(z, 1), pose=pose, turn=turn
+            )
+
+
+def lies_inside(item: Item, size: Extent, ledge: Ledge, x: float, z: float) -> bool:
+    """Tell whether a footprint lies inside the rim of a round or oval top."""
+    half_width, half_depth = ledge.width / 2, ledge.depth / 2
+    points = ROUND_POINTS if item.is_round else CORNERS
+    return all(
+        math.hypot((x + across * size.width / 2) / half_width - 1, (z + back * size.depth / 2) / half_depth - 1) <= 1
+        for across, back in points
+    )
+
+
 def hung(problem: Problem, item: Item) -> Iterator[Placement]:
-    """Yield places on the walls: in the middle first, a hand over what stands below."""
+    """Yield places on the walls: in the middle first; a hand over what stands below, or from the rail down."""
     for wall in problem.walls:
         if item.width <= wall.width:
-            for share in (0.5, 0.33, 0.67):
+            below_a_rail = wall.clearance is not None and not problem.open_ledges
+            heights = (max((wall.clearance or 0.0) - item.height, 0.0),) if below_a_rail else HUNG_MM
+            for share in (0.5, 0.33, 0.67, 0.2, 0.8, 0.08, 0.92):
                 x = min(max(share * wall.width, item.width / 2), wall.width - item.width / 2)
-                for y in HUNG_MM:
+                for y in heights:
                     yield Placement(id=item.id, item=item.id, ledge=wall.id, x=x, y=y, pose="hung")
 
 
@@ -189,8 +242,11 @@ def _gathered(problem: Problem, errand: Errand, placements: Placements) -> Itera
     items = {item.id: item for item in problem.plan.stash}
     gathered = {item.id for item in errand.items}
     needed = sum(item.width * item.depth for item in errand.items)
+    unseen = [item for item in errand.items if item in problem.hidden]
 
     def serves(host: Item) -> bool:
+        if not all(holds_wholly(host, item) for item in unseen):
+            return False
         roomy = host.width * host.depth >= needed or host.category in ("box", "basket")
         open_top = host.category != "box" or "lidded" not in host.traits
         return host.category in GATHERING and host.id not in gathered and roomy and open_top
@@ -286,7 +342,27 @@ def settle(
         return None
 
     found = go_on(0, problem.fixed)
-    return found, found is not None or tried < most
+    return found, found is not None or (tried < most and _is_exact(problem, errands))
+
+
+def settle_most(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Placements, tuple[Errand, ...]]:
+    """Find places for as many errands as can be, in their order; return them, and the errands that found none."""
+    placements, left_out = problem.fixed, []
+    settled: list[Errand] = []
+    for errand in errands:
+        found, _ = settle(problem, (*settled, errand), most=TRIED_FOR_ONE)
+        if found is None:
+            left_out.append(errand)
+        else:
+            placements = found
+            settled.append(errand)
+    return placements, tuple(left_out)
+
+
+def _is_exact(problem: Problem, errands: tuple[Errand, ...]) -> bool:
+    """Tell whether trying all places proves that there is none: on a round top only for one thing by itself."""
+    round_tops = any(ledge.shape == "ellipse" for ledge in problem.open_ledges)
+    return not round_tops or (len(errands) == 1 and not problem.fixed)
 
 
 def _shuffled(places: Iterator[Placements], chance: random.Random) -> list[Placements]:

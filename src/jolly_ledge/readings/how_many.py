@@ -81,6 +81,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             f"{counted(round(wanted), 'thing')} in {manner.fullness}; "
             f"{'take some away' if count > wanted else 'bring more'}.",
             min(abs(count / wanted - 1) / 2, 0.8),
+            "less" if count > wanted else "more",
         )
         for ledge, count, wanted, ids in counts
         if not BAND[0] - 0.1 <= count / wanted <= BAND[1] + 0.4 and abs(count - wanted) > 1.5

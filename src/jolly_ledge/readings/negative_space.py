@@ -109,6 +109,7 @@ def _crowded(cover: tuple[Ledge, float, float, tuple[Standing, ...]], band: tupl
         f"{ledge.label[:1].upper()}{ledge.label[1:]} is crowded: {percent(area / free)} of it is covered, about "
         f"{percent(sum(band) / 2)} is wanted; take something away.",
         min((area / free - band[1]) / 0.3, 1.0),
+        "less",
     )
 
 
@@ -126,10 +127,12 @@ def _whole(
             f"The whole is bare for {manner.fullness}: {percent(value)} is covered, {percent(band[0])} "
             "or more is wanted.",
             min((band[0] - value) / BELOW, 1.0),
+            "more",
         )
     return Finding(
         ID,
         ids,
         f"The whole is full for {manner.fullness}: {percent(value)} is covered, at most {percent(band[1])} is wanted.",
         min((value - band[1]) / ABOVE, 1.0),
+        "less",
     )

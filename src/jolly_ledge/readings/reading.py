@@ -1,5 +1,7 @@
 """What a reading says."""
 
+from typing import Literal
+
 from msgspec import Struct
 
 GOOD = 0.75
@@ -14,6 +16,9 @@ class Finding(Struct, frozen=True):
     sentence: str
     gravity: float = 0.5
     """0 hardly worth a word, 1 the first thing one sees."""
+
+    asks: Literal["", "more", "less"] = ""
+    """Whether it asks for more things or for fewer."""
 
 
 class Reading(Struct, frozen=True):

@@ -3,6 +3,7 @@
 from collections.abc import Callable
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
@@ -149,7 +150,26 @@ def assess(arrangement: Arrangement) -> Assessment:
         counts = entry.weight_for(manner) * reading.evidence
         total += counts * reading.score
         weight += counts
-    return Assessment(total / weight if weight else 0.0, tuple(readings), tuple(unread))
+    return Assessment(total / weight if weight else 0.0, _agreed(readings), tuple(unread))
+
+
+def _agreed(readings: list[Reading]) -> tuple[Reading, ...]:
+    """Return the readings without findings that contradict a graver one at the same place: more, and fewer."""
+    asking = [finding for reading in readings for finding in reading.findings if finding.asks]
+    if len({finding.asks for finding in asking}) < 2:
+        return tuple(readings)
+    gone = {
+        min(one, other, key=lambda finding: finding.gravity)
+        for one in asking
+        for other in asking
+        if one.asks == "more" and other.asks == "less" and set(one.placements) & set(other.placements)
+    }
+    return tuple(
+        replace(reading, findings=tuple(f for f in reading.findings if f not in gone))
+        if gone.intersection(reading.findings)
+        else reading
+        for reading in readings
+    )
 
 
 EVEN = 0.004

@@ -5,7 +5,7 @@ from collections.abc import Callable, Iterator
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.phrases import capital, listed
+from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.model.piece import Wish
 from jolly_ledge.model.words import GATHERING, WishKind
 
@@ -95,11 +95,17 @@ def _mirrored(wish: Wish, things: list[Standing], arrangement: Arrangement) -> I
 
 
 def _centred(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
-    for thing in things:
-        ledge = thing.ledge
-        out = abs(thing.x - ledge.left - ledge.width / 2)
-        said = f"The {thing.item.label} is wished in the middle of {ledge.label} and is {round(out / 10)} cm off it."
-        yield Heard((thing.id,), out <= CENTRED_SHARE * ledge.width, said)
+    """Hear things of one wish on one ledge together: their middle is asked for, not that each of them is there."""
+    for ledge in dict.fromkeys(thing.ledge for thing in things):
+        here = [thing for thing in things if thing.ledge.id == ledge.id]
+        middle = (min(thing.left for thing in here) + max(thing.right for thing in here)) / 2
+        out = abs(middle - ledge.left - ledge.width / 2)
+        names = [f"the {thing.item.label}" for thing in here]
+        said = (
+            f"{capital(listed(names))} {verb(names, 'is', 'are')} wished in the middle of {ledge.label} and "
+            f"{verb(names, 'is', 'are')} {round(out / 10)} cm off it."
+        )
+        yield Heard(tuple(thing.id for thing in here), out <= CENTRED_SHARE * ledge.width, said)
 
 
 def _out_of_sight(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:

@@ -146,7 +146,8 @@ class ProposalsPage(SearchPage):
             for index in range(len(self.cards)):
                 self._show(index, event.found[index] if index < len(event.found) else None)
             first = event.found[0] if event.found else None
-            self.note.setText(first.count_said if first is not None else "Nothing was found.")
+            said = " ".join((*first.left_out, first.count_said)) if first is not None else "Nothing was found."
+            self.note.setText(said)
 
     def _show(self, index: int, proposal: Proposal | None) -> None:
         present, read = self._present or (None, None)
@@ -164,7 +165,7 @@ class ProposalsPage(SearchPage):
         return True
 
     def _with_story(self, proposal: Proposal) -> Look:
-        told = "\n".join([proposal.count_said, *(step.sentence for step in proposal.story)])
+        told = "\n".join([*proposal.left_out, proposal.count_said, *(step.sentence for step in proposal.story)])
         return replace(proposal.look, note=told)
 
     def _add(self, looks: tuple[Look, ...]) -> tuple[str, ...]:

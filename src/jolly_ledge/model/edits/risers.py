@@ -7,6 +7,7 @@ from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import checked
+from jolly_ledge.model.words import WALL_CATEGORIES
 
 
 class RaiseOnRisers(BaseEdit, frozen=True):
@@ -25,7 +26,7 @@ class RaiseOnRisers(BaseEdit, frozen=True):
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the thing raised; raise EditError where it cannot be."""
         items = [plan.item(riser) for riser in self.risers]
-        flat = {item.id for item in items if item.category == "book"}
+        flat = {item.id for item in items if item.category == "book" or item.category in WALL_CATEGORIES}
         return change_look(plan, self.look, lambda look: self._raised(look, flat))
 
     def _raised(self, look: Look, flat: set[str]) -> Look:
