@@ -13,7 +13,7 @@ from jolly_ledge.app.scene.drag_gesture import DragGesture, natural_pose
 from jolly_ledge.app.session import Session
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.files.recovery import RecoveryLog
-from jolly_ledge.model.edits.items import RemoveItems
+from jolly_ledge.model.edits.items import AddItems, RemoveItems
 from jolly_ledge.model.edits.looks import DuplicateLook, RemoveLook, RenamePlan
 from jolly_ledge.model.edits.placements import MovePlacement, Spot
 from jolly_ledge.model.look import Placement
@@ -331,3 +331,45 @@ def test_what_a_thing_carries_does_not_catch_it(session: Session) -> None:
     assert gesture.landing.spot.on is None
     gesture.finish()
     assert placed(session, "vase").on == "stack"
+
+
+def test_steady_work_is_kept_though_it_never_rests(session: Session, qtbot: QtBot, tmp_path: Path) -> None:
+    session._latest.setInterval(400)
+    kept = tmp_path / "recovery"
+    for number in range(40):
+        session.commit(RenamePlan(name=f"Name {number}"))
+        qtbot.wait(20)
+        if list(kept.glob("*.recovery")):
+            break
+    else:
+        pytest.fail("nothing was kept while the work went on")
+    assert session._keeper.interval() > 20
+
+
+def test_several_nudged_three_times_are_one_step(session: Session, actions: LookActions) -> None:
+    session.choose("stack", "vase", "box")
+    before = {name: placed(session, name) for name in ("stack", "vase", "box")}
+    for _ in range(3):
+        actions.nudge(10.0, 0.0)
+    assert session.history.labels == ("Move 3 things",)
+    assert {name: placed(session, name).x for name in before} == {name: (p.x or 0) + 30 for name, p in before.items()}
+    session.choose("box")
+    actions.nudge(10.0, 0.0)
+    assert len(session.history.labels) == 2
+    session.undo()
+    session.undo()
+    assert {name: placed(session, name) for name in before} == before
+
+
+def test_a_second_picture_leans_before_the_first(session: Session, actions: LookActions) -> None:
+    session.choose_ledge("a2")
+    art = next(item for item in session.plan.stash if item.id == "art")
+    actions.place(art)
+    back = placed(session, "art").z or 0.0
+    session.commit(AddItems(items=(thing("art2", "frame"),)))
+    actions.place(session.plan.item("art2"))
+    at = placed(session, "art")
+    session.commit(MovePlacement(look="look", placement="art2", spot=Spot(ledge="a2", x=(at.x or 0.0) + 30, z=150)))
+    session.choose("art2")
+    actions.pose("leaning")
+    assert placed(session, "art2").z == pytest.approx(back - 25)

@@ -277,3 +277,10 @@ def test_the_census_tells_which_heights_are_lacking() -> None:
     (line,) = lines
     assert (line.openings, line.things, line.lacking) == (3, 1, 2)
     assert (line.wanted_from, line.wanted_to) == pytest.approx((220.0, 360.0))
+
+
+def test_a_table_of_very_many_columns_is_refused_at_once(tmp_path: Path) -> None:
+    path = tmp_path / "wide.csv"
+    path.write_text(",".join(f"column {n}" for n in range(30_000)) + "\n" + "," * 29_999 + "\n")
+    with pytest.raises(FileError, match="30000 columns"):
+        read_list(path)

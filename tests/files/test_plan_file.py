@@ -12,16 +12,20 @@ import zipfile
 from collections.abc import Callable
 from pathlib import Path
 
+import msgspec
 import pytest
 from msgspec.structs import replace
 
 from builders import plan_of, put, thing
 from jolly_ledge.files.archive import pack
 from jolly_ledge.files.atomic import write_atomically
-from jolly_ledge.files.codec import plan_to_json
+from jolly_ledge.files.codec import plan_from_json, plan_to_json
 from jolly_ledge.files.errors import ChangedOnDiskError, FileError, PlanFileError
+from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
 from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.files.table import read_list
+from jolly_ledge.model.look import Placement
 
 PLAN = plan_of((thing("vase"),), (put("vase"),))
 OTHER = replace(PLAN, name="Other")
@@ -168,6 +172,7 @@ KILLED = """
 import os, sys
 from pathlib import Path
 from jolly_ledge.files import atomic
+from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.files.plan_file import open_plan, save_plan
 path = Path(sys.argv[1])
 plan, file = open_plan(path)
@@ -191,6 +196,45 @@ def test_a_kill_in_mid_save_leaves_the_old_plan(tmp_path: Path) -> None:
         process.send_signal(signal.SIGKILL)
     assert said == b"half way\n"
     assert open_plan(path)[0] == PLAN
+
+
+@pytest.mark.parametrize("name", [".", "./"])
+def test_a_member_without_a_name_is_passed_over(tmp_path: Path, name: str) -> None:
+    path = tmp_path / "odd.ledge"
+    with zipfile.ZipFile(path, "w") as archive:
+        archive.writestr("plan.json", plan_to_json(PLAN))
+        archive.writestr(zipfile.ZipInfo(name), b"")
+    assert open_plan(path)[0] == PLAN
+
+
+@pytest.mark.parametrize("device", ["/dev/zero", "/dev/null"])
+def test_a_device_is_not_read(tmp_path: Path, device: str) -> None:
+    link = tmp_path / "endless.ledge"
+    link.symlink_to(device)
+    for read in (open_plan, read_list, photo_bytes):
+        with pytest.raises(FileError, match="no ordinary file"):
+            read(link)
+
+
+def test_a_pipe_nobody_writes_to_is_not_waited_for(tmp_path: Path) -> None:
+    pipe = tmp_path / "pipe.json"
+    os.mkfifo(pipe)
+    with pytest.raises(FileError, match="no ordinary file"):
+        open_plan(pipe)
+
+
+@pytest.mark.parametrize(
+    ("placements", "words"),
+    [
+        (tuple(put(f"t{n}", x=10.0) for n in range(301)), "301 things"),
+        (tuple(put(f"t{n}", x=10.0, on=f"t{n - 1}" if n else None) for n in range(62)), "60 things on one pile"),
+    ],
+    ids=["ledge", "pile"],
+)
+def test_more_than_any_ledge_or_pile_bears_is_refused(placements: tuple[Placement, ...], words: str) -> None:
+    stash = tuple(thing(f"t{n}") for n in range(301))
+    with pytest.raises(FileError, match=words):
+        plan_from_json(plan_to_json(plan_of(stash, placements)))
 
 
 # Recovery
@@ -222,6 +266,57 @@ def test_a_recovery_file_that_was_cut_is_passed_over(tmp_path: Path) -> None:
         assert log.find() == ()
     log.forget()
     assert not kept.exists()
+
+
+def ended(kept: Path, **changes: object) -> bytes:
+    """Return what a run that ended left: as another one's file is, with some of it changed."""
+    known = {**msgspec.json.decode(kept.read_bytes()), "started": "before the last start of the machine", **changes}
+    return msgspec.json.encode(known)
+
+
+def test_a_recovery_file_whose_content_was_changed_is_passed_over(tmp_path: Path) -> None:
+    log = RecoveryLog(tmp_path)
+    log.keep(PLAN, None)
+    (kept,) = tmp_path.iterdir()
+    other = tmp_path / "other.recovery"
+    other.write_bytes(ended(kept))
+    assert [found.plan for found in log.find()] == [PLAN]
+    other.write_bytes(ended(kept).replace(b"Test", b"Tast"))
+    assert log.find() == ()
+    other.write_bytes(ended(kept, path="/somewhere/else.ledge"))
+    assert log.find() == ()
+
+
+def test_a_number_of_a_process_that_came_again_loses_no_offer(tmp_path: Path) -> None:
+    first = RecoveryLog(tmp_path)
+    first.keep(PLAN, None)
+    (kept,) = tmp_path.iterdir()
+    kept.write_bytes(ended(kept))
+    second = RecoveryLog(tmp_path)
+    second.keep(replace(PLAN, name="Another"), None)
+    assert [found.plan for found in second.find()] == [PLAN]
+    assert len(list(tmp_path.iterdir())) == 2
+    second.forget()
+    assert kept.exists()
+
+
+def test_a_link_to_nowhere_and_a_folder_in_the_place_of_a_file_break_nothing(tmp_path: Path) -> None:
+    (tmp_path / "a.recovery").symlink_to(tmp_path / "nowhere")
+    (tmp_path / "b.recovery").mkdir()
+    (tmp_path / "c.recovery").symlink_to("/dev/zero")
+    assert RecoveryLog(tmp_path).find() == ()
+
+
+def test_what_a_save_left_that_was_cut_short_is_cleaned_away(tmp_path: Path) -> None:
+    old, fresh, other = (tmp_path / name for name in (".plan.json.abc.part", ".plan.json.def.part", ".b.json.abc.part"))
+    for part in (old, fresh, other):
+        part.write_bytes(b"half")
+    for part in (old, other):
+        os.utime(part, (1.0, 1.0))
+    save_plan(PLAN, PlanFile(tmp_path / "plan.json"))
+    assert (old.exists(), fresh.exists(), other.exists()) == (False, True, True)
+    RecoveryLog(tmp_path).find()
+    assert (fresh.exists(), other.exists()) == (True, False)
 
 
 def test_the_work_of_a_running_session_is_not_offered(tmp_path: Path) -> None:

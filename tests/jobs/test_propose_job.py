@@ -1,12 +1,15 @@
 """The search in its own process: progress, an end, a cancel, a refusal, a process that dies."""
 
+import signal
 import time
 from collections.abc import Iterator
+from multiprocessing.connection import Connection
 
 import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, thing
+from jolly_ledge.jobs import propose_job
 from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest, Refused, WantedFound, WantedRequest
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.proposals.problem import problems_of
@@ -97,3 +100,25 @@ def test_another_search_takes_the_place_of_one_that_runs_in_the_same_process(job
     assert isinstance(last, WantedFound)
     assert last.wants
     assert job._process is process
+
+
+def unheeding(line: Connection) -> None:
+    """Search without ever listening, and do not end when asked to."""
+    signal.signal(signal.SIGTERM, signal.SIG_IGN)
+    line.recv()
+    while True:
+        time.sleep(0.05)
+
+
+def test_a_process_that_does_not_heed_is_ended(job: ProposeJob, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(propose_job, "work", unheeding)
+    job.start(request(seconds=None, steps=20))
+    deaf = job._process
+    assert deaf is not None
+    time.sleep(0.5)
+    job.close()
+    assert not deaf.is_alive()
+    assert not job.is_running
+    monkeypatch.undo()
+    job.start(request(seconds=None, steps=10))
+    assert isinstance(wait_for_the_end(job)[-1], Proposals)

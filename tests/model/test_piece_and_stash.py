@@ -4,8 +4,11 @@ import pytest
 from msgspec.structs import replace
 
 from builders import arranged, case_of, plan_of, put, thing
+from jolly_ledge.cautions.register import cautions_of
+from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.model.bays import bay_name, bay_of, bays_of, tape_check
 from jolly_ledge.model.edits.pieces import SetBayWidth, SetClearance
+from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
@@ -13,6 +16,7 @@ from jolly_ledge.model.spots import Held, find_landing, free_spot, holds
 from jolly_ledge.model.stash_order import Sorting, StashSearch, clearances_of, fits, free_over, lines_of
 from jolly_ledge.model.tape_figures import TapeFigure
 from jolly_ledge.model.working_order import working_order
+from jolly_ledge.readings.register import assess
 
 
 def test_bays_run_left_to_right_and_shelves_upward() -> None:
@@ -231,3 +235,44 @@ def test_free_height_and_clearances() -> None:
 )
 def test_what_goes_inside_what(host: str, item: str, expected: bool) -> None:
     assert holds(thing("host", host), thing("item", item)) is expected
+
+
+@pytest.mark.parametrize(("under", "lands"), [(0.0, True), (39.0, True), (41.0, False), (60.0, False)])
+def test_a_thing_let_go_a_little_under_the_top_of_a_riser_still_lands_on_it(under: float, lands: bool) -> None:
+    stack = thing("stack", "book-stack")
+    base = 100 + stack.height - under
+    landing = landing_at(420, base, thing("cup", "tableware", width=80.0, height=70.0), stack)
+    assert (landing[3] == "stack") is lands
+
+
+def test_pictures_lean_on_each_other_until_the_ledge_is_full() -> None:
+    frames = tuple(thing(f"frame{n}", "frame", depth=60.0) for n in range(6))
+    look = arranged(frames, ())
+    depths = []
+    for n, frame in enumerate(frames):
+        landing = find_landing(look, Held(frame, "leaning", 0.0, 420 + 10 * n, 110))
+        assert landing is not None
+        depths.append(landing.spot.z)
+        kept = (*look.look.placements, put(frame.id, x=landing.spot.x, z=landing.spot.z, pose="leaning"))
+        look = arranged(frames, kept)
+        assert n == 5 or not [c for c in cautions_of(look) if c.id == "collision"]
+    assert depths == [270, 210, 150, 90, 30, 30]
+    beside = find_landing(look, Held(frames[0], "leaning", 0.0, 760, 110, ignored=frozenset({"frame0"})))
+    assert beside is not None
+    assert beside.spot.z == 270
+
+
+@pytest.mark.parametrize("outline", [((0.0, 0.0),), ((0.0, 0.0), (0.1, 1.0)), ((0.0, 0.0),) * 5])
+def test_an_outline_that_encloses_nothing_harms_nothing(outline: tuple[tuple[float, float], ...]) -> None:
+    look = arranged((thing("vase", outline=outline), thing("jar")), (put("vase", x=200), put("jar", x=260, z=80)))
+    assert assess(look).unread == ()
+    assert look_picture(look).primitives
+
+
+def test_a_look_that_stands_on_nothing_is_told_instead_of_never_ending() -> None:
+    with pytest.raises(EditError, match="nowhere"):
+        arranged((thing("vase"),), (put("vase", on="nowhere"),))
+    with pytest.raises(EditError, match="stands on"):
+        arranged((thing("a"), thing("b")), (put("a", on="b"), put("b", on="a")))
+    with pytest.raises(EditError, match="a ledge “z9”"):
+        arranged((thing("a"),), (put("a", "z9"),))

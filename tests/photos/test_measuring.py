@@ -246,6 +246,29 @@ def test_a_picture_of_absurd_size_is_refused_before_it_is_unpacked() -> None:
         read_photo(buffer.getvalue())
 
 
+@pytest.mark.parametrize(
+    ("kind", "mode"), [("PNG", "RGB"), ("PNG", "P"), ("PNG", "RGBA"), ("PNG", "L"), ("JPEG", "RGB")]
+)
+def test_a_large_picture_is_read_at_a_size_that_is_looked_at(kind: str, mode: str) -> None:
+    large = Image.linear_gradient("L").resize((6_000, 5_000)).convert(mode)
+    exif = Image.Exif()
+    exif[0x0112] = 6  # the camera was held upright
+    buffer = io.BytesIO()
+    large.save(buffer, kind, **({"exif": exif} if kind == "JPEG" else {}))
+    pixels = read_photo(buffer.getvalue())
+    high, wide = pixels.shape[:2]
+    assert max(high, wide) <= 3_000
+    assert wide / high == pytest.approx(5_000 / 6_000 if kind == "JPEG" else 6_000 / 5_000, abs=0.01)
+    assert pixels.mean() == pytest.approx(127, abs=6)
+
+
+def test_a_picture_that_must_be_unpacked_whole_has_a_bound() -> None:
+    buffer = io.BytesIO()
+    Image.new("1", (10_900, 10_900)).save(buffer, "PNG")
+    with pytest.raises(PhotoError, match="64 million pixels"):
+        read_photo(buffer.getvalue())
+
+
 def test_photos_are_kept_small_under_a_name_of_their_content(photo: Pixels) -> None:
     name, content = kept_photo(photo)
     assert name == kept_photo(photo)[0]

@@ -124,6 +124,10 @@ class ProposeJob:
         if process is not None:
             process.terminate()
             process.join(PATIENCE_S)
+            if process.is_alive():
+                # It does not heed: it is not asked again.
+                process.kill()
+                process.join(PATIENCE_S)
 
     def _forget(self) -> None:
         self._process = self._line = None

@@ -42,6 +42,8 @@ def read_photo(content: bytes, name: str = "the picture") -> Pixels:
     """
     from PIL import Image, ImageOps, UnidentifiedImageError
 
+    # The bound below is asked before anything is unpacked; Pillow's own would only print a warning.
+    Image.MAX_IMAGE_PIXELS = 4 * MOST_PIXELS
     if len(content) > LARGEST_BYTES:
         raise PhotoError(f"“{name}” is larger than 80 MB; save it smaller and try again.")
     try:

@@ -65,7 +65,7 @@ class Changes:
         free = [
             p
             for p in placements
-            if p.id not in self._kept and p.inside is None and p.x is not None and p.id not in hosts
+            if p.id not in self._kept and p.inside is None and p.z is not None and p.id not in hosts
             and p.ledge in self._ledges
         ]  # fmt: skip
         return self._chance.choice(free) if free else None
@@ -211,6 +211,7 @@ class Changes:
         free = [
             s for s in self._standing_on(placements, one.ledge)
             if s.id != one.id and s.id not in hosts and carries(s) and s.placement.host is None
+            and s.placement.z is not None
         ]  # fmt: skip
         if not free:
             return None
