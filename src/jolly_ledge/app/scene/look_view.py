@@ -278,14 +278,16 @@ class LookView(QGraphicsView):
         if self.gesture is not None:
             self._paint_ghost(painter, self.gesture)
         painter.save()
-        painter.resetTransform()
-        if "balance" in self.overlays and session.is_assessed:
-            paint_beam(painter, arrangement, self._beam_area())
-        self._paint_scale_bar(painter, scale)
-        if "numbers" in self.overlays:
-            self._paint_numbers(painter)
-        self._paint_plate(painter)
-        painter.restore()
+        try:
+            painter.resetTransform()
+            if "balance" in self.overlays and session.is_assessed:
+                paint_beam(painter, arrangement, self._beam_area())
+            self._paint_scale_bar(painter, scale)
+            if "numbers" in self.overlays:
+                self._paint_numbers(painter)
+            self._paint_plate(painter)
+        finally:
+            painter.restore()
 
     def _beam_area(self) -> QRectF:
         piece = self._session.piece

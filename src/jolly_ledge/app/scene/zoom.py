@@ -43,14 +43,14 @@ class Zoom:
 
     def by(self, times: float, about: QPointF | None = None) -> None:
         """Look nearer or from farther off, about a point of the view that stays where it is."""
-        pixel = about if about is not None else QPointF(self._view.viewport().rect().center())
-        held = self._view.mapToScene(pixel.toPoint())
+        pixel = about if about is not None else self._centre()
+        held = self._in_scene(pixel)
         self.factor = min(max(self.factor * times, 1.0), MOST)
         if self.factor == 1.0:
             self._show(None)
             return
         scale = self._fitted * self.factor
-        offset = (QPointF(self._view.viewport().rect().center()) - pixel) / scale
+        offset = (self._centre() - pixel) / scale
         self._show(held + offset)
 
     def wheel(self, notches: float, about: QPointF) -> None:
@@ -63,8 +63,15 @@ class Zoom:
             scale = self._fitted * self.factor
             self._show(self._middle() - QPointF(dx / scale, dy / scale))
 
+    def _centre(self) -> QPointF:
+        return QPointF(self._view.viewport().width() / 2, self._view.viewport().height() / 2)
+
+    def _in_scene(self, pixel: QPointF) -> QPointF:
+        # The view's own answer is for whole pixels only.
+        return self._view.viewportTransform().inverted()[0].map(pixel)
+
     def _middle(self) -> QPointF:
-        return self._view.mapToScene(self._view.viewport().rect().center())
+        return self._in_scene(self._centre())
 
     def _show(self, middle: QPointF | None) -> None:
         scale = self._fitted * self.factor
@@ -74,15 +81,9 @@ class Zoom:
         if middle is None:
             self._view.centerOn(whole)
             return
-        half = QPointF(self._view.viewport().width() / 2 / scale, self._view.viewport().height() / 2 / scale)
         self._view.centerOn(
             QPointF(
-                _within(middle.x(), self._whole.left() + half.x(), self._whole.right() - half.x(), whole.x()),
-                _within(middle.y(), self._whole.top() + half.y(), self._whole.bottom() - half.y(), whole.y()),
+                min(max(middle.x(), self._whole.left()), self._whole.right()),
+                min(max(middle.y(), self._whole.top()), self._whole.bottom()),
             )
         )
-
-
-def _within(value: float, least: float, most: float, only: float) -> float:
-    """Keep a value between two; where they leave nothing, there is only one."""
-    return min(max(value, least), most) if least <= most else only
