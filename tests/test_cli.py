@@ -8,8 +8,15 @@ from pathlib import Path
 import pytest
 from pypdf import PdfReader
 
+from builders import plan_of, put, thing
 from commands import run
+from jolly_ledge.cautions.answers import state_of
+from jolly_ledge.cautions.register import cautions_of
+from jolly_ledge.files.codec import plan_from_json, plan_to_json
 from jolly_ledge.files.plan_file import open_plan
+from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model.edits.answers import AnswerCaution
+from jolly_ledge.model.look import Answer
 from jolly_ledge.photos.image import read_photo
 
 CASE = Path(__file__).parent / "judgement" / "cases" / "pair-08.json"
@@ -294,3 +301,39 @@ def test_propose_in_each_figure_finishing_and_staying_near(
     capsys.readouterr()
     assert run("propose", plan_path, "--piece", "alcove", "--stay", 3, "-o", out) == 2
     assert "share from 0 to 1" in capsys.readouterr().err
+
+
+def test_what_must_be_there_and_is_not_is_told_first_and_the_rest_is_written(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    harp = thing("harp", height=900.0, width=700.0, depth=500.0, traits=("must-keep",))
+    stash = (harp, *(thing(f"jar{n}", height=140.0 + 20 * n) for n in range(5)))
+    path, out = tmp_path / "plan.json", tmp_path / "out.json"
+    path.write_bytes(plan_to_json(plan_of(stash, (put("jar4", x=150.0, locked=True),))))
+    status = run("propose", path, "--piece", "case", "--count", 1, "--steps", 10, "-o", out)
+    assert status == 3
+    assert capsys.readouterr().out.startswith("The harp must be there and fits on no ledge of Case.")
+    made = plan_from_json(out.read_bytes()).looks[-1]
+    assert "jar4" in {placement.item for placement in made.placements}
+    assert next(p for p in made.placements if p.item == "jar4").x == 150.0
+    assert run("propose", path, "--piece", "case", "--count", 1, "--steps", 10, "--json", "-o", out) == 3
+    (told,) = json.loads(capsys.readouterr().out)
+    assert told["left_out"] == ["The harp must be there and fits on no ledge of Case."]
+    afresh = ("--piece", "case", "--count", 1, "--steps", 10, "--afresh", "-o", out)
+    assert run("propose", path, *afresh) == 3
+    free = plan_from_json(out.read_bytes()).looks[-1]
+    assert not any(placement.locked for placement in free.placements)
+
+
+def test_an_answer_is_told_in_a_review(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    plan = plan_of((thing("lit", "candle", height=150.0, traits=("flame",)),), (put("lit"),))
+    look = arrange(plan, plan.looks[0])
+    asked = next(caution for caution in cautions_of(look) if caution.id == "flame")
+    answer = Answer(caution="flame", state=state_of(asked, look), measure="left unlit", by="Tilda", date="2026-11-02")
+    path = tmp_path / "plan.json"
+    path.write_bytes(plan_to_json(AnswerCaution(look="look", answer=answer).apply(plan)))
+    assert run("review", path) == 0
+    assert "Open flame (stop, unless left unlit (Tilda, 2026-11-02))" in capsys.readouterr().out
+    assert run("review", path, "--json") == 0
+    (told,) = [c for c in json.loads(capsys.readouterr().out)["cautions"] if c["id"] == "flame"]
+    assert told["unless"] == "left unlit (Tilda, 2026-11-02)"

@@ -1,7 +1,9 @@
 """Keep in the window: the log, bringing a look back, the year, photographs beside the plan, where things are."""
 
+import threading
 from datetime import date
 from pathlib import Path
+from typing import Any
 
 import pytest
 from msgspec.structs import replace
@@ -10,6 +12,7 @@ from PySide6.QtWidgets import QLabel, QPushButton
 from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs
+from jolly_ledge.app.keep import photo_check_page
 from jolly_ledge.app.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.keep import KeepStep
@@ -20,7 +23,10 @@ from jolly_ledge.model.dates import next_begin
 from jolly_ledge.model.edits.items import ChangeItem
 from jolly_ledge.model.edits.log import AddLookPhoto
 from jolly_ledge.model.edits.looks import ChangeLook
-from jolly_ledge.model.look import LookPhoto
+from jolly_ledge.model.edits.placements import ReturnToStash
+from jolly_ledge.model.edits.proposed import AddProposals
+from jolly_ledge.model.look import Look, LookPhoto
+from jolly_ledge.photos.check import check_photo
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.render.practice_photos import practice_photo
 from pages import page_of, pick, type_into
@@ -234,6 +240,48 @@ def test_a_photograph_is_added_marked_and_checked(
     assert session.plan.look("first-try").placement("cream-vase").x == pytest.approx(before + 40, abs=10)
     qtbot.waitUntil(lambda: not check.is_busy, timeout=PATIENCE_MS)
     assert not [thing for thing in check.check.things if thing.state == "moved"]
+
+
+def test_a_comparison_that_comes_too_late_is_dropped(
+    window: MainWindow, page: KeepStep, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch,
+    taken: tuple[Path, list[tuple[float, float]], int],
+) -> None:  # fmt: skip
+    session = window.session
+    go_on = threading.Event()
+    real = check_photo
+
+    def slow(planned: Any, seen: Any, scale: float, things: Any) -> Any:
+        if len(things) > 20:
+            go_on.wait(30)
+        return real(planned, seen, scale, things)
+
+    monkeypatch.setattr(photo_check_page, "check_photo", slow)
+    page.panel.photos.add(taken[0], "after")
+    page.panel.photos.check()
+    check = page.photo_check
+    assert isinstance(check, PhotoCheckPage)
+    first = session.plan.look("first-try")
+    qtbot.mouseClick(check.straighten_button, LEFT)
+    assert check.is_busy
+    # Another look's photograph is opened while the first is being compared.
+    few = Look(id="few", piece="alcove", placements=first.placements[:2], photos=first.photos)
+    session.commit(AddProposals(looks=(few,)))
+    assert check.begin("few", first.photos[0].name)
+    qtbot.mouseClick(check.straighten_button, LEFT)
+    qtbot.waitUntil(lambda: check.check is not None, timeout=PATIENCE_MS)
+    assert check.compared is not None
+    assert check.compared.look_id == "few"
+    shown = check.check
+    assert shown is not None
+    go_on.set()
+    qtbot.waitUntil(lambda: not check._timer.isActive(), timeout=PATIENCE_MS)
+    assert check.check is shown
+    assert len(shown.things) == 2
+    # What was compared is not what stands there any more: nothing is moved, and it is said.
+    compared, thing_found = check.compared, shown.things[0]
+    session.commit(ReturnToStash(look="few", placements=(few.placements[0].id,)))
+    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "changed since" in said):
+        check.keep_so(compared, thing_found, "4 cm further right")
 
 
 def test_photographs_that_are_missing_or_corrupt_are_said(

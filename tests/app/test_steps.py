@@ -372,3 +372,16 @@ def test_lengths_change_their_unit_everywhere(window: MainWindow) -> None:
     cell = page.order.table.item(0, 4)
     assert cell is not None
     assert re.match(r"^[\d /]+ from ", cell.text())
+
+
+def test_animals_are_chosen_by_kind_and_strangers_are_asked_about(window: MainWindow, qtbot: QtBot) -> None:
+    page = brief(window)
+    session = window.session
+    assert page.animal_chips["cat"].isChecked()
+    qtbot.mouseClick(page.animal_chips["cat"], LEFT)
+    qtbot.mouseClick(page.animal_chips["dog"], LEFT)
+    assert session.plan.household.pets == ("dog",)
+    page.pets.setText("dog, Bruno, two kittens")
+    qtbot.keyClick(page.pets, Qt.Key.Key_Return)
+    assert page.animal_chips["cat"].isChecked()
+    assert "Nothing is known of Bruno" in page.unknown_animals.text()

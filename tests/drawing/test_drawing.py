@@ -242,3 +242,60 @@ def test_a_shade_fades_in_one_direction() -> None:
     assert sum(step.opacity for step in steps) == pytest.approx(0.6)
     assert {min(x for x, _ in points(step.path)) for step in steps} == {0}
     assert max(x for x, _ in points(steps[-1].path)) == 100
+
+
+def test_what_hangs_is_painted_behind_what_stands_before_it() -> None:
+    wall = Ledge(id="w", left=0, floor=800, width=1200, depth=40, surface="wall")
+    top = Ledge(id="a1", left=0, floor=800, width=1200, depth=400)
+    piece = case_of(kind="console", ledges=(top, wall))
+    items = (thing("art", "art"), thing("vase"), thing("lean", "frame"))
+    look = arranged(
+        items,
+        (put("vase", z=200), put("art", "w", 400, None, y=20, pose="hung"), put("lean", z=385, pose="leaning")),
+        piece,
+    )
+    assert [standing.id for standing in painting_order(look.standings)] == ["art", "lean", "vase"]
+
+
+def test_things_on_a_tray_are_painted_by_depth_and_what_is_inside_before_its_rim() -> None:
+    items = (thing("tray", "tray"), thing("a-near"), thing("b-far"), thing("c-vase"), thing("d-stems", "stems"))
+    placed = (put("tray"), put("a-near", x=330, z=80, on="tray"), put("b-far", x=420, z=230, on="tray"),
+              put("c-vase", x=500, z=150, on="tray"), put("d-stems", x=None, z=None, inside="c-vase"))  # fmt: skip
+    order = [standing.id for standing in painting_order(arranged(items, placed).standings)]
+    assert order == ["tray", "b-far", "d-stems", "c-vase", "a-near"]
+
+
+@pytest.mark.parametrize("category", ["book-row", "book-stack"])
+def test_a_block_of_very_many_books_is_drawn_as_one(category: str) -> None:
+    block = thing("block", category, width=900.0, height=250.0, count=10_000)
+    assert len(item_shapes(block)) < 1_500
+    few = thing("block", category, width=900.0, height=250.0, count=12)
+    assert len(item_shapes(few)) < len(item_shapes(block))
+
+
+@pytest.mark.parametrize("finish", ["rough", "woven"])
+@pytest.mark.parametrize("category", sorted(FALLBACK_SILHOUETTES))
+def test_what_is_larger_than_life_is_drawn_with_no_more_marks(category: str, finish: str) -> None:
+    for width, height in ((50_000.0, 200.0), (200.0, 50_000.0), (50_000.0, 50_000.0)):
+        giant = thing("giant", category, width=width, height=height, finish=finish, count=10_000)
+        shapes = item_shapes(giant, "spine-in" if category == "book-row" else "upright")
+        assert sum(len(shape.path) for shape in shapes) < 60_000
+
+
+@pytest.mark.parametrize(
+    ("name", "category", "shape"),
+    [("a model boat", "sculpture", "boat"), ("Coral", "sculpture", "coral"), ("sea shell", "object", "shell"),
+     ("Roman bust", "sculpture", "figure"), ("boathouse print", "art", "frame")],
+)  # fmt: skip
+def test_a_thing_looks_like_what_it_is_called(name: str, category: str, shape: str) -> None:
+    item = thing("it", category, name=name)
+    assert item.shape == shape
+    assert item_shapes(item)
+
+
+def test_a_globe_stands_on_its_foot_however_tall_it_is() -> None:
+    for height in (180.0, 300.0, 420.0, 900.0):
+        shapes = item_shapes(thing("globe", "object", silhouette="globe", width=200.0, height=height))
+        ys = [value for shape in shapes for _, values in shape.path for value in values[1::2]]
+        assert max(ys) >= -1.0
+        assert min(ys) >= -height * 1.05

@@ -6,11 +6,14 @@ import pytest
 from msgspec.structs import replace
 
 from builders import arranged, case_of, plan_of, put, thing
+from jolly_ledge.cautions.answers import state_of
+from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.drawing.paper import A4, LETTER, MARGIN, Block, Paper, pages_of, paragraph, scale_for, tick_line
 from jolly_ledge.drawing.picture import Label, Picture, Shape
 from jolly_ledge.drawing.sheet import sheet_pages
 from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.look import LogEntry
+from jolly_ledge.model.edits.answers import AnswerCaution
+from jolly_ledge.model.look import Answer, LogEntry
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.pull_list import pull_list
 from jolly_ledge.model.time_estimate import time_estimate
@@ -110,6 +113,18 @@ def test_a_long_name_and_a_caution_stay_with_their_step(demo: Plan) -> None:
     on_the_page = texts_of((tables[0],))
     assert "12 kg" in on_the_page
     assert "Heed, heavy high up:" in on_the_page or "Not known, " in on_the_page
+
+
+def test_an_answered_caution_is_printed_at_its_step_with_its_measure() -> None:
+    items = (thing("pillar", "candle", width=70.0, height=120.0, depth=70.0, traits=("flame",)), thing("cup"))
+    plan = plan_of(items, (put("pillar", x=200), put("cup", x=500)))
+    asked = next(caution for caution in cautions_of(arrange(plan, plan.looks[0])) if caution.id == "flame")
+    state = state_of(asked, arrange(plan, plan.looks[0]))
+    answer = Answer(caution="flame", state=state, measure="left unlit", by="Tilda", date="2026-11-02")
+    answered = AnswerCaution(look="look", answer=answer).apply(plan)
+    said = texts_of(sheet_pages(answered, answered.looks[0]))
+    assert "unless left unlit (Tilda, 2026-11-02)" in said
+    assert "unless" not in texts_of(sheet_pages(plan, plan.looks[0]))
 
 
 def test_things_are_fetched_room_by_room_and_the_shop_comes_first() -> None:

@@ -23,7 +23,7 @@ def painting_order(standings: tuple[Standing, ...]) -> list[Standing]:
             host = standing.placement.host
             carried.setdefault(host if host in shown else None, []).append(standing)
     for group in carried.values():
-        group.sort(key=lambda standing: (round(standing.from_wall, 1), standing.left, standing.id))
+        group.sort(key=_from_the_wall)
     order: list[Standing] = []
 
     def paint(standing: Standing) -> None:
@@ -39,6 +39,12 @@ def painting_order(standings: tuple[Standing, ...]) -> list[Standing]:
     for standing in carried.get(None, ()):
         paint(standing)
     return order
+
+
+def _from_the_wall(standing: Standing) -> tuple[bool, float, float, str]:
+    """Return what things are ordered by: what hangs is at the wall, however thick it is."""
+    hangs = standing.placement.pose == "hung"
+    return not hangs, round(standing.from_wall, 1), standing.left, standing.id
 
 
 def frame_of(arrangement: Arrangement) -> tuple[float, float, float, float]:

@@ -2,7 +2,7 @@
 
 import math
 
-from jolly_ledge.drawing.picture import Point, Shape, ellipse, polygon, polyline, smooth
+from jolly_ledge.drawing.picture import Point, Shape, polygon, polyline, smooth
 from jolly_ledge.drawing.silhouettes.subject import Subject, flat_shade, outlined, round_shade
 from jolly_ledge.model.colour import darker, lighter
 
@@ -85,7 +85,7 @@ def draw_shell(subject: Subject) -> list[Shape]:
         for x, y in rim[1:-1]
     ]
     bands = [
-        Shape(ellipse(0.0, -h * 0.3, w * 0.46 * share, h * 0.6 * share), None, 1.0, lighter(colour, 0.35), 1.4, 0.35)
-        for share in (0.55, 0.8)
+        Shape(smooth([(x * share, y * share) for x, y in rim]), None, 1.0, lighter(colour, 0.35), 1.4, 0.35)
+        for share in (0.6, 0.82)
     ]
     return [outlined(fan, round_shade(colour, subject.finish, -w / 2, w / 2), colour, subject.finish), *bands, *ribs]
