@@ -52,7 +52,10 @@ USES = (
     "over-bed",
     "over-sofa",
 )
-USES_IN_A_ROW = 5
+USES_IN_A_ROW = 6
+USE_NAMES = {"over-bed": "Over a bed", "over-sofa": "Over a sofa"}
+"""How a use reads that is more than its word."""
+
 SIDE_WIDTH = 344
 
 
@@ -118,7 +121,9 @@ class BriefStep(Step):
         grid.addWidget(words("Used for", "soft", wrap=False), 0, 0)
         self.use_chips: dict[str, QPushButton] = {}
         for number, use in enumerate(USES):
-            button = chip(use.capitalize(), "What it is used for tells how much room is to stay free")
+            button = chip(
+                USE_NAMES.get(use, use.capitalize()), "What it is used for tells what room and which care it wants"
+            )
             button.clicked.connect(lambda on=False, use=use: self._toggle_use(use, on))
             self.use_chips[use] = button
             grid.addWidget(button, number // USES_IN_A_ROW, 1 + number % USES_IN_A_ROW)

@@ -79,7 +79,8 @@ def draw_shell(subject: Subject) -> list[Shape]:
     root = (0.0, -h * 0.04)
     rim = [(math.cos(a) * w * 0.5, -h * 0.34 - math.sin(a) * h * 0.62)
            for a in (math.pi * step / 12 for step in range(13))]  # fmt: skip
-    fan = (*smooth([(w * 0.12, 0.0), *rim, (-w * 0.12, 0.0)], closed=True),)
+    hinge = w * 0.12
+    fan = (("M", (hinge, 0.0)), ("L", rim[0]), *smooth(rim)[1:], ("L", (-hinge, 0.0)), ("Z", ()))
     ribs = [
         Shape(polyline([root, (x * 0.96, y * 0.985)]), None, 1.0, darker(colour, 0.3), max(w * 0.008, 1.0), 0.55)
         for x, y in rim[1:-1]
