@@ -1,5 +1,6 @@
 """Imports run one way, and the code keeps to the project's own words."""
 
+import ast
 import re
 import subprocess
 import sys
@@ -50,3 +51,17 @@ def test_pictures_named_in_the_readme_are_there() -> None:
     kept = {f"docs/screenshots/{path.name}" for path in (ROOT / "docs" / "screenshots").glob("*.png")}
     assert set(named) == kept
     assert len(kept) < 20
+
+
+CALLED_BY_THE_TOOLKIT = {"showEvent", "paintEvent", "resizeEvent", "drawForeground"}
+
+
+def test_what_the_toolkit_calls_to_show_something_survives_a_mistake() -> None:
+    bare = []
+    for path in (SOURCE / "app").rglob("*.py"):
+        for node in ast.walk(ast.parse(path.read_text())):
+            if isinstance(node, ast.FunctionDef) and node.name in CALLED_BY_THE_TOOLKIT:
+                decorators = {one.id for one in node.decorator_list if isinstance(one, ast.Name)}
+                if "survives" not in decorators:
+                    bare.append(f"{path.name}: {node.name}")
+    assert bare == []

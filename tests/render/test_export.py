@@ -6,7 +6,7 @@ from xml.etree import ElementTree
 
 import pytest
 from pypdf import PdfReader
-from PySide6.QtGui import QColor, QGuiApplication, QImage
+from PySide6.QtGui import QColor, QGuiApplication, QImage, QPainter
 
 from builders import arranged, put, thing
 from jolly_ledge.drawing.look import look_picture
@@ -17,6 +17,7 @@ from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.render.export import ExportError, image_of, pdf_bytes, ready_to_render, save_picture, save_sheet
 from jolly_ledge.render.fonts import SANS, SERIF_SEMIBOLD, font, load_fonts
+from jolly_ledge.render.player import play
 
 pytestmark = pytest.mark.usefixtures("qapp")
 HALVES = Picture(
@@ -104,3 +105,17 @@ def test_a_place_that_cannot_be_written_is_named(tmp_path: Path) -> None:
 
 def test_a_running_application_is_used() -> None:
     assert ready_to_render() is QGuiApplication.instance()
+
+
+def test_a_clear_shape_keeps_the_dimming_of_what_is_painted_after_it() -> None:
+    clear = Shape(rectangle(0, 0, 10, 10), Gradient((0, 0), (0, 10), ((0.0, "#000000"), (1.0, "#000000"))), 0.5)
+    solid = Shape(rectangle(10, 0, 10, 10), "#000000")
+    image = QImage(20, 10, QImage.Format.Format_RGB32)
+    image.fill(QColor("white"))
+    painter = QPainter(image)
+    painter.setOpacity(0.4)
+    play(painter, (clear, solid))
+    assert painter.opacity() == pytest.approx(0.4)
+    painter.end()
+    assert colour_at(image, 5, 5)[0] == pytest.approx(255 * 0.8, abs=3)
+    assert colour_at(image, 15, 5)[0] == pytest.approx(255 * 0.6, abs=3)
