@@ -168,7 +168,7 @@ def test_pictures_that_are_none_are_refused_and_nothing_is_lost(
     for path, said in (
         (text, "no JPEG or PNG"),
         (cut, "damaged or cut off"),
-        (bomb, "more than any photograph"),
+        (bomb, "more than 64 million pixels"),
         (tmp_path / "none.jpg", "no such file"),
     ):
         dialogs.to_open = path

@@ -12,7 +12,6 @@ from jolly_ledge.app.scene.photo_view import PhotoView
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import heading, words
-from jolly_ledge.files.errors import reading_error
 from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.model.edits.pieces import AddLedge, ChangeLedge, ChangePiece, ClearLedges
 from jolly_ledge.model.errors import JollyLedgeError
@@ -132,8 +131,6 @@ class PhotoBench(QWidget):
         """Load a photograph; a refusal is told."""
         try:
             self._take(read_photo(photo_bytes(path), path.name))
-        except OSError as error:
-            self._session.refused.emit(str(reading_error(path, error)))
         except JollyLedgeError as error:
             self._session.refused.emit(str(error))
 
