@@ -54,7 +54,7 @@ def propose(
     *,
     steps: int | None = None,
     seconds: float | None = None,
-    strategy: str = "annealing",
+    strategy: str = "grouping",
     is_cancelled: Callable[[], bool] = lambda: False,
 ) -> Iterator[Progress | Proposals]:
     """Search for one look for every problem; progress comes while it gets better, the whole at last.

@@ -1,0 +1,165 @@
+"""What belongs where: what is used for which work, on which role of a ledge; the rows are data, each with its reason.
+
+This holds for what the program brings by itself; by hand everything is allowed. The room a thing lives in is a hint
+only, for stylists fetch from everywhere.
+"""
+
+import re
+import tomllib
+from functools import lru_cache
+from pathlib import Path
+from typing import Any, Literal
+
+import msgspec
+from msgspec import Struct
+
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.words import BOOK_CATEGORIES
+
+Role = Literal["top", "table", "island", "counter", "shelf", "below", "floor", "hearth", "wall"]
+Room = Literal["bed", "kitchen", "dining", "hall", "living"]
+Verdict = Literal["belongs", "may", "seldom", "asked"]
+
+WORTH: dict[Verdict, float] = {"belongs": 1.0, "may": 0.7, "seldom": 0.4, "asked": 0.0}
+"""How welcome a thing is; what comes only when asked is not."""
+
+LOW_MM = 700.0
+ON_THE_FLOOR_MM = 110.0
+PICTURES = frozenset({"frame", "art", "mirror"})
+SERVED = ("silver", "stemware", "china", "porcelain", "glasses", "coffee", "tea", "service", "bar")
+COOKED = ("kitchen", "cooking", "coffee counter", "preparing", "pantry")
+
+
+class Where(Struct, frozen=True, forbid_unknown_fields=True):
+    """One row: for which roles, rooms, sizes (mm) and stuff it holds, and what it says."""
+
+    verdict: Verdict
+    roles: tuple[Role, ...] = ()
+    rooms: tuple[Room, ...] = ()
+    stuff: tuple[str, ...] = ()
+    max_width: float = float("inf")
+    max_height: float = float("inf")
+    min_width: float = 0.0
+    min_height: float = 0.0
+    low: bool = False
+
+
+class Rule(Struct, frozen=True, forbid_unknown_fields=True):
+    """What holds for a category: its rows in order, what holds otherwise, and why."""
+
+    reason: str
+    otherwise: Verdict
+    where: tuple[Where, ...]
+
+
+class Never(Struct, frozen=True, forbid_unknown_fields=True):
+    """Words of things that dress nothing."""
+
+    words: tuple[str, ...]
+    except_in_use: tuple[Room, ...]
+    except_words: tuple[str, ...]
+    reason: str
+
+
+@lru_cache(maxsize=1)
+def _data() -> dict[str, Any]:
+    return tomllib.loads((Path(__file__).parent / "belonging.toml").read_text(encoding="utf-8"))
+
+
+@lru_cache(maxsize=64)
+def rule_for(category: str) -> Rule | None:
+    """Return what holds for a category of things, None where nothing is told: it comes only when asked."""
+    name = "books" if category in BOOK_CATEGORIES else "pictures" if category in PICTURES else category
+    known = _data().get(name)
+    return None if known is None or name == "never" else msgspec.convert(known, Rule)
+
+
+@lru_cache(maxsize=1)
+def _never() -> Never:
+    return msgspec.convert(_data()["never"], Never)
+
+
+@lru_cache(maxsize=1)
+def _never_pattern() -> re.Pattern[str]:
+    words = sorted(_never().words, key=len, reverse=True)
+    return re.compile(rf"\b({'|'.join(map(re.escape, words))})(s|es)?\b")
+
+
+@lru_cache(maxsize=512)
+def room_of(piece: Piece) -> Room:
+    """Return for what kind of room a piece serves, by its kind and what it is used for."""
+    told = " ".join(
+        (piece.kind, piece.label, piece.purpose, *piece.use, *(ledge.label for ledge in piece.ledges))
+    ).lower()
+    if piece.kind == "nightstand":
+        return "bed"
+    if piece.kind == "counter" or any(word in told for word in COOKED):
+        return "kitchen"
+    if piece.kind == "dining-table" or (piece.kind == "hutch" and "dining" in told):
+        return "dining"
+    return "hall" if piece.kind == "console" and piece.build != "sideboard" else "living"
+
+
+@lru_cache(maxsize=2048)
+def role_of(piece: Piece, ledge: Ledge) -> Role:
+    """Return what a ledge is to its piece."""
+    if ledge.is_wall:
+        return "wall"
+    if ledge.floor < ON_THE_FLOOR_MM and piece.kind in ("console", "mantel"):
+        return "hearth" if piece.kind == "mantel" else "floor"
+    if piece.kind in ("coffee-table", "dining-table"):
+        return "table" if ledge.clearance is None or ledge.floor >= piece.height - 60 else "below"
+    if piece.kind == "counter":
+        return "island" if piece.viewed_from == "around" else "counter"
+    if piece.kind in ("console", "mantel", "nightstand", "other"):
+        is_top = ledge.clearance is None or ledge.floor >= piece.height - 60
+        return "top" if is_top else "below"
+    return "counter" if "counter" in ledge.label.lower() else "shelf"
+
+
+def is_served(piece: Piece) -> bool:
+    """Tell whether a piece shows or hands out dishes."""
+    told = f"{piece.purpose} {' '.join(piece.use)} {piece.label}".lower()
+    return any(re.search(rf"\b{word}\b", told) for word in SERVED)
+
+
+@lru_cache(maxsize=65_536)
+def verdict_on(item: Item, piece: Piece, ledge: Ledge) -> tuple[Verdict, str]:
+    """Return whether a thing belongs on a ledge of a piece, and why."""
+    role, room = role_of(piece, ledge), room_of(piece)
+    never = _never()
+    found = _never_pattern().search(f"{item.label} {item.material}".lower())
+    if found is not None and not (room in never.except_in_use and found[1] in never.except_words):
+        return "asked", never.reason
+    rule = rule_for(item.category)
+    if rule is None or "hide" in item.traits:
+        return "asked", "It is stored, or hidden."
+    if item.category == "tableware" and is_served(piece):
+        return "belongs", rule.reason
+    stuff = item.material.lower()
+    for row in rule.where:
+        if (
+            (not row.roles or role in row.roles)
+            and (not row.rooms or room in row.rooms)
+            and row.min_width <= item.width <= row.max_width
+            and row.min_height <= item.height <= row.max_height
+            and (not row.low or ledge.floor < LOW_MM)
+            and (not row.stuff or any(word in stuff for word in row.stuff))
+        ):
+            return row.verdict, rule.reason
+    return rule.otherwise, rule.reason
+
+
+def welcome(item: Item, piece: Piece, ledge: Ledge) -> float:
+    """Return how welcome a thing is on a ledge, 0 to 1; 0 where it comes only when asked, or a fire is behind it."""
+    if any(
+        fixture.kind == "firebox"
+        and fixture.left < ledge.left + ledge.width / 2 < fixture.right
+        and fixture.floor - 50 <= ledge.floor
+        and ledge.floor + 100 < fixture.floor + fixture.height
+        and role_of(piece, ledge) != "hearth"
+        for fixture in piece.fixtures
+    ):
+        return 0.0
+    return WORTH[verdict_on(item, piece, ledge)[0]]

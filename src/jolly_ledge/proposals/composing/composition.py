@@ -1,0 +1,264 @@
+"""A composition on its way: groups on their ledges, composed ledge by ledge in a stylist's order, then set right."""
+
+from collections.abc import Collection, Sequence
+from random import Random
+
+from msgspec import Struct
+from msgspec.structs import replace
+
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Placement
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.proposals.composing.schemes import groups_for
+from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.problem import Problem, stops_of
+from jolly_ledge.proposals.settling import Errand, errands_of, hung, settle
+from jolly_ledge.readings.wishes import hear
+
+PARTICULAR = frozenset({"mirrored", "centred", "together", "hangs", "hidden"})
+"""Wishes that are met before anything else is composed; the rest are met by members of groups."""
+
+MENDED_AT_MOST, GIVEN_UP_AT_MOST, TRIED_FOR_THE_REST = 14, 6, 800
+HANG_ODDS, HUNG_SHARE, HUNG_LEAST, HUNG_MOST = 0.55, 0.6, 0.33, 0.75
+BEHIND_A_PICTURE = 0.04
+LEDGES_ANEW = (0.6, 0.3, 0.1)
+"""How often one ledge, two or three are composed anew together."""
+
+SHIFTS_MM = (-60, -40, -20, 20, 40, 60)
+
+Placements = tuple[Placement, ...]
+Standing = tuple[tuple[Ledge, Group], ...]
+
+
+class Composition(Struct, frozen=True):
+    """What was composed: whole groups on their ledges, what hangs, and all of it as placements."""
+
+    stock: Stock
+    groups: Standing
+    placements: Placements
+
+
+def composed(
+    problem: Problem,
+    seed: int,
+    taken_before: Collection[str] = (),
+    led_before: Collection[str] = (),
+    shunned: frozenset[str] = frozenset(),
+) -> Composition | None:
+    """Return a composition that can stand, with all that must be there; None where this throw of the dice has none.
+
+    Parameters
+    ----------
+    problem : Problem
+    seed : int
+        The same problem and seed give the same composition.
+    taken_before, led_before : set of str
+        Things that earlier looks have, and that led groups there.
+    shunned : set of str
+        Accents of earlier looks.
+    """
+    chance = Random(seed)
+    first = _particular(problem, chance)
+    if first is None:
+        return None
+    grounded = replace(problem, fixed=first, required=_awaited(problem, first), hidden=_unseen(problem, first))
+    stock = Stock(grounded, chance, taken_before, led_before, shunned)
+    walls = _hang_something(stock)
+    stock.pool = [thing for thing in stock.pool if thing.id not in {placement.item for placement in walls}]
+    groups: list[tuple[Ledge, Group]] = []
+    side = chance.choice((-1, 1))
+    used = {placement.item for placement in (*first, *walls)}
+    floors = sorted({ledge.floor for ledge in stock.ledges})
+    columns = sorted({ledge.left for ledge in stock.ledges})
+    for ledge in _in_order(stock):
+        even = (floors.index(ledge.floor) + columns.index(ledge.left)) % 2 == 0
+        before = [group for _, group in groups]
+        found = _set_right(stock, ledge, groups_for(stock, ledge, used, side if even else -side, before))
+        used |= {one for group in found for one in group.ids}
+        groups += [(ledge, group) for group in found]
+    if walls and not hangs_clear(grounded, groups, walls):
+        walls = ()
+    return _with_the_rest(stock, groups, walls)
+
+
+def recomposed(composition: Composition, chance: Random) -> Composition | None:
+    """Return a composition with a ledge or a few composed anew from what the others leave; None where it cannot be."""
+    stock = composition.stock
+    count = chance.choices((1, 2, 3), LEDGES_ANEW)[0]
+    anew = {ledge.id for ledge in chance.sample(stock.ledges, min(count, len(stock.ledges)))}
+    groups = [(ledge, group) for ledge, group in composition.groups if ledge.id not in anew]
+    gone = {placement.item for placement in placements_of(composition.groups)}
+    others = tuple(placement for placement in composition.placements if placement.item not in gone)
+    used = {placement.item for placement in (*others, *placements_of(groups))}
+    for ledge in _in_order(stock):
+        if ledge.id in anew:
+            before = [group for _, group in groups]
+            found = _set_right(stock, ledge, groups_for(stock, ledge, used, chance.choice((-1, 1)), before))
+            used |= {one for group in found for one in group.ids}
+            groups += [(ledge, group) for group in found]
+    placements = (*others, *placements_of(groups))
+    problem = stock.problem
+    if _awaited(problem, placements):
+        return None
+    walls = tuple(placement for placement in others if placement.pose == "hung")
+    if not problem.can_stand(problem.resolve(placements)) or (walls and not hangs_clear(problem, groups, walls)):
+        return None
+    return replace(composition, groups=tuple(groups), placements=placements)
+
+
+def shifted(composition: Composition, chance: Random) -> Composition | None:
+    """Return a composition with one whole group moved along its ledge; None where it cannot be."""
+    stock, groups = composition.stock, composition.groups
+    composed_ones = {placement.item for placement in placements_of(groups)}
+    if not groups:
+        return None
+    number, along = chance.randrange(len(groups)), chance.choice(SHIFTS_MM)
+    ledge, group = groups[number]
+    moved = group.copy().shift(along)
+    margin = 0.0 if ledge.clearance is not None else 25.0
+    if group.wants_end or moved.foot_left < margin or moved.foot_right > ledge.width - margin:
+        return None
+    others = tuple(placement for placement in composition.placements if placement.item not in composed_ones)
+    changed = (*groups[:number], (ledge, moved), *groups[number + 1 :])
+    placements = (*others, *placements_of(changed))
+    problem = stock.problem
+    walls = tuple(placement for placement in others if placement.pose == "hung")
+    if not problem.can_stand(problem.resolve(placements)) or (walls and not hangs_clear(problem, changed, walls)):
+        return None
+    return replace(composition, groups=changed, placements=placements)
+
+
+def placements_of(groups: Sequence[tuple[Ledge, Group]]) -> Placements:
+    """Return groups as placements."""
+    return tuple(member.placement(ledge.id) for ledge, group in groups for member in group)
+
+
+def hangs_clear(problem: Problem, groups: Sequence[tuple[Ledge, Group]], walls: Placements) -> bool:
+    """Tell whether nothing stands before what hangs, but for a little of it."""
+    arrangement: Arrangement = problem.resolve((*problem.fixed, *walls, *placements_of(groups)))
+    named = {placement.id for placement in walls}
+    for picture in arrangement.visible:
+        if picture.id in named:
+            for other in arrangement.visible:
+                across = min(other.right, picture.right) - max(other.left, picture.left)
+                up = min(other.top, picture.top) - max(other.bottom, picture.bottom)
+                most = 0.0 if other.item.category in WALL_CATEGORIES | {"lamp"} else BEHIND_A_PICTURE
+                hides = max(across, 0.0) * max(up, 0.0) > most * picture.width * picture.height
+                if other.id not in named and hides:
+                    return False
+    return True
+
+
+def _particular(problem: Problem, chance: Random) -> Placements | None:
+    """Return what stays and what is wished so particularly that it has to come first."""
+    errands = tuple(errand for errand in errands_of(problem) if errand.kind in PARTICULAR)
+    if not errands:
+        return problem.fixed
+    found, _ = settle(problem, errands, chance, most=TRIED_FOR_THE_REST)
+    return found if found is not None else settle(problem, errands)[0]
+
+
+def _awaited(problem: Problem, placements: Placements) -> tuple[Item, ...]:
+    placed = {placement.item for placement in placements}
+    return tuple(item for item in problem.required if item.id not in placed)
+
+
+def _unseen(problem: Problem, placements: Placements) -> tuple[Item, ...]:
+    placed = {placement.item for placement in placements}
+    return tuple(item for item in problem.hidden if item.id not in placed)
+
+
+def _in_order(stock: Stock) -> list[Ledge]:
+    """Return the ledges as a stylist takes them: tops first; in a case the larger openings choose first."""
+    ledges = sorted(stock.ledges, key=lambda ledge: (-ledge.floor, ledge.left))
+    tops = [ledge for ledge in ledges if stock.roles[ledge.id] in ("top", "table", "island")]
+    rest = [ledge for ledge in ledges if ledge not in tops]
+    if not tops:
+        rest.sort(key=lambda ledge: (-stock.frame(ledge), stock.chance.random()))
+    return tops + rest
+
+
+def _set_right(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> list[Group]:
+    """Leave out members, then groups, until a ledge can stand beside what is kept there."""
+    left = list(groups)
+    kept = tuple(placement for placement in stock.problem.fixed if placement.ledge == ledge.id)
+    for _ in range(MENDED_AT_MOST):
+        if not left:
+            return []
+        arrangement = stock.problem.resolve((*kept, *placements_of([(ledge, group) for group in left])))
+        if stock.problem.can_stand(arrangement):
+            return _without_empty_glass(left)
+        at_fault = {one for _, ones in stops_of(arrangement) for one in ones}
+        at_fault |= {one for heard in hear(arrangement) if not heard.met for one in heard.placements}
+        if not _thinned(left, at_fault):
+            faulty = next((group for group in left if group.ids & at_fault), left[-1])
+            left.remove(faulty)
+    return []
+
+
+def _without_empty_glass(groups: list[Group]) -> list[Group]:
+    """Take out clear vessels that hold nothing where the group can do without: they say nothing."""
+    for group in groups:
+        for member in list(group.members[1:]):
+            item = member.thing.item
+            clear = member.thing.category == "vessel" and item.finish == "clear" and "lidded" not in item.traits
+            if clear and not any(other.inside is member or other.on is member for other in group):
+                group.take_out(member)
+    return groups
+
+
+def _thinned(groups: Sequence[Group], at_fault: Collection[str]) -> bool:
+    """Take one member at fault out of a group that can do without it; tell whether there was one."""
+    for group in reversed(groups):
+        for member in reversed(group.members[1:]):
+            carries = any(other.on is member or other.inside is member for other in group)
+            if member.thing.id in at_fault and not carries:
+                group.take_out(member)
+                return True
+    return False
+
+
+def _hang_something(stock: Stock) -> Placements:
+    """Hang a picture of about three fifths of the width over a top, now and then."""
+    problem = stock.problem
+    over = any(fixture.kind in ("mirror", "art", "tv") for fixture in stock.piece.fixtures)
+    walls = {wall.id for wall in problem.walls}
+    if not walls or over or stock.room == "kitchen" or any(placement.ledge in walls for placement in problem.fixed):
+        return ()
+    if stock.chance.random() > HANG_ODDS:
+        return ()
+    width = stock.piece.width
+    pictures = [
+        thing for thing in stock.pool
+        if thing.category in WALL_CATEGORIES - {"board"} and HUNG_LEAST * width <= thing.item.width <= HUNG_MOST * width
+    ]  # fmt: skip
+    found = stock.pick(pictures, lambda thing: thing.worth - abs(thing.item.width / width - HUNG_SHARE), leads=True)
+    if found is None:
+        return ()
+    for place in hung(problem, found.item):
+        if problem.can_stand(problem.resolve((*problem.fixed, place))):
+            return (place,)
+    return ()
+
+
+def _with_the_rest(stock: Stock, groups: Sequence[tuple[Ledge, Group]], walls: Placements) -> Composition | None:
+    """Find places for what must be there and came into no group; where there is none, the least group gives way."""
+    problem, left = stock.problem, list(groups)
+    for _ in range(GIVEN_UP_AT_MOST):
+        placements = (*problem.fixed, *walls, *placements_of(left))
+        missing = _awaited(problem, placements)
+        if not missing and problem.can_stand(problem.resolve(placements)):
+            return Composition(stock, tuple(left), placements)
+        rest = replace(problem, fixed=placements, required=missing, hidden=_unseen(problem, placements))
+        errands: tuple[Errand, ...] = errands_of(rest)
+        found, _ = settle(rest, errands, most=TRIED_FOR_THE_REST) if missing else (None, False)
+        if found is not None and problem.can_stand(problem.resolve(found)):
+            return Composition(stock, tuple(left), found)
+        optional = [one for one in left if not one[1].ids & stock.must]
+        if not optional:
+            return None
+        left.remove(min(optional, key=lambda one: sum(member.thing.worth for member in one[1])))
+    return None

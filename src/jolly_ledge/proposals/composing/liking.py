@@ -1,0 +1,257 @@
+"""How a composition is liked beside how it reads: what a stylist sees first, each as a cost or a gain."""
+
+from collections.abc import Iterable, Iterator, Sequence
+from itertools import combinations, pairwise
+
+from jolly_ledge.model.hue_family import QUIET
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
+from jolly_ledge.proposals.composing.composition import Composition
+from jolly_ledge.proposals.composing.schemes import SHARES
+from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.groups.group import Group, Member
+from jolly_ledge.proposals.groups.stock import Stock, alike
+from jolly_ledge.proposals.thing import Thing
+from jolly_ledge.readings.how_many import recommended
+
+SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
+"""So much of the face of an opening is covered by things."""
+
+BARE, THIN_TRAY = 1.5, 0.6
+TOO_FEW, ENOUGH, BOOKS_COUNT = 0.1, 0.85, 3
+ON_A_TOP: dict[Fullness, float] = {"airy": 6.0, "layered": 8.5, "abundant": 11.0}
+"""So many things a wide top bears, counted on looks that were composed by hand."""
+
+WIDE_TOP_MM = 1100.0
+SEEN_ON_A_TOP, SEEN_AT_MOST = 0.75, 1.8
+TALLEST = (0.62, 0.92)
+FACED = frozenset({"shelf", "top"})
+FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
+FROM_ALL_SIDES = frozenset({"table", "island"})
+FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
+ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
+END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
+REST_SHARE, COVERED_SHARE = 0.08, 0.4
+CASES = frozenset({"bookcase", "cabinet", "hutch", "wall-shelves"})
+LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
+
+
+def liking_of(composition: Composition) -> float:
+    """Return how a composition is liked; only differences count."""
+    stock = composition.stock
+    by_ledge: dict[str, list[Group]] = {}
+    for ledge, group in composition.groups:
+        by_ledge.setdefault(ledge.id, []).append(group)
+    liked = sum(_on_a_ledge(stock, ledge, by_ledge.get(ledge.id, [])) for ledge in stock.ledges)
+    things = [member.thing for _, group in composition.groups for member in group]
+    if not things:
+        return liked
+    liked += sum(min(thing.worth, 1.1) for thing in things) / len(things)
+    liked -= _look_alikes(composition)
+    return liked + _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
+
+
+def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    role, kind = stock.roles[ledge.id], stock.piece.kind
+    if not groups:
+        kept = any(placement.ledge == ledge.id for placement in stock.problem.fixed)
+        return -BARE * (role in FILLED and not kept)
+    liked = -TOO_FEW * _missing(stock, ledge, groups)
+    if role in FACED:
+        liked += _filled(stock, ledge, groups)
+    wide = LARGE_NIGHTSTAND_MM if kind == "nightstand" else LARGE_WIDTH_MM
+    if role == "top" and ledge.width > wide and len(groups) < 2:
+        liked -= 0.6
+    if kind == "coffee-table":
+        liked += _on_a_coffee_table(stock, ledge, groups)
+    liked += _apart(stock, ledge, groups) - _empty_ends(stock, ledge, groups)
+    spans = spans_of(stock, ledge)
+    inside = [
+        any(left - 12 <= group.foot_left and group.foot_right <= right + 12 for left, right in spans)
+        for group in groups
+    ]
+    liked -= 0.6 * inside.count(False) if spans else 0.0
+    return liked + sum(_of_a_group(stock, ledge, group) for group in groups)
+
+
+def _look_alikes(composition: Composition) -> float:
+    """Return the cost of groups that are led by things of one look: on one ledge, or anywhere near."""
+    cost = 0.0
+    for (one, first), (other, second) in combinations(composition.groups, 2):
+        if first.form == "pair" or second.form == "pair" or "row" in (first.form, second.form):
+            continue
+        over = max(alike(first.anchor.thing, second.anchor.thing) - ALIKE_FROM, 0.0)
+        near = one is other or abs(one.floor - other.floor) < NEAR_FLOORS_MM
+        cost += over * (1.2 if one is other else 0.8 if near else 0.3)
+    return cost
+
+
+def _empty_ends(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return the cost of an end of a wide ledge that nothing comes near."""
+    role = stock.roles[ledge.id]
+    if role not in FACED or ledge.width < LARGE_NIGHTSTAND_MM or len(spans_of(stock, ledge)) > 1:
+        return 0.0
+    most = END_OF_A_TOP if role == "top" else END_OF_A_SHELF
+    left = min(group.left for group in groups) / ledge.width
+    right = 1 - max(group.right for group in groups) / ledge.width
+    return 3.0 * (max(left - most, 0.0) + max(right - most, 0.0))
+
+
+def _missing(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return how many things a ledge lacks; a row of books counts as several, a wide top bears more than a shelf."""
+    role, fullness = stock.roles[ledge.id], stock.problem.manner.fullness
+    count = sum(BOOKS_COUNT if member.thing.category == "book-row" else 1 for member in _members(groups))
+    if role in ("shelf", "below"):
+        return max(ENOUGH * recommended(ledge, fullness, table=False) - count, 0.0)
+    if role not in ("top", "table", "counter"):
+        return 0.0
+    return max(ON_A_TOP[fullness] * min(ledge.width / WIDE_TOP_MM, 1.0) - count, 0.0)
+
+
+def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    fullness, frame = stock.problem.manner.fullness, stock.frame(ledge)
+    covered = sum(group.width for group in groups) / ledge.width
+    tallest = max(group.height for group in groups) / frame
+    seen = sum(member.width * member.height * (0.75 if member.thing.green else 0.9) for member in _members(groups))
+    seen /= ledge.width * frame
+    wanted = SEEN[fullness] * (SEEN_ON_A_TOP if stock.roles[ledge.id] == "top" else 1.0)
+    cost = 1.2 * max(abs(covered - SHARES[fullness]) - 0.08, 0.0)
+    cost += 1.5 * max(TALLEST[0] - tallest, 0.0, tallest - TALLEST[1])
+    cost += 2.0 * max(wanted - seen, 0.0)
+    if stock.piece.kind != "nightstand":
+        cost += 2.0 * max(seen - SEEN_AT_MOST * wanted, 0.0)
+    return -cost
+
+
+def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    fullness = stock.problem.manner.fullness
+    foot = sum(member.width * member.depth for member in _members(groups) if member.stands) / (
+        ledge.width * ledge.depth
+    )
+    least = FOOT_OF_A_TABLE[fullness]
+    kinds = {member.thing.category for member in _members(groups)}
+    tallest = max(group.height for group in groups) / stock.frame(ledge)
+    liked = -3.0 * max(least - foot, 0.0) - 3.0 * max(foot - 1.7 * least, 0.0)
+    liked += 0.4 * bool(kinds & {"plant", "stems"}) + 0.45 * ("stems" in kinds)
+    liked += 0.3 * bool(kinds & {"tray", "book", "book-stack"}) + 0.2 * bool(kinds & {"bowl", "box"})
+    liked += 0.25 * (len(groups) == (2 if fullness == "airy" else 3))
+    return liked - 0.8 * max(tallest - 1.05, 0.0) - 0.5 * max(0.55 - tallest, 0.0)
+
+
+def _apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return the cost of groups without rest between, of one form or of one height beside each other."""
+    cost = 0.0
+    if stock.roles[ledge.id] in FROM_ALL_SIDES:
+        for one, other in combinations(groups, 2):
+            shared = min(one.right, other.right) - max(one.left, other.left)
+            cost += 1.5 * max(shared / min(one.width, other.width) - 0.15, 0.0)
+        return -cost
+    for one, other in pairwise(sorted(groups, key=lambda group: group.left)):
+        rest = REST_SHARE * ledge.width
+        cost += 2.0 * max(rest - (other.left - one.right), 0.0) / rest
+        cost += 0.2 * (one.form == other.form and one.form not in ("pair", "machines"))
+        cost += 0.2 * (abs(one.height - other.height) < 0.08 * stock.frame(ledge) and one.form != "pair")
+    return -cost
+
+
+def _of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
+    role, frame = stock.roles[ledge.id], stock.frame(ledge)
+    liked = 0.0
+    for one, behind in combinations(sorted((m for m in group if m.stands), key=lambda m: m.front), 2):
+        if one.front < behind.front:
+            across = max(min(one.right, behind.right) - max(one.left, behind.left), 0.0)
+            covered = across * min(one.height, behind.height) / (behind.width * behind.height)
+            liked += 0.1 * (0.05 < covered < COVERED_SHARE) - 1.2 * max(covered - COVERED_SHARE, 0.0)
+    if len(group.members) >= 3:
+        liked += 0.32 / max(len(stock.ledges), 2)
+    if len(group.members) == 1 and group.form not in ("pair", "row"):
+        liked -= 0.3 * (role in FACED) + 0.25 * (group.members[0].thing.area < 0.25 * frame * frame)
+    if group.form == "tray":
+        liked -= THIN_TRAY * (sum(member.inside is group.members[0] for member in group) < 2)
+    if group.form == "stack" and all(member.thing.category in BOOK_CATEGORIES for member in group):
+        liked -= 0.2
+    return liked - sum(_of_emptiness(role, group, member) for member in group if member.thing.category == "vessel")
+
+
+def _of_emptiness(role: str, group: Group, vessel: Member) -> float:
+    """Return the cost of a vessel that is empty: most where it is clear, much where it leads."""
+    if "lidded" in vessel.thing.item.traits or any(other.inside is vessel for other in group):
+        return 0.0
+    if vessel.thing.item.finish == "clear" or "glass" in vessel.thing.item.material.lower():
+        return 0.5
+    return 0.2 if vessel.top >= 0.95 * group.height and role in ("table", "top") else 0.03
+
+
+def _greens(composition: Composition) -> float:
+    """Return the cost of too little green, too much, or of green close above green."""
+    stock = composition.stock
+    green = [(ledge, group) for ledge, group in composition.groups if any(member.thing.green for member in group)]
+    ledges = len(stock.ledges)
+    wanted = 1 if ledges <= 2 else 2 if ledges <= 6 else 3
+    at_hand = sum(thing.green for thing in stock.pool)
+    cost = 0.3 * max(min(wanted, at_hand) - len(green), 0) + 0.22 * max(len(green) - wanted - (ledges > 2), 0)
+    for (one, first), (other, second) in combinations(green, 2):
+        near = abs(one.left - other.left) < 50 and abs(one.floor - other.floor) < 480
+        middles = abs(first.left + first.right - second.left - second.right) / 2
+        cost += 0.15 * (one is not other and near and middles < 0.25 * one.width)
+    return -cost
+
+
+def _ties(composition: Composition, things: Sequence[Thing]) -> float:
+    """Return the cost of a hue that comes once, of all tones alike, and of books that stand in no row."""
+    stock, cost = composition.stock, 0.0
+    places: dict[str, set[int]] = {}
+    for number, (_, group) in enumerate(composition.groups):
+        for member in group:
+            for hue, share in member.thing.hues.items():
+                if share > 0.25:
+                    places.setdefault(hue, set()).add(number)
+    if len(composition.groups) > 2:
+        once = [hue for hue, where in places.items() if len(where) == 1 and hue not in QUIET | {"sand", "green"}]
+        cost += 0.1 * len(once)
+    tones = [thing.lightness for thing in things]
+    cost += 0.2 * (max(tones) - min(tones) < 0.25 and not stock.problem.manner.palette)
+    books = sum(thing.category in BOOK_CATEGORIES for thing in stock.pool)
+    if stock.piece.kind == "bookcase" and books > 5:
+        forms = {group.form for _, group in composition.groups}
+        cost += 0.25 * ("row" not in forms) + 0.25 * (not forms & {"stack", "stack-and-tall"})
+    return -cost
+
+
+def _kit(stock: Stock, things: Iterable[Thing]) -> float:
+    """Return what is gained by what the use of a piece asks for, and lost where it is missing."""
+    kinds = {thing.category for thing in things}
+    liked = 0.0
+    if stock.room == "bed":
+        lamps = any(thing.category == "lamp" for thing in stock.pool)
+        liked += 0.2 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "tableware", "box", "tray"})
+        liked -= 2.0 * ("lamp" not in kinds and lamps)
+    if stock.piece.kind in ("console", "nightstand", "mantel") and stock.room != "kitchen":
+        liked += 0.35 * bool(kinds & {"stems", "plant"}) + 0.2 * ("lamp" in kinds)
+        liked -= 0.6 * (stock.piece.kind == "console" and not kinds & {"lamp", "stems", "plant"})
+    return liked
+
+
+def _weight(composition: Composition) -> float:
+    """Return the cost of what is dark and heavy up high, or all to one side."""
+    stock = composition.stock
+    seen = [
+        (
+            ledge.floor,
+            (ledge.left + member.x) / stock.piece.width,
+            member.width * member.height * (1.3 - member.thing.lightness),
+        )
+        for ledge, group in composition.groups
+        for member in group
+    ]  # fmt: skip
+    whole = sum(weight for _, _, weight in seen) or 1.0
+    cost = 1.2 * max(abs(sum(x * weight for _, x, weight in seen) / whole - 0.5) - 0.1, 0.0)
+    floors = {ledge.floor for ledge in stock.ledges}
+    if len(floors) > 2:
+        middle = (min(floors) + max(floors)) / 2
+        cost += 0.8 * max((sum(floor * weight for floor, _, weight in seen) / whole - middle) / middle, 0.0)
+    return -cost
+
+
+def _members(groups: Iterable[Group]) -> Iterator[Member]:
+    return (member for group in groups for member in group)

@@ -1,0 +1,239 @@
+"""Which forms a ledge bears, by its role and the kind of piece, in the order in which a stylist builds them."""
+
+from collections.abc import Callable, Collection, Sequence
+
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
+from jolly_ledge.proposals.belonging import is_served
+from jolly_ledge.proposals.composing.spread import Make, fill
+from jolly_ledge.proposals.composing.tables import on_a_table
+from jolly_ledge.proposals.composing.worktops import on_a_worktop
+from jolly_ledge.proposals.groups.anchored import anchored
+from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, stack_with_tall
+from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.lamps import lamp_set
+from jolly_ledge.proposals.groups.low import WORTHY, low_set, worthy
+from jolly_ledge.proposals.groups.pairs import paired
+from jolly_ledge.proposals.groups.service import service
+from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.groups.trays import tray_set
+
+SHARES: dict[Fullness, float] = {"airy": 0.5, "layered": 0.66, "abundant": 0.78}
+"""So much of the width of a shelf is taken by groups."""
+
+PICTURES = frozenset({"art", "frame", "mirror"})
+UNDER_A_MIRROR = frozenset({"vessel", "plant", "sculpture", "candle", "object"})
+OPEN_SHELF_FOR_TWO_MM = 650.0
+LOW_IN_A_CASE_MM, BASKETS_OFTEN = 400.0, 0.6
+FULL_MANTEL = 0.74
+LEAD_ON_A_MANTEL, BASKET_SHARE, BASKETS = 0.52, 0.7, frozenset({"basket", "box"})
+ROW_SHARE, PICTURES_IN_A_LIBRARY = 0.66, 0.2
+WIDE_MM, VERY_WIDE_MM = 1200.0, 1750.0
+
+
+def groups_for(stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group]) -> list[Group]:
+    """Return the groups of one ledge, in coordinates of the ledge."""
+    role = stock.roles[ledge.id]
+    if role in ("floor", "hearth"):
+        return _low_down(stock, ledge, used, order)
+    if role == "below":
+        return _below(stock, ledge, used, order)
+    if role == "counter" or (role == "top" and stock.room == "kitchen"):
+        return on_a_worktop(stock, ledge, used, order)
+    if stock.piece.kind == "nightstand":
+        return _by_a_bed(stock, ledge, used, order)
+    if role in ("table", "island"):
+        return on_a_table(stock, ledge, used)
+    if role == "top":
+        return _on_a_top(stock, ledge, used, order)
+    return _on_a_shelf(stock, ledge, used, order, before)
+
+
+def one_of(*makers: Make) -> Make:
+    """Return a maker that takes the first of some that makes anything."""
+
+    def make(used: Collection[str], width: float) -> Group | None:
+        return next((group for maker in makers if (group := maker(used, width)) is not None), None)
+
+    return make
+
+
+class _Forms:
+    """The forms for one ledge, each a maker."""
+
+    def __init__(self, stock: Stock, ledge: Ledge, side: int) -> None:
+        self._stock, self._ledge, self._side = stock, ledge, side
+
+    def tall(self, low: float = 0.7, high: float = 0.85, **more: object) -> Make:
+        target = self._stock.chance.uniform(low, high)
+        return lambda used, width: anchored(
+            self._stock, self._ledge, used, target=target, side=self._side, width=width, **more,  # type: ignore[arg-type]
+        )  # fmt: skip
+
+    def stack(self) -> Make:
+        return lambda used, width: crowned_stack(self._stock, self._ledge, used, side=self._side, width=width)
+
+    def stack_and_tall(self, target: float = 0.7) -> Make:
+        return lambda used, width: stack_with_tall(
+            self._stock, self._ledge, used, side=self._side, width=width, target=target
+        )
+
+    def row(self, order: int) -> Make:
+        return lambda used, width: row(self._stock, self._ledge, used, side=order, width=width)
+
+    def worthy(self, target: float = 0.65, least: float = 0.35, kinds: Collection[str] = WORTHY) -> Make:
+        return lambda used, width: worthy(
+            self._stock, self._ledge, used, target=target, width=width, least=least, kinds=kinds
+        )
+
+    def low(self) -> Make:
+        return lambda used, width: low_set(self._stock, self._ledge, used, width=width, side=self._side)
+
+    def lamp(self) -> Make:
+        return lambda used, width: lamp_set(self._stock, self._ledge, used, side=self._side, width=width)
+
+    def service(self) -> Make:
+        return lambda used, width: service(self._stock, self._ledge, used, side=self._side, width=width)
+
+    def tray(self) -> Make:
+        return lambda used, width: tray_set(self._stock, self._ledge, used, width=width)
+
+
+def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
+    """Fill the floor under a console, or the hearth on both sides of the fire, with what is large."""
+    forms = _Forms(stock, ledge, order)
+    fire = next((fixture for fixture in stock.piece.fixtures if fixture.kind == "firebox"), None)
+    if fire is None:
+        return fill(stock, ledge, used, (forms.worthy(0.7, 0.3), forms.worthy(0.5, 0.2)), 0.55, order)
+    groups: list[Group] = []
+    for at_right, room in ((False, fire.left - ledge.left), (True, ledge.right - fire.right)):
+        taken = {*used, *(one for group in groups for one in group.ids)}
+        group = worthy(stock, ledge, taken, target=0.7, width=max(room - 50, 0.0), least=0.3)
+        if group is not None:
+            group.shift((ledge.width - group.width - 25 if at_right else 25) - group.left)
+            groups.append(group)
+    return groups[:1] if stock.chance.random() < 0.4 else groups
+
+
+def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
+    forms = _Forms(stock, ledge, order)
+    large = one_of(forms.worthy(0.7, 0.3), forms.stack())
+    makers = (large, forms.stack()) if ledge.width >= 600 else (large,)
+    return fill(stock, ledge, used, makers, 0.75, order)
+
+
+def _by_a_bed(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
+    """Set the lamp at the socket's side, books and a dish at hand, and on a wide top something beside."""
+    order = stock.socket_side(ledge) * -1 or order
+    forms = _Forms(stock, ledge, order)
+    lead = one_of(forms.lamp(), forms.tall(0.5, 0.6, stems=1.0), forms.stack(), forms.low())
+    if ledge.width <= 850:
+        return fill(stock, ledge, used, (lead,), 0.9, order)
+    vessel = forms.tall(0.5, 0.6, kinds={"vessel", "plant"}, stems=1.0, small=False, companion=False)
+    second = one_of(*stock.chance.sample([vessel, forms.low(), forms.stack()], 3))
+    return fill(stock, ledge, used, (lead, second), SHARES[stock.problem.manner.fullness], order)
+
+
+def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
+    """Set a tall group at one end and a lower one as its counterpoise at the other; a mantel leads with a picture."""
+    manner = stock.problem.manner
+    if manner.figure == "mirrored":
+        pair = paired(stock, ledge, used)
+        if pair:
+            return pair
+    over = [
+        fixture for fixture in stock.piece.fixtures
+        if fixture.kind in ("mirror", "tv", "art") and fixture.floor < ledge.floor + stock.frame(ledge)
+    ]  # fmt: skip
+    screen = any(fixture.kind == "tv" for fixture in over)
+    forms, other = _Forms(stock, ledge, order), _Forms(stock, ledge, -order)
+    share = SHARES[manner.fullness]
+    if stock.piece.kind == "mantel":
+        kinds = UNDER_A_MIRROR if over else PICTURES
+        lead = one_of(forms.tall(0.8, 0.9, kinds=kinds, stems=1.0), forms.tall(0.65, 0.75, stems=1.0))
+        end = one_of(other.tall(0.45, 0.55, kinds=UNDER_A_MIRROR, stems=1.0), other.stack_and_tall(0.45), other.low())
+        makers = [lead, end]
+        if ledge.width > WIDE_MM and not screen:
+            makers.append(one_of(other.stack(), other.low()))
+        return fill(
+            stock, ledge, used, makers, 0.55 if screen else max(share, FULL_MANTEL), order, first=LEAD_ON_A_MANTEL
+        )
+    # The companions of what stands at an end are toward the middle.
+    tall = one_of(
+        *((forms.lamp(),) if stock.has_lamp(ledge, used) else ()),
+        forms.tall(0.4, 0.5, kinds=UNDER_A_MIRROR, stems=1.0)
+        if screen
+        else forms.tall(0.68, 0.78, stems=1.0, **({"kinds": UNDER_A_MIRROR} if over else {})),
+    )
+    low = one_of(
+        *stock.chance.sample([other.stack_and_tall(0.42), other.stack(), other.tray()], 3),
+        other.tall(0.4, 0.45, stems=0.8), other.low(),
+    )  # fmt: skip
+    makers = [tall, low]
+    if ledge.width > VERY_WIDE_MM and share > 0.6:
+        makers.append(other.low())
+    return fill(stock, ledge, used, makers, min(share, 0.6 if ledge.width > WIDE_MM else 0.7), order)
+
+
+def _on_a_shelf(
+    stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group]
+) -> list[Group]:  # fmt: skip
+    """Set one to three groups in a case: forms alternate, and no row follows a row."""
+    frame, fullness = stock.frame(ledge), stock.problem.manner.fullness
+    slender = ledge.width / frame
+    count = 1 if slender < 1.6 or ledge.width < 620 else 2 if slender < 3.3 else 3
+    count += fullness == "abundant" and count < 3 and slender > 1.1
+    if ledge.clearance is None and count == 1 and ledge.width >= OPEN_SHELF_FOR_TWO_MM:
+        count = 2
+    forms = _Forms(stock, ledge, order)
+    lately = [group.form for group in before[-2:]]
+    bookish = sum(thing.category in BOOK_CATEGORIES for thing in stock.pool if thing.id not in used) >= 4
+    tall, picture = forms.tall(), one_of(forms.tall(0.68, 0.82, kinds=PICTURES), forms.tall())
+    if is_library(stock) and ledge.clearance is not None:
+        return _in_a_library(stock, ledge, used, order, before)
+    first: list[Make] = [tall, picture]
+    if "stack-and-tall" not in lately:
+        first.append(forms.stack_and_tall())
+    if bookish and ledge.clearance is not None and "row" not in lately:
+        first += [one_of(forms.row(order), tall)] * 2
+    second: list[Make] = [forms.stack(), forms.stack(), forms.low(), forms.worthy()] if bookish else [
+        forms.low(), forms.worthy(), tall
+    ]  # fmt: skip
+    if stock.room in ("kitchen", "dining") or is_served(stock.piece):
+        first, second = [*first, *[forms.service()] * 4], [*second, *[forms.service()] * 3]
+    choose: Callable[[list[Make]], Make] = stock.chance.choice
+    wide = None
+    if _is_low_in_a_case(stock, ledge) and stock.chance.random() < BASKETS_OFTEN:
+        first, wide = [forms.worthy(0.75, 0.45, BASKETS), *first[:1]], BASKET_SHARE
+    last: tuple[Make, ...] = (forms.low(), forms.stack(), forms.worthy(least=0.2))
+    makers = [one_of(choose(first), tall, forms.stack_and_tall(), forms.worthy(), *last)]
+    if count >= 2:
+        makers.append(one_of(choose(second), forms.low(), forms.stack(), forms.worthy()))
+    if count >= 3:
+        makers.append(one_of(choose([picture, forms.stack(), forms.stack_and_tall()]), forms.worthy(), forms.low()))
+    share = SHARES[fullness]
+    return fill(stock, ledge, used, makers, share if count > 1 else max(share, 0.62), order, first=wide)
+
+
+def _is_low_in_a_case(stock: Stock, ledge: Ledge) -> bool:
+    floors = {one.floor for one in stock.ledges}
+    return ledge.floor < LOW_IN_A_CASE_MM and len(floors) > 2 and ledge.floor == min(floors)
+
+
+def _in_a_library(
+    stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group]
+) -> list[Group]:  # fmt: skip
+    """Set a row from one end, and at the other something to rest the eye on; rows begin at different ends."""
+    forms = _Forms(stock, ledge, order)
+    row_at_end = forms.row(order)
+    rest = [forms.stack(), forms.low(), forms.worthy(0.6, 0.3)]
+    tall = forms.tall(small=False, companion=False)
+    stacks_lately = any(group.form in ("stack", "stack-and-tall") for group in before[-2:])
+    second = one_of(*stock.chance.sample(rest[stacks_lately:], 2), tall, *rest)
+    if _is_low_in_a_case(stock, ledge) and stock.chance.random() < BASKETS_OFTEN:
+        second = one_of(forms.worthy(0.75, 0.4), second)
+    lead = one_of(row_at_end, tall, forms.stack_and_tall(), forms.worthy(), *rest)
+    if stock.chance.random() < PICTURES_IN_A_LIBRARY:
+        second = one_of(forms.tall(0.65, 0.8, kinds=PICTURES), second)
+    return fill(stock, ledge, used, (lead, second), max(SHARES[stock.problem.manner.fullness], 0.7), order,
+                first=ROW_SHARE)  # fmt: skip

@@ -1,0 +1,1 @@
+"""Groups of things: how they are built, one module for each form."""

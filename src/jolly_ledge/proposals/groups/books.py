@@ -1,0 +1,215 @@
+"""Books: a stack under an object, with something taller beside it, a row with an end hold."""
+
+from collections.abc import Collection
+
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.proposals.groups.group import Depth, Group, Member
+from jolly_ledge.proposals.groups.stock import Stock, most_alike, step_of_tone
+from jolly_ledge.proposals.groups.vessels import fill_vessel
+from jolly_ledge.proposals.thing import Thing
+
+CROWNS = frozenset({"object", "bowl", "candle", "sculpture", "box", "plant", "vessel"})
+BESIDE = frozenset({"vessel", "sculpture", "plant", "object", "frame", "candle"})
+HOLDS = frozenset({"object", "sculpture", "vessel", "box", "bowl", "book-stack", "basket", "plant"})
+FEWEST_IN_A_ROW = 3
+LEAST_HOLD_MM = 70.0
+LIBRARY_SHARE = 0.45
+"""From so much of the shelves on, books standing side by side make the look."""
+
+SECOND_BLOCK_OFTEN = 0.45
+
+
+def stack(
+    stock: Stock, group: Group, ledge: Ledge, used: Collection[str], *, side: int = 1, count: int = 0,
+    depth: Depth = "front", overlap: float = 0.0, widest: float = float("inf"),
+) -> tuple[Member, list[Thing]] | None:  # fmt: skip
+    """Lay books on each other, the largest below, or set a stack down; return its top and the books."""
+    taken = {*used, *group.ids}
+    loose = [thing for thing in stock.free(ledge, taken, {"book"}) if thing.width <= widest]
+    blocks = [thing for thing in stock.free(ledge, taken, {"book-stack"}) if thing.width <= widest]
+    if blocks and (not loose or stock.chance.random() < 0.5):
+        block = stock.pick(blocks, lambda thing: thing.worth)
+        assert block is not None
+        return group.set_down(block, depth, side, overlap), [block]
+    base = stock.pick(loose, lambda thing: thing.worth + thing.width / 600)
+    if base is None:
+        return None
+    above = [
+        thing for thing in loose
+        if thing is not base and thing.width <= base.width + 2 and thing.depth <= base.depth + 2
+        and thing.width > 0.62 * base.width
+    ]  # fmt: skip
+    stock.chance.shuffle(above)
+    above.sort(key=lambda thing: -thing.worth)
+    wanted = count or stock.chance.choice((2, 2, 3))
+    chosen = sorted([base, *above[: wanted - 1]], key=lambda thing: -thing.width * thing.depth)
+    top = group.set_down(chosen[0], depth, side, overlap)
+    for book in chosen[1:]:
+        top = group.lay_on(book, top, stock.chance.uniform(-6, 6))
+    return top, chosen
+
+
+def crown(
+    stock: Stock, group: Group, ledge: Ledge, used: Collection[str], host: Member, near: list[Thing], high: float = 0.3
+) -> Thing | None:
+    """Lay a worthy small thing on a stack or a box; a stack without a crown looks forgotten."""
+    frame, taken = stock.frame(ledge), {*used, *group.ids}
+    suiting = [
+        thing
+        for thing in stock.free(ledge, taken, CROWNS)
+        if thing.width <= 0.85 * host.width
+        and thing.depth <= host.depth + 5
+        and 20 <= thing.height <= high * frame + 40
+        and host.top + thing.height < 0.95 * frame
+        and not (thing.category == "vessel" and thing.height > 1.3 * host.width)
+        and not stock.is_hard(thing)
+    ]
+    suiting += [
+        thing for thing in stock.free(ledge, taken, {"beads"})
+        if thing.width <= host.width + 10 and thing.depth <= host.depth + 5
+    ]  # fmt: skip
+    found = stock.pick(
+        suiting,
+        lambda thing: thing.worth - most_alike(thing, near) + 0.8 * step_of_tone(thing, host.thing)
+        + 0.1 * (thing.category in ("object", "sculpture", "bowl")) - 0.5 * abs(thing.width / host.width - 0.5),
+    )  # fmt: skip
+    if found is not None:
+        room = max(host.width - found.width, 0.0) / 2
+        group.lay_on(found, host, stock.chance.choice((-1, 1)) * min(0.08 * host.width, room))
+    return found
+
+
+def crowned_stack(
+    stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf"), count: int = 0
+) -> Group | None:
+    """Return a stack of books under an object."""
+    group = Group("stack", ledge.depth)
+    laid = stack(stock, group, ledge, used, side=side, count=count, depth="middle", widest=width)
+    if laid is None:
+        return None
+    crown(stock, group, ledge, used, *laid)
+    return group
+
+
+def stack_with_tall(
+    stock: Stock,
+    ledge: Ledge,
+    used: Collection[str],
+    *,
+    side: int = 1,
+    width: float = float("inf"),
+    target: float = 0.7,
+) -> Group | None:
+    """Return a crowned stack with something taller behind its side."""
+    group = crowned_stack(stock, ledge, used, width=0.75 * width)
+    if group is None:
+        return None
+    frame = stock.frame(ledge)
+    suiting = [
+        thing
+        for thing in stock.free(ledge, {*used, *group.ids}, BESIDE, low=max(0.35 * frame, 0.8 * group.height))
+        if thing.width < width - 0.9 * group.width and not stock.is_hard(thing)
+    ]
+    near = [member.thing for member in group]
+    tall = stock.pick(
+        suiting,
+        lambda thing: thing.worth - 1.6 * abs(thing.height / frame - target) - most_alike(thing, near)
+        + step_of_tone(thing, near[0]),
+        leads=True,
+    )  # fmt: skip
+    if tall is not None:
+        member = group.set_down(tall, "back", side, 0.25, gap=8)
+        group.form = "stack-and-tall"
+        if tall.category == "vessel":
+            fill_vessel(stock, group, ledge, used, member, 0.6)
+    return group
+
+
+def row(
+    stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf")
+) -> Group | None:
+    """Return upright books from an end of the case on, held at the other end by something heavy enough."""
+    frame = stock.frame(ledge)
+    group = Group("row", ledge.depth)
+    loose = [
+        thing for thing in stock.of_kind(ledge, used, "book")
+        if 0.5 * frame < thing.item.height <= 0.93 * frame and thing.item.depth <= ledge.depth
+    ]  # fmt: skip
+    library = is_library(stock)
+    room = width - LEAST_HOLD_MM
+    blocks = [thing for thing in stock.free(ledge, used, {"book-row"}) if thing.width <= room]
+    if blocks and (len(loose) < FEWEST_IN_A_ROW + 1 or stock.chance.random() < 0.7):
+        _set_blocks(stock, group, blocks, room, library=library)
+    elif len(loose) > FEWEST_IN_A_ROW:
+        _stand_up(stock, group, ledge, loose, room, library=library)
+    if not group.members:
+        return None
+    high = group.height
+    holding = [
+        thing
+        for thing in stock.free(ledge, {*used, *group.ids}, HOLDS, low=0.38 * high, high=1.05 * high)
+        if thing.width < 260 and group.width + thing.width < width + 60 and not stock.is_hard(thing)
+    ]
+    hold = stock.pick(
+        holding,
+        lambda thing: thing.worth + 0.2 * (thing.category in ("sculpture", "object")) - abs(thing.height / high - 0.7),
+    )
+    if hold is None:
+        return None
+    group.set_down(hold, "middle", 1, 0.0, gap=3)
+    if group.width > width:
+        return None
+    group.wants_end = -1
+    return group if side > 0 else group.mirror()
+
+
+def is_library(stock: Stock) -> bool:
+    """Tell whether there are so many books that rows of them make the look."""
+    wide = sum(thing.width if thing.category == "book-row" else thing.item.width for thing in stock.pool
+               if thing.category in ("book", "book-row"))  # fmt: skip
+    return wide > LIBRARY_SHARE * sum(ledge.width for ledge in stock.ledges)
+
+
+def _set_blocks(stock: Stock, group: Group, blocks: list[Thing], room: float, *, library: bool) -> None:
+    """Set rows that stand as they are side by side, while there is room and what is next is near in hue or height."""
+    left = list(blocks)
+    first = stock.pick(left, lambda thing: thing.worth)
+    while first is not None:
+        left.remove(first)
+        member = Member(first, first.pose, 0.0, 0.0)
+        member.x = group.right + member.width / 2 + 1 if group.members else 0.0
+        member.z = group.members[0].front + member.depth / 2 if group.members else group.depth / 2
+        member.z = min(member.z, group.depth - member.depth / 2)
+        group.members.append(member)
+        last, free = first, room - group.width
+        near = [thing for thing in left if thing.width <= free]
+        goes_on = library or stock.chance.random() < SECOND_BLOCK_OFTEN
+        first = stock.pick(near, lambda thing: thing.worth + 0.3 * (thing.family == last.family)
+                           - abs(thing.height - last.height) / 200) if goes_on else None  # fmt: skip
+
+
+def _stand_up(
+    stock: Stock, group: Group, ledge: Ledge, loose: list[Thing], room: float, *, library: bool
+) -> None:  # fmt: skip
+    reference = stock.chance.choice(loose)
+    near = [
+        thing for thing in loose
+        if abs(thing.item.height - reference.item.height) < 0.22 * reference.item.height
+        and abs(thing.item.depth - reference.item.depth) < 60
+    ]  # fmt: skip
+    near.sort(key=lambda thing: -thing.worth)
+    most = len(near) if library else stock.chance.choice((5, 6, 7, 8))
+    chosen, taken = [], 0.0
+    for thing in near[:most]:
+        if taken + thing.item.width <= room:
+            chosen.append(thing)
+            taken += thing.item.width
+    if len(chosen) < FEWEST_IN_A_ROW:
+        return
+    chosen.sort(key=lambda thing: (-round(thing.item.height / 25), thing.family, -thing.lightness))
+    deepest = max(thing.item.depth for thing in chosen)
+    spine = max(min(30.0, ledge.depth - deepest), ledge.depth - deepest - 10)
+    for thing in chosen:
+        member = Member(thing, "upright", 0.0, spine + thing.item.depth / 2)
+        member.x = group.right + member.width / 2 if group.members else 0.0
+        group.members.append(member)

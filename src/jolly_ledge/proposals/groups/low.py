@@ -1,0 +1,70 @@
+"""One worthy thing by itself, and a low bowl or box with a small thing beside it."""
+
+from collections.abc import Collection
+
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.proposals.groups.books import crown
+from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.stock import Stock, alike, step_of_tone
+from jolly_ledge.proposals.groups.vessels import fill_vessel
+
+WORTHY = frozenset({"vessel", "sculpture", "object", "plant", "bowl", "box", "basket", "art", "frame"})
+BESIDE = frozenset({"object", "candle", "sculpture", "plant", "box"})
+LEAST_WIDTH_MM = 120.0
+
+
+def worthy(
+    stock: Stock, ledge: Ledge, used: Collection[str], *, target: float = 0.68, width: float = float("inf"),
+    least: float = 0.35, kinds: Collection[str] = WORTHY,
+) -> Group | None:  # fmt: skip
+    """Return one thing that holds its place alone."""
+    frame = stock.frame(ledge)
+    suiting = [
+        thing
+        for thing in stock.free(ledge, used, kinds, low=least * frame)
+        if thing.width <= width and not stock.is_hard(thing)
+    ]
+    found = stock.pick(
+        suiting,
+        lambda thing: thing.worth - 1.2 * abs(thing.height / frame - target)
+        + 0.5 * min(thing.area / (0.4 * frame * frame), 1.0),
+        leads=True,
+    )  # fmt: skip
+    if found is None:
+        return None
+    group = Group("worthy", ledge.depth)
+    member = group.set_down(found, "back" if found.category in WALL_CATEGORIES else "middle")
+    if found.category == "vessel":
+        fill_vessel(stock, group, ledge, used, member, 0.8)
+    return group
+
+
+def low_set(
+    stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf"), side: int = 1
+) -> Group | None:
+    """Return a low bowl or box, crowned where it has a lid, else with a small thing beside it."""
+    frame = stock.frame(ledge)
+    suiting = [
+        thing
+        for thing in stock.free(ledge, used, {"bowl", "box", "basket"}, high=0.42 * frame)
+        if LEAST_WIDTH_MM < thing.width <= width and not stock.is_hard(thing)
+    ]
+    base = stock.pick(suiting, lambda thing: thing.worth + 0.2 * (thing.category == "bowl") + thing.width / 900)
+    if base is None:
+        return None
+    group = Group("low", ledge.depth)
+    member = group.set_down(base, "middle")
+    if base.category == "box" and "lidded" in base.item.traits:
+        crown(stock, group, ledge, used, member, [base], 0.25)
+        return group
+    small = [
+        thing
+        for thing in stock.free(ledge, {*used, *group.ids}, BESIDE, high=min(1.6 * base.height + 60, 0.4 * frame))
+        if thing.width < 0.6 * base.width and group.width + 0.6 * thing.width < width and not stock.is_hard(thing)
+    ]
+    found = stock.pick(small, lambda thing: thing.worth + step_of_tone(thing, base) - alike(thing, base))
+    if found is not None:
+        in_front = ledge.depth - base.depth - found.depth > 10
+        group.set_down(found, "front" if in_front else "back", side, 0.2, gap=8)
+    return group

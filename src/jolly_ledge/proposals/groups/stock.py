@@ -1,0 +1,190 @@
+"""What a composer may take for a ledge: by kind, height and worth, by what is near, with a whim of chance."""
+
+from collections.abc import Callable, Collection, Iterable
+from random import Random
+
+from jolly_ledge.model.hue_family import QUIET
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.sockets import sockets_of
+from jolly_ledge.proposals.belonging import Role, Room, role_of, room_of, welcome
+from jolly_ledge.proposals.problem import Problem
+from jolly_ledge.proposals.thing import Palette, Thing, choose_palette
+
+OPEN_FRAME_MM = {"console": 820.0, "mantel": 720.0, "nightstand": 560.0, "coffee-table": 480.0, "dining-table": 330.0}
+USUAL_FRAME_MM, HEARTH_FRAME_MM, ISLAND_FRAME_MM = 620.0, 600.0, 800.0
+"""So high a top that is open above is read, by kind: a lamp on a console, a low thing on a table between people."""
+
+WHIM = 0.25
+FITS_PALETTE, FITS_SMALL_STASH, SMALL_STASH = 0.62, 0.5, 14
+MUST_WORTH = 1.0
+TAKEN_BEFORE, LED_BEFORE = 0.45, 0.6
+"""What it costs in worth that an earlier look has a thing, and that it led a group there."""
+
+MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
+FEWEST = 7
+SPINES_MAY = 0.3
+"""Spines in a row blend: they may be so much further from the palette."""
+
+
+class Stock:
+    """The things of a problem, each with its worth; one for each composition.
+
+    Parameters
+    ----------
+    problem : Problem
+    chance : random.Random
+    taken_before, led_before : set of str
+        Things that earlier looks have, and that led their groups.
+    shunned : set of str
+        Accents of earlier looks.
+    """
+
+    def __init__(
+        self, problem: Problem, chance: Random, taken_before: Collection[str] = (), led_before: Collection[str] = (),
+        shunned: frozenset[str] = frozenset(),
+    ) -> None:  # fmt: skip
+        self.problem, self.chance = problem, chance
+        self.piece = problem.piece
+        self.room: Room = room_of(problem.piece)
+        self.ledges = problem.open_ledges
+        self.roles: dict[str, Role] = {ledge.id: role_of(problem.piece, ledge) for ledge in problem.open_ledges}
+        self.must = {item.id for item in problem.required if item not in problem.hidden}
+        self._wished = {item for wish in problem.piece.wishes for item in wish.items if wish.kind not in EASY_WISHES}
+        self._homes = {item.id: {ledge.id for ledge in problem.homes(item)} for item in problem.candidates}
+        self._led_before = frozenset(led_before)
+        fixed = {placement.item for placement in problem.fixed}
+        items = {item.id: item for item in (*problem.candidates, *problem.required, *problem.fillings)}
+        beads = (item for item in problem.plan.stash if item.category == "beads" and item.is_at_hand)
+        items |= {item.id: item for item in beads if not item.meant_for or self.piece.id in item.meant_for}
+        hidden = {item.id for item in problem.hidden}
+        self.things: dict[str, Thing] = {}
+        for item in items.values():
+            thing = Thing(item)
+            thing.welcome = {
+                ledge.id: 1.0 if item.id in self.must else welcome(item, self.piece, ledge) for ledge in self.ledges
+            }
+            if thing.best_welcome > 0 and item.id not in hidden and item.id not in fixed:
+                self.things[item.id] = thing
+        self.palette: Palette = choose_palette(list(self.things.values()), problem.manner, chance, shunned)
+        for thing in self.things.values():
+            thing.suits = self.palette.fit(thing)
+            thing.worth = thing.best_welcome * (0.35 + 0.65 * thing.suits)
+            thing.worth += 0.15 * ("sentimental" in thing.item.traits) + 0.1 * (thing.item.season != ())
+            if thing.id in self.must:
+                thing.worth = max(thing.worth, 0.6) + MUST_WORTH
+            thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
+        self.pool = self._suiting()
+
+    def _suiting(self) -> list[Thing]:
+        least = FITS_PALETTE if len(self.things) > SMALL_STASH else FITS_SMALL_STASH
+        pool = [
+            thing for thing in self.things.values()
+            if thing.id in self.must or thing.suits >= least - SPINES_MAY * (thing.category in ("book", "book-row"))
+        ]  # fmt: skip
+        if self.room == "bed" and not any(thing.category == "lamp" for thing in pool):
+            lamps = [thing for thing in self.things.values() if thing.category == "lamp"]
+            pool += sorted(lamps, key=lambda thing: -thing.worth)[:1]
+        if len(pool) < FEWEST:
+            best = sorted(self.things.values(), key=lambda thing: -thing.suits)
+            pool = best[: max(FEWEST, len(best) * 2 // 3)]
+        return pool
+
+    def frame(self, ledge: Ledge) -> float:
+        """Return the height that is filled over a ledge, in mm."""
+        if ledge.clearance is not None:
+            return ledge.clearance
+        role = self.roles[ledge.id]
+        if role == "hearth":
+            return HEARTH_FRAME_MM
+        return ISLAND_FRAME_MM if role == "island" else OPEN_FRAME_MM.get(self.piece.kind, USUAL_FRAME_MM)
+
+    def is_hard(self, thing: Thing) -> bool:
+        """Tell whether a thing must be there and is no thing that dresses: it is not made a companion of anything."""
+        return thing.id in self.must and thing.category not in MORE_HOST
+
+    def fits(self, thing: Thing, ledge: Ledge, share: float = 0.96) -> bool:
+        """Tell whether a thing goes on a ledge, no wider than most of it and no higher than a share of its frame."""
+        on_a_table = thing.category == "plant" and self.roles[ledge.id] == "table"
+        if on_a_table and (thing.height > 330 or thing.width > 0.28 * ledge.width):
+            return False
+        homes = self._homes.get(thing.id)
+        return (
+            (homes is None or ledge.id in homes)
+            and thing.width <= 0.8 * ledge.width
+            and thing.depth <= ledge.depth
+            and thing.height <= share * self.frame(ledge)
+            and thing.welcome.get(ledge.id, 0.0) > 0
+        )
+
+    def free(
+        self, ledge: Ledge, used: Collection[str], kinds: Collection[str] | None = None, *, share: float = 0.96,
+        low: float = 0.0, high: float = float("inf"),
+    ) -> list[Thing]:  # fmt: skip
+        """Return what is at hand for a ledge: of some kinds, between two heights (mm)."""
+        return [
+            thing
+            for thing in self.pool
+            if thing.id not in used
+            and (kinds is None or thing.category in kinds)
+            and low <= thing.height <= high
+            and thing.id not in self._wished
+            and self.fits(thing, ledge, share)
+        ]
+
+    def of_kind(self, ledge: Ledge, used: Collection[str], kind: str) -> list[Thing]:
+        """Return things of a kind whatever their height: books that are stood up, stems, lamps."""
+        return [
+            thing for thing in self.pool
+            if thing.category == kind and thing.id not in used and thing.welcome.get(ledge.id, 0.0) > 0
+            and thing.id not in self._wished
+        ]  # fmt: skip
+
+    def pick(self, things: Iterable[Thing], value: Callable[[Thing], float], *, leads: bool = False) -> Thing | None:
+        """Return the thing of most value, with a whim; what led a group in an earlier look leads none again."""
+        best, most = None, float("-inf")
+        for thing in things:
+            worth = value(thing) + WHIM * self.chance.random()
+            worth -= LED_BEFORE * (leads and thing.id in self._led_before)
+            if worth > most:
+                best, most = thing, worth
+        return best
+
+    def has_lamp(self, ledge: Ledge, used: Collection[str]) -> bool:
+        """Tell whether there is a lamp for a ledge."""
+        return any(thing.depth <= ledge.depth for thing in self.of_kind(ledge, used, "lamp"))
+
+    def socket_side(self, ledge: Ledge) -> int:
+        """Return at which end of a ledge the nearest socket is: 1 right, -1 left, 0 where none is told."""
+        sockets = sockets_of(self.piece)
+        if not sockets:
+            return 0
+        middle = ledge.left + ledge.width / 2
+        nearest = min(sockets, key=lambda socket: abs(socket.left + socket.width / 2 - middle))
+        return 1 if nearest.left + nearest.width / 2 >= middle else -1
+
+
+EASY_WISHES = frozenset({"only-on", "never-on", "apart"})
+"""Wishes that a thing may have and still come as a member of a group: its ledge is asked, and neighbours at last."""
+
+
+def alike(one: Thing, other: Thing) -> float:
+    """Return how alike two things are, 0 to 1; members of a set are meant to be."""
+    if one.item.set and one.item.set == other.item.set:
+        return 0.0
+    same_hue = one.family == other.family and one.family not in QUIET and abs(one.lightness - other.lightness) < 0.08
+    return 0.5 * (one.category == other.category) + 0.25 * (one.item.shape == other.item.shape) + 0.25 * same_hue
+
+
+def most_alike(one: Thing, others: Iterable[Thing]) -> float:
+    """Return how alike a thing is to the likest of some."""
+    return max((alike(one, other) for other in others), default=0.0)
+
+
+def step_of_tone(one: Thing, other: Thing) -> float:
+    """Return how far apart two things are in lightness, up to 0.3."""
+    return min(abs(one.lightness - other.lightness), 0.3)
+
+
+def is_tied(one: Thing, other: Thing) -> bool:
+    """Tell whether two things share a hue."""
+    return bool(set(one.hues) & set(other.hues))

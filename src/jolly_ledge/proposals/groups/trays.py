@@ -1,0 +1,71 @@
+"""A tray that gathers: something tall at one end, something lower at the other, a small thing in front."""
+
+from collections.abc import Callable, Collection
+
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.proposals.groups.group import Group, Member
+from jolly_ledge.proposals.groups.stock import Stock, most_alike, step_of_tone
+from jolly_ledge.proposals.groups.vessels import fill_vessel
+from jolly_ledge.proposals.thing import Thing
+
+FINGER_MM = 24.0
+TALL = frozenset({"vessel", "candle", "plant", "sculpture"})
+TALL_IN_A_KITCHEN = frozenset({"vessel", "tableware", "object"})
+LOWER = frozenset({"candle", "bowl", "object", "box", "tableware", "plant"})
+SMALL = frozenset({"candle", "bowl", "object", "box", "tableware", "beads"})
+
+
+def tray_set(
+    stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf"), tall: float = 0.7
+) -> Group | None:
+    """Return a tray with two things or three on it, None where that cannot be had."""
+    frame = stock.frame(ledge)
+    suiting = [
+        thing
+        for thing in stock.free(ledge, used, {"tray"})
+        if 220 <= thing.width <= width and thing.depth <= 0.75 * ledge.depth and thing.height < 80
+    ]
+    found = stock.pick(suiting, lambda thing: thing.worth + thing.width * thing.depth / 4e5)
+    if found is None:
+        return None
+    group = Group("tray", ledge.depth)
+    tray = group.set_down(found, "middle")
+    on_it: list[Member] = []
+
+    def add(
+        along: float, into: float, kinds: Collection[str], low: float, high: float, value: Callable[[Thing], float]
+    ) -> Member | None:
+        """Set a thing at a place of the tray, told in halves of what it leaves free."""
+        wide, deep = tray.width - FINGER_MM, tray.depth - FINGER_MM
+        room = [
+            thing
+            for thing in stock.free(ledge, {*used, *group.ids}, kinds, low=low, high=high)
+            if thing.width <= 0.55 * wide and thing.depth <= 0.8 * deep and not stock.is_hard(thing)
+            and all(_is_clear(thing, along * (wide - thing.width) / 2, into * (deep - thing.depth) / 2, tray, other)
+                    for other in on_it)
+        ]  # fmt: skip
+        things = [member.thing for member in on_it]
+        one = stock.pick(
+            room, lambda thing: thing.worth + value(thing) + step_of_tone(thing, found) - most_alike(thing, things)
+        )
+        if one is None:
+            return None
+        member = group.put_into(one, tray, along * (wide - one.width) / 2, into * (deep - one.depth) / 2)
+        on_it.append(member)
+        return member
+
+    end = stock.chance.choice((-1, 1))
+    first = add(
+        -0.8 * end, 0.8, TALL_IN_A_KITCHEN if stock.room == "kitchen" else TALL, 0.2 * frame, tall * frame,
+        lambda thing: 0.3 * (thing.category == "vessel") - abs(thing.height / frame - 0.45),
+    )  # fmt: skip
+    if first is not None and first.thing.category == "vessel":
+        fill_vessel(stock, group, ledge, used, first, 0.9)
+    add(0.8 * end, 0.3, LOWER, 0.08 * frame, 0.4 * frame, lambda _: 0.0)
+    add(-0.1 * end, -0.9, SMALL, 0.03 * frame, 0.25 * frame, lambda _: 0.0)
+    return group if len(on_it) >= 2 else None
+
+
+def _is_clear(thing: Thing, along: float, into: float, tray: Member, other: Member) -> bool:
+    beside = abs(along - (other.x - tray.x)) >= (thing.width + other.width) / 2 + 4
+    return beside or abs(into - (other.z - tray.z)) >= (thing.depth + other.depth) / 2 + 4

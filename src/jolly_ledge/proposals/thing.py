@@ -1,0 +1,96 @@
+"""A thing as a composer sees it: its size as it is set down, its hues, how welcome it is and how it suits the palette."""
+
+from collections.abc import Sequence
+from random import Random
+
+from jolly_ledge.model.colour import lightness_chroma_hue
+from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.pose import extent
+from jolly_ledge.proposals.poses import usual_pose
+
+NEAR_HUES: dict[str, tuple[str, ...]] = {
+    "sand": ("wood",), "wood": ("sand",), "rust": ("wood", "sand"), "grey": ("black",), "black": ("grey",), "white": (),
+}  # fmt: skip
+SOFT_SHARE, LOUD_COST, GREEN_FIT = 0.75, 1.3, 0.9
+
+
+class Thing:
+    """One thing of the stash; sizes in mm as it is usually set down."""
+
+    __slots__ = ("category", "depth", "family", "green", "height", "hues", "id", "item", "lightness", "loud", "pose",
+                 "suits", "welcome", "width", "worth")  # fmt: skip
+
+    def __init__(self, item: Item) -> None:
+        self.item, self.id, self.category = item, item.id, item.category
+        self.pose = usual_pose(item)
+        size = extent(item, self.pose)
+        self.width, self.height, self.depth = size.width, size.height, size.depth
+        whole = sum(share for _, share in item.shown_colours) or 1.0
+        self.hues: dict[str, float] = {}
+        self.lightness = self.loud = 0.0
+        for colour, share in item.shown_colours:
+            self.hues[hue_family(colour)] = self.hues.get(hue_family(colour), 0.0) + share / whole
+            self.lightness += lightness_chroma_hue(colour).lightness * share / whole
+            self.loud += loudness(colour) * share / whole
+        self.family = max(self.hues, key=lambda hue: self.hues[hue])
+        self.green = self.category in ("plant", "stems")
+        self.welcome: dict[str, float] = {}
+        self.suits = self.worth = 0.0
+
+    @property
+    def area(self) -> float:
+        """What it shows, about, in mm²."""
+        return self.width * self.height
+
+    @property
+    def is_low(self) -> bool:
+        """Whether it lies rather than stands."""
+        return self.height < 150 or self.height < 0.55 * self.width
+
+    @property
+    def best_welcome(self) -> float:
+        """How welcome it is where it is welcome most."""
+        return max(self.welcome.values(), default=0.0)
+
+
+class Palette:
+    """Few hues: those that are meant, and those that go along with them."""
+
+    def __init__(self, meant: frozenset[str], soft: frozenset[str]) -> None:
+        self.meant, self.soft = meant, soft
+
+    def fit(self, thing: Thing) -> float:
+        """Return how well a thing suits, up to 1; what is loud and none of the hues is far below."""
+        inside = sum(share for hue, share in thing.hues.items() if hue in self.meant)
+        along = sum(share for hue, share in thing.hues.items() if hue in self.soft - self.meant)
+        fit = inside + SOFT_SHARE * along - LOUD_COST * thing.loud * (1 - 0.5 * inside)
+        return max(fit, GREEN_FIT) if thing.green and thing.loud < 0.5 else fit
+
+
+def choose_palette(
+    things: Sequence[Thing], manner: Manner, chance: Random, shun: frozenset[str] = frozenset()
+) -> Palette:
+    """Return the hues a look keeps to: those of the manner, or woods and sand with one accent that at least two bear.
+
+    ``shun`` are accents that earlier looks have: another one is taken where there is one.
+    """
+    if manner.palette:
+        meant = {hue_family(colour) for colour in manner.palette}
+        soft = {near for hue in meant for near in NEAR_HUES.get(hue, ())}
+        return Palette(frozenset(meant), frozenset(soft | {"white", "green"}))
+    score: dict[str, float] = {}
+    bearers: dict[str, int] = {}
+    for thing in things:
+        for hue, share in thing.hues.items():
+            if share >= 0.15:
+                quiet = 1.35 if not thing.loud else 1 - 0.8 * thing.loud
+                score[hue] = score.get(hue, 0.0) + thing.area**0.5 / 100 * share * thing.best_welcome * quiet
+                bearers[hue] = bearers.get(hue, 0) + (share > 0.3)
+    coloured = [hue for hue in score if hue not in QUIET and hue != "green"]
+    coloured.sort(key=lambda hue: -score[hue] * (1.0 if bearers[hue] > 1 else 0.2) * chance.uniform(0.92, 1.08))
+    warm = [hue for hue in coloured if hue in WARM][:2]
+    accents = [hue for hue in coloured if hue not in WARM | {"acid"} and bearers[hue] >= 2]
+    accents.sort(key=lambda hue: hue in shun)
+    return Palette(frozenset({"white", "green", *warm, *accents[:1]}), frozenset({"black", "grey"}))
