@@ -5,12 +5,9 @@ import random
 from collections.abc import Callable
 from typing import Protocol
 
-from msgspec.structs import replace
-
 from jolly_ledge.proposals.changes import Changes
 from jolly_ledge.proposals.compose import compose, near_the_base
-from jolly_ledge.proposals.composing.composition import Composition, composed, recomposed, shifted
-from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.grouping import Grouping
 from jolly_ledge.proposals.problem import Pairs, Problem
 from jolly_ledge.proposals.worth import Judge, Placements, State
 
@@ -31,18 +28,6 @@ STUCK_FOR_EACH = 15
 
 PATIENCE = 400
 """A climb that found nothing better in so many steps begins anew."""
-
-
-FIRST_THROWS = 6
-"""So often the dice are thrown for a first composition before single things are set down instead."""
-
-WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
-"""So many whole compositions come first; later it is mostly single ledges that are composed anew."""
-
-BEST_SCORE = 1.0
-SHIFTS_FROM, SHIFTED_OFTEN = 0.7, 0.5
-LIKED_MORE = 10.0
-"""Any composition is worth more than single things."""
 
 
 class Strategy(Protocol):
@@ -161,54 +146,11 @@ class Composing:
         return False
 
 
-class Grouping:
-    """Composes from groups at every step and keeps what is liked best; then moves whole groups a little.
-
-    Where a look is to stay near another one or only finished, or there is only a wall, single things are annealed instead.
-    """
-
-    def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
-        self._problem, self._judge = problem, Judge(problem, others)
-        self._seed, self._number, self._idle = seed * 100_003, 0, 0
-        self._taken = frozenset(item for pairs in others for item, _ in pairs)
-        self._composition: Composition | None = None
-        self._chance = random.Random(seed)
-        for _ in range(FIRST_THROWS):
-            if (found := self._composed()) is not None:
-                self._composition, self.best = found
-                break
-        else:
-            self.best = self._judge.begun(compose(problem, random.Random(seed)))
-
-    def _composed(self) -> tuple[Composition, State] | None:
-        self._number += 1
-        composition = composed(self._problem, self._seed + self._number, self._taken, self._taken)
-        return None if composition is None else self._judged(composition)
-
-    def _judged(self, composition: Composition) -> tuple[Composition, State] | None:
-        """Return a composition with what it is worth, None where it cannot be worth more than the best."""
-        liked = LIKED_MORE + liking_of(composition)
-        if self._composition is not None and self.best.is_complete and liked + BEST_SCORE < self.best.worth:
-            return None
-        state = self._judge.begun(composition.placements)
-        return composition, replace(state, worth=liked + state.worth)
-
-    def step(self, progress: float) -> bool:
-        """Compose all anew, a ledge or a few of the best, or shift a group of it: the longer, the finer."""
-        if self._composition is None or self._number < WHOLE_AT_FIRST or self._chance.random() < WHOLE_OFTEN:
-            found = self._composed()
-        else:
-            shifts = progress > SHIFTS_FROM and self._chance.random() < SHIFTED_OFTEN
-            changed = (shifted if shifts else recomposed)(self._composition, self._chance)
-            found = None if changed is None else self._judged(changed)
-        if found is not None and found[1].rank > self.best.rank:
-            self._composition, self.best = found
-            return True
-        return False
-
-
 def grouping(problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> Strategy:
-    """Return a search by groups, or by single things where groups say nothing."""
+    """Return a search by groups.
+
+    Where a look is to stay near another one or is only finished, or there is only a wall, single things are annealed.
+    """
     is_to_be_finished = bool(problem.base) and len(problem.fixed) == len(problem.base)
     by_groups = problem.stay == 0 and problem.open_ledges and not is_to_be_finished
     return Grouping(problem, seed, others) if by_groups else Annealing(problem, seed, others)

@@ -1,4 +1,4 @@
-"""A thing as a composer sees it: its size as it is set down, its hues, how welcome it is and how it suits the palette."""
+"""A thing as a composer sees it: its size as it is set down, its hues, how welcome it is, how it suits."""
 
 from collections.abc import Sequence
 from random import Random

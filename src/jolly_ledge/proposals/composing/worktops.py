@@ -1,4 +1,4 @@
-"""What stands on a worktop: machines at their sockets, what is used with them at hand, one quiet group, a free front."""
+"""What stands on a worktop: machines at their sockets, what goes with them at hand, a quiet group, a free front."""
 
 from collections.abc import Collection
 
@@ -58,7 +58,9 @@ def _machines(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group |
         ]
         found = stock.pick(
             along,
-            lambda thing: thing.worth + 0.25 * ("lidded" in thing.item.traits) + 0.3 * ("daily-use" in thing.item.traits)
+            lambda thing: thing.worth
+            + 0.25 * ("lidded" in thing.item.traits)
+            + 0.3 * ("daily-use" in thing.item.traits)
             + 0.2 * (thing.category == "tableware"),
         )  # fmt: skip
         if found is not None:

@@ -73,8 +73,8 @@ def anchored(
 
 
 def _anchor(
-    stock: Stock, ledge: Ledge, used: Collection[str], kinds: Collection[str], frame: float, target: float, width: float,
-    stems: float, *, companion: bool,
+    stock: Stock, ledge: Ledge, used: Collection[str], kinds: Collection[str], frame: float, target: float,
+    width: float, stems: float, *, companion: bool,
 ) -> Thing | None:  # fmt: skip
     bunches = [thing for thing in stock.pool if thing.category == "stems" and thing.id not in used]
     island, shallow = stock.roles[ledge.id] == "island", ledge.depth < 330

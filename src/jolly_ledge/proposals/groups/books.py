@@ -173,19 +173,26 @@ def is_library(stock: Stock) -> bool:
 def _set_blocks(stock: Stock, group: Group, blocks: list[Thing], room: float, *, library: bool) -> None:
     """Set rows that stand as they are side by side, while there is room and what is next is near in hue or height."""
     left = list(blocks)
-    first = stock.pick(left, lambda thing: thing.worth)
-    while first is not None:
-        left.remove(first)
-        member = Member(first, first.pose, 0.0, 0.0)
+    last: Thing | None = None
+
+    def worth(thing: Thing) -> float:
+        """Return how well a row goes on with a thing."""
+        if last is None:
+            return thing.worth
+        return thing.worth + 0.3 * (thing.family == last.family) - abs(thing.height - last.height) / 200
+
+    while last is None or library or stock.chance.random() < SECOND_BLOCK_OFTEN:
+        free = room - (group.width if group.members else 0.0)
+        found = stock.pick([thing for thing in left if thing.width <= free], worth)
+        if found is None:
+            return
+        left.remove(found)
+        member = Member(found, found.pose, 0.0, 0.0)
         member.x = group.right + member.width / 2 + 1 if group.members else 0.0
         member.z = group.members[0].front + member.depth / 2 if group.members else group.depth / 2
         member.z = min(member.z, group.depth - member.depth / 2)
         group.members.append(member)
-        last, free = first, room - group.width
-        near = [thing for thing in left if thing.width <= free]
-        goes_on = library or stock.chance.random() < SECOND_BLOCK_OFTEN
-        first = stock.pick(near, lambda thing: thing.worth + 0.3 * (thing.family == last.family)
-                           - abs(thing.height - last.height) / 200) if goes_on else None  # fmt: skip
+        last = found
 
 
 def _stand_up(
