@@ -27,7 +27,7 @@ class Grouping:
 
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
         self._problem, self._judge = problem, Judge(problem, others)
-        self._seed, self._number, self._idle = seed * 100_003, 0, 0
+        self._seed, self._number = seed * 100_003, 0
         self._taken = frozenset(item for pairs in others for item, _ in pairs)
         self._composition: Composition | None = None
         self._chance = random.Random(seed)
@@ -37,6 +37,11 @@ class Grouping:
                 break
         else:
             self.best = self._judge.begun(compose(problem, random.Random(seed)))
+
+    @property
+    def is_composed(self) -> bool:
+        """Whether there are groups."""
+        return self._composition is not None
 
     def _composed(self) -> tuple[Composition, State] | None:
         self._number += 1

@@ -149,11 +149,15 @@ class Composing:
 def grouping(problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> Strategy:
     """Return a search by groups.
 
-    Where a look is to stay near another one or is only finished, or there is only a wall, single things are annealed.
+    Where a look is to stay near another one or is only finished, there is only a wall, or nothing makes a group, single things
+    are annealed.
     """
     is_to_be_finished = bool(problem.base) and len(problem.fixed) == len(problem.base)
-    by_groups = problem.stay == 0 and problem.open_ledges and not is_to_be_finished
-    return Grouping(problem, seed, others) if by_groups else Annealing(problem, seed, others)
+    if problem.stay == 0 and problem.open_ledges and not is_to_be_finished:
+        search = Grouping(problem, seed, others)
+        if search.is_composed:
+            return search
+    return Annealing(problem, seed, others)
 
 
 STRATEGIES: dict[str, Callable[[Problem, int, tuple[Pairs, ...]], Strategy]] = {

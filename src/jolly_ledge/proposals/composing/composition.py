@@ -48,7 +48,8 @@ def composed(
     led_before: Collection[str] = (),
     shunned: frozenset[str] = frozenset(),
 ) -> Composition | None:
-    """Return a composition that can stand, with all that must be there; None where this throw of the dice has none.
+    """Return a composition that can stand, with all that must be there; None where nothing
+    at hand makes a group, or this throw of the dice leaves something no place.
 
     Parameters
     ----------
@@ -81,6 +82,8 @@ def composed(
         groups += [(ledge, group) for group in found]
     if walls and not hangs_clear(grounded, groups, walls):
         walls = ()
+    if not groups:
+        return None
     return _with_the_rest(stock, groups, walls)
 
 
