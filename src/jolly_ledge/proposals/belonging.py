@@ -162,4 +162,7 @@ def welcome(item: Item, piece: Piece, ledge: Ledge) -> float:
         for fixture in piece.fixtures
     ):
         return 0.0
-    return WORTH[verdict_on(item, piece, ledge)[0]]
+    verdict = verdict_on(item, piece, ledge)[0]
+    # What a stylist means for a piece is asked for.
+    meant = piece.id in item.meant_for and "hide" not in item.traits
+    return max(WORTH[verdict], WORTH["may"] * meant)

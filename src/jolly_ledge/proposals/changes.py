@@ -105,7 +105,9 @@ class Changes:
     def _free(self, placements: Placements, ledge: Ledge) -> list[Item]:
         placed = {placement.item for placement in placements}
         return [
-            item for item in self._problem.candidates if item.id not in placed and ledge in self._problem.homes(item)
+            item
+            for item in self._problem.candidates
+            if item.id not in placed and ledge in self._problem.homes(item) and self._problem.welcomes(item, ledge)
         ]
 
     def _shift(self, placements: Placements) -> Placements | None:

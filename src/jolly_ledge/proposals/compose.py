@@ -193,7 +193,10 @@ def _add(
         alike = ALIKE * max((likeness(item, other) for other in beside), default=0.0) ** 2
         return abs(tall - height) / frame_height(ledge) + kind + alike + WHIM * chance.random()
 
-    free = [item for item in problem.candidates if item.id not in taken and ledge in problem.homes(item)]
+    free = [
+        item for item in problem.candidates
+        if item.id not in taken and ledge in problem.homes(item) and problem.welcomes(item, ledge)
+    ]  # fmt: skip
     for item in sorted(free, key=cost)[:CHOICES]:
         size = extent(item, usual_pose(item))
         depth = ledge.depth * (0.68 if share > 0.6 else 0.5 if share > 0.35 else 0.3)

@@ -16,6 +16,9 @@ FIRST_THROWS = 6
 WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 """So many whole compositions come first; later it is mostly single ledges that are composed anew."""
 
+SHARED_FREE, SHARED_COST = 0.35, 8.0
+"""So much looks may share; what is over costs."""
+
 BEST_SCORE = 1.0
 SHIFTS_FROM, SHIFTED_OFTEN = 0.7, 0.5
 LIKED_MORE = 10.0
@@ -28,7 +31,8 @@ class Grouping:
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
         self._problem, self._judge = problem, Judge(problem, others)
         self._seed, self._number = seed * 100_003, 0
-        self._taken = frozenset(item for pairs in others for item, _ in pairs)
+        self._earlier = [frozenset(item for item, _ in pairs) for pairs in others]
+        self._taken = frozenset().union(*self._earlier)
         self._composition: Composition | None = None
         self._chance = random.Random(seed)
         for _ in range(FIRST_THROWS):
@@ -50,11 +54,18 @@ class Grouping:
 
     def _judged(self, composition: Composition) -> tuple[Composition, State] | None:
         """Return a composition with what it is worth, None where it cannot be worth more than the best."""
-        liked = LIKED_MORE + liking_of(composition)
+        liked = LIKED_MORE + liking_of(composition) - self._shared(composition)
         if self._composition is not None and self.best.is_complete and liked + BEST_SCORE < self.best.worth:
             return None
         state = self._judge.begun(composition.placements)
         return composition, replace(state, worth=liked + state.worth)
+
+    def _shared(self, composition: Composition) -> float:
+        """Return the cost of what earlier looks have, too, beyond what looks may share."""
+        kept = {placement.item for placement in self._problem.fixed} | composition.stock.must
+        own = {placement.item for placement in composition.placements} - kept
+        shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
+        return SHARED_COST * sum(max(share - SHARED_FREE, 0.0) for share in shares)
 
     def step(self, progress: float) -> bool:
         """Compose all anew, a ledge or a few of the best, or shift a group of it: the longer, the finer."""

@@ -18,6 +18,7 @@ from jolly_ledge.model.piece import Ledge, Piece, Wish
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.spots import holds
 from jolly_ledge.model.words import WALL_CATEGORIES, Season, WishKind
+from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.poses import ways_to_stand
 from jolly_ledge.readings.wishes import hear
 
@@ -79,6 +80,10 @@ class Problem(Struct, frozen=True):
     def homes(self, item: Item) -> tuple[Ledge, ...]:
         """Return the open ledges that a thing fits on and that no wish forbids it."""
         return _homes(item, self.piece.wishes, self.open_ledges)
+
+    def welcomes(self, item: Item, ledge: Ledge) -> bool:
+        """Tell whether a thing comes to a ledge by itself, without being asked for."""
+        return welcome(item, self.piece, ledge) > 0
 
     def is_valid(self, arrangement: Arrangement) -> bool:
         """Tell whether a look can be built, does what was wished, and leaves out nothing that must be there."""
@@ -189,9 +194,20 @@ def problem_of(
     if not problem.candidates and not problem.required and not problem.fixed:
         nothing = f"Nothing at hand fits on {piece.label}; gather things for it first."
         raise EditError(problem.impossible[0][1] if problem.impossible else nothing)
+    if ledges and base is None and not problem.required and not fixed and not _any_welcome(problem):
+        raise EditError(
+            f"Nothing at hand belongs on {piece.label} by itself. Set down by hand what you want there, or tell "
+            f"things in the stash that they are meant for it."
+        )
     resolved = problem.resolve(fixed)
     _check_locks(resolved)
     return replace(problem, tolerated=frozenset(stops_of(resolved)))
+
+
+def _any_welcome(problem: Problem) -> bool:
+    if any(item.category in WALL_CATEGORIES for item in problem.candidates) and problem.walls:
+        return True
+    return any(problem.welcomes(item, ledge) for item in problem.candidates for ledge in problem.homes(item))
 
 
 def problems_of(

@@ -149,8 +149,8 @@ class Composing:
 def grouping(problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> Strategy:
     """Return a search by groups.
 
-    Where a look is to stay near another one or is only finished, there is only a wall, or nothing makes a group, single things
-    are annealed.
+    Single things are annealed where a look is to stay near another one or is only finished, where there is only a
+    wall, and where nothing makes a group.
     """
     is_to_be_finished = bool(problem.base) and len(problem.fixed) == len(problem.base)
     if problem.stay == 0 and problem.open_ledges and not is_to_be_finished:

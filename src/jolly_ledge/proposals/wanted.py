@@ -17,6 +17,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.shopping import budget_left
 from jolly_ledge.model.words import TABLE_KINDS, Category, Finish
+from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, problem_of
@@ -209,6 +210,8 @@ class _Shop:
                         if width <= 0.9 * (end - start) and width <= 0.7 * ledge.width:
                             shade = GREEN if category == "plant" else colour
                             item = _good(category, width, height, depth, shade, self._finish(category))
+                            if not welcome(item, self._problem.piece, ledge):
+                                continue
                             yield item, at(item, ledge, (start + end) / 2, 0.55 * ledge.depth)
 
     def _gaps(self, ledge: Ledge) -> list[tuple[float, float]]:

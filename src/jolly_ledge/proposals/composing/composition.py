@@ -48,8 +48,9 @@ def composed(
     led_before: Collection[str] = (),
     shunned: frozenset[str] = frozenset(),
 ) -> Composition | None:
-    """Return a composition that can stand, with all that must be there; None where nothing
-    at hand makes a group, or this throw of the dice leaves something no place.
+    """Return a composition that can stand, with all that must be there.
+
+    None where nothing at hand makes a group, or this throw of the dice leaves something no place.
 
     Parameters
     ----------

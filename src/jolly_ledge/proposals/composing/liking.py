@@ -17,6 +17,7 @@ from jolly_ledge.readings.how_many import recommended
 SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
 """So much of the face of an opening is covered by things."""
 
+BEFORE_A_SCREEN = 1.2
 BARE, THIN_TRAY = 1.5, 0.6
 TOO_FEW, ENOUGH, BOOKS_COUNT = 0.1, 0.85, 3
 ON_A_TOP: dict[Fullness, float] = {"airy": 6.0, "layered": 8.5, "abundant": 11.0}
@@ -28,6 +29,7 @@ TALLEST = (0.62, 0.92)
 FACED = frozenset({"shelf", "top"})
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 FROM_ALL_SIDES = frozenset({"table", "island"})
+TALLEST_ON_A_TABLE = 0.58
 FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
 END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
@@ -71,6 +73,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         for group in groups
     ]
     liked -= 0.6 * inside.count(False) if spans else 0.0
+    liked -= sum(_before_a_picture(stock, ledge, member) for member in _members(groups))
     return liked + sum(_of_a_group(stock, ledge, group) for group in groups)
 
 
@@ -108,6 +111,21 @@ def _missing(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     return max(ON_A_TOP[fullness] * min(ledge.width / WIDE_TOP_MM, 1.0) - count, 0.0)
 
 
+def _before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> float:
+    """Return the cost of a thing that stands before a mirror, a picture or a screen on the wall."""
+    cost = 0.0
+    for fixture in stock.piece.fixtures:
+        if fixture.kind in ("mirror", "art", "tv"):
+            across = min(ledge.left + member.right, fixture.right) - max(ledge.left + member.left, fixture.left)
+            up = min(ledge.floor + member.top, fixture.floor + fixture.height)
+            up -= max(ledge.floor + member.base, fixture.floor)
+            if across > 0 and up > 0:
+                hidden = across * up / (fixture.width * fixture.height)
+                own = across * up / (member.width * member.height)
+                cost += BEFORE_A_SCREEN * (fixture.kind == "tv") + 6.0 * hidden + 0.5 * max(own - 0.15, 0.0)
+    return cost
+
+
 def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     fullness, frame = stock.problem.manner.fullness, stock.frame(ledge)
     covered = sum(group.width for group in groups) / ledge.width
@@ -135,6 +153,8 @@ def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> f
     liked += 0.4 * bool(kinds & {"plant", "stems"}) + 0.45 * ("stems" in kinds)
     liked += 0.3 * bool(kinds & {"tray", "book", "book-stack"}) + 0.2 * bool(kinds & {"bowl", "box"})
     liked += 0.25 * (len(groups) == (2 if fullness == "airy" else 3))
+    solid = max((member.height for member in _members(groups) if member.stands), default=0.0) / stock.frame(ledge)
+    liked -= 2.5 * max(solid - TALLEST_ON_A_TABLE, 0.0)
     return liked - 0.8 * max(tallest - 1.05, 0.0) - 0.5 * max(0.55 - tallest, 0.0)
 
 

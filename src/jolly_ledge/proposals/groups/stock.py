@@ -16,8 +16,9 @@ USUAL_FRAME_MM, HEARTH_FRAME_MM, ISLAND_FRAME_MM = 620.0, 600.0, 800.0
 
 WHIM = 0.25
 FITS_PALETTE, FITS_SMALL_STASH, SMALL_STASH = 0.62, 0.5, 14
+UNDER_A_BAR_MM, LOWEST_BAR_MM = 10.0, 130.0
 MUST_WORTH = 1.0
-TAKEN_BEFORE, LED_BEFORE = 0.45, 0.6
+TAKEN_BEFORE, LED_BEFORE = 0.7, 0.8
 """What it costs in worth that an earlier look has a thing, and that it led a group there."""
 
 MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
@@ -92,11 +93,22 @@ class Stock:
     def frame(self, ledge: Ledge) -> float:
         """Return the height that is filled over a ledge, in mm."""
         if ledge.clearance is not None:
-            return ledge.clearance
+            return min([ledge.clearance, *self._under_bars(ledge)])
         role = self.roles[ledge.id]
         if role == "hearth":
             return HEARTH_FRAME_MM
         return ISLAND_FRAME_MM if role == "island" else OPEN_FRAME_MM.get(self.piece.kind, USUAL_FRAME_MM)
+
+    def _under_bars(self, ledge: Ledge) -> list[float]:
+        """Return how high things may be under bars that run across the whole of an opening, in mm."""
+        return [
+            bar.floor - ledge.floor - UNDER_A_BAR_MM
+            for bar in self.piece.fixtures
+            if bar.kind in ("bar", "brace")
+            and bar.left <= ledge.left + 0.2 * ledge.width
+            and bar.right >= ledge.right - 0.2 * ledge.width
+            and LOWEST_BAR_MM <= bar.floor - ledge.floor < (ledge.clearance or 0.0)
+        ]
 
     def is_hard(self, thing: Thing) -> bool:
         """Tell whether a thing must be there and is no thing that dresses: it is not made a companion of anything."""
