@@ -12,7 +12,7 @@ CROWNS = frozenset({"object", "bowl", "candle", "sculpture", "box", "plant", "ve
 BESIDE = frozenset({"vessel", "sculpture", "plant", "object", "frame", "candle"})
 HOLDS = frozenset({"object", "sculpture", "vessel", "box", "bowl", "book-stack", "basket", "plant"})
 FEWEST_IN_A_ROW = 3
-LEAST_HOLD_MM = 70.0
+LEAST_HOLD_MM = 120.0
 LIBRARY_SHARE = 0.45
 """From so much of the shelves on, books standing side by side make the look."""
 
@@ -148,7 +148,7 @@ def row(
     holding = [
         thing
         for thing in stock.free(ledge, {*used, *group.ids}, HOLDS, low=0.38 * high, high=1.05 * high)
-        if thing.width < 260 and group.width + thing.width < width + 60 and not stock.is_hard(thing)
+        if thing.width < 260 and group.width + thing.width + 3 <= width and not stock.is_hard(thing)
     ]
     hold = stock.pick(
         holding,
@@ -157,8 +157,6 @@ def row(
     if hold is None:
         return None
     group.set_down(hold, "middle", 1, 0.0, gap=3)
-    if group.width > width:
-        return None
     group.wants_end = -1
     return group if side > 0 else group.mirror()
 

@@ -61,9 +61,9 @@ class Stock:
         self.things: dict[str, Thing] = {}
         for item in items.values():
             thing = Thing(item)
-            thing.welcome = {
-                ledge.id: 1.0 if item.id in self.must else welcome(item, self.piece, ledge) for ledge in self.ledges
-            }
+            thing.welcome = {ledge.id: welcome(item, self.piece, ledge) for ledge in self.ledges}
+            if item.id in self.must and thing.best_welcome == 0:
+                thing.welcome = dict.fromkeys(thing.welcome, 1.0)
             if thing.best_welcome > 0 and item.id not in hidden and item.id not in fixed:
                 self.things[item.id] = thing
         self.palette: Palette = choose_palette(list(self.things.values()), problem.manner, chance, shunned)

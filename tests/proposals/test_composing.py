@@ -1,0 +1,251 @@
+"""Whole looks from groups: sound, of what belongs, within the spans, different from each other, and how they are liked."""
+
+from itertools import combinations
+from random import Random
+
+import pytest
+from msgspec.structs import replace
+
+from builders import case_of, plan_of, put, thing
+from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.piece import Fixture, Ledge, Piece, Wish
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.starts.gallery import STARTS, Start, begin
+from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.proposals.belonging import role_of, welcome
+from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed, shifted
+from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.problem import Problem, problem_of, stops_of
+from jolly_ledge.proposals.propose import proposals
+from jolly_ledge.proposals.thing import Thing
+
+FROM_THE_HOUSE = [start for start in STARTS if any(not ledge.is_wall for ledge in begin(start, set()).ledges)]
+
+
+def problem_for(start: Start, demo: Plan) -> Problem:
+    """Return the problem of a piece of the gallery with all things of the demo at hand."""
+    piece = replace(begin(start, set()), id="case")
+    stash = tuple(replace(item, meant_for=(), gone=False) for item in demo.stash)
+    return problem_of(replace(plan_of(stash, (), piece), looks=()), "case", Manner())
+
+
+def composition_of(problem: Problem, seed: int = 1) -> Composition:
+    found = next(one for number in range(20) if (one := composed(problem, seed + number)) is not None)
+    assert found is not None
+    return found
+
+
+@pytest.mark.parametrize("start", FROM_THE_HOUSE, ids=lambda start: start.id)
+def test_every_kind_of_furniture_gets_a_look_of_groups(start: Start, demo: Plan) -> None:
+    problem = problem_for(start, demo)
+    composition = composition_of(problem)
+    arrangement = problem.resolve(composition.placements)
+    assert not stops_of(arrangement)
+    assert problem.is_valid(arrangement)
+    ids = [placement.item for placement in composition.placements]
+    assert len(ids) == len(set(ids))
+    must = {item.id for item in problem.required}
+    for ledge, group in composition.groups:
+        for member in group:
+            if member.stands and member.thing.id not in must:
+                assert welcome(member.thing.item, problem.piece, ledge) > 0, member.thing.item.label
+
+
+@pytest.mark.parametrize("seed", range(4))
+def test_most_ledges_of_a_case_hold_groups(seed: int, demo: Plan) -> None:
+    start = next(start for start in STARTS if begin(start, set()).kind == "bookcase")
+    composition = composition_of(problem_for(start, demo), seed * 100)
+    of_two = {ledge.id for ledge, group in composition.groups if len(group.members) >= 2}
+    assert len(of_two) >= 0.7 * len(composition.stock.ledges)
+
+
+def test_the_same_seed_composes_the_same(demo: Plan) -> None:
+    problem = problem_for(FROM_THE_HOUSE[0], demo)
+    assert composition_of(problem, 3).placements == composition_of(problem, 3).placements
+    assert composition_of(problem, 3).placements != composition_of(problem, 4).placements
+
+
+def test_one_ledge_anew_leaves_the_others(demo: Plan) -> None:
+    problem = problem_for(next(s for s in STARTS if begin(s, set()).kind == "bookcase"), demo)
+    before, chance, seen = composition_of(problem), Random(2), 0
+    for _ in range(12):
+        after = recomposed(before, chance)
+        if after is None:
+            continue
+        seen += 1
+        assert problem.is_valid(problem.resolve(after.placements))
+        changed = {p.ledge for p in set(after.placements) ^ set(before.placements)}
+        assert len(changed) <= 3
+    assert seen >= 6
+
+
+def test_a_shift_moves_one_group_as_a_whole(demo: Plan) -> None:
+    problem = problem_for(next(s for s in STARTS if begin(s, set()).kind == "bookcase"), demo)
+    before, chance, seen = composition_of(problem), Random(2), 0
+    old = {placement.id: placement for placement in before.placements}
+    for _ in range(30):
+        after = shifted(before, chance)
+        if after is None:
+            continue
+        seen += 1
+        moved = [(p, old[p.id]) for p in after.placements if p != old[p.id]]
+        assert len({round(new.x - was.x, 3) for new, was in moved if new.x is not None and was.x is not None}) == 1
+        group = next(group for _, group in before.groups if moved[0][0].item in group.ids)
+        assert {new.item for new, _ in moved} <= group.ids
+    assert seen >= 5
+
+
+def jars(count: int) -> tuple[Item, ...]:
+    return tuple(thing(f"jar{n}", height=140.0 + 25 * n, width=90.0, depth=90.0) for n in range(count))
+
+
+def test_groups_keep_to_the_spans_between_bars_and_what_stays() -> None:
+    bar = Fixture(kind="bar", left=380.0, floor=100.0, width=60.0, height=380.0)
+    problem = problem_of(plan_of(jars(9), (), case_of(1, fixtures=(bar,))), "case", Manner())
+    stock = Stock(problem, Random(1))
+    assert spans_of(stock, stock.ledges[0]) == [(0.0, 352.0), (428.0, 800.0)]
+    for seed in range(8):
+        composition = composed(problem, seed)
+        assert composition is not None
+        for _, group in composition.groups:
+            assert group.foot_right <= 352.0 or group.foot_left >= 428.0
+
+
+def test_under_a_bar_across_an_opening_things_are_lower() -> None:
+    bar = Fixture(kind="bar", left=20.0, floor=300.0, width=800.0, height=20.0)
+    problem = problem_of(plan_of(jars(9), (), case_of(1, fixtures=(bar,))), "case", Manner())
+    composition = composition_of(problem)
+    assert composition.stock.frame(composition.stock.ledges[0]) == 190.0
+    assert max(group.height for _, group in composition.groups) <= 190.0
+
+
+def test_what_is_locked_stays_and_groups_keep_clear_of_it() -> None:
+    kept = put("jar8", x=400.0, locked=True)
+    plan = plan_of(jars(9), (kept,), case_of(1))
+    problem = problem_of(plan, "case", Manner(), plan.looks[0])
+    composition = composition_of(problem)
+    assert kept in composition.placements
+    assert composition.groups
+    for _, group in composition.groups:
+        assert group.foot_right < 355.0 or group.foot_left > 445.0
+
+
+@pytest.mark.parametrize("kind", ["together", "mirrored", "centred"])
+def test_particular_wishes_come_first(kind: str) -> None:
+    wish = Wish(kind=kind, items=("jar0", "jar1"))  # type: ignore[arg-type]
+    salver = thing("salver", "tray", width=420.0, depth=200.0)
+    problem = problem_of(plan_of((*jars(9), salver), (), case_of(2, wishes=(wish,))), "case", Manner())
+    (found,) = proposals([problem], 1, steps=20).found
+    assert found.is_valid, found.left_out
+    assert {"jar0", "jar1"} <= {placement.item for placement in found.look.placements}
+
+
+def test_sixty_that_must_be_there_stand_or_are_told() -> None:
+    books = tuple(
+        thing(f"novel{n}", "book", width=30.0, height=220.0 + n % 5 * 10, depth=160.0, traits=("must-keep",))
+        for n in range(60)
+    )
+    problem = problem_of(plan_of(books, (), case_of(3)), "case", Manner())
+    (found,) = proposals([problem], 1, steps=2).found
+    there = {placement.item for placement in found.look.placements}
+    assert there == {book.id for book in books} or found.left_out
+    assert not stops_of(problem.resolve(found.look.placements))
+
+
+def test_looks_of_one_run_share_little_and_have_other_leads(demo: Plan) -> None:
+    start = next(start for start in STARTS if begin(start, set()).kind == "console")
+    problem = problem_for(start, demo)
+    found = [one.look.placements for one in proposals([problem] * 3, 1, steps=60).found]
+    for one, other in combinations(({p.item for p in placements} for placements in found), 2):
+        assert len(one & other) <= 0.5 * min(len(one), len(other))
+
+
+@pytest.mark.parametrize("count", [1, 2])
+def test_next_to_nothing_still_gives_a_sound_look(count: int) -> None:
+    problem = problem_of(plan_of(jars(count), (), case_of(1)), "case", Manner())
+    (found,) = proposals([problem], 1, steps=10).found
+    assert found.is_valid
+    assert 1 <= len(found.look.placements) <= count
+
+
+def test_where_nothing_belongs_one_sentence_says_so() -> None:
+    hubs = tuple(thing(f"hub{n}", "device") for n in range(5))
+    with pytest.raises(EditError, match=r"belongs on Case by itself.*meant for it"):
+        problem_of(plan_of(hubs, (), case_of(1)), "case", Manner())
+    meant = tuple(replace(hub, meant_for=("case",)) for hub in hubs)
+    assert problem_of(plan_of(meant, (), case_of(1)), "case", Manner()).candidates
+
+
+def liked(groups: tuple[Group, ...], piece: Piece, items: tuple[Item, ...]) -> float:
+    """Return how groups on the first ledge of a piece are liked."""
+    problem = problem_of(plan_of(items, (), piece), "case", Manner())
+    stock = Stock(problem, Random(1))
+    ledge = piece.ledges[0]
+    standing = tuple((ledge, group) for group in groups)
+    return liking_of(Composition(stock, standing, placements_of(standing)))
+
+
+def group_at(x: float, *things: Item, form: str = "anchored", depth: float = 300.0) -> Group:
+    group = Group(form, depth)
+    for item in things:
+        group.set_down(Thing(item), "back", overlap=0.0)
+    return group.shift(x - (group.left + group.right) / 2)
+
+
+def test_an_empty_end_costs_on_a_wide_top() -> None:
+    top = Ledge(id="top", left=0, floor=800, width=1500, depth=350)
+    piece = case_of(1, kind="console", width=1500.0, height=800.0, ledges=(top,))
+    items = jars(6)
+    both = (group_at(200.0, *items[:3]), group_at(1300.0, *items[3:]))
+    one_side = (group_at(200.0, *items[:3]), group_at(800.0, *items[3:]))
+    assert liked(both, piece, items) > liked(one_side, piece, items)
+
+
+def test_what_stands_before_a_mirror_costs() -> None:
+    top = Ledge(id="top", left=0, floor=800, width=1500, depth=350)
+    mirror = Fixture(kind="mirror", left=500.0, floor=850.0, width=500.0, height=500.0)
+    piece = case_of(1, kind="console", width=1500.0, height=800.0, ledges=(top,), fixtures=(mirror,))
+    items = jars(6)
+    clear = (group_at(200.0, *items[:3]), group_at(1300.0, *items[3:]))
+    before = (group_at(700.0, *items[:3]), group_at(1300.0, *items[3:]))
+    assert liked(clear, piece, items) > liked(before, piece, items) + 0.5
+
+
+def test_look_alike_leads_beside_each_other_cost() -> None:
+    twins = (thing("one", height=300.0), thing("two", height=300.0))
+    other = thing("three", "plant", height=300.0, width=120.0)
+    case = case_of(1)
+    alike_ones = liked((group_at(150.0, twins[0]), group_at(600.0, twins[1])), case, (*twins, other))
+    different = liked((group_at(150.0, twins[0]), group_at(600.0, other)), case, (*twins, other))
+    assert different > alike_ones + 0.3
+
+
+def test_an_empty_clear_vessel_costs_and_an_empty_tray_too() -> None:
+    clear, solid = thing("vase", height=250.0, finish="clear"), thing("urn", height=250.0, finish="matt")
+    case = case_of(1)
+    assert liked((group_at(400.0, solid),), case, (clear, solid)) > liked(
+        (group_at(400.0, clear),), case, (clear, solid)
+    )
+    tray = thing("salver", "tray", width=300.0, depth=200.0, height=20.0)
+    laid = Group("tray", 300.0)
+    under = laid.set_down(Thing(tray))
+    items = (tray, *jars(3))
+    bare = liked((laid.copy(),), case, items)
+    for number, along in enumerate((-80.0, 80.0)):
+        laid.put_into(Thing(items[1 + number]), under, along)
+    assert liked((laid,), case, items) > bare + 0.5
+
+
+def test_pictures_lean_and_nothing_of_the_wall_stands_on_a_table(demo: Plan) -> None:
+    for start in FROM_THE_HOUSE:
+        problem = problem_for(start, demo)
+        for ledge, group in composition_of(problem).groups:
+            for member in group:
+                if member.thing.category in WALL_CATEGORIES:
+                    assert role_of(problem.piece, ledge) not in ("table", "island", "floor", "hearth")
+                    assert member.pose in ("leaning", "upright")
