@@ -217,7 +217,7 @@ def test_looks_are_proposed_into_another_file(
     assert run("review", out, "--look", added[0].id, "--json") == 0
     assert json.loads(capsys.readouterr().out)["score"] == told[0]["score"]
     assert run(*words) == 0
-    assert "anchor" in capsys.readouterr().out
+    assert "leads the look" in capsys.readouterr().out
 
 
 @pytest.mark.parametrize(

@@ -8,7 +8,7 @@ from jolly_ledge.proposals.compose import compose
 from jolly_ledge.proposals.composing.composition import Composition, composed, recomposed, shifted
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.problem import Pairs, Problem
-from jolly_ledge.proposals.worth import Judge, State
+from jolly_ledge.proposals.worth import MOST_WELCOME, Judge, State
 
 FIRST_THROWS = 6
 """So often the dice are thrown for a first composition before single things are set down instead."""
@@ -19,6 +19,7 @@ WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 SHARED_FREE, SHARED_COST = 0.35, 8.0
 """So much looks may share; what is over costs."""
 
+SEASON_LIKED = 0.25
 BEST_SCORE = 1.0
 SHIFTS_FROM, SHIFTED_OFTEN = 0.7, 0.5
 LIKED_MORE = 10.0
@@ -55,10 +56,19 @@ class Grouping:
     def _judged(self, composition: Composition) -> tuple[Composition, State] | None:
         """Return a composition with what it is worth, None where it cannot be worth more than the best."""
         liked = LIKED_MORE + liking_of(composition) - self._shared(composition)
+        liked += SEASON_LIKED * min(self._seasonal(composition), MOST_WELCOME)
         if self._composition is not None and self.best.is_complete and liked + BEST_SCORE < self.best.worth:
             return None
         state = self._judge.begun(composition.placements)
         return composition, replace(state, worth=liked + state.worth)
+
+    def _seasonal(self, composition: Composition) -> int:
+        """Return how many things of the season that is asked for it has."""
+        if self._problem.season is None:
+            return 0
+        things = composition.stock.things
+        ids = (placement.item for placement in composition.placements)
+        return sum(self._problem.season in things[one].item.season for one in ids if one in things)
 
     def _shared(self, composition: Composition) -> float:
         """Return the cost of what earlier looks have, too, beyond what looks may share."""

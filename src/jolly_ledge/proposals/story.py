@@ -3,7 +3,8 @@
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.phrases import capital, counted, percent
+from jolly_ledge.model.hue_family import QUIET, WARM, hue_family
+from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import GREENERY, TABLE_KINDS
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.readings.frame import frame_height
@@ -28,15 +29,18 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
     kept = {placement.id for placement in problem.fixed}
     hosts = {placement.host for placement in arrangement.look.placements}
     anchors = {
-        max(things, key=lambda s: heavy.get(s.id, 0.0)).id
-        for things in arrangement.by_ledge.values()
-    }  # fmt: skip
+        ledge: max(things, key=lambda s: heavy.get(s.id, 0.0))
+        for ledge, things in arrangement.by_ledge.items()
+        if things
+    }
+    leads = sorted(anchors.values(), key=lambda standing: -heavy.get(standing.id, 0.0))
     steps: list[tuple[int, float, StoryStep]] = []
     for standing in arrangement.standings:
         if standing.id in kept:
             continue
-        rank = _rank(standing, must, anchors, hosts)
-        said = f"{capital(f'the {standing.item.label}')} {_where(standing, arrangement)}: {_why(rank, standing)}."
+        rank = _rank(standing, must, {anchor.id for anchor in leads}, hosts)
+        why = _why(rank, standing, leads, anchors.get(standing.ledge.id)) + _tied(rank, standing, arrangement)
+        said = f"{capital(f'the {standing.item.label}')} {_where(standing, arrangement)}: {why}."
         steps.append((RANKS.index(rank), -heavy.get(standing.id, 0.0), StoryStep(standing.id, said)))
     return tuple(step for _, _, step in sorted(steps, key=lambda one: (one[0], one[1], one[2].placement)))
 
@@ -70,13 +74,43 @@ def _where(standing: Standing, arrangement: Arrangement) -> str:
     return f"{side} {standing.ledge.label}"
 
 
-def _why(rank: str, standing: Standing) -> str:
-    fill = percent(standing.height / frame_height(standing.ledge))
+def _why(rank: str, standing: Standing, leads: list[Standing], anchor: Standing | None) -> str:
+    if rank == "anchor":
+        return _why_it_leads(standing, leads)
+    if rank == "second" and anchor is not None:
+        return f"beside the {anchor.item.label}, lower than it"
     return {
         "must": "it must be there, so it found its place first",
-        "anchor": f"the anchor of its ledge, {fill} of the height",
         "base": "a base that lifts what stands on it",
-        "second": f"second in size, {fill} of the height",
+        "second": "second in size",
         "small": "a small one to step the heights down",
-        "green": "greenery last, where it has air",
+        "green": "green for life, where it has air",
     }[rank]
+
+
+def _why_it_leads(standing: Standing, leads: list[Standing]) -> str:
+    """Tell the lead of the look, its counterpoise across the middle, and who leads a ledge only."""
+    first = leads[0]
+    if standing.id == first.id:
+        return "it leads the look"
+    middle = (min(lead.ledge.left for lead in leads) + max(lead.ledge.right for lead in leads)) / 2
+    across = next((lead for lead in leads[1:] if (lead.x - middle) * (first.x - middle) < 0), None)
+    if across is not None and standing.id == across.id:
+        return f"the counterpoise to the {first.item.label} across the middle"
+    return "it leads its ledge"
+
+
+def _tied(rank: str, standing: Standing, arrangement: Arrangement) -> str:
+    """Tell where the colour of a thing that leads comes again; nothing for quiet colours."""
+    hue = hue_family(standing.item.main_colour)
+    if rank != "anchor" or hue in QUIET | WARM:
+        return ""
+    other = next(
+        (
+            one
+            for one in arrangement.visible
+            if one.ledge.id != standing.ledge.id and hue_family(one.item.main_colour) == hue
+        ),
+        None,
+    )
+    return f"; its {hue} comes again in the {other.item.label}" if other is not None else ""

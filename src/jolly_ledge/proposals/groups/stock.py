@@ -17,7 +17,7 @@ USUAL_FRAME_MM, HEARTH_FRAME_MM, ISLAND_FRAME_MM = 620.0, 600.0, 800.0
 WHIM = 0.25
 FITS_PALETTE, FITS_SMALL_STASH, SMALL_STASH = 0.62, 0.5, 14
 UNDER_A_BAR_MM, LOWEST_BAR_MM = 10.0, 130.0
-MUST_WORTH = 1.0
+MUST_WORTH, SEASON_WORTH = 1.0, 0.5
 TAKEN_BEFORE, LED_BEFORE = 0.7, 0.8
 """What it costs in worth that an earlier look has a thing, and that it led a group there."""
 
@@ -71,6 +71,7 @@ class Stock:
             thing.suits = self.palette.fit(thing)
             thing.worth = thing.best_welcome * (0.35 + 0.65 * thing.suits)
             thing.worth += 0.15 * ("sentimental" in thing.item.traits) + 0.1 * (thing.item.season != ())
+            thing.worth += SEASON_WORTH * self._is_of_the_season(thing)
             if thing.id in self.must:
                 thing.worth = max(thing.worth, 0.6) + MUST_WORTH
             thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
@@ -78,10 +79,11 @@ class Stock:
 
     def _suiting(self) -> list[Thing]:
         least = FITS_PALETTE if len(self.things) > SMALL_STASH else FITS_SMALL_STASH
-        pool = [
-            thing for thing in self.things.values()
-            if thing.id in self.must or thing.suits >= least - SPINES_MAY * (thing.category in ("book", "book-row"))
-        ]  # fmt: skip
+        pool = []
+        for thing in self.things.values():
+            may = SPINES_MAY if thing.category in ("book", "book-row") else 0.0
+            if thing.id in self.must or self._is_of_the_season(thing) or thing.suits >= least - may:
+                pool.append(thing)
         if self.room == "bed" and not any(thing.category == "lamp" for thing in pool):
             lamps = [thing for thing in self.things.values() if thing.category == "lamp"]
             pool += sorted(lamps, key=lambda thing: -thing.worth)[:1]
@@ -89,6 +91,9 @@ class Stock:
             best = sorted(self.things.values(), key=lambda thing: -thing.suits)
             pool = best[: max(FEWEST, len(best) * 2 // 3)]
         return pool
+
+    def _is_of_the_season(self, thing: Thing) -> bool:
+        return self.problem.season is not None and self.problem.season in thing.item.season
 
     def frame(self, ledge: Ledge) -> float:
         """Return the height that is filled over a ledge, in mm."""
