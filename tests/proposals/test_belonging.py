@@ -52,6 +52,7 @@ COUNTER, DINING = furniture("counter"), furniture("dining-table")
         (thing("cup", "object", name="Football trophy"), CASE, "a1", "asked"),
         (thing("hub", "object", name="Wireless router"), CONSOLE, "top", "asked"),
         (thing("roll", "box", name="Box of tissues"), NIGHTSTAND, "top", "asked"),
+        (thing("glass", "tableware", material="glass"), replace(TABLE, use=("tea",)), "top", "asked"),
         (thing("jar"), CASE, "a1", "belongs"),
         (thing("jar", traits=("hide",)), CASE, "a1", "asked"),
     ],

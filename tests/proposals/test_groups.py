@@ -13,6 +13,7 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.proposals.composing.composition import placements_of
 from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, stack_with_tall
+from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
 from jolly_ledge.proposals.groups.low import low_set, worthy
@@ -166,6 +167,20 @@ def test_a_lamp_has_something_beside_it() -> None:
     assert group.members[0].thing.id == "lamp"
     assert len(group.members) >= 2
     assert all(member.height < group.members[0].height for member in group.members[1:])
+
+
+def test_candlesticks_step_down() -> None:
+    sticks = tuple(
+        thing(f"stick{n}", "candle", width=80.0, depth=80.0, height=250.0 - 80 * n, colours=((CREAM, 1.0),))
+        for n in range(2)
+    )
+    stock = stock_of(stash=(*sticks, *STASH))
+    group = candlesticks(stock, stock.ledges[0], {"candle0", "candle1"}, width=500.0)
+    assert group is not None
+    heights = [member.height for member in group]
+    assert heights[:2] == [250.0, 170.0]
+    assert max(heights[2:], default=0.0) < 100.0
+    assert candlesticks(stock, stock.ledges[0], {"candle0", "candle1", "stick1"}, width=500.0) is None
 
 
 def test_stems_suit_a_vessel_by_mouth_and_rise() -> None:

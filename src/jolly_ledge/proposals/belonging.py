@@ -119,7 +119,9 @@ def role_of(piece: Piece, ledge: Ledge) -> Role:
 
 
 def is_served(piece: Piece) -> bool:
-    """Tell whether a piece shows or hands out dishes."""
+    """Tell whether a piece shows or hands out dishes; by a sofa, a bed or a fire they are put down only."""
+    if piece.kind in ("coffee-table", "nightstand", "mantel"):
+        return False
     told = f"{piece.purpose} {' '.join(piece.use)} {piece.label}".lower()
     return any(re.search(rf"\b{word}\b", told) for word in SERVED)
 

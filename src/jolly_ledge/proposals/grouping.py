@@ -29,6 +29,8 @@ LIKED_MORE = 10.0
 class Grouping:
     """Composes whole looks at first, then single ledges anew, then shifts groups; keeps what is liked best."""
 
+    whole_often = WHOLE_OFTEN
+
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
         self._problem, self._judge = problem, Judge(problem, others)
         self._seed, self._number = seed * 100_003, 0
@@ -79,7 +81,7 @@ class Grouping:
 
     def step(self, progress: float) -> bool:
         """Compose all anew, a ledge or a few of the best, or shift a group of it: the longer, the finer."""
-        if self._composition is None or self._number < WHOLE_AT_FIRST or self._chance.random() < WHOLE_OFTEN:
+        if self._composition is None or self._number < WHOLE_AT_FIRST or self._chance.random() < self.whole_often:
             found = self._composed()
         else:
             shifts = progress > SHIFTS_FROM and self._chance.random() < SHIFTED_OFTEN

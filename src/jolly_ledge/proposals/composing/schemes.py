@@ -10,6 +10,7 @@ from jolly_ledge.proposals.composing.tables import on_a_table
 from jolly_ledge.proposals.composing.worktops import on_a_worktop
 from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, stack_with_tall
+from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
 from jolly_ledge.proposals.groups.low import WORTHY, low_set, worthy
@@ -18,14 +19,14 @@ from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.trays import tray_set
 
-SHARES: dict[Fullness, float] = {"airy": 0.5, "layered": 0.66, "abundant": 0.78}
+SHARES: dict[Fullness, float] = {"airy": 0.54, "layered": 0.72, "abundant": 0.84}
 """So much of the width of a shelf is taken by groups."""
 
 PICTURES = frozenset({"art", "frame", "mirror"})
 UNDER_A_MIRROR = frozenset({"vessel", "plant", "sculpture", "candle", "object"})
-OPEN_SHELF_FOR_TWO_MM = 650.0
+OPEN_SHELF_FOR_TWO_MM, OPEN_SHELF_FOR_THREE_MM = 650.0, 850.0
 LOW_IN_A_CASE_MM, BASKETS_OFTEN = 400.0, 0.6
-FULL_MANTEL = 0.74
+FULL_MANTEL, CANDLES_FIRST = 0.8, 0.5
 LEAD_ON_A_MANTEL, BASKET_SHARE, BASKETS = 0.52, 0.7, frozenset({"basket", "box"})
 ROW_SHARE, PICTURES_IN_A_LIBRARY = 0.66, 0.2
 WIDE_MM, VERY_WIDE_MM = 1200.0, 1750.0
@@ -95,6 +96,9 @@ class _Forms:
     def service(self) -> Make:
         return lambda used, width: service(self._stock, self._ledge, used, side=self._side, width=width)
 
+    def candles(self) -> Make:
+        return lambda used, width: candlesticks(self._stock, self._ledge, used, side=self._side, width=width)
+
     def tray(self) -> Make:
         return lambda used, width: tray_set(self._stock, self._ledge, used, width=width)
 
@@ -154,7 +158,9 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
         end = one_of(other.tall(0.45, 0.55, kinds=UNDER_A_MIRROR, stems=1.0), other.stack_and_tall(0.45), other.low())
         makers = [lead, end]
         if ledge.width > WIDE_MM and not screen:
-            makers.append(one_of(other.stack(), other.low()))
+            makers.append(one_of(forms.candles(), other.stack(), other.low()))
+            if stock.chance.random() < CANDLES_FIRST:
+                makers = [makers[0], makers[2], makers[1]]
         return fill(
             stock, ledge, used, makers, 0.55 if screen else max(share, FULL_MANTEL), order, first=LEAD_ON_A_MANTEL
         )
@@ -184,7 +190,7 @@ def _on_a_shelf(
     count = 1 if slender < 1.6 or ledge.width < 620 else 2 if slender < 3.3 else 3
     count += fullness == "abundant" and count < 3 and slender > 1.1
     if ledge.clearance is None and count == 1 and ledge.width >= OPEN_SHELF_FOR_TWO_MM:
-        count = 2
+        count = 2 + (ledge.width >= OPEN_SHELF_FOR_THREE_MM and fullness != "airy")
     forms = _Forms(stock, ledge, order)
     lately = [group.form for group in before[-2:]]
     bookish = sum(thing.category in BOOK_CATEGORIES for thing in stock.pool if thing.id not in used) >= 4

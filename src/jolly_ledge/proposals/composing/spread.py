@@ -15,7 +15,7 @@ Span = tuple[float, float]
 FIRST_OF_TWO, FIRST_OF_MORE = 0.5, 0.36
 """The first group takes up to so much of a ledge: tighter gives two singles, looser one lonely group."""
 
-MOST_SHARE, LAST_SHARE, LEAST_ROOM = 0.84, 0.86, 0.16
+MOST_SHARE, LAST_SHARE, LEAST_ROOM = 0.88, 0.9, 0.14
 NARROWEST_MM, SCREEN_ABOVE_MM = 150.0, 300.0
 MARGIN_MM, OPEN_MARGIN_MM = 4.0, 25.0
 
