@@ -163,6 +163,9 @@ def test_looks_of_one_run_share_little_and_have_other_leads(demo: Plan) -> None:
     found = [one.look.placements for one in proposals([problem] * 3, 1, steps=60).found]
     for one, other in combinations(({p.item for p in placements} for placements in found), 2):
         assert len(one & other) <= 0.5 * min(len(one), len(other))
+    size = {item.id: item.width * item.height for item in demo.stash if not item.is_book}
+    leads = [max((p.item for p in placements if p.item in size), key=lambda one: size[one]) for placements in found]
+    assert len(set(leads)) == 3
 
 
 @pytest.mark.parametrize("count", [1, 2])

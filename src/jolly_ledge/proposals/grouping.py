@@ -1,6 +1,7 @@
 """A search among looks that are composed of groups: no step leaves the grammar."""
 
 import random
+from collections.abc import Collection
 
 from msgspec.structs import replace
 
@@ -16,8 +17,8 @@ FIRST_THROWS = 6
 WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 """So many whole compositions come first; later it is mostly single ledges that are composed anew."""
 
-SHARED_FREE, SHARED_COST = 0.35, 8.0
-"""So much looks may share; what is over costs."""
+SHARED_FREE, SHARED_COST, SAME_LEAD = 0.35, 8.0, 1.5
+"""So much looks may share; what is over costs, and the same lead does."""
 
 SEASON_LIKED = 0.25
 BEST_SCORE = 1.0
@@ -77,7 +78,9 @@ class Grouping:
         kept = {placement.item for placement in self._problem.fixed} | composition.stock.must
         own = {placement.item for placement in composition.placements} - kept
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
-        return SHARED_COST * sum(max(share - SHARED_FREE, 0.0) for share in shares)
+        cost = SHARED_COST * sum(max(share - SHARED_FREE, 0.0) for share in shares)
+        lead = _lead_of(composition, own)
+        return cost + SAME_LEAD * sum(lead == _lead_of(composition, earlier - kept) for earlier in self._earlier)
 
     def step(self, progress: float) -> bool:
         """Compose all anew, a ledge or a few of the best, or shift a group of it: the longer, the finer."""
@@ -91,3 +94,10 @@ class Grouping:
             self._composition, self.best = found
             return True
         return False
+
+
+def _lead_of(composition: Composition, ids: Collection[str]) -> str:
+    """Return which of some things shows most, books apart."""
+    things = composition.stock.things
+    shown = {one: things[one].area for one in ids if one in things and not things[one].item.is_book}
+    return max(shown, key=lambda one: (shown[one], one), default="")

@@ -92,7 +92,10 @@ def recomposed(composition: Composition, chance: Random) -> Composition | None:
     """Return a composition with a ledge or a few composed anew from what the others leave; None where it cannot be."""
     stock = composition.stock
     count = chance.choices((1, 2, 3), LEDGES_ANEW)[0]
-    anew = {ledge.id for ledge in chance.sample(stock.ledges, min(count, len(stock.ledges)))}
+    # What must be there may find no group again: its ledge is composed anew only where no other is left.
+    bound = {ledge.id for ledge, group in composition.groups if group.ids & stock.must}
+    ledges = [ledge for ledge in stock.ledges if ledge.id not in bound] or list(stock.ledges)
+    anew = {ledge.id for ledge in chance.sample(ledges, min(count, len(ledges)))}
     groups = [(ledge, group) for ledge, group in composition.groups if ledge.id not in anew]
     gone = {placement.item for placement in placements_of(composition.groups)}
     others = tuple(placement for placement in composition.placements if placement.item not in gone)
