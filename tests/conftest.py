@@ -9,6 +9,7 @@ from pathlib import Path
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 import pytest
+from hypothesis import settings
 from PySide6.QtCore import QEvent
 from PySide6.QtGui import QPixmapCache
 from PySide6.QtPrintSupport import QPrinter
@@ -22,6 +23,10 @@ from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.plan import Plan
+
+# No test depends on how busy the machine is: what is fast is told by the benchmarks.
+settings.register_profile("steady", deadline=None)
+settings.load_profile("steady")
 
 
 class AnsweringDialogs:
