@@ -1,11 +1,11 @@
-"""Colours grouped by eye into families of hue, and what counts as loud."""
+"""Colours grouped by hand into families of hue, and what counts as loud."""
 
 import pytest
 
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
 
-# Each row was grouped by looking at the colour beside the others, as one sorts cards of paint.
-BY_EYE = {
+# Grouped by hand, as one sorts cards of paint: what a person would call each, whatever the code says.
+BY_HAND = {
     "white": ("#ffffff", "#f4f0e6", "#ece8df", "#f7f3ea", "#e8e4dc", "#fafaf5"),
     "black": ("#000000", "#20201e", "#2b2a28", "#1a1c20", "#26221f", "#303030"),
     "grey": ("#808080", "#9a9a98", "#6c6e70", "#b5b5b3", "#585a5c", "#a8a6a2"),
@@ -23,19 +23,19 @@ BY_EYE = {
 }
 
 
-@pytest.mark.parametrize(("colour", "family"), [(one, name) for name, some in BY_EYE.items() for one in some])
-def test_colours_are_grouped_as_by_eye(colour: str, family: str) -> None:
+@pytest.mark.parametrize(("colour", "family"), [(one, name) for name, some in BY_HAND.items() for one in some])
+def test_colours_are_grouped_as_by_hand(colour: str, family: str) -> None:
     assert hue_family(colour) == family
 
 
 def test_the_table_is_as_large_as_it_is_meant_to_be() -> None:
-    assert sum(map(len, BY_EYE.values())) == 80
-    assert len({colour for some in BY_EYE.values() for colour in some}) == 80
+    assert sum(map(len, BY_HAND.values())) == 80
+    assert len({colour for some in BY_HAND.values() for colour in some}) == 80
 
 
 @pytest.mark.parametrize("family", sorted(QUIET | WARM))
 def test_quiet_colours_woods_and_sand_are_never_loud(family: str) -> None:
-    assert {loudness(colour) for colour in BY_EYE[family]} == {0.0}
+    assert {loudness(colour) for colour in BY_HAND[family]} == {0.0}
 
 
 def test_the_louder_a_colour_the_more() -> None:
