@@ -54,11 +54,12 @@ class Rule(Struct, frozen=True, forbid_unknown_fields=True):
 
 
 class Never(Struct, frozen=True, forbid_unknown_fields=True):
-    """Words of things that dress nothing."""
+    """Words of things that dress nothing, in their names, and of stuff that does not."""
 
     words: tuple[str, ...]
     except_in_use: tuple[Room, ...]
     except_words: tuple[str, ...]
+    materials: tuple[str, ...]
     reason: str
 
 
@@ -131,7 +132,9 @@ def verdict_on(item: Item, piece: Piece, ledge: Ledge) -> tuple[Verdict, str]:
     """Return whether a thing belongs on a ledge of a piece, and why."""
     role, room = role_of(piece, ledge), room_of(piece)
     never = _never()
-    found = _never_pattern().search(f"{item.label} {item.material}".lower())
+    if any(word in f"{item.label} {item.material}".lower() for word in never.materials):
+        return "asked", never.reason
+    found = _never_pattern().search(item.label.lower())
     if found is not None and not (room in never.except_in_use and found[1] in never.except_words):
         return "asked", never.reason
     rule = rule_for(item.category)
