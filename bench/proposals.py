@@ -1,4 +1,6 @@
-"""Proposals measured on their own objective: exact small cases, first and best looks, other searches, growth, memory.
+"""The search over single things on its own objective: exact small cases, best looks, other searches, growth, memory.
+
+The search by groups has a benchmark of its own, ``groups.py``.
 
 Every figure is a ratio or a share that holds on a slow machine as well; ``--long`` adds the ten-minute run that the
 best known look comes from, which takes its time. Parts are chosen by name: memory, exact, best, race, differences,
@@ -114,7 +116,7 @@ def first_and_best() -> None:
     known = long_run() if "--long" in sys.argv else None
     _, problem = demo_problem()
     begun, first, after_ten = time.perf_counter(), None, 0.0
-    for told in propose([problem], 1, seconds=10.0):
+    for told in propose([problem], 1, seconds=10.0, strategy="annealing"):
         if isinstance(told, Progress):
             if first is None and told.best.is_valid:
                 first = time.perf_counter() - begun
@@ -128,7 +130,7 @@ def first_and_best() -> None:
 
 def long_run() -> float:
     _, problem = demo_problem()
-    return proposals([problem], 77, seconds=LONG_SECONDS).found[0].assessment.score
+    return proposals([problem], 77, seconds=LONG_SECONDS, strategy="annealing").found[0].assessment.score
 
 
 class PlainClimb:

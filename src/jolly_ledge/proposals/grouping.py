@@ -53,7 +53,7 @@ class Grouping:
 
     def _composed(self) -> tuple[Composition, State] | None:
         self._number += 1
-        composition = composed(self._problem, self._seed + self._number, self._taken, self._taken)
+        composition = composed(self._problem, self._seed + self._number, self._taken)
         return None if composition is None else self._judged(composition)
 
     def _judged(self, composition: Composition) -> tuple[Composition, State] | None:

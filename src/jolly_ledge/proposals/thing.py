@@ -69,13 +69,8 @@ class Palette:
         return max(fit, GREEN_FIT) if thing.green and thing.loud < 0.5 else fit
 
 
-def choose_palette(
-    things: Sequence[Thing], manner: Manner, chance: Random, shun: frozenset[str] = frozenset()
-) -> Palette:
-    """Return the hues a look keeps to: those of the manner, or woods and sand with one accent that at least two bear.
-
-    ``shun`` are accents that earlier looks have: another one is taken where there is one.
-    """
+def choose_palette(things: Sequence[Thing], manner: Manner, chance: Random) -> Palette:
+    """Return the hues a look keeps to: those of the manner, or woods and sand with an accent that two things bear."""
     if manner.palette:
         meant = {hue_family(colour) for colour in manner.palette}
         soft = {near for hue in meant for near in NEAR_HUES.get(hue, ())}
@@ -92,5 +87,4 @@ def choose_palette(
     coloured.sort(key=lambda hue: -score[hue] * (1.0 if bearers[hue] > 1 else 0.2) * chance.uniform(0.92, 1.08))
     warm = [hue for hue in coloured if hue in WARM][:2]
     accents = [hue for hue in coloured if hue not in WARM | {"acid"} and bearers[hue] >= 2]
-    accents.sort(key=lambda hue: hue in shun)
     return Palette(frozenset({"white", "green", *warm, *accents[:1]}), frozenset({"black", "grey"}))

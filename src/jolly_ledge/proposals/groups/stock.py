@@ -18,8 +18,8 @@ WHIM = 0.25
 FITS_PALETTE, FITS_SMALL_STASH, SMALL_STASH = 0.62, 0.5, 14
 UNDER_A_BAR_MM, LOWEST_BAR_MM = 10.0, 130.0
 MUST_WORTH, SEASON_WORTH = 1.0, 0.5
-TAKEN_BEFORE, LED_BEFORE = 0.7, 0.8
-"""What it costs in worth that an earlier look has a thing, and that it led a group there."""
+TAKEN_BEFORE, LEADS_AGAIN = 0.7, 0.8
+"""What it costs in worth that an earlier look has a thing, and more for leading a group again."""
 
 MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
 FEWEST = 7
@@ -34,16 +34,11 @@ class Stock:
     ----------
     problem : Problem
     chance : random.Random
-    taken_before, led_before : set of str
-        Things that earlier looks have, and that led their groups.
-    shunned : set of str
-        Accents of earlier looks.
+    taken_before : set of str
+        Things that earlier looks have.
     """
 
-    def __init__(
-        self, problem: Problem, chance: Random, taken_before: Collection[str] = (), led_before: Collection[str] = (),
-        shunned: frozenset[str] = frozenset(),
-    ) -> None:  # fmt: skip
+    def __init__(self, problem: Problem, chance: Random, taken_before: Collection[str] = ()) -> None:
         self.problem, self.chance = problem, chance
         self.piece = problem.piece
         self.room: Room = room_of(problem.piece)
@@ -52,7 +47,7 @@ class Stock:
         self.must = {item.id for item in problem.required if item not in problem.hidden}
         self._wished = {item for wish in problem.piece.wishes for item in wish.items if wish.kind not in EASY_WISHES}
         self._homes = {item.id: {ledge.id for ledge in problem.homes(item)} for item in problem.candidates}
-        self._led_before = frozenset(led_before)
+        self._taken_before = frozenset(taken_before)
         fixed = {placement.item for placement in problem.fixed}
         items = {item.id: item for item in (*problem.candidates, *problem.required, *problem.fillings)}
         beads = (item for item in problem.plan.stash if item.category == "beads" and item.is_at_hand)
@@ -66,7 +61,7 @@ class Stock:
                 thing.welcome = dict.fromkeys(thing.welcome, 1.0)
             if thing.best_welcome > 0 and item.id not in hidden and item.id not in fixed:
                 self.things[item.id] = thing
-        self.palette: Palette = choose_palette(list(self.things.values()), problem.manner, chance, shunned)
+        self.palette: Palette = choose_palette(list(self.things.values()), problem.manner, chance)
         for thing in self.things.values():
             thing.suits = self.palette.fit(thing)
             thing.worth = thing.best_welcome * (0.35 + 0.65 * thing.suits)
@@ -157,11 +152,11 @@ class Stock:
         ]  # fmt: skip
 
     def pick(self, things: Iterable[Thing], value: Callable[[Thing], float], *, leads: bool = False) -> Thing | None:
-        """Return the thing of most value, with a whim; what led a group in an earlier look leads none again."""
+        """Return the thing of most value, with a whim; what an earlier look has hardly leads again."""
         best, most = None, float("-inf")
         for thing in things:
             worth = value(thing) + WHIM * self.chance.random()
-            worth -= LED_BEFORE * (leads and thing.id in self._led_before)
+            worth -= LEADS_AGAIN * (leads and thing.id in self._taken_before)
             if worth > most:
                 best, most = thing, worth
         return best
