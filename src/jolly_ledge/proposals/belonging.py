@@ -25,6 +25,7 @@ WORTH: dict[Verdict, float] = {"belongs": 1.0, "may": 0.7, "seldom": 0.4, "asked
 """How welcome a thing is; what comes only when asked is not."""
 
 LOW_MM = 700.0
+OVER_A_FLAME_MM = 600.0
 ON_THE_FLOOR_MM = 110.0
 PICTURES = frozenset({"frame", "art", "mirror"})
 SERVED = ("silver", "stemware", "china", "porcelain", "glasses", "coffee", "tea", "service", "bar")
@@ -157,7 +158,10 @@ def verdict_on(item: Item, piece: Piece, ledge: Ledge) -> tuple[Verdict, str]:
 
 
 def welcome(item: Item, piece: Piece, ledge: Ledge) -> float:
-    """Return how welcome a thing is on a ledge, 0 to 1; 0 where it comes only when asked, or a fire is behind it."""
+    """Return how welcome a thing is on a ledge, 0 to 1.
+
+    It is 0 where it comes only when asked, where a fire is behind it and where its flame has no room.
+    """
     if any(
         fixture.kind == "firebox"
         and fixture.left < ledge.left + ledge.width / 2 < fixture.right
@@ -166,6 +170,8 @@ def welcome(item: Item, piece: Piece, ledge: Ledge) -> float:
         and role_of(piece, ledge) != "hearth"
         for fixture in piece.fixtures
     ):
+        return 0.0
+    if "flame" in item.traits and (ledge.clearance or float("inf")) < item.height + OVER_A_FLAME_MM:
         return 0.0
     verdict = verdict_on(item, piece, ledge)[0]
     # What a stylist means for a piece is asked for.

@@ -9,7 +9,7 @@ from jolly_ledge.proposals.compose import compose
 from jolly_ledge.proposals.composing.composition import Composition, composed, recomposed, shifted
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.problem import Pairs, Problem
-from jolly_ledge.proposals.worth import MOST_WELCOME, Judge, State
+from jolly_ledge.proposals.worth import MOST_WELCOME, Judge, State, overlap, pairs_of
 
 FIRST_THROWS = 6
 """So often the dice are thrown for a first composition before single things are set down instead."""
@@ -19,6 +19,9 @@ WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 
 SHARED_FREE, SHARED_COST, SAME_LEAD = 0.35, 8.0, 1.5
 """So much looks may share; what is over costs, and the same lead does."""
+
+SAME_PLACES, PLACES_FREE = 4.0, 0.4
+"""What it costs that things stand on the same ledges as before: it counts where there are no others to take."""
 
 SEASON_LIKED = 0.25
 BEST_SCORE = 1.0
@@ -35,6 +38,7 @@ class Grouping:
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
         self._problem, self._judge = problem, Judge(problem, others)
         self._seed, self._number = seed * 100_003, 0
+        self._others = others
         self._earlier = [frozenset(item for item, _ in pairs) for pairs in others]
         self._taken = frozenset().union(*self._earlier)
         self._composition: Composition | None = None
@@ -79,6 +83,8 @@ class Grouping:
         own = {placement.item for placement in composition.placements} - kept
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
         cost = SHARED_COST * sum(max(share - SHARED_FREE, 0.0) for share in shares)
+        pairs = pairs_of(composition.placements, self._problem.fixed)
+        cost += SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
         lead = _lead_of(composition, own)
         return cost + SAME_LEAD * sum(lead == _lead_of(composition, earlier - kept) for earlier in self._earlier)
 

@@ -14,6 +14,8 @@ NEAR_HUES: dict[str, tuple[str, ...]] = {
     "sand": ("wood",), "wood": ("sand",), "rust": ("wood", "sand"), "grey": ("black",), "black": ("grey",), "white": (),
 }  # fmt: skip
 SOFT_SHARE, LOUD_COST, GREEN_FIT = 0.75, 1.3, 0.9
+LOUD = 0.62
+"""From so much on a thing is loud by itself: it bears no accent, and comes only when it must."""
 
 
 class Thing:
@@ -82,7 +84,7 @@ def choose_palette(things: Sequence[Thing], manner: Manner, chance: Random) -> P
             if share >= 0.15:
                 quiet = 1.35 if not thing.loud else 1 - 0.8 * thing.loud
                 score[hue] = score.get(hue, 0.0) + thing.area**0.5 / 100 * share * thing.best_welcome * quiet
-                bearers[hue] = bearers.get(hue, 0) + (share > 0.3)
+                bearers[hue] = bearers.get(hue, 0) + (share > 0.3 and thing.loud < LOUD)
     coloured = [hue for hue in score if hue not in QUIET and hue != "green"]
     coloured.sort(key=lambda hue: -score[hue] * (1.0 if bearers[hue] > 1 else 0.2) * chance.uniform(0.92, 1.08))
     warm = [hue for hue in coloured if hue in WARM][:2]

@@ -1,5 +1,6 @@
 """A composition on its way: groups on their ledges, composed ledge by ledge in a stylist's order, then set right."""
 
+import math
 from collections.abc import Collection, Sequence
 from random import Random
 
@@ -11,7 +12,10 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_wanted
+from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.schemes import groups_for
+from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import Problem, stops_of
@@ -71,10 +75,12 @@ def composed(
     used = {placement.item for placement in (*first, *walls)}
     floors = sorted({ledge.floor for ledge in stock.ledges})
     columns = sorted({ledge.left for ledge in stock.ledges})
-    for ledge in _in_order(stock):
+    order = _in_order(stock)
+    for number, ledge in enumerate(order):
         even = (floors.index(ledge.floor) + columns.index(ledge.left)) % 2 == 0
         before = [group for _, group in groups]
-        found = _set_right(stock, ledge, groups_for(stock, ledge, used, side if even else -side, before))
+        share = _fair_share(stock, order[number:], used)
+        found = _composed_on(stock, ledge, used, side if even else -side, before, share)
         used |= {one for group in found for one in group.ids}
         groups += [(ledge, group) for group in found]
     if walls and not hangs_clear(grounded, groups, walls):
@@ -89,19 +95,24 @@ def recomposed(composition: Composition, chance: Random) -> Composition | None:
     stock = composition.stock
     count = chance.choices((1, 2, 3), LEDGES_ANEW)[0]
     # What must be there may find no group again: its ledge is composed anew only where no other is left.
-    bound = {ledge.id for ledge, group in composition.groups if group.ids & stock.must}
+    own = {placement.item for placement in placements_of(composition.groups)}
+    others = tuple(placement for placement in composition.placements if placement.item not in own)
+    needed = stock.must | {host for placement in others for host in (placement.on, placement.inside) if host}
+    bound = {ledge.id for ledge, group in composition.groups if group.ids & needed}
     ledges = [ledge for ledge in stock.ledges if ledge.id not in bound] or list(stock.ledges)
     anew = {ledge.id for ledge in chance.sample(ledges, min(count, len(ledges)))}
     groups = [(ledge, group) for ledge, group in composition.groups if ledge.id not in anew]
-    gone = {placement.item for placement in placements_of(composition.groups)}
-    others = tuple(placement for placement in composition.placements if placement.item not in gone)
     used = {placement.item for placement in (*others, *placements_of(groups))}
-    for ledge in _in_order(stock):
-        if ledge.id in anew:
-            before = [group for _, group in groups]
-            found = _set_right(stock, ledge, groups_for(stock, ledge, used, chance.choice((-1, 1)), before))
-            used |= {one for group in found for one in group.ids}
-            groups += [(ledge, group) for group in found]
+    if not needed - stock.must <= used:
+        return None
+    order = [ledge for ledge in _in_order(stock) if ledge.id in anew]
+    beside = stock.beside(others)
+    for number, ledge in enumerate(order):
+        before = [group for _, group in groups]
+        share = _fair_share(beside, order[number:], used)
+        found = _composed_on(beside, ledge, used, chance.choice((-1, 1)), before, share)
+        used |= {one for group in found for one in group.ids}
+        groups += [(ledge, group) for group in found]
     placements = (*others, *placements_of(groups))
     problem = stock.problem
     if _awaited(problem, placements):
@@ -182,6 +193,50 @@ def _in_order(stock: Stock) -> list[Ledge]:
     if not tops:
         rest.sort(key=lambda ledge: (-stock.frame(ledge), stock.chance.random()))
     return tops + rest
+
+
+def _composed_on(
+    stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group], most: int
+) -> list[Group]:  # fmt: skip
+    """Return the groups of a ledge, layered until it is as full as is asked for, that can stand."""
+    groups = groups_for(stock, ledge, used, order, before)
+    wanted = things_wanted(stock, ledge)
+    _thin_out(stock, groups, min(most, math.ceil(FULL_ENOUGH * wanted)) if wanted else most)
+    return _set_right(stock, ledge, layered(stock, ledge, groups, used, min(wanted, most)))
+
+
+def _fair_share(stock: Stock, ledges: Sequence[Ledge], used: Collection[str]) -> int:
+    """Return how many things the first of some ledges may take, so that none stays bare where things are few."""
+    dressed = [ledge for ledge in ledges if stock.roles[ledge.id] not in ("floor", "hearth", "below")]
+    if ledges[0] not in dressed:
+        return len(stock.pool)
+    widest = {one.id: max((right - left for left, right in spans_of(stock, one)), default=0.0) for one in dressed}
+    left = [
+        thing for thing in stock.pool
+        if thing.id not in used and thing.category != "stems"
+        and any(thing.width < widest[one.id] and stock.fits(thing, one) for one in dressed)
+    ]  # fmt: skip
+    return math.ceil(len(left) / len(dressed))
+
+
+def _thin_out(stock: Stock, groups: list[Group], most: int) -> None:
+    """Take members, then groups, until no more than so many things are there, stems apart."""
+    while sum(member.thing.category != "stems" for group in groups for member in group) > most:
+        spare = [
+            (group, member)
+            for group in groups
+            for member in group.members[1:]
+            if member.thing.id not in stock.must and not any(one.on is member or one.inside is member for one in group)
+            and member.thing.category not in ("stems", "book")
+        ]  # fmt: skip
+        rest = [group for group in groups if not group.ids & stock.must]
+        if spare:
+            group, member = spare[-1]
+            group.take_out(member)
+        elif len(rest) > 1 or (rest and len(groups) > len(rest)):
+            groups.remove(rest[-1])
+        else:
+            return
 
 
 def _set_right(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> list[Group]:

@@ -3,37 +3,34 @@
 from collections.abc import Iterable, Iterator, Sequence
 from itertools import combinations, pairwise
 
-from jolly_ledge.model.hue_family import QUIET
+from jolly_ledge.model.hue_family import QUIET, WARM
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
+from jolly_ledge.model.words import BOOK_CATEGORIES, WALL_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.composition import Composition
+from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
 from jolly_ledge.proposals.composing.schemes import SHARES
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, alike
 from jolly_ledge.proposals.thing import Thing
-from jolly_ledge.readings.how_many import recommended
 
 SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
 """So much of the face of an opening is covered by things."""
 
 BEFORE_A_SCREEN = 1.2
-BARE, THIN_TRAY = 1.5, 0.6
-TOO_FEW, ENOUGH, BOOKS_COUNT = 0.1, 0.85, 3
-ON_A_TOP: dict[Fullness, float] = {"airy": 6.0, "layered": 8.5, "abundant": 11.0}
-"""So many things a wide top bears, counted on looks that were composed by hand."""
-
-WIDE_TOP_MM = 1100.0
+COMES_ONCE, BOARDS_AND_TRAY, BARE_SPAN, BEFORE_A_LAMP = 0.25, 0.3, 0.2, 1.2
+BARE, THIN_TRAY, SWALLOWED = 1.5, 0.6, 0.35
+TOO_FEW, TOO_MANY = 0.13, 0.2
 SEEN_ON_A_TOP, SEEN_AT_MOST = 0.75, 1.8
 TALLEST = (0.62, 0.92)
 FACED = frozenset({"shelf", "top"})
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 FROM_ALL_SIDES = frozenset({"table", "island"})
-TALLEST_ON_A_TABLE = 0.58
+TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
 FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
 END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
-REST_SHARE, COVERED_SHARE = 0.08, 0.4
+REST_SHARE, COVERED_SHARE = 0.055, 0.4
 CASES = frozenset({"bookcase", "cabinet", "hutch", "wall-shelves"})
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
 
@@ -58,7 +55,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     if not groups:
         kept = any(placement.ledge == ledge.id for placement in stock.problem.fixed)
         return -BARE * (role in FILLED and not kept)
-    liked = -TOO_FEW * _missing(stock, ledge, groups)
+    liked = -_off_the_count(things_in(groups), things_wanted(stock, ledge))
     if role in FACED:
         liked += _filled(stock, ledge, groups)
     wide = LARGE_NIGHTSTAND_MM if kind == "nightstand" else LARGE_WIDTH_MM
@@ -66,15 +63,26 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked -= 0.6
     if kind == "coffee-table":
         liked += _on_a_coffee_table(stock, ledge, groups)
+    if kind == "dining-table":
+        liked -= OFF_THE_CENTRE * (not any(group.left < ledge.width / 2 < group.right for group in groups))
     liked += _apart(stock, ledge, groups) - _empty_ends(stock, ledge, groups)
     spans = spans_of(stock, ledge)
     inside = [
         any(left - 12 <= group.foot_left and group.foot_right <= right + 12 for left, right in spans)
         for group in groups
     ]
+    if len(spans) > 1:
+        held = sum(any(left <= (group.left + group.right) / 2 <= right for group in groups) for left, right in spans)
+        liked -= BARE_SPAN * (len(spans) - held)
     liked -= 0.6 * inside.count(False) if spans else 0.0
     liked -= sum(_before_a_picture(stock, ledge, member) for member in _members(groups))
     return liked + sum(_of_a_group(stock, ledge, group) for group in groups)
+
+
+def _off_the_count(count: int, wanted: float) -> float:
+    """Return the cost of too few things on a ledge, or of too many."""
+    over = max(count - FULL_ENOUGH * wanted, 0.0) if wanted else 0.0
+    return TOO_FEW * max(wanted - count, 0.0) + TOO_MANY * over
 
 
 def _look_alikes(composition: Composition) -> float:
@@ -100,17 +108,6 @@ def _empty_ends(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     return 3.0 * (max(left - most, 0.0) + max(right - most, 0.0))
 
 
-def _missing(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
-    """Return how many things a ledge lacks; a row of books counts as several, a wide top bears more than a shelf."""
-    role, fullness = stock.roles[ledge.id], stock.problem.manner.fullness
-    count = sum(BOOKS_COUNT if member.thing.category == "book-row" else 1 for member in _members(groups))
-    if role in ("shelf", "below"):
-        return max(ENOUGH * recommended(ledge, fullness, table=False) - count, 0.0)
-    if role not in ("top", "table", "counter"):
-        return 0.0
-    return max(ON_A_TOP[fullness] * min(ledge.width / WIDE_TOP_MM, 1.0) - count, 0.0)
-
-
 def _before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> float:
     """Return the cost of a thing that stands before a mirror, a picture or a screen on the wall."""
     cost = 0.0
@@ -122,7 +119,7 @@ def _before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> float:
             if across > 0 and up > 0:
                 hidden = across * up / (fixture.width * fixture.height)
                 own = across * up / (member.width * member.height)
-                cost += BEFORE_A_SCREEN * (fixture.kind == "tv") + 6.0 * hidden + 0.5 * max(own - 0.15, 0.0)
+                cost += BEFORE_A_SCREEN * (fixture.kind == "tv") + 6.0 * hidden + 0.8 * max(own - 0.1, 0.0)
     return cost
 
 
@@ -150,12 +147,12 @@ def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> f
     kinds = {member.thing.category for member in _members(groups)}
     tallest = max(group.height for group in groups) / stock.frame(ledge)
     liked = -3.0 * max(least - foot, 0.0) - 3.0 * max(foot - 1.7 * least, 0.0)
-    liked += 0.4 * bool(kinds & {"plant", "stems"}) + 0.45 * ("stems" in kinds)
+    liked += 0.4 * bool(kinds & {"plant", "stems"}) + 0.6 * ("stems" in kinds)
     liked += 0.3 * ("tray" in kinds) + 0.3 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "box"})
     liked += 0.5 * (len(groups) == (2 if fullness == "airy" else 3))
     solid = max((member.height for member in _members(groups) if member.stands), default=0.0) / stock.frame(ledge)
     liked -= 2.5 * max(solid - TALLEST_ON_A_TABLE, 0.0)
-    return liked - 0.8 * max(tallest - 1.05, 0.0) - 0.5 * max(0.55 - tallest, 0.0)
+    return liked - 0.8 * max(tallest - 1.05, 0.0) - 1.5 * max(0.55 - tallest, 0.0)
 
 
 def _apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
@@ -163,6 +160,8 @@ def _apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     cost = 0.0
     if stock.roles[ledge.id] in FROM_ALL_SIDES:
         for one, other in combinations(groups, 2):
+            standing = [(m, n) for m in one if m.stands for n in other if n.stands]
+            cost += SWALLOWED * any(_stands_amid(*sorted(pair, key=lambda m: m.front)) for pair in standing)
             shared = min(one.right, other.right) - max(one.left, other.left)
             cost += 1.5 * max(shared / min(one.width, other.width) - 0.15, 0.0)
         return -cost
@@ -182,6 +181,10 @@ def _of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
             across = max(min(one.right, behind.right) - max(one.left, behind.left), 0.0)
             covered = across * min(one.height, behind.height) / (behind.width * behind.height)
             liked += 0.1 * (0.05 < covered < COVERED_SHARE) - 1.2 * max(covered - COVERED_SHARE, 0.0)
+            liked -= SWALLOWED * _stands_amid(one, behind)
+    if group.form == "show":
+        liked += BOARDS_AND_TRAY * (sum(member.thing.category in ("board", "tray") for member in group) - 1)
+    liked -= BEFORE_A_LAMP * sum(_before_a_lamp(group))
     if len(group.members) >= 3:
         liked += 0.32 / max(len(stock.ledges), 2)
     if len(group.members) == 1 and group.form not in ("pair", "row"):
@@ -191,6 +194,23 @@ def _of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
     if group.form == "stack" and all(member.thing.category in BOOK_CATEGORIES for member in group):
         liked -= 0.2
     return liked - sum(_of_emptiness(role, group, member) for member in group if member.thing.category == "vessel")
+
+
+def _before_a_lamp(group: Group) -> Iterator[float]:
+    """Yield which share of each lamp is crossed by what is carried or rises beside it, beyond a tenth."""
+    for lamp in group:
+        if lamp.thing.category == "lamp":
+            for other in group:
+                across = max(min(other.right, lamp.right) - max(other.left, lamp.left), 0.0)
+                up = max(min(other.top, lamp.top) - max(other.base, lamp.base + 0.4 * lamp.height), 0.0)
+                if other is not lamp:
+                    yield max(across * up / (0.6 * lamp.width * lamp.height) - 0.05, 0.0)
+
+
+def _stands_amid(one: Member, behind: Member) -> bool:
+    """Tell whether a thing stands so amid another that the one behind seems to grow out of it."""
+    off = abs(one.x - behind.x) / max(one.width, behind.width)
+    return off < 0.2 and one.width > 0.55 * behind.width and behind.thing.category not in WALL_CATEGORIES
 
 
 def _of_emptiness(role: str, group: Group, vessel: Member) -> float:
@@ -226,9 +246,9 @@ def _ties(composition: Composition, things: Sequence[Thing]) -> float:
             for hue, share in member.thing.hues.items():
                 if share > 0.25:
                     places.setdefault(hue, set()).add(number)
-    if len(composition.groups) > 2:
-        once = [hue for hue, where in places.items() if len(where) == 1 and hue not in QUIET | {"sand", "green"}]
-        cost += 0.1 * len(once)
+    if len(composition.groups) > 1:
+        once = [hue for hue, where in places.items() if len(where) == 1 and hue not in QUIET | WARM | {"green"}]
+        cost += COMES_ONCE * len(once)
     tones = [thing.lightness for thing in things]
     cost += 0.2 * (max(tones) - min(tones) < 0.25 and not stock.problem.manner.palette)
     books = sum(thing.category in BOOK_CATEGORIES for thing in stock.pool)
@@ -244,11 +264,15 @@ def _kit(stock: Stock, things: Iterable[Thing]) -> float:
     liked = 0.0
     if stock.room == "bed":
         lamps = any(thing.category == "lamp" for thing in stock.pool)
-        liked += 0.2 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "tableware", "box", "tray"})
+        liked += 0.4 * bool(kinds & BOOK_CATEGORIES) + 0.3 * bool(kinds & {"bowl", "tableware", "box", "tray"})
         liked -= 2.0 * ("lamp" not in kinds and lamps)
     if stock.piece.kind in ("console", "nightstand", "mantel") and stock.room != "kitchen":
         liked += 0.35 * bool(kinds & {"stems", "plant"}) + 0.2 * ("lamp" in kinds)
         liked -= 0.6 * (stock.piece.kind == "console" and not kinds & {"lamp", "stems", "plant"})
+    if stock.piece.kind == "counter":
+        liked += 0.3 * bool(kinds & {"stems", "plant"})
+    if stock.piece.kind == "dining-table":
+        liked += 0.4 * bool(kinds & {"stems", "plant"}) + 0.4 * ("stems" in kinds) + 0.2 * ("candle" in kinds)
     return liked
 
 

@@ -5,6 +5,7 @@ from collections.abc import Callable, Collection, Sequence
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
 from jolly_ledge.proposals.belonging import is_served
+from jolly_ledge.proposals.composing.mantels import on_a_mantel
 from jolly_ledge.proposals.composing.spread import Make, fill
 from jolly_ledge.proposals.composing.tables import on_a_table
 from jolly_ledge.proposals.composing.worktops import on_a_worktop
@@ -13,23 +14,29 @@ from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, s
 from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
-from jolly_ledge.proposals.groups.low import WORTHY, low_set, worthy
+from jolly_ledge.proposals.groups.low import WORTHY, any_one, low_set, worthy
 from jolly_ledge.proposals.groups.pairs import paired
 from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.trays import tray_set
 
-SHARES: dict[Fullness, float] = {"airy": 0.54, "layered": 0.72, "abundant": 0.84}
+SHARES: dict[Fullness, float] = {"airy": 0.56, "layered": 0.78, "abundant": 0.88}
 """So much of the width of a shelf is taken by groups."""
 
 PICTURES = frozenset({"art", "frame", "mirror"})
 UNDER_A_MIRROR = frozenset({"vessel", "plant", "sculpture", "candle", "object"})
 OPEN_SHELF_FOR_TWO_MM, OPEN_SHELF_FOR_THREE_MM = 650.0, 850.0
 LOW_IN_A_CASE_MM, BASKETS_OFTEN = 400.0, 0.6
-FULL_MANTEL, CANDLES_FIRST = 0.8, 0.5
-LEAD_ON_A_MANTEL, BASKET_SHARE, BASKETS = 0.52, 0.7, frozenset({"basket", "box"})
+BASKET_SHARE, BASKETS = 0.7, frozenset({"basket", "box"})
+CLEAR_OF_THE_FIRE_MM = 110.0
+LARGE_BELOW, FOLDED_OFTEN = frozenset({"basket", "box", "bowl", "vessel"}), 0.4
 ROW_SHARE, PICTURES_IN_A_LIBRARY = 0.66, 0.2
-WIDE_MM, VERY_WIDE_MM = 1200.0, 1750.0
+WIDE_MM = 1200.0
+THIRD_FROM_MM: dict[Fullness, float] = {"airy": 1300.0, "layered": 1050.0, "abundant": 850.0}
+FOURTH_FROM_MM: dict[Fullness, float] = {"airy": 2200.0, "layered": 1700.0, "abundant": 1300.0}
+"""From these widths on a top bears a third group between those at its ends, and a fourth."""
+
+FIRST_ON_A_TOP = 0.42
 
 
 def groups_for(stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group]) -> list[Group]:
@@ -82,13 +89,18 @@ class _Forms:
     def row(self, order: int) -> Make:
         return lambda used, width: row(self._stock, self._ledge, used, side=order, width=width)
 
-    def worthy(self, target: float = 0.65, least: float = 0.35, kinds: Collection[str] = WORTHY) -> Make:
+    def worthy(
+        self, target: float = 0.65, least: float = 0.35, kinds: Collection[str] = WORTHY, most: float = 1.0
+    ) -> Make:
         return lambda used, width: worthy(
-            self._stock, self._ledge, used, target=target, width=width, least=least, kinds=kinds
+            self._stock, self._ledge, used, target=target, width=width, least=least, kinds=kinds, most=most
         )
 
     def low(self) -> Make:
         return lambda used, width: low_set(self._stock, self._ledge, used, width=width, side=self._side)
+
+    def anything(self) -> Make:
+        return lambda used, width: any_one(self._stock, self._ledge, used, width=width)
 
     def lamp(self) -> Make:
         return lambda used, width: lamp_set(self._stock, self._ledge, used, side=self._side, width=width)
@@ -112,7 +124,7 @@ def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     groups: list[Group] = []
     for at_right, room in ((False, fire.left - ledge.left), (True, ledge.right - fire.right)):
         taken = {*used, *(one for group in groups for one in group.ids)}
-        group = worthy(stock, ledge, taken, target=0.7, width=max(room - 50, 0.0), least=0.3)
+        group = worthy(stock, ledge, taken, target=0.7, width=max(room - CLEAR_OF_THE_FIRE_MM, 0.0), least=0.3)
         if group is not None:
             group.shift((ledge.width - group.width - 25 if at_right else 25) - group.left)
             groups.append(group)
@@ -121,8 +133,12 @@ def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
 
 def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
     forms = _Forms(stock, ledge, order)
-    large = one_of(forms.worthy(0.7, 0.3), forms.stack())
-    makers = (large, forms.stack()) if ledge.width >= 600 else (large,)
+    folded = forms.worthy(0.45, 0.2, {"textile"}, 0.75)
+    large = one_of(forms.worthy(0.65, 0.3, LARGE_BELOW, 0.8), folded, forms.stack())
+    books = one_of(forms.stack(), forms.low(), folded)
+    makers = (large, books) if ledge.width >= 600 else (large,)
+    if stock.chance.random() < FOLDED_OFTEN:
+        makers = (one_of(folded, large), one_of(books, large)) if ledge.width >= 600 else (one_of(folded, large),)
     return fill(stock, ledge, used, makers, 0.75, order)
 
 
@@ -153,17 +169,7 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     forms, other = _Forms(stock, ledge, order), _Forms(stock, ledge, -order)
     share = SHARES[manner.fullness]
     if stock.piece.kind == "mantel":
-        kinds = UNDER_A_MIRROR if over else PICTURES
-        lead = one_of(forms.tall(0.8, 0.9, kinds=kinds, stems=1.0), forms.tall(0.65, 0.75, stems=1.0))
-        end = one_of(other.tall(0.45, 0.55, kinds=UNDER_A_MIRROR, stems=1.0), other.stack_and_tall(0.45), other.low())
-        makers = [lead, end]
-        if ledge.width > WIDE_MM and not screen:
-            makers.append(one_of(forms.candles(), other.stack(), other.low()))
-            if stock.chance.random() < CANDLES_FIRST:
-                makers = [makers[0], makers[2], makers[1]]
-        return fill(
-            stock, ledge, used, makers, 0.55 if screen else max(share, FULL_MANTEL), order, first=LEAD_ON_A_MANTEL
-        )
+        return on_a_mantel(stock, ledge, used, order, [fixture.kind for fixture in over])
     # The companions of what stands at an end are toward the middle.
     tall = one_of(
         *((forms.lamp(),) if stock.has_lamp(ledge, used) else ()),
@@ -176,9 +182,13 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
         other.tall(0.4, 0.45, stems=0.8), other.low(),
     )  # fmt: skip
     makers = [tall, low]
-    if ledge.width > VERY_WIDE_MM and share > 0.6:
-        makers.append(other.low())
-    return fill(stock, ledge, used, makers, min(share, 0.6 if ledge.width > WIDE_MM else 0.7), order)
+    for widths in (THIRD_FROM_MM, FOURTH_FROM_MM):
+        if ledge.width > widths[manner.fullness]:
+            between = [forms.stack(), other.low(), forms.worthy(0.3, 0.12)]
+            makers.insert(1, one_of(*stock.chance.sample(between, 3)))
+    most = 0.68 if ledge.width > WIDE_MM else 0.74
+    share = share if manner.fullness == "abundant" else min(share, most)
+    return fill(stock, ledge, used, makers, share, order, first=FIRST_ON_A_TOP if len(makers) > 2 else None)
 
 
 def _on_a_shelf(
@@ -211,14 +221,23 @@ def _on_a_shelf(
     wide = None
     if _is_low_in_a_case(stock, ledge) and stock.chance.random() < BASKETS_OFTEN:
         first, wide = [forms.worthy(0.75, 0.45, BASKETS), *first[:1]], BASKET_SHARE
-    last: tuple[Make, ...] = (forms.low(), forms.stack(), forms.worthy(least=0.2))
+    last: tuple[Make, ...] = (forms.low(), forms.stack(), forms.row(order), forms.worthy(least=0.2), forms.anything())
     makers = [one_of(choose(first), tall, forms.stack_and_tall(), forms.worthy(), *last)]
     if count >= 2:
-        makers.append(one_of(choose(second), forms.low(), forms.stack(), forms.worthy()))
+        makers.append(one_of(choose(second), forms.low(), forms.stack(), forms.worthy(), forms.anything()))
     if count >= 3:
-        makers.append(one_of(choose([picture, forms.stack(), forms.stack_and_tall()]), forms.worthy(), forms.low()))
+        makers.append(
+            one_of(
+                choose([picture, forms.stack(), forms.stack_and_tall()]), forms.worthy(), forms.low(), forms.anything()
+            )
+        )
     share = SHARES[fullness]
-    return fill(stock, ledge, used, makers, share if count > 1 else max(share, 0.62), order, first=wide)
+    more = (
+        ()
+        if fullness == "airy"
+        else tuple(stock.chance.sample([forms.stack(), forms.low(), forms.worthy(0.5, 0.2)], 3))
+    )
+    return fill(stock, ledge, used, makers, share if count > 1 else max(share, 0.62), order, first=wide, more=more)
 
 
 def _is_low_in_a_case(stock: Stock, ledge: Ledge) -> bool:
@@ -238,8 +257,9 @@ def _in_a_library(
     second = one_of(*stock.chance.sample(rest[stacks_lately:], 2), tall, *rest)
     if _is_low_in_a_case(stock, ledge) and stock.chance.random() < BASKETS_OFTEN:
         second = one_of(forms.worthy(0.75, 0.4), second)
-    lead = one_of(row_at_end, tall, forms.stack_and_tall(), forms.worthy(), *rest)
+    lead = one_of(row_at_end, tall, forms.stack_and_tall(), forms.worthy(), *rest, forms.anything())
     if stock.chance.random() < PICTURES_IN_A_LIBRARY:
         second = one_of(forms.tall(0.65, 0.8, kinds=PICTURES), second)
+    more = (forms.row(-order), forms.stack(), forms.low(), forms.worthy(0.6, 0.2))
     return fill(stock, ledge, used, (lead, second), max(SHARES[stock.problem.manner.fullness], 0.7), order,
-                first=ROW_SHARE)  # fmt: skip
+                first=ROW_SHARE, more=more)  # fmt: skip

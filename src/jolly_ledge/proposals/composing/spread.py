@@ -16,8 +16,9 @@ FIRST_OF_TWO, FIRST_OF_MORE = 0.5, 0.36
 """The first group takes up to so much of a ledge: tighter gives two singles, looser one lonely group."""
 
 MOST_SHARE, LAST_SHARE, LEAST_ROOM = 0.88, 0.9, 0.14
+WIDE_SPAN_MM, FIRST_IN_A_SPAN = 420.0, 0.6
 NARROWEST_MM, SCREEN_ABOVE_MM = 150.0, 300.0
-MARGIN_MM, OPEN_MARGIN_MM = 4.0, 25.0
+MARGIN_MM, OPEN_MARGIN_MM, WIDER_MM = 4.0, 25.0, 25.0
 
 
 def spans_of(stock: Stock, ledge: Ledge) -> list[Span]:
@@ -55,16 +56,16 @@ def spans_of(stock: Stock, ledge: Ledge) -> list[Span]:
 
 def fill(
     stock: Stock, ledge: Ledge, used: Collection[str], makers: Sequence[Make], share: float, order: int,
-    first: float | None = None,
+    first: float | None = None, more: Sequence[Make] = (),
 ) -> list[Group]:  # fmt: skip
     """Return groups on a ledge: made one after another until so much of its width is taken, then spread.
 
     ``order`` tells whether the first stands to the left (1) or to the right (-1), ``first`` how much of the width it
-    may take, where that is not as usual.
+    may take, where that is not as usual; ``more`` makes what fills a ledge that the makers leave too bare.
     """
     spans = spans_of(stock, ledge)
     if spans != [(0.0, ledge.width)]:
-        return _in_spans(stock, ledge, used, makers, spans, order)
+        return _in_spans(stock, ledge, used, (*makers, *more), spans, order, share)
     groups: list[Group] = []
     for make in makers:
         if len(makers) == 1:
@@ -76,27 +77,53 @@ def fill(
         if groups and room < LEAST_ROOM * ledge.width:
             break
         group = make({*used, *(one for made in groups for one in made.ids)}, room)
-        if group is None or group.width > 0.92 * ledge.width:
+        if group is None or not group.narrowed(min(room, 0.92 * ledge.width) + WIDER_MM):
             continue
         if not groups or sum(made.width for made in groups) + group.width <= LAST_SHARE * ledge.width:
             groups.append(group)
+    for make in more:
+        room = share * ledge.width - sum(group.width for group in groups)
+        if room < LEAST_ROOM * ledge.width:
+            break
+        group = make({*used, *(one for made in groups for one in made.ids)}, room)
+        if group is not None:
+            groups.insert(1, group)
     return spread(stock, ledge, groups, order)
 
 
 def _in_spans(
-    stock: Stock, ledge: Ledge, used: Collection[str], makers: Sequence[Make], spans: Sequence[Span], order: int
-) -> list[Group]:
+    stock: Stock, ledge: Ledge, used: Collection[str], makers: Sequence[Make], spans: Sequence[Span], order: int,
+    share: float,
+) -> list[Group]:  # fmt: skip
+    """Return a group for every narrow stretch and groups for every wide one, none across what parts them."""
     groups: list[Group] = []
     for number, (left, right) in enumerate(spans if order > 0 else spans[::-1]):
+        turned = (*makers[number % len(makers) :], *makers[: number % len(makers)], *makers)
         taken = {*used, *(one for made in groups for one in made.ids)}
-        for make in (makers[number % len(makers)], *makers):
-            group = make(taken, 0.92 * (right - left))
-            if group is not None and group.width <= right - left - 8:
-                room = right - left - group.width
-                group.shift(left + room * stock.chance.uniform(0.35, 0.65) - group.left)
-                groups.append(_kept_on(ledge, group))
-                break
+        found = _in_a_span(turned, taken, right - left, share if right - left > WIDE_SPAN_MM else 0.0)
+        room = right - left - sum(group.width for group in found)
+        ends = stock.chance.uniform(0.35, 0.65) if len(found) == 1 else 0.18
+        x = left + ends * room
+        between = room * (1 - 2 * ends) / max(len(found) - 1, 1)
+        for group in found:
+            group.shift(x - group.left)
+            x = group.right + between
+            groups.append(_kept_on(ledge, group))
     return sorted(groups, key=lambda group: group.left)
+
+
+def _in_a_span(makers: Sequence[Make], used: Collection[str], wide: float, share: float) -> list[Group]:
+    found: list[Group] = []
+    for make in makers:
+        room = (0.92 if not found else 0.86) * wide - sum(group.width for group in found)
+        if found and sum(group.width for group in found) > share * wide - LEAST_ROOM * wide:
+            break
+        if share > 0 and not found:
+            room = min(room, FIRST_IN_A_SPAN * wide)
+        group = make({*used, *(one for made in found for one in made.ids)}, room)
+        if group is not None and group.narrowed(room + 4):
+            found.append(group)
+    return found
 
 
 def spread(stock: Stock, ledge: Ledge, groups: Sequence[Group], order: int) -> list[Group]:

@@ -1,12 +1,17 @@
 """Two or three groups on what is seen from all sides, in a triangle from above and drawn to the middle."""
 
+import math
 from collections.abc import Collection, Sequence
+
+from msgspec.structs import replace
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack
-from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.candles import candlesticks
+from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.low import low_set
+from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.trays import tray_set
 
@@ -14,53 +19,78 @@ Spot = tuple[Group | None, float, float]
 ROUND_SHARE = 0.66
 """So much of the width of a round top may be used."""
 
+TRAY_OFTEN, LONG_MM, BESIDE_THE_CENTRE = 0.7, 1400.0, 0.24
+GROUP_DEPTH_MM = 400.0
 RIM_MM, SMALL_ROUND_MM, WIDE_MM = 30.0, 800.0, 900.0
+MOVES_MM = tuple(float(step) for step in range(-200, 201, 20))
 GREEN = frozenset({"vessel", "plant"})
 
 
 def on_a_table(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[Group]:
     """Return the groups of a table or an island, in coordinates of its top."""
     end = stock.chance.choice((-1, 1))
+    # A group keeps together in depth, too, however deep the top is.
+    near = replace(ledge, depth=min(ledge.depth, GROUP_DEPTH_MM))
     if stock.piece.kind == "dining-table":
-        return _set(ledge, _dining(stock, ledge, used, end))
+        return _set(ledge, _dining(stock, near, used, end))
     if stock.roles[ledge.id] == "island":
-        return _set(ledge, _island(stock, ledge, used, end))
-    return _set(ledge, _coffee(stock, ledge, used, end))
+        return _set(ledge, _island(stock, near, used, end))
+    return _set(ledge, _coffee(stock, near, used, end))
 
 
 def _dining(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list[Spot]:
-    """Set one low centre, with a small pair along the middle of what is long."""
+    """Set a low centre, and along the middle of what is long lights at one side and something low at the other."""
     width = ledge.width * (ROUND_SHARE if ledge.shape == "ellipse" else 1.0)
-    lead = tray_set(stock, ledge, used, width=0.5 * width, tall=0.6) if stock.chance.random() < 0.4 else None
-    lead = lead or anchored(stock, ledge, used, target=0.8, side=end, kinds=GREEN, stems=1.0, width=0.4 * width)
+    fullness = stock.problem.manner.fullness
+    lead = tray_set(stock, ledge, used, width=0.4 * width, tall=0.6) if stock.chance.random() < 0.4 else None
+    lead = lead or anchored(stock, ledge, used, target=0.85, side=end, kinds=GREEN, stems=1.0, width=0.32 * width)
     lead = lead or low_set(stock, ledge, used, width=0.5 * width)
     spots: list[Spot] = [(lead, 0.5, 0.5)]
-    if lead is not None and ledge.width > 1500 and stock.problem.manner.fullness != "airy":
-        second = low_set(stock, ledge, {*used, *lead.ids}, width=0.2 * width)
-        spots.append((second, 0.5 + 0.22 * end, 0.5))
+    if lead is None or ledge.width < LONG_MM:
+        return spots
+    taken = {*used, *lead.ids}
+    lights = candlesticks(stock, ledge, taken, side=end, width=0.2 * width)
+    lights = lights or low_set(stock, ledge, taken, width=0.2 * width)
+    spots.append((lights, 0.5 + BESIDE_THE_CENTRE * end, 0.5))
+    if fullness != "airy":
+        taken |= lights.ids if lights is not None else set()
+        other = candlesticks(stock, ledge, taken, side=-end, width=0.2 * width)
+        other = other or low_set(stock, ledge, taken, width=0.22 * width)
+        spots.append((other, 0.5 - BESIDE_THE_CENTRE * end, 0.5))
     return spots
 
 
 def _island(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list[Spot]:
-    lead = anchored(stock, ledge, used, target=0.9, side=end, kinds=GREEN, stems=1.0, width=0.4 * ledge.width)
+    """Set something risen to one side, a tray or a bowl to the other, and something low between where it is full."""
+    lead = anchored(stock, ledge, used, target=0.8, side=end, kinds=GREEN, stems=1.0, width=0.4 * ledge.width)
     taken = {*used, *(lead.ids if lead is not None else ())}
-    second = tray_set(stock, ledge, taken, width=0.35 * ledge.width, tall=0.3) if stock.chance.random() < 0.5 else None
+    second = tray_set(stock, ledge, taken, width=0.35 * ledge.width, tall=0.3) if stock.chance.random() < 0.7 else None
     second = second or low_set(stock, ledge, taken, width=0.35 * ledge.width)
     second = second or crowned_stack(stock, ledge, taken, side=end, width=0.3 * ledge.width)
-    return [(lead, 0.5 - 0.16 * end, 0.5), (second, 0.5 + 0.22 * end, 0.45)]
+    for_two = [(lead, 0.5 - 0.14 * end, 0.5), (second, 0.5 + 0.2 * end, 0.45)]
+    if stock.problem.manner.fullness == "airy":
+        return for_two
+    taken |= second.ids if second is not None else set()
+    third = low_set(stock, ledge, taken, width=0.22 * ledge.width) or service(
+        stock, ledge, taken, side=end, width=0.25 * ledge.width
+    )
+    if third is None or second is None or lead is None:
+        rest = [group for group in (lead, second, third) if group is not None]
+        return [(group, along, into) for group, (_, along, into) in zip(rest, for_two, strict=False)]
+    return [(lead, 0.5 - 0.24 * end, 0.5), (second, 0.5 + 0.08 * end, 0.5), (third, 0.5 + 0.32 * end, 0.42)]
 
 
 def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list[Spot]:
     """Set a tray or books, something green and risen, and on what is wide a low third."""
     is_round = ledge.shape == "ellipse"
     width = ledge.width * (ROUND_SHARE if is_round else 1.0)
-    first = tray_set(stock, ledge, used, width=0.42 * width, tall=0.8) if stock.chance.random() < 0.5 else None
+    first = tray_set(stock, ledge, used, width=0.42 * width, tall=0.8) if stock.chance.random() < TRAY_OFTEN else None
     first = first or crowned_stack(stock, ledge, used, side=end, width=0.38 * width)
     first = first or tray_set(stock, ledge, used, width=0.45 * width)
     taken = {*used, *(first.ids if first is not None else ())}
     risen = first is not None and any(member.thing.green and member.top > 0.5 * stock.frame(ledge) for member in first)
     if risen:
-        second = crowned_stack(stock, ledge, taken, side=end, width=0.36 * width)
+        second = crowned_stack(stock, ledge, taken, side=end, width=0.36 * width, count=3)
         second = second or low_set(stock, ledge, taken, width=0.34 * width)
     else:
         second = anchored(
@@ -87,13 +117,42 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
 
 
 def _set(ledge: Ledge, spots: Sequence[Spot]) -> list[Group]:
-    """Set groups at shares of the width and depth of a top, inside its rim."""
-    found = []
+    """Set groups at shares of the width and depth of a top, inside its rim and clear of each other."""
+    found: list[Group] = []
     for group, along, into in spots:
         if group is None:
             continue
         front, back = min(member.front for member in group), max(member.back for member in group)
         deep = into * ledge.depth - (front + back) / 2
         deep = min(max(deep, RIM_MM - front), ledge.depth - RIM_MM - back)
-        found.append(group.shift(along * ledge.width - (group.foot_left + group.foot_right) / 2, deep))
+        group.shift(along * ledge.width - (group.foot_left + group.foot_right) / 2, deep)
+        if _moved_clear(ledge, group, found):
+            found.append(group)
     return found
+
+
+def _moved_clear(ledge: Ledge, group: Group, others: Sequence[Group]) -> bool:
+    """Move a group to the nearest place where it stands clear of others and inside the rim; tell whether there is."""
+    steps = sorted(
+        ((x, z) for x in MOVES_MM for z in MOVES_MM), key=lambda step: math.hypot(step[0], 0.8 * step[1])
+    )  # fmt: skip
+    for along, into in steps:
+        group.shift(along, into)
+        inside = all(_is_inside(ledge, member) for member in group if member.stands)
+        if inside and all(other.is_clear(member) for other in others for member in group if member.stands):
+            return True
+        group.shift(-along, -into)
+    return False
+
+
+def _is_inside(ledge: Ledge, member: Member) -> bool:
+    rim = min(RIM_MM, 0.04 * ledge.width)
+    if ledge.shape == "ellipse":
+        x, z = abs(member.x - ledge.width / 2), abs(member.z - ledge.depth / 2)
+        half, deep = ledge.width / 2 - rim, ledge.depth / 2 - rim
+        if member.is_circle:
+            half, deep = half - member.width / 2, deep - member.depth / 2
+            return min(half, deep) > 0 and math.hypot(x / half, z / deep) <= 1
+        return math.hypot((x + member.width / 2) / half, (z + member.depth / 2) / deep) <= 1
+    across = rim <= member.left and member.right <= ledge.width - rim
+    return across and rim <= member.front and member.back <= ledge.depth - rim

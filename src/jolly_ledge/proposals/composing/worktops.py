@@ -1,20 +1,30 @@
 """What stands on a worktop: machines at their sockets, what goes with them at hand, a quiet group, a free front."""
 
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
+from functools import partial
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.sockets import sockets_of
 from jolly_ledge.proposals.composing.spread import spans_of
-from jolly_ledge.proposals.groups.group import Group
-from jolly_ledge.proposals.groups.stock import Stock, most_alike
+from jolly_ledge.proposals.groups.group import Depth, Group
+from jolly_ledge.proposals.groups.stock import Stock, alike, most_alike, step_of_tone
 from jolly_ledge.proposals.groups.trays import tray_set
 from jolly_ledge.proposals.groups.vessels import fill_vessel
+from jolly_ledge.proposals.thing import Thing
 
 AT_HAND = frozenset({"tableware", "vessel", "box", "bowl"})
 SHOWN = frozenset({"bowl", "plant", "tableware"})
-MACHINES_SHARE, TRAY_SHARE = 0.46, 0.34
-MOST_MACHINES, NEAR_MM, APART_MM, END_MM = 2, 200.0, 70.0, 25.0
-MOST_TAKEN = 0.84
+MACHINES_SHARE, TRAY_SHARE = 0.36, 0.34
+SECOND_BOARD_OFTEN, BOARDS_OVERLAP, FREE_FRONT_MM = 0.8, 0.25, 60.0
+MOST_MACHINES, NEAR_MM, APART_MM, END_MM = 2, 200.0, 55.0, 25.0
+MACHINES_WITH: tuple[tuple[float, Depth], ...] = ((50.0, "middle"), (90.0, "back"))
+BEFORE_BOARDS: tuple[tuple[float, Depth], ...] = ((0.6, "middle"), (0.35, "front"))
+"""What stands with machines is at least so high (mm); what stands before boards at most so high in parts of them."""
+
+CROCK = (0.85, 1.7)
+"""What holds tools is so high for its width, and not of glass."""
+
+MOST_TAKEN, WIDE_MM = 0.88, 1900.0
 """No more than so much of the width is taken: the rest is for working."""
 
 
@@ -22,18 +32,17 @@ def on_a_worktop(stock: Stock, ledge: Ledge, used: Collection[str], order: int) 
     """Return the groups of a counter or a station, in coordinates of the ledge."""
     groups: list[Group] = []
     taken = set(used)
-    machines = _machines(stock, ledge, taken, order)
-    if machines is not None:
-        groups.append(machines)
-        taken |= machines.ids
-    show = _quiet_group(stock, ledge, taken, order)
-    if show is not None and sum(group.width for group in groups) + show.width < MOST_TAKEN * ledge.width:
-        groups.append(show)
-        taken |= show.ids
-    room = MOST_TAKEN * ledge.width - sum(group.width for group in groups)
-    tray = tray_set(stock, ledge, taken, width=min(room, TRAY_SHARE * ledge.width))
-    if tray is not None:
-        groups.append(tray)
+    ends = (_at_the_end,) * (1 + (ledge.width > WIDE_MM))
+    for make in (_machines, _boards, _crock, *ends):
+        group = make(stock, ledge, taken, order)
+        if group is not None and sum(one.width for one in groups) + group.width < MOST_TAKEN * ledge.width:
+            groups.append(group)
+            taken |= group.ids
+    if all(group.form != "tray" and not any(m.thing.category == "tray" for m in group) for group in groups):
+        room = MOST_TAKEN * ledge.width - sum(group.width for group in groups)
+        tray = tray_set(stock, ledge, taken, width=min(room, TRAY_SHARE * ledge.width))
+        if tray is not None:
+            groups.append(tray)
     return _in_free_stretches(stock, ledge, groups, order)
 
 
@@ -50,10 +59,10 @@ def _machines(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group |
     group = Group("machines", ledge.depth)
     for thing in chosen:
         group.set_down(thing, "back", order, 0.0, gap=18)
-    for _ in range(2):
+    for low, depth in MACHINES_WITH:
         along = [
             thing
-            for thing in stock.free(ledge, {*used, *group.ids}, AT_HAND, low=50, high=0.7 * group.height)
+            for thing in stock.free(ledge, {*used, *group.ids}, AT_HAND, low=low, high=0.85 * group.height)
             if thing.width < 260 and group.width + thing.width < MACHINES_SHARE * ledge.width
         ]
         found = stock.pick(
@@ -64,40 +73,108 @@ def _machines(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group |
             + 0.2 * (thing.category == "tableware"),
         )  # fmt: skip
         if found is not None:
-            group.set_down(found, "middle", order, 0.15, gap=12)
+            group.set_down(found, depth, order, 0.1, gap=14)
     return group
 
 
-def _quiet_group(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group | None:
-    """Return the show of a kitchen: a board behind, a crock with its tools or green before it, a bowl."""
-    frame = stock.frame(ledge)
+def _boards(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group | None:
+    """Return the show of a kitchen: one board or two at the back, what is used daily on a tray before them."""
     group = Group("show", ledge.depth)
     boards = [thing for thing in stock.free(ledge, used, {"board"}) if thing.width < 0.4 * ledge.width]
-    board = stock.pick(boards, lambda thing: thing.worth + thing.height / 800)
-    if board is not None:
-        group.set_down(board, "back")
-    crocks = [thing for thing in stock.free(ledge, {*used, *group.ids}, {"vessel"}) if thing.height < 0.75 * frame]
-    crock = stock.pick(crocks, lambda thing: thing.worth - abs(thing.height / frame - 0.45), leads=True)
-    if crock is not None:
-        member = group.set_down(crock, "middle" if board is not None else "back", order, 0.35, gap=10)
-        tools = [
-            thing for thing in stock.of_kind(ledge, {*used, *group.ids}, "utensils")
-            if crock.height + thing.height < 0.96 * frame and thing.width < 2.2 * crock.width
+    first = stock.pick(boards, lambda thing: thing.worth + thing.height / 800)
+    if first is None:
+        return None
+    behind = group.set_down(first, "back")
+    second = stock.pick(
+        [thing for thing in boards if thing is not first and 0.5 * first.height < thing.height < 1.02 * first.height],
+        lambda thing: thing.worth - alike(thing, first) + step_of_tone(thing, first),
+    )
+    if second is not None and stock.chance.random() < SECOND_BOARD_OFTEN:
+        other = group.at_depth(second, "back")
+        other.z = max(behind.front - other.depth / 2 - 4, other.depth / 2)
+        other.x = order * (behind.width / 2 + (0.5 - BOARDS_OVERLAP) * other.width)
+        group.members.append(other)
+    middle, wide = (group.left + group.right) / 2, group.width
+    tray = tray_set(stock, ledge, {*used, *group.ids}, width=min(1.5 * wide, TRAY_SHARE * ledge.width), tall=0.55)
+    if tray is not None:
+        front = min(member.front for member in group)
+        tray.shift(middle - (tray.left + tray.right) / 2, min(front - 10 - max(m.back for m in tray), 0.0))
+        if min(member.front for member in tray) > FREE_FRONT_MM and tray.height < 0.85 * group.height:
+            group.members += tray.members
+            return group
+    return _before_boards(stock, ledge, group, used, order)
+
+
+def _before_boards(stock: Stock, ledge: Ledge, group: Group, used: set[str], order: int) -> Group | None:
+    """Set a jar or a jug, and something lower, before boards."""
+    for high, depth in BEFORE_BOARDS:
+        near = [member.thing for member in group]
+        before = [
+            thing for thing in stock.free(ledge, {*used, *group.ids}, AT_HAND | SHOWN, high=high * group.height)
+            if thing.width < 0.9 * near[0].width + 60 and not stock.is_hard(thing)
         ]  # fmt: skip
-        tool = stock.pick(tools, lambda thing: thing.worth)
-        if tool is not None and crock.height > 0.9 * crock.width and "lidded" not in crock.item.traits:
-            group.put_into(tool, member)
-        elif not fill_vessel(stock, group, ledge, used, member, 0.9) and board is not None:
-            group.take_out(member)
-    low = [
-        thing for thing in stock.free(ledge, {*used, *group.ids}, SHOWN, high=0.4 * frame)
-        if thing.width < 360 and not stock.is_hard(thing)
-    ]  # fmt: skip
-    near = [member.thing for member in group]
-    bowl = stock.pick(low, lambda thing: thing.worth + 0.2 * (thing.category == "bowl") - most_alike(thing, near))
-    if bowl is not None:
-        group.set_down(bowl, "front" if ledge.depth > 450 and group.members else "middle", order, 0.25, gap=10)
+        found = stock.pick(before, partial(_beside, near))
+        if found is not None:
+            group.set_down(found, depth, order, 0.5, gap=8)
     return group if len(group.members) > 1 else None
+
+
+def _beside(near: Sequence[Thing], thing: Thing) -> float:
+    """Return how well a thing goes with what it stands before."""
+    return thing.worth + step_of_tone(thing, near[0]) - most_alike(thing, near)
+
+
+def _crock(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group | None:
+    """Return a crock with its tools."""
+    frame = stock.frame(ledge)
+    crocks = [
+        thing for thing in stock.free(ledge, used, {"vessel"}, high=0.6 * frame)
+        if CROCK[0] * thing.width < thing.height < CROCK[1] * thing.width and "lidded" not in thing.item.traits
+        and "glass" not in thing.item.material.lower() and thing.item.finish != "clear"
+    ]  # fmt: skip
+    tools = stock.of_kind(ledge, used, "utensils")
+    fitting = [
+        (crock, tool) for crock in crocks for tool in tools
+        if crock.height + tool.height < 0.96 * frame and 0.5 * tool.width < crock.width
+    ]  # fmt: skip
+    if not fitting:
+        return None
+    crock, tool = max(fitting, key=lambda pair: pair[0].worth + pair[1].worth + 0.3 * stock.chance.random())
+    group = Group("crock", ledge.depth)
+    group.put_into(tool, group.set_down(crock, "middle"))
+    near = [crock]
+    low = [
+        thing for thing in stock.free(ledge, {*used, *group.ids}, SHOWN, high=1.3 * crock.height)
+        if thing.width < 300 and not stock.is_hard(thing)
+    ]  # fmt: skip
+    bowl = stock.pick(low, lambda thing: thing.worth + 0.2 * thing.green - most_alike(thing, near))
+    if bowl is not None:
+        group.set_down(bowl, "back" if bowl.green else "front", order, 0.2, gap=10)
+    return group
+
+
+def _at_the_end(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group | None:
+    """Return something green or a bowl, with something low beside it."""
+    frame = stock.frame(ledge)
+    lead = stock.pick(
+        [thing for thing in stock.free(ledge, used, {"plant", "bowl", "vessel"}, low=0.14 * frame, high=0.75 * frame)
+         if thing.width < 340 and not stock.is_hard(thing)],
+        lambda thing: thing.worth + 0.4 * thing.green + 0.2 * (thing.category == "bowl"), leads=True,
+    )  # fmt: skip
+    if lead is None:
+        return None
+    group = Group("end", ledge.depth)
+    member = group.set_down(lead, "middle")
+    if lead.category == "vessel" and "lidded" not in lead.item.traits:
+        fill_vessel(stock, group, ledge, used, member, 0.9)
+    low = [
+        thing for thing in stock.free(ledge, {*used, *group.ids}, AT_HAND | SHOWN, high=0.7 * lead.height)
+        if thing.width < 240 and not stock.is_hard(thing)
+    ]  # fmt: skip
+    second = stock.pick(low, lambda thing: thing.worth + step_of_tone(thing, lead) - alike(thing, lead))
+    if second is not None:
+        group.set_down(second, "front", order, 0.2, gap=10)
+    return group
 
 
 def _in_free_stretches(stock: Stock, ledge: Ledge, groups: list[Group], order: int) -> list[Group]:
@@ -126,6 +203,8 @@ def _wish(stock: Stock, ledge: Ledge, group: Group, order: int) -> float:
     ]
     if group.form == "machines" and sockets:
         return sockets[0].left + sockets[0].width / 2 - ledge.left
+    if group.form == "show":
+        return 0.5 * ledge.width
     return 0.12 * ledge.width if (order > 0) == (group.form == "machines") else 0.88 * ledge.width
 
 

@@ -5,7 +5,7 @@ from collections.abc import Collection
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.proposals.groups.group import Group
-from jolly_ledge.proposals.groups.stock import Stock, alike, is_tied, most_alike, step_of_tone
+from jolly_ledge.proposals.groups.stock import Stock, alike, is_tied, most_alike, safe_together, step_of_tone
 from jolly_ledge.proposals.groups.vessels import fill_vessel, stems_suit
 from jolly_ledge.proposals.thing import Thing
 
@@ -60,7 +60,8 @@ def anchored(
                 ledge, {*used, *group.ids}, SMALL_IN_A_KITCHEN if stock.room == "kitchen" else SMALL, low=35,
                 high=max(0.42 * reach, 60),
             )
-            if thing.width < 1.1 * max(anchor.width, 150) and 0.55 * thing.width < room and not stock.is_hard(thing)
+            if safe_together(thing, (member.thing for member in group)) and not stock.is_hard(thing)
+            and thing.width < 1.1 * max(anchor.width, 150) and 0.55 * thing.width < room
         ]  # fmt: skip
         third = stock.pick(
             low,
@@ -118,6 +119,7 @@ def _companion(
         thing
         for thing in stock.free(ledge, {*used, *group.ids}, COMPANIONS, low=0.22 * reach, high=0.85 * reach)
         if not stock.is_hard(thing)
+        and safe_together(thing, (member.thing for member in group))
         and thing.width <= max(1.3 * anchor.width, 140)
         and thing.width + 0.7 * anchor.width < width
         and not (filled and thing.green)

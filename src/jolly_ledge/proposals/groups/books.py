@@ -12,7 +12,8 @@ CROWNS = frozenset({"object", "bowl", "candle", "sculpture", "box", "plant", "ve
 BESIDE = frozenset({"vessel", "sculpture", "plant", "object", "frame", "candle"})
 HOLDS = frozenset({"object", "sculpture", "vessel", "box", "bowl", "book-stack", "basket", "plant"})
 FEWEST_IN_A_ROW = 3
-LEAST_HOLD_MM = 120.0
+HIGHEST_CROWN_MM = 170.0
+LEAST_HOLD_MM, STEADY_ROW_MM = 120.0, 180.0
 LIBRARY_SHARE = 0.45
 """From so much of the shelves on, books standing side by side make the look."""
 
@@ -61,7 +62,7 @@ def crown(
         and thing.depth <= host.depth + 5
         and 20 <= thing.height <= high * frame + 40
         and host.top + thing.height < 0.95 * frame
-        and not (thing.category == "vessel" and thing.height > 1.3 * host.width)
+        and not (thing.category == "vessel" and thing.height > min(1.3 * host.width, HIGHEST_CROWN_MM))
         and not stock.is_hard(thing)
     ]
     suiting += [
@@ -137,9 +138,9 @@ def row(
     ]  # fmt: skip
     library = is_library(stock)
     room = width - LEAST_HOLD_MM
-    blocks = [thing for thing in stock.free(ledge, used, {"book-row"}) if thing.width <= room]
+    blocks = [thing for thing in stock.free(ledge, used, {"book-row"}) if thing.width <= width]
     if blocks and (len(loose) < FEWEST_IN_A_ROW + 1 or stock.chance.random() < 0.7):
-        _set_blocks(stock, group, blocks, room, library=library)
+        _set_blocks(stock, group, blocks, width, library=library)
     elif len(loose) > FEWEST_IN_A_ROW:
         _stand_up(stock, group, ledge, loose, room, library=library)
     if not group.members:
@@ -154,11 +155,21 @@ def row(
         holding,
         lambda thing: thing.worth + 0.2 * (thing.category in ("sculpture", "object")) - abs(thing.height / high - 0.7),
     )
-    if hold is None:
+    if hold is None and not _holds_itself(group):
         return None
-    group.set_down(hold, "middle", 1, 0.0, gap=3)
-    group.wants_end = -1
+    if hold is not None:
+        group.set_down(hold, "middle", 1, 0.0, gap=3)
+    group.wants_end = -1 if in_a_case(stock, ledge) else 0
     return group if side > 0 else group.mirror()
+
+
+def in_a_case(stock: Stock, ledge: Ledge) -> bool:
+    """Tell whether a ledge has sides that a row can lean against."""
+    return ledge.clearance is not None and stock.piece.kind in ("bookcase", "cabinet", "hutch")
+
+
+def _holds_itself(group: Group) -> bool:
+    return all(member.thing.category == "book-row" for member in group) and group.width >= STEADY_ROW_MM
 
 
 def is_library(stock: Stock) -> bool:

@@ -187,6 +187,16 @@ class Group:
         self.members.append(member)
         return member
 
+    def at_depth(self, thing: Thing, depth: Depth) -> Member:
+        """Return a thing as a member at a place in depth, not yet one of the group."""
+        member = Member(thing, thing.pose, 0.0, 0.0)
+        member.z = self._depth_for(member, depth)
+        return member
+
+    def is_clear(self, member: Member) -> bool:
+        """Tell whether a thing would stand clear of all members."""
+        return all(_clear_of(member, other, 1, 0.0) is None for other in self.members if other is not member)
+
     def _push_clear(self, member: Member, side: int, gap: float) -> None:
         for _ in range(12):
             pushed = [x for other in self.members if (x := _clear_of(member, other, side, gap)) is not None]
@@ -217,6 +227,20 @@ class Group:
         member.inside = host
         self.members.append(member)
         return member
+
+    def narrowed(self, width: float) -> bool:
+        """Take out what makes it wider than so much (mm), but not its lead; tell whether it is narrow enough."""
+        while self.width > width:
+            edges = (self.left, self.right)
+            outer = [
+                member for member in self.members[1:]
+                if member.stands and (member.left <= edges[0] + 1 or member.right >= edges[1] - 1)
+                and member.thing.category != "book-row"
+            ]  # fmt: skip
+            if not outer or self.form in ("row", "tray", "pair"):
+                return False
+            self.take_out(outer[-1])
+        return True
 
     def take_out(self, gone: Member) -> None:
         """Take a member out, with what it carries."""

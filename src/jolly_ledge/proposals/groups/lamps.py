@@ -81,8 +81,11 @@ def _beside_the_bed(stock: Stock, group: Group, ledge: Ledge, used: Collection[s
     if vessel is not None and group.width + 0.3 * vessel.width < width:
         member = group.set_down(vessel, "back", side, 0.6, gap=10)
         filled = fill_vessel(stock, group, ledge, used, member)
-        # An empty vessel by a bed says nothing.
-        if group.width > width or not filled:
+        # An empty vessel by a bed says nothing; stems do not grow into the shade.
+        crosses = filled and min(group.members[-1].right, group.members[0].right) > max(
+            group.members[-1].left, group.members[0].left
+        )
+        if group.width > width or not filled or crosses:
             group.take_out(member)
     if ledge.width <= WIDE_TOP_MM:
         return

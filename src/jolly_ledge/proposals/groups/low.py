@@ -11,18 +11,19 @@ from jolly_ledge.proposals.groups.vessels import fill_vessel
 
 WORTHY = frozenset({"vessel", "sculpture", "object", "plant", "bowl", "box", "basket", "art", "frame"})
 BESIDE = frozenset({"object", "candle", "sculpture", "plant", "box"})
+NEVER_ALONE = frozenset({"stems", "utensils", "beads", "appliance", "textile", "board"})
 LEAST_WIDTH_MM = 120.0
 
 
 def worthy(
     stock: Stock, ledge: Ledge, used: Collection[str], *, target: float = 0.68, width: float = float("inf"),
-    least: float = 0.35, kinds: Collection[str] = WORTHY,
+    least: float = 0.35, kinds: Collection[str] = WORTHY, most: float = 1.0,
 ) -> Group | None:  # fmt: skip
     """Return one thing that holds its place alone."""
     frame = stock.frame(ledge)
     suiting = [
         thing
-        for thing in stock.free(ledge, used, kinds, low=least * frame)
+        for thing in stock.free(ledge, used, kinds, low=least * frame, high=most * frame)
         if thing.width <= width and not stock.is_hard(thing)
     ]
     found = stock.pick(
@@ -37,6 +38,25 @@ def worthy(
     member = group.set_down(found, "back" if found.category in WALL_CATEGORIES else "middle")
     if found.category == "vessel":
         fill_vessel(stock, group, ledge, used, member, 0.8)
+    return group
+
+
+def any_one(stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf")) -> Group | None:
+    """Return the best thing that is left with something on it or in it: rather that than a bare ledge."""
+    suiting = [
+        thing
+        for thing in stock.free(ledge, used)
+        if thing.width <= width and thing.category not in NEVER_ALONE and not stock.is_hard(thing)
+    ]
+    found = stock.pick(suiting, lambda thing: thing.worth + min(thing.area / (0.3 * stock.frame(ledge) ** 2), 1.0))
+    if found is None:
+        return None
+    group = Group("worthy", ledge.depth)
+    member = group.set_down(found, "back" if found.category in WALL_CATEGORIES else "middle")
+    if found.category == "vessel":
+        fill_vessel(stock, group, ledge, used, member, 0.8)
+    elif found.category in ("book", "book-stack", "box"):
+        crown(stock, group, ledge, used, member, [found], 0.3)
     return group
 
 

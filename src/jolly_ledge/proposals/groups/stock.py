@@ -1,14 +1,18 @@
 """What a composer may take for a ledge: by kind, height and worth, by what is near, with a whim of chance."""
 
 from collections.abc import Callable, Collection, Iterable
+from copy import copy
 from random import Random
 
+from msgspec.structs import replace
+
 from jolly_ledge.model.hue_family import QUIET
+from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.sockets import sockets_of
 from jolly_ledge.proposals.belonging import Role, Room, role_of, room_of, welcome
 from jolly_ledge.proposals.problem import Problem
-from jolly_ledge.proposals.thing import Palette, Thing, choose_palette
+from jolly_ledge.proposals.thing import LOUD, Palette, Thing, choose_palette
 
 OPEN_FRAME_MM = {"console": 820.0, "mantel": 720.0, "nightstand": 560.0, "coffee-table": 480.0, "dining-table": 330.0}
 USUAL_FRAME_MM, HEARTH_FRAME_MM, ISLAND_FRAME_MM = 620.0, 600.0, 800.0
@@ -21,6 +25,7 @@ MUST_WORTH, SEASON_WORTH = 1.0, 0.5
 TAKEN_BEFORE, LEADS_AGAIN = 0.7, 0.8
 """What it costs in worth that an earlier look has a thing, and more for leading a group again."""
 
+LOW_ON_A_TABLE, LOW_SHARE, WIDEST_VESSEL = frozenset({"bowl", "basket", "box"}), 0.32, 0.26
 MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
 FEWEST = 7
 SPINES_MAY = 0.3
@@ -72,19 +77,27 @@ class Stock:
             thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
         self.pool = self._suiting()
 
+    def beside(self, placements: tuple[Placement, ...]) -> "Stock":
+        """Return the same things for ledges on which more is kept."""
+        other = copy(self)
+        other.problem = replace(self.problem, fixed=placements)
+        return other
+
     def _suiting(self) -> list[Thing]:
         least = FITS_PALETTE if len(self.things) > SMALL_STASH else FITS_SMALL_STASH
         pool = []
         for thing in self.things.values():
             may = SPINES_MAY if thing.category in ("book", "book-row") else 0.0
-            if thing.id in self.must or self._is_of_the_season(thing) or thing.suits >= least - may:
+            suits = thing.suits >= least - may and (thing.loud < LOUD or self.problem.manner.palette)
+            if thing.id in self.must or self._is_of_the_season(thing) or suits:
                 pool.append(thing)
         if self.room == "bed" and not any(thing.category == "lamp" for thing in pool):
             lamps = [thing for thing in self.things.values() if thing.category == "lamp"]
             pool += sorted(lamps, key=lambda thing: -thing.worth)[:1]
         if len(pool) < FEWEST:
-            best = sorted(self.things.values(), key=lambda thing: -thing.suits)
-            pool = best[: max(FEWEST, len(best) * 2 // 3)]
+            best = sorted(self.things.values(), key=lambda thing: (thing.loud >= LOUD, -thing.suits))
+            quiet = sum(thing.loud < LOUD for thing in best)
+            pool = best[: max(min(FEWEST, quiet), len(best) // 3, 2)]
         return pool
 
     def _is_of_the_season(self, thing: Thing) -> bool:
@@ -116,8 +129,8 @@ class Stock:
 
     def fits(self, thing: Thing, ledge: Ledge, share: float = 0.96) -> bool:
         """Tell whether a thing goes on a ledge, no wider than most of it and no higher than a share of its frame."""
-        on_a_table = thing.category == "plant" and self.roles[ledge.id] == "table"
-        if on_a_table and (thing.height > 330 or thing.width > 0.28 * ledge.width):
+        role = self.roles[ledge.id]
+        if role in ("table", "island") and not self._fits_a_table(thing, ledge, share):
             return False
         homes = self._homes.get(thing.id)
         return (
@@ -127,6 +140,18 @@ class Stock:
             and thing.height <= share * self.frame(ledge)
             and thing.welcome.get(ledge.id, 0.0) > 0
         )
+
+    def _fits_a_table(self, thing: Thing, ledge: Ledge, share: float) -> bool:
+        """Tell whether a thing is low and slender enough to be looked across, and leans on nothing."""
+        on_a_table = self.roles[ledge.id] == "table"
+        if thing.pose == "leaning":
+            return False
+        if on_a_table and thing.category == "plant" and (thing.height > 330 or thing.width > 0.28 * ledge.width):
+            return False
+        if on_a_table and thing.category == "vessel" and thing.width > WIDEST_VESSEL * ledge.width:
+            return False
+        low = on_a_table and thing.category in LOW_ON_A_TABLE
+        return not low or thing.height <= share * LOW_SHARE * self.frame(ledge)
 
     def free(
         self, ledge: Ledge, used: Collection[str], kinds: Collection[str] | None = None, *, share: float = 0.96,
@@ -185,6 +210,14 @@ def alike(one: Thing, other: Thing) -> float:
         return 0.0
     same_hue = one.family == other.family and one.family not in QUIET and abs(one.lightness - other.lightness) < 0.08
     return 0.5 * (one.category == other.category) + 0.25 * (one.item.shape == other.item.shape) + 0.25 * same_hue
+
+
+def safe_together(thing: Thing, others: Iterable[Thing]) -> bool:
+    """Tell whether no flame would stand close to green, or green close to a flame."""
+    flame = "flame" in thing.item.traits
+    if not (flame or thing.green):
+        return True
+    return not any(other.green if flame else "flame" in other.item.traits for other in others)
 
 
 def most_alike(one: Thing, others: Iterable[Thing]) -> float:

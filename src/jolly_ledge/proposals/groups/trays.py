@@ -4,14 +4,15 @@ from collections.abc import Callable, Collection
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.groups.group import Group, Member
-from jolly_ledge.proposals.groups.stock import Stock, most_alike, step_of_tone
+from jolly_ledge.proposals.groups.stock import Stock, most_alike, safe_together, step_of_tone
 from jolly_ledge.proposals.groups.vessels import fill_vessel
 from jolly_ledge.proposals.thing import Thing
 
 FINGER_MM = 24.0
 TALL = frozenset({"vessel", "candle", "plant", "sculpture"})
 TALL_IN_A_KITCHEN = frozenset({"vessel", "tableware", "object"})
-LOWER = frozenset({"candle", "bowl", "object", "box", "tableware", "plant"})
+LOWER = frozenset({"candle", "bowl", "object", "box", "tableware", "plant", "vessel"})
+AT_HAND_IN_A_KITCHEN = frozenset({"tableware", "vessel", "bowl", "box"})
 SMALL = frozenset({"candle", "bowl", "object", "box", "tableware", "beads"})
 
 
@@ -40,7 +41,8 @@ def tray_set(
         room = [
             thing
             for thing in stock.free(ledge, {*used, *group.ids}, kinds, low=low, high=high)
-            if thing.width <= 0.55 * wide and thing.depth <= 0.8 * deep and not stock.is_hard(thing)
+            if thing.width <= (0.4 if on_it else 0.55) * wide and thing.depth <= 0.8 * deep and not stock.is_hard(thing)
+            and safe_together(thing, (member.thing for member in group))
             and all(_is_clear(thing, along * (wide - thing.width) / 2, into * (deep - thing.depth) / 2, tray, other)
                     for other in on_it)
         ]  # fmt: skip
@@ -61,9 +63,14 @@ def tray_set(
     )  # fmt: skip
     if first is not None and first.thing.category == "vessel":
         fill_vessel(stock, group, ledge, used, first, 0.9)
-    add(0.8 * end, 0.3, LOWER, 0.08 * frame, 0.4 * frame, lambda _: 0.0)
-    add(-0.1 * end, -0.9, SMALL, 0.03 * frame, 0.25 * frame, lambda _: 0.0)
+    cooks = stock.room == "kitchen"
+    add(0.8 * end, 0.3, AT_HAND_IN_A_KITCHEN if cooks else LOWER, 0.08 * frame, 0.4 * frame, _daily)
+    add(-0.1 * end, -0.9, AT_HAND_IN_A_KITCHEN if cooks else SMALL, 0.03 * frame, 0.25 * frame, _daily)
     return group if len(on_it) >= 2 else None
+
+
+def _daily(thing: Thing) -> float:
+    return 0.3 * ("daily-use" in thing.item.traits)
 
 
 def _is_clear(thing: Thing, along: float, into: float, tray: Member, other: Member) -> bool:

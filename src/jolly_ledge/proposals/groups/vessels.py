@@ -31,7 +31,7 @@ def fill_vessel(
     stock: Stock, group: Group, ledge: Ledge, used: Collection[str], vessel: Member, odds: float = 1.0
 ) -> bool:
     """Put stems into a vessel, with so much likelihood; tell whether it is filled."""
-    if stock.chance.random() > odds:
+    if stock.chance.random() > odds or any("flame" in member.thing.item.traits for member in group):
         return False
     room = ledge.clearance
     if room is None:

@@ -1,0 +1,205 @@
+"""Layers: where groups stand, a picture behind what is low, a small thing before what is tall, a crown on a stack."""
+
+from collections.abc import Callable, Collection, Iterator, Sequence
+
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import Fullness
+from jolly_ledge.proposals.composing.fullness import things_in
+from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.groups.books import crown
+from jolly_ledge.proposals.groups.group import Depth, Group, Member
+from jolly_ledge.proposals.groups.stock import Stock, most_alike, safe_together, step_of_tone
+from jolly_ledge.proposals.groups.vessels import fill_vessel
+from jolly_ledge.proposals.thing import Thing
+
+BACKDROPS = frozenset({"frame", "art", "mirror"})
+BACKDROPS_WHERE_ONE_EATS = frozenset({"board", "tray", "frame"})
+BEFORE = frozenset({"bowl", "object", "box", "candle", "sculpture", "plant", "vessel"})
+BEFORE_IN_A_KITCHEN = frozenset({"bowl", "tableware", "vessel", "plant", "box"})
+BESIDE = frozenset({"vessel", "sculpture", "object", "plant", "candle", "frame", "bowl", "box"})
+HIDDEN_AT_MOST, HIDDEN_AT_LEAST, SMALL_HIDDEN_AT_MOST = 0.4, 0.04, 0.12
+"""What of a thing may be covered by what stands before it; a backdrop is touched by it at least a little."""
+
+STEP = (0.15, 0.62)
+"""What stands before a thing has between these shares of its height."""
+
+RISE = (1.2, 2.6)
+"""What leans behind rises over the group by these factors."""
+
+CLOSED = frozenset({"tray", "machines", "pair", "candles"})
+LARGEST: dict[Fullness, int] = {"airy": 4, "layered": 5, "abundant": 6}
+"""To groups of these forms nothing is added, nor to one that is so large."""
+
+REST_MM, PLACES, MOST_TRIES = 35.0, 9, 24
+TIGHT_MARGIN_MM, OPEN_MARGIN_MM = 4.0, 25.0
+
+
+def layered(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collection[str], wanted: float) -> list[Group]:
+    """Return groups with layers added, until a ledge holds about as many things as are wanted.
+
+    The groups are changed; what is added belongs to one of them and leaves the rest between them.
+    """
+    if not groups:
+        return []
+    found = list(groups)
+    taken = {*used, *(one for group in groups for one in group.ids)}
+    chance = stock.chance
+    moves: list[Callable[[Stock, Ledge, Sequence[Group], Group, Collection[str]], bool]]
+    moves = [_crowned, _before, _behind, _beside]
+    most = LARGEST[stock.problem.manner.fullness]
+    for _ in range(MOST_TRIES):
+        if things_in(found) >= wanted - 0.4:
+            break
+        open_ones = [group for group in found if group.form not in CLOSED and len(group.members) < most]
+        if not open_ones:
+            break
+        # The thinnest groups first: a single thing wants company before a group of three does.
+        group = min(open_ones, key=lambda one: len(one.members) + 2.5 * chance.random())
+        chance.choice(moves)(stock, ledge, found, group, taken)
+        taken |= group.ids
+    return found
+
+
+def _crowned(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, used: Collection[str]) -> bool:
+    hosts = [member for member in group if _wants_a_crown(member, group)]
+    if not hosts:
+        return False
+    near = [member.thing for member in group]
+    return crown(stock, group, ledge, used, stock.chance.choice(hosts), near, 0.3) is not None
+
+
+def _wants_a_crown(member: Member, group: Group) -> bool:
+    thing = member.thing
+    lies = thing.category == "book-stack" or (thing.category == "book" and member.pose == "flat")
+    shut = thing.category == "box" and "lidded" in thing.item.traits
+    return (lies or shut) and member.inside is None and not any(other.on is member for other in group)
+
+
+def _before(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, used: Collection[str]) -> bool:
+    """Set a small thing before a tall one, within the group."""
+    behind = group.anchor
+    if not behind.stands or behind.height < 120:
+        return False
+    kinds = BEFORE_IN_A_KITCHEN if stock.room in ("kitchen", "dining") else BEFORE
+    small = [
+        thing for thing in stock.free(ledge, {*used, *group.ids}, kinds, low=STEP[0] * behind.height,
+                                      high=STEP[1] * behind.height)
+        if not stock.is_hard(thing) and thing.width < 1.15 * behind.width
+        and thing.area < 0.45 * behind.width * behind.height
+    ]  # fmt: skip
+    near = [member.thing for member in group]
+    return _take(stock, ledge, groups, group, small, ("front", "middle"), near)
+
+
+def _behind(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, used: Collection[str]) -> bool:
+    """Lean a picture behind what is low; in a kitchen a board or a tray."""
+    if any(member.pose == "leaning" for member in group) or group.form in ("lamp", "row"):
+        return False
+    frame = stock.frame(ledge)
+    kinds = BACKDROPS_WHERE_ONE_EATS if stock.room == "kitchen" else BACKDROPS
+    suiting = [
+        thing for thing in stock.free(ledge, {*used, *group.ids}, kinds)
+        if thing.pose == "leaning" and not stock.is_hard(thing) and thing.width < 1.6 * group.width + 60
+        and RISE[0] * _body(group) < thing.height < min(RISE[1] * _body(group), 0.93 * frame)
+    ]  # fmt: skip
+    return _take(stock, ledge, groups, group, suiting, ("back",), [member.thing for member in group])
+
+
+def _beside(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, used: Collection[str]) -> bool:
+    """Set a companion beside a single thing, of about two thirds of its height or half as high again."""
+    if sum(member.stands for member in group) > 2:
+        return False
+    high, frame = group.anchor.height, stock.frame(ledge)
+    suiting = [
+        thing
+        for thing in stock.free(
+            ledge, {*used, *group.ids}, BESIDE, low=0.3 * high, high=min(1.6 * high, 0.9 * frame)
+        )
+        if not stock.is_hard(thing) and abs(thing.height / high - 1) > 0.15 and thing.width < 260
+    ]  # fmt: skip
+    return _take(stock, ledge, groups, group, suiting, ("middle", "back", "front"), [m.thing for m in group])
+
+
+def _take(
+    stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, things: list[Thing], depths: Sequence[Depth],
+    near: list[Thing],
+) -> bool:  # fmt: skip
+    """Set down the best of some things where it covers little; tell whether one was."""
+    things = [thing for thing in things if safe_together(thing, near)]
+    for _ in range(3):
+        found = stock.pick(things, lambda thing: thing.worth + step_of_tone(thing, near[0]) - most_alike(thing, near))
+        if found is None:
+            return False
+        for depth in depths:
+            member = _where_clear(stock, ledge, groups, group, found, depth)
+            if member is not None:
+                group.members.append(member)
+                if found.category == "vessel" and found.pose != "leaning":
+                    fill_vessel(stock, group, ledge, {one.thing.id for other in groups for one in other}, member, 0.5)
+                return True
+        things = [thing for thing in things if thing is not found]
+    return False
+
+
+def _where_clear(
+    stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, thing: Thing, depth: Depth
+) -> Member | None:
+    """Return a thing at a place along a group where it stands clear and all of them are seen."""
+    left, right = _room_of(stock, ledge, groups, group)
+    member = group.at_depth(thing, depth)
+    reach = 0.8 * member.width
+    least, most = max(left, group.left - reach) + member.width / 2, min(right, group.right + reach) - member.width / 2
+    if most < least:
+        return None
+    places = [least + (most - least) * step / (PLACES - 1) for step in range(PLACES)]
+    stock.chance.shuffle(places)
+    for x in places:
+        member.x = x
+        if group.is_clear(member) and _is_well_seen(member, group):
+            return member
+    return None
+
+
+def _room_of(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group) -> tuple[float, float]:
+    """Return from where to where a group may grow: to its neighbours, the ends, and what parts the ledge."""
+    margin = TIGHT_MARGIN_MM if ledge.clearance is not None else OPEN_MARGIN_MM
+    middle = (group.left + group.right) / 2
+    span = next((one for one in spans_of(stock, ledge) if one[0] <= middle <= one[1]), (0.0, ledge.width))
+    others = [other for other in groups if other is not group]
+    left = max([other.right + REST_MM for other in others if other.right <= group.left + 1], default=0.0)
+    right = min([other.left - REST_MM for other in others if other.left >= group.right - 1], default=ledge.width)
+    return min(max(left, span[0] + margin), group.left), max(min(right, span[1] - margin), group.right)
+
+
+def _is_well_seen(new: Member, group: Group) -> bool:
+    """Tell whether a new member overlaps something a little, hides none much and is not hidden itself."""
+    touched = False
+    for one in group:
+        if not one.stands:
+            if new.front < one.front and _hidden(one, new) > SMALL_HIDDEN_AT_MOST:
+                return False
+            continue
+        front, behind = (new, one) if new.front < one.front else (one, new)
+        hidden = _hidden(behind, front)
+        if hidden > HIDDEN_AT_MOST:
+            return False
+        gap = max(one.left - new.right, new.left - one.right)
+        touched = touched or hidden > HIDDEN_AT_LEAST or gap < 0.25 * min(one.width, new.width)
+    carried = [one for one in group if not one.stands and one.front < new.front]
+    covered = sum(_hidden(new, one) for one in (*carried, *(m for m in group if m.stands and m.front < new.front)))
+    return touched and covered <= 1.25 * HIDDEN_AT_MOST
+
+
+def _hidden(behind: Member, front: Member) -> float:
+    across = min(behind.right, front.right) - max(behind.left, front.left)
+    up = min(behind.top, front.top) - max(behind.base, front.base)
+    return max(across, 0.0) * max(up, 0.0) / (behind.width * behind.height)
+
+
+def _body(group: Group) -> float:
+    """Return how high a group is, what rises thinly from vessels apart."""
+    return max(member.top for member in _solid(group))
+
+
+def _solid(group: Group) -> Iterator[Member]:
+    return (member for member in group if member.thing.category != "stems")

@@ -1,0 +1,70 @@
+"""What a stylist would send back in a proposal for a household: each fault in words."""
+
+from collections.abc import Iterator
+from itertools import pairwise
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.piece import Piece
+from jolly_ledge.proposals.belonging import role_of, room_of, verdict_on, welcome
+from jolly_ledge.proposals.problem import Problem, stops_of
+from jolly_ledge.proposals.thing import LOUD, Thing
+
+APART_MM = 60.0
+"""Things that are nearer than this read as one group."""
+
+
+def faults_of(problem: Problem, arrangement: Arrangement) -> Iterator[str]:
+    """Yield what may not be in any proposal."""
+    piece = arrangement.piece
+    for standing in arrangement.visible:
+        item = standing.item
+        if standing.depth_order == 0 and verdict_on(item, piece, standing.ledge)[0] == "asked":
+            yield f"{item.label} comes only when asked"
+        if Thing(item).loud >= LOUD:
+            yield f"{item.label} is loud"
+        if not standing.ledge.is_wall:
+            yield from _bars_across(piece, standing)
+    yield from (f"{kind}: {sorted(ids)}" for kind, ids in stops_of(arrangement))
+    yield from _kit_missing(problem, arrangement)
+
+
+def _bars_across(piece: Piece, standing: Standing) -> Iterator[str]:
+    for fixture in piece.fixtures:
+        crossed = (
+            fixture.kind in ("bar", "tv", "brace")
+            and min(standing.right, fixture.right) - max(standing.left, fixture.left) > 10
+            and min(standing.top, fixture.floor + fixture.height) - max(standing.bottom, fixture.floor) > 40
+        )
+        if crossed and fixture.width < 60:
+            yield f"{standing.item.label} is behind a {fixture.kind}"
+
+
+def _kit_missing(problem: Problem, arrangement: Arrangement) -> Iterator[str]:
+    there = {standing.item.category for standing in arrangement.visible}
+    quiet = [item for item in problem.plan.stash if Thing(item).loud < LOUD]
+    tops = [ledge for ledge in problem.open_ledges if role_of(problem.piece, ledge) in ("top", "table")]
+
+    def at_hand(*categories: str) -> bool:
+        return any(
+            item.category in categories and welcome(item, problem.piece, ledge) > 0 and item.depth <= ledge.depth
+            and item.width < 0.6 * ledge.width
+            for item in quiet for ledge in tops
+        )  # fmt: skip
+
+    if room_of(problem.piece) == "bed" and at_hand("lamp") and "lamp" not in there:
+        yield "no light by the bed"
+    tall = at_hand("lamp", "plant") and not there & {"lamp", "plant", "stems"}
+    if problem.piece.kind == "console" and tall:
+        yield "nothing tall or green on the console"
+
+
+def share_in_groups(arrangement: Arrangement) -> float:
+    """Return on how many of the ledges that hold anything things stand in groups of two and more."""
+    held = [standing for standing in arrangement.by_ledge.values() if standing]
+    grouped = 0
+    for ledge in held:
+        ground = sorted((one for one in ledge if not one.ledge.is_wall), key=lambda one: one.left)
+        carried = any(one.depth_order for one in ground)
+        near = any(other.left - one.right < APART_MM for one, other in pairwise(ground))
+        grouped += carried or near
+    return grouped / max(len(held), 1)
