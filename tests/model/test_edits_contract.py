@@ -16,6 +16,7 @@ from jolly_ledge.model.deviation import Deviation
 from jolly_ledge.model.edits.answers import AnswerCaution, TakeBackAnswer
 from jolly_ledge.model.edits.bays import CopyBay, JoinBays, SplitBay
 from jolly_ledge.model.edits.edit import BaseEdit
+from jolly_ledge.model.edits.exchange import ExchangeThing
 from jolly_ledge.model.edits.fixtures import AddFixture, ChangeFixture, RemoveFixture
 from jolly_ledge.model.edits.items import (
     AddItems,
@@ -155,6 +156,7 @@ EDITS: tuple[Edit, ...] = (
         look="first-try", placement="dark-urn", found=Deviation(along=40.0), said="4 cm right", name="dark urn"
     ),
     SwapPlacements(look="first-try", first="dark-urn", second="cream-vase", first_name="urn", second_name="vase"),
+    ExchangeThing(look="first-try", placement="dark-urn", item="kettle", name="tall dark urn", new_name="steel kettle"),
     Together(
         edits=(
             MovePlacement(look="first-try", placement="dark-urn", spot=Spot(ledge="l1", x=210, z=150)),

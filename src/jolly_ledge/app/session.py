@@ -83,6 +83,7 @@ class Session(QObject):
         self._foreign_photos: frozenset[str] = frozenset()
         self._log = log
         self._preview: Look | None = None
+        self._shows_what_is = True
         self._arrangement: Arrangement | None = None
         self._assessment: Assessment | None = None
         self._cautions: tuple[Caution, ...] | None = None
@@ -140,8 +141,9 @@ class Session(QObject):
 
     @property
     def kept_arrangement(self) -> Arrangement | None:
-        """The look as it is, resolved, while another is tried; None when nothing is tried."""
-        return None if self._preview is None else arrange(self.plan, self.plan.look(self.look_id))
+        """The look as it is, resolved, while another is tried beside it; None when nothing is."""
+        tried = self._preview is not None and self._shows_what_is
+        return arrange(self.plan, self.plan.look(self.look_id)) if tried else None
 
     @property
     def assessment(self) -> Assessment:
@@ -240,9 +242,9 @@ class Session(QObject):
         self._after_change(changed)
         return changed
 
-    def preview(self, look: Look | None) -> None:
-        """Show what a gesture would make of the look; None ends the preview."""
-        self._preview = look
+    def preview(self, look: Look | None, *, beside_what_is: bool = True) -> None:
+        """Show what a gesture would make of the look, faintly with what is or by itself; None ends the preview."""
+        self._preview, self._shows_what_is = look, beside_what_is
         self._forget_readings()
         self.previewed.emit()
 

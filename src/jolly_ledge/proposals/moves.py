@@ -5,6 +5,7 @@ from collections.abc import Iterable, Iterator
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.edits.exchange import ExchangeThing
 from jolly_ledge.model.edits.placements import (
     ChangePlacement,
     MovePlacement,
@@ -17,19 +18,22 @@ from jolly_ledge.model.edits.placements import (
 from jolly_ledge.model.edits.risers import RaiseOnRisers
 from jolly_ledge.model.edits.swap import SwapPlacements
 from jolly_ledge.model.history import Edit
+from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.pose import extent
 from jolly_ledge.model.spots import carries, free_spot, holds
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Pose
+from jolly_ledge.proposals.belonging import welcome
+from jolly_ledge.proposals.exchange import suiting_in_place
 from jolly_ledge.proposals.risers import risers_for
 from jolly_ledge.readings.reading import Finding
 
-MOST_MOVED, MOST_SWAPS, MOST_LEDGES, MOST_FETCHED, MOST_HOSTS = 3, 6, 5, 5, 3
+MOST_MOVED, MOST_SWAPS, MOST_LEDGES, MOST_FETCHED, MOST_HOSTS, MOST_EXCHANGED = 3, 6, 5, 5, 3, 4
 """Bounds of the search: enough to find the move a stylist would try, few enough to answer at once."""
 
 SHARES = (0.15, 0.35, 0.5, 0.65, 0.85)
@@ -63,6 +67,7 @@ def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding
         yield from _along(look, standing)
         yield from _elsewhere(look, arrangement, standing)
         yield from _swaps(look, arrangement, standing)
+        yield from _exchanged(plan, look, arrangement, standing)
         yield from _raised(look, arrangement, standing)
         yield from _on_risers(plan, look, arrangement, standing)
         yield from _regrouped(look, arrangement, standing)
@@ -128,6 +133,22 @@ def _swaps(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator
             second_name=other.item.label,
         )  # fmt: skip
         yield Move("swap", f"Swap the {standing.item.label} and the {other.item.label}", edit)
+
+
+def _exchanged(plan: Plan, look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+    """Let something of the stash that belongs there, of another look, take the place of a thing."""
+    if STAYING & set(standing.item.traits):
+        return
+    old = standing.item
+    suiting = [
+        item for item in suiting_in_place(plan, arrangement, standing)
+        if item.category != old.category or hue_family(item.main_colour) != hue_family(old.main_colour)
+    ]  # fmt: skip
+    for item in suiting[:MOST_EXCHANGED]:
+        edit = ExchangeThing(
+            look=look.id, placement=standing.id, item=item.id, name=old.label, new_name=item.label
+        )  # fmt: skip
+        yield Move("exchange", f"Exchange the {old.label} for the {item.label}", edit)
 
 
 def _raised(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
@@ -227,7 +248,7 @@ def _fetched(plan: Plan, look: Look, arrangement: Arrangement, ledges: Iterable[
     for ledge in ledges:
         if ledge.is_wall:
             continue
-        free = [item for item in _at_hand(plan, look) if _serves(item, ledge)]
+        free = [item for item in _at_hand(plan, look) if _serves(item, arrangement.piece, ledge)]
         for item in sorted(free, key=lambda item: (-item.height, item.id))[:MOST_FETCHED]:
             yield _bring(look, arrangement, item, ledge)
 
@@ -252,9 +273,9 @@ def _at_hand(plan: Plan, look: Look) -> list[Item]:
     return [item for item in plan.stash if item.id not in taken and item.is_at_hand]
 
 
-def _serves(item: Item, ledge: Ledge) -> bool:
+def _serves(item: Item, piece: Piece, ledge: Ledge) -> bool:
     return (
-        "hide" not in item.traits
+        welcome(item, piece, ledge) > 0
         and item.category not in ("stems", "hanging", "textile", "supplies")
         and fits(item, ledge)
     )

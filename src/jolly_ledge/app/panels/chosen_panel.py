@@ -72,6 +72,7 @@ class ChosenPanel(QWidget):
         self.back_chip.clicked.connect(self._actions.put_back)
         for index, button in enumerate((self.turn_chip, self.lock_chip, self.inside_chip, self.back_chip)):
             grid.addWidget(button, 2 + index // 2, index % 2)
+        self.exchange_chip = chip("Others here", "Try other things in its very spot (E)", checkable=False)
         self.count_chip = chip("", "Change how it counts as a unit (J)", checkable=False)
         self.count_chip.clicked.connect(self._actions.count_apart)
         self.left_field = LengthField(self._session, self._actions.set_from_left, "From the left end")
@@ -94,6 +95,7 @@ class ChosenPanel(QWidget):
         grid.addWidget(self.count_chip, 7, 0)
         self.wish_chip = WishChip(self._session, self._chosen_items)
         grid.addWidget(self.wish_chip.button, 7, 1)
+        grid.addWidget(self.exchange_chip, 8, 0, 1, 2)
         return self.tools
 
     def _chosen_items(self) -> tuple[str, ...]:

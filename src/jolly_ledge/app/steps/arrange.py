@@ -10,6 +10,7 @@ from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QStackedWidget, QVBoxLay
 
 from jolly_ledge.app.actions.look_actions import LookActions
 from jolly_ledge.app.panels.chosen_panel import ChosenPanel
+from jolly_ledge.app.panels.exchange_bar import ExchangeBar
 from jolly_ledge.app.panels.reading_panel import ReadingPanel
 from jolly_ledge.app.panels.view_strip import KEYS, STRAIGHT_ON, ViewStrip
 from jolly_ledge.app.scene.look_view import LookView
@@ -58,6 +59,9 @@ class ArrangeStep(Step):
         self.column.addLayout(middle, 1)
         self.key_line = words(KEYS_HINT, "small", wrap=False)
         self.key_line.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
+        self.exchange_bar = ExchangeBar(session)
+        self.chosen.exchange_chip.clicked.connect(self.begin_exchange)
+        self.column.addWidget(self.exchange_bar)
         self.foot = self._foot()
         self.column.addWidget(self.foot)
         self.row.addWidget(self.readings)
@@ -197,6 +201,18 @@ class ArrangeStep(Step):
         self._look_from()
         self.view.setFocus()
 
+    def begin_exchange(self) -> None:
+        """Try other things in the spot of the chosen one; the arrow keys step through them."""
+        self.exchange_bar.begin()
+        self.view.setFocus()
+
+    def _arrow(self, along: int, deep: int, step: float) -> None:
+        """Move what is chosen, or step through what is tried in its place."""
+        if self.exchange_bar.is_trying:
+            self.exchange_bar.step(along - deep)
+        else:
+            self.actions_on_look.nudge(along * step, deep * step)
+
     def _place_chosen(self) -> None:
         item = self.session.item
         if item is not None and item in self.strip.things:
@@ -234,8 +250,8 @@ class ArrangeStep(Step):
     def _bind_keys(self) -> None:
         view, do = self.view, self.actions_on_look
         for keys, along, deep in (("Left", -1, 0), ("Right", 1, 0), ("Up", 0, 1), ("Down", 0, -1)):
-            self.shortcut(keys, partial(do.nudge, along * STEP_MM, deep * STEP_MM), view)
-            self.shortcut(f"Shift+{keys}", partial(do.nudge, along * FINE_MM, deep * FINE_MM), view)
+            self.shortcut(keys, partial(self._arrow, along, deep, STEP_MM), view)
+            self.shortcut(f"Shift+{keys}", partial(self._arrow, along, deep, FINE_MM), view)
         keyed: tuple[tuple[str, Callable[[], object]], ...] = (
             ("U", partial(do.pose, "upright")),
             ("F", partial(do.pose, "flat")),
@@ -252,6 +268,7 @@ class ArrangeStep(Step):
             ("PgDown", partial(do.choose_ledge, 1)),
             ("PgUp", partial(do.choose_ledge, -1)),
             ("J", do.count_apart),
+            ("E", self.begin_exchange),
             ("X", self.chosen.wish_chip.pop_up),
             ("W", self.show_proposals),
             ("H", self.show_wanted),
@@ -260,6 +277,12 @@ class ArrangeStep(Step):
         )
         for keys, action in keyed:
             self.shortcut(keys, action, view)
+        # These mean something else on the drawing while nothing is tried.
+        bar = self.exchange_bar
+        for keys, action in (("Return", bar.take), ("Enter", bar.take), ("Esc", bar.leave)):
+            bound = self.shortcut(keys, action, view)
+            bound.setEnabled(False)
+            bar.trying.connect(bound.setEnabled)
         for name, key in KEYS.items():
             self.shortcut(key, partial(self.view_strip.toggle_overlay, name), view)
         # These also serve where the straight view is hidden.

@@ -148,7 +148,7 @@ def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> f
     tallest = max(group.height for group in groups) / stock.frame(ledge)
     liked = -3.0 * max(least - foot, 0.0) - 3.0 * max(foot - 1.7 * least, 0.0)
     liked += 0.4 * bool(kinds & {"plant", "stems"}) + 0.6 * ("stems" in kinds)
-    liked += 0.3 * ("tray" in kinds) + 0.3 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "box"})
+    liked += 0.45 * ("tray" in kinds) + 0.3 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "box"})
     liked += 0.5 * (len(groups) == (2 if fullness == "airy" else 3))
     solid = max((member.height for member in _members(groups) if member.stands), default=0.0) / stock.frame(ledge)
     liked -= 2.5 * max(solid - TALLEST_ON_A_TABLE, 0.0)
@@ -267,7 +267,7 @@ def _kit(stock: Stock, things: Iterable[Thing]) -> float:
         liked += 0.4 * bool(kinds & BOOK_CATEGORIES) + 0.3 * bool(kinds & {"bowl", "tableware", "box", "tray"})
         liked -= 2.0 * ("lamp" not in kinds and lamps)
     if stock.piece.kind in ("console", "nightstand", "mantel") and stock.room != "kitchen":
-        liked += 0.35 * bool(kinds & {"stems", "plant"}) + 0.2 * ("lamp" in kinds)
+        liked += 0.6 * bool(kinds & {"stems", "plant"}) + 0.3 * ("lamp" in kinds)
         liked -= 0.6 * (stock.piece.kind == "console" and not kinds & {"lamp", "stems", "plant"})
     if stock.piece.kind == "counter":
         liked += 0.3 * bool(kinds & {"stems", "plant"})

@@ -1,0 +1,97 @@
+"""Exchange in place: the best other things for the spot in hand, stepped through on the drawing itself."""
+
+from PySide6.QtCore import Signal
+from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.proposals.exchange import Exchange, exchanges, said_of
+
+
+class ExchangeBar(QWidget):
+    """A line under the drawing while things are tried in the spot of another; nothing changes until it is taken."""
+
+    trying = Signal(bool)
+    """Things begin to be tried, or no longer are."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self.found: tuple[Exchange, ...] = ()
+        self._at = 0
+        row = QHBoxLayout(self)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(6)
+        self.said = words("", "soft", wrap=False)
+        self.said.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
+        self.back_chip = chip("Before", "The one before (Left)", checkable=False)
+        self.next_chip = chip("Next", "The next one (Right)", checkable=False)
+        self.take_chip = chip("Take it", "Let it stand here, one step (Return)", checkable=False)
+        self.leave_chip = chip("Leave it", "Keep what stood here (Esc)", checkable=False)
+        self.back_chip.clicked.connect(lambda: self.step(-1))
+        self.next_chip.clicked.connect(lambda: self.step(1))
+        self.take_chip.clicked.connect(self.take)
+        self.leave_chip.clicked.connect(self.leave)
+        row.addWidget(self.said, 1)
+        for button in (self.back_chip, self.next_chip, self.take_chip, self.leave_chip):
+            row.addWidget(button)
+        self.hide()
+        for signal in (session.changed, session.chosen):
+            signal.connect(self.leave)
+
+    @property
+    def is_trying(self) -> bool:
+        """Whether things are being tried."""
+        return bool(self.found)
+
+    def begin(self) -> None:
+        """Try what could stand in the spot of the chosen thing; tell where nothing could."""
+        session = self._session
+        chosen = session.chosen_standings
+        if len(chosen) != 1:
+            session.refused.emit("Choose one thing on the drawing first; others are then tried in its very spot.")
+            return
+        (standing,) = chosen
+        if standing.placement.locked:
+            session.refused.emit(f"The {standing.item.label} is locked; unlock it (K) to try others in its place.")
+            return
+        self.found = exchanges(session.plan, session.look, standing.id)
+        if not self.found:
+            session.refused.emit(f"Nothing else at hand belongs and fits where the {standing.item.label} stands.")
+            return
+        self._at = 0
+        self.show()
+        self.trying.emit(True)
+        self._show()
+
+    def step(self, by: int) -> None:
+        """Show the next thing, or the one before."""
+        if self.found:
+            self._at = (self._at + by) % len(self.found)
+            self._show()
+
+    def take(self) -> None:
+        """Let the thing that is shown stand there, as one step."""
+        if self.found:
+            edit = self.found[self._at].edit
+            self._end()
+            self._session.commit(edit)
+
+    def leave(self) -> None:
+        """Keep what stood there."""
+        if self.found:
+            self._end()
+            self._session.preview(None)
+
+    def _show(self) -> None:
+        exchange = self.found[self._at]
+        said = f"{self._at + 1} of {len(self.found)} · {said_of(exchange)}"
+        self.said.setText(said)
+        self.said.setToolTip(said)
+        self._session.preview(exchange.look, beside_what_is=False)
+
+    def _end(self) -> None:
+        self.found = ()
+        self.hide()
+        self.trying.emit(False)
