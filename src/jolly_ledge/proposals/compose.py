@@ -1,6 +1,7 @@
 """A first arrangement in working order: what must be there, then anchors, seconds and small things, ledge by ledge."""
 
 import random
+from functools import lru_cache
 
 from msgspec.structs import replace
 
@@ -11,7 +12,7 @@ from jolly_ledge.model.pose import extent
 from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, stops_of, without
-from jolly_ledge.proposals.settling import HUNG_MM, at, errands_of, hung, settle, settle_most
+from jolly_ledge.proposals.settling import HUNG_MM, Errand, at, errands_of, hung, settle, settle_most
 from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.how_many import recommended
@@ -23,6 +24,7 @@ GROUP_SHARES: dict[int, tuple[float, ...]] = {1: (0.68,), 2: (0.66, 0.42), 3: (0
 GAPS_MM = (15.0, 45.0)
 EDGE_MM = 40.0
 TRIES, CHOICES = 14, 7
+FEW_ERRANDS = 30
 TWO_THIRDS, LEAST_HUNG = 0.66, 0.35
 """What hangs over a top is two thirds of its width, and no less than a third."""
 
@@ -56,9 +58,13 @@ def what_must_be(problem: Problem, chance: random.Random) -> tuple[Placement, ..
     errands = errands_of(problem)
     # A few throws of the dice make looks differ; where they fail, all places are tried in order.
     found, _ = settle(problem, errands, chance, most=TRIES * (len(errands) + 1))
-    if found is None:
-        found, _ = settle(problem, errands)
-    # One thing that finds no place drops no other.
+    return _tried_in_order(problem, errands) if found is None else found
+
+
+@lru_cache(maxsize=4)
+def _tried_in_order(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Placement, ...]:
+    """Return places for all that must be there, or for as much as can be: what finds none drops no other."""
+    found, _ = settle(problem, errands) if len(errands) <= FEW_ERRANDS else (None, False)
     return settle_most(problem, errands)[0] if found is None else found
 
 

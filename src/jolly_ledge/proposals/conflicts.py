@@ -1,11 +1,16 @@
 """When things that must be there do not go together: the smallest set of them that is at fault, by name."""
 
+from collections.abc import Sequence
+from random import Random
+
 from msgspec.structs import replace
 
 from jolly_ledge.cautions.register import NAMES, cautions_of
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.phrases import capital, listed, verb
+from jolly_ledge.proposals.composing.library import ledger_of
+from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import IN_SPACE, Problem
 from jolly_ledge.proposals.settling import Errand, errands_of, settle
 
@@ -44,6 +49,7 @@ def left_out_of(problem: Problem, placements: tuple[Placement, ...], told: tuple
     if missing:
         names = [f"the {item.label}" for item in missing]
         why = "" if len(told) > len(problem.impossible) else "; no place was found in the time, so give it more"
+        why = _too_many_books(problem, missing) or why
         said.append(f"{capital(listed(names, len(names)))} {verb(names, 'is', 'are')} left out{why}.")
     return tuple(said)
 
@@ -63,6 +69,18 @@ def _caution_in_the_way(problem: Problem, conflict: tuple[Part, ...]) -> str:
             stops = [c for c in cautions_of(problem.resolve(found)) if c.id == identifier and c.level == "stop"]
             return stops[0].sentence if stops else ""
     return ""
+
+
+def _too_many_books(problem: Problem, missing: Sequence[Item]) -> str:
+    """Return how long the books are and how much the shelves take, where that is why some are left out."""
+    if not any(item.category == "book" for item in missing):
+        return ""
+    stock = Stock(problem, Random(0))
+    books = [thing for thing in stock.things.values() if thing.id in stock.must and thing.category == "book"]
+    ledger = ledger_of(stock, books)
+    if not ledger.left_over:
+        return ""
+    return f"; the books are {ledger.length / 1000:.1f} m long and the shelves take {ledger.room / 1000:.1f} m"
 
 
 def _smallest(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Part, ...]:

@@ -23,7 +23,7 @@ SHARED_FREE, SHARED_COST, SAME_LEAD = 0.35, 8.0, 1.5
 SAME_PLACES, PLACES_FREE = 4.0, 0.4
 """What it costs that things stand on the same ledges as before: it counts where there are no others to take."""
 
-SEASON_LIKED = 0.25
+SEASON_LIKED = 1.0
 BEST_SCORE = 1.0
 SHIFTS_FROM, SHIFTED_OFTEN = 0.7, 0.5
 LIKED_MORE = 10.0

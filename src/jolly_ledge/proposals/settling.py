@@ -11,6 +11,7 @@ from collections.abc import Iterator
 from typing import Literal
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
@@ -23,7 +24,7 @@ from jolly_ledge.proposals.poses import usual_pose, ways_to_stand
 from jolly_ledge.proposals.problem import FILLINGS, STEP_MM, Problem, holds_wholly
 from jolly_ledge.readings.must_haves import REACH_HIGH_MM, REACH_LOW_MM
 
-TRIED_FOR_ONE = 1500
+TRIED_FOR_ONE, MOST_ANEW = 1000, 1
 MOST_TRIED = 4000
 """Places that are tried before the search for a first arrangement gives up."""
 
@@ -335,7 +336,9 @@ def settle(
             near = tuple(placement for placement in placements if placement.ledge in ledges)
             # Wishes may look across ledges, so that the whole is asked where there are some.
             asked = (*placements, *added) if problem.piece.wishes else (*near, *added)
-            if problem.can_stand(problem.resolve(asked)):
+            arrangement = problem.resolve(asked)
+            # Most places are taken: that is the cheaper question.
+            if problem.has_room(arrangement) and problem.can_stand(arrangement):
                 found = go_on(number + 1, (*placements, *added))
                 if found is not None:
                     return found
@@ -346,11 +349,18 @@ def settle(
 
 
 def settle_most(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Placements, tuple[Errand, ...]]:
-    """Find places for as many errands as can be, in their order; return them, and the errands that found none."""
+    """Find places for as many errands as can be, in their order; return them, and the errands that found none.
+
+    Each is set beside what stands already; only where that cannot be, all are settled anew, as long as the tries last.
+    """
     placements, left_out = problem.fixed, []
     settled: list[Errand] = []
+    anew = MOST_ANEW
     for errand in errands:
-        found, _ = settle(problem, (*settled, errand), most=TRIED_FOR_ONE)
+        found, _ = settle(replace(problem, fixed=placements), (errand,), most=TRIED_FOR_ONE)
+        if found is None and anew > 0:
+            anew -= 1
+            found, _ = settle(problem, (*settled, errand), most=TRIED_FOR_ONE)
         if found is None:
             left_out.append(errand)
         else:

@@ -14,6 +14,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_wanted
 from jolly_ledge.proposals.composing.layering import layered
+from jolly_ledge.proposals.composing.library import rows_of_many
 from jolly_ledge.proposals.composing.schemes import groups_for
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
@@ -27,7 +28,7 @@ PARTICULAR = frozenset({"mirrored", "centred", "together", "hangs", "hidden"})
 
 MENDED_AT_MOST, GIVEN_UP_AT_MOST, TRIED_FOR_THE_REST = 14, 6, 800
 HANG_ODDS, HUNG_SHARE, HUNG_LEAST, HUNG_MOST = 0.55, 0.6, 0.33, 0.75
-BEHIND_A_PICTURE = 0.04
+BEHIND_A_PICTURE, MANY = 0.04, 10
 LEDGES_ANEW = (0.6, 0.3, 0.1)
 """How often one ledge, two or three are composed anew together."""
 
@@ -68,6 +69,10 @@ def composed(
         return None
     grounded = replace(problem, fixed=first, required=_awaited(problem, first), hidden=_unseen(problem, first))
     stock = Stock(grounded, chance, taken_before)
+    if rows := rows_of_many(stock):
+        first = (*first, *placements_of(rows))
+        grounded = replace(problem, fixed=first, required=_awaited(problem, first), hidden=_unseen(problem, first))
+        stock = Stock(grounded, chance, taken_before)
     walls = _hang_something(stock)
     stock.pool = [thing for thing in stock.pool if thing.id not in {placement.item for placement in walls}]
     groups: list[tuple[Ledge, Group]] = []
@@ -85,7 +90,7 @@ def composed(
         groups += [(ledge, group) for group in found]
     if walls and not hangs_clear(grounded, groups, walls):
         walls = ()
-    if not groups:
+    if not groups and not rows:
         return None
     return _with_the_rest(stock, groups, walls)
 
@@ -312,7 +317,8 @@ def _with_the_rest(stock: Stock, groups: Sequence[tuple[Ledge, Group]], walls: P
             return Composition(stock, tuple(left), placements)
         rest = replace(problem, fixed=placements, required=missing, hidden=_unseen(problem, placements))
         errands: tuple[Errand, ...] = errands_of(rest)
-        found, _ = settle(rest, errands, most=TRIED_FOR_THE_REST) if missing else (None, False)
+        most = TRIED_FOR_THE_REST * MANY // max(len(errands), MANY)
+        found, _ = settle(rest, errands, most=most) if missing else (None, False)
         if found is not None and problem.can_stand(problem.resolve(found)):
             return Composition(stock, tuple(left), found)
         optional = [one for one in left if not one[1].ids & stock.must]
