@@ -71,7 +71,7 @@ def parser() -> argparse.ArgumentParser:
     command.add_argument("--finish", action="store_true", help="all that stands in --from stays, what lacks is added")
     command.add_argument("--stay", type=float, default=0.0, metavar="SHARE", help="share of --from that stays (0 to 1)")
     command.add_argument("--season", choices=SEASONS, help="leave out what is told to be of other seasons only")
-    command.add_argument("--each", choices=("fullness", "figure"), default="", help="one look in each of these")
+    command.add_argument("--each", choices=("fullness", "figure", "mood"), default="", help="one look in each of these")
     command.add_argument("--count", type=int, default=3, metavar="N", help="how many looks (1 to 9)")
     command.add_argument("--seed", type=int, default=1, metavar="S", help="the same seed and steps give the same looks")
     command.add_argument("--seconds", type=float, metavar="T", help="time for all of them")

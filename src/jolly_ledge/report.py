@@ -15,6 +15,7 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import Figure, Fullness, Season
 from jolly_ledge.proposals.manners import Each, manners_of
 from jolly_ledge.proposals.mend import finding_ids, mends
+from jolly_ledge.proposals.moods import moods_of
 from jolly_ledge.proposals.problem import problems_of
 from jolly_ledge.proposals.propose import Proposal, proposals
 from jolly_ledge.readings.register import NAMES as READING_NAMES
@@ -182,8 +183,9 @@ def proposed(
     begun = base or (looks[-1] if looks else None)
     manner = begun.manner if begun is not None else Manner()
     manner = replace(manner, fullness=fullness or manner.fullness, figure=figure or manner.figure)
+    moods = moods_of(plan, piece) if each == "mood" else ()
     problems = problems_of(
-        plan, piece_id, manners_of(manner, count, each), base, ledge_id, finish=finish, stay=stay, season=season
+        plan, piece_id, manners_of(manner, count, each, moods), base, ledge_id, finish=finish, stay=stay, season=season
     )
     found = proposals(problems, seed, seconds=seconds, steps=steps).found
     return tuple(replace(one, look=replace(one.look, note=_story_text(one))) for one in found)

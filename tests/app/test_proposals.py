@@ -106,6 +106,12 @@ def test_how_many_and_in_which_manners_is_asked_for(window: MainWindow, page: Pr
     found_all(page, qtbot)
     assert [one.look.manner.fullness for one in page.found if one is not None][1:] != ["layered", "layered"]
     assert len({one.look.manner.fullness for one in page.found if one is not None}) == 3
+    page.settings.each_list.setCurrentText("each mood")
+    page.begin(steps=3)
+    found_all(page, qtbot)
+    moods = [one.look.manner.palette for one in page.found if one is not None]
+    assert len(moods) >= 3
+    assert len(set(moods)) == len(moods)
     page.settings.each_list.setCurrentText("this manner")
     page.settings.count_list.setCurrentText("5")
     page.begin(steps=2)

@@ -16,6 +16,7 @@ from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import Season
 from jolly_ledge.proposals.manners import Each, manners_of
+from jolly_ledge.proposals.moods import moods_of
 from jolly_ledge.proposals.problem import problems_of
 from jolly_ledge.proposals.propose import Progress, Proposals, propose
 from jolly_ledge.proposals.wanted import Want, wanted
@@ -153,9 +154,11 @@ def _serve(line: Connection, request: Request) -> None:
         if isinstance(request, WantedRequest):
             line.send(WantedFound(wanted(request.plan, request.plan.look(request.look), is_cancelled=is_cancelled)))
             return
+        moods = moods_of(request.plan, request.plan.piece(request.piece)) if request.each == "mood" else ()
+        manners = manners_of(request.manner, request.count, request.each, moods)
         problems = problems_of(
-            request.plan, request.piece, manners_of(request.manner, request.count, request.each), request.base,
-            request.ledge, finish=request.finish, stay=request.stay, season=request.season,
+            request.plan, request.piece, manners, request.base, request.ledge, finish=request.finish,
+            stay=request.stay, season=request.season,
         )  # fmt: skip
         events = propose(
             problems, request.seed, steps=request.steps, seconds=request.seconds, is_cancelled=is_cancelled

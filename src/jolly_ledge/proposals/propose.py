@@ -8,6 +8,7 @@ from msgspec import Struct
 
 from jolly_ledge.model.look import Look
 from jolly_ledge.proposals.conflicts import conflicts_in, left_out_of
+from jolly_ledge.proposals.moods import mood_said
 from jolly_ledge.proposals.problem import Pairs, Problem
 from jolly_ledge.proposals.story import StoryStep, how_many_said, story_of
 from jolly_ledge.proposals.strategies import STRATEGIES
@@ -146,5 +147,7 @@ def _proposal(problem: Problem, state: State, number: int, told: tuple[str, ...]
         proposal=number + 1,
     )
     story, why_so_many = story_of(problem, arrangement), how_many_said(problem, arrangement)
+    if colours := mood_said(problem.plan, problem.piece, problem.manner):
+        why_so_many = f"{why_so_many} {colours}"
     left_out = () if state.is_complete else left_out_of(problem, state.placements, told)
     return Proposal(look, assess(arrangement), story, why_so_many, state.is_complete, left_out)

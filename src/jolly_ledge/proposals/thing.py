@@ -71,12 +71,17 @@ class Palette:
         return max(fit, GREEN_FIT) if thing.green and thing.loud < 0.5 else fit
 
 
+def palette_of(colours: Sequence[str]) -> Palette:
+    """Return the hues that some colours mean, and those that go along."""
+    meant = {hue_family(colour) for colour in colours}
+    soft = {near for hue in meant for near in NEAR_HUES.get(hue, ())}
+    return Palette(frozenset(meant), frozenset(soft | {"white", "green"}))
+
+
 def choose_palette(things: Sequence[Thing], manner: Manner, chance: Random) -> Palette:
     """Return the hues a look keeps to: those of the manner, or woods and sand with an accent that two things bear."""
     if manner.palette:
-        meant = {hue_family(colour) for colour in manner.palette}
-        soft = {near for hue in meant for near in NEAR_HUES.get(hue, ())}
-        return Palette(frozenset(meant), frozenset(soft | {"white", "green"}))
+        return palette_of(manner.palette)
     score: dict[str, float] = {}
     bearers: dict[str, int] = {}
     for thing in things:

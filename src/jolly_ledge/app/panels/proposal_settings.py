@@ -12,7 +12,7 @@ from jolly_ledge.proposals.manners import Each
 COUNTS = ("2", "3", "4", "5")
 TIMES = (("5 s", 5.0), ("12 s", 12.0), ("30 s", 30.0), ("2 min", 120.0))
 EACH: tuple[tuple[str, Each], ...] = (
-    ("this manner", ""), ("each fullness", "fullness"), ("each figure", "figure"),
+    ("this manner", ""), ("each fullness", "fullness"), ("each figure", "figure"), ("each mood", "mood"),
 )  # fmt: skip
 LOCKED, STANDING, MOST, LEDGE = "what is locked", "all that stands", "most of it", "all but this ledge"
 KEEPS = (LOCKED, STANDING, MOST, LEDGE)
@@ -64,7 +64,7 @@ class ProposalSettings(QWidget):
 
     @property
     def each(self) -> Each:
-        """Whether one look is asked for in each fullness or figure."""
+        """Whether one look is asked for in each fullness, figure or mood of colour."""
         return EACH[self.each_list.currentIndex()][1]
 
     @property

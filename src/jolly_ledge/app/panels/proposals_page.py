@@ -17,6 +17,7 @@ from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.blend import blend
+from jolly_ledge.proposals.moods import moods_of
 from jolly_ledge.proposals.propose import Progress, Proposal, Proposals
 from jolly_ledge.readings.register import Assessment, assess
 
@@ -101,13 +102,14 @@ class ProposalsPage(SearchPage):
         look = session.plan.look(session.look_id)
         present = arrange(session.plan, look)
         self._present = (present, assess(present))
-        self._make_cards(settings.count)
-        for index in range(settings.count):
+        count = self._count()
+        self._make_cards(count)
+        for index in range(count):
             self._show(index, None)
         self.search(
             ProposeRequest(
                 session.plan, session.piece_id, look.manner, look,
-                session.ledge_id or None if settings.keeps == LEDGE else None, settings.count, settings.throw,
+                session.ledge_id or None if settings.keeps == LEDGE else None, count, settings.throw,
                 None if steps is not None else settings.seconds, steps, settings.each,
                 settings.keeps == STANDING, STAY if settings.keeps == MOST else 0.0, settings.season,
             ),
@@ -116,6 +118,12 @@ class ProposalsPage(SearchPage):
         self.stop_button.setEnabled(True)
         self.progress.setValue(0)
         self.progress.show()
+
+    def _count(self) -> int:
+        """Return how many looks come: of moods as many as the stash can carry."""
+        session, settings = self._session, self.settings
+        moods = moods_of(session.plan, session.piece) if settings.each == "mood" else ()
+        return len(moods) or settings.count
 
     def _make_cards(self, count: int) -> None:
         while len(self.cards) > count:
