@@ -14,7 +14,7 @@ from jolly_ledge.app.path_panel import STEPS
 from jolly_ledge.app.steps.brief import BriefStep
 from jolly_ledge.app.steps.keep import KeepStep
 from jolly_ledge.app.steps.place import PlaceStep
-from jolly_ledge.model.colour import family_name
+from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.item import Item
 from pages import LEFT, gather, measure, page_of
 
@@ -75,9 +75,9 @@ def test_the_palette_holds_four_families_of_the_stash(window: MainWindow, qtbot:
     assert "up to 4 families" in window.notice.sentence
     qtbot.mouseClick(page.palette_chips[chosen[0]], LEFT)
     qtbot.mouseClick(page.palette_chips[other], LEFT)
-    names = {family_name(colour) for colour in window.session.look.manner.palette}
-    assert family_name(other) in names
-    assert family_name(chosen[0]) not in names
+    names = {hue_family(colour) for colour in window.session.look.manner.palette}
+    assert hue_family(other) in names
+    assert hue_family(chosen[0]) not in names
 
 
 def test_the_plan_is_named(window: MainWindow, qtbot: QtBot) -> None:

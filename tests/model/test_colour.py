@@ -8,7 +8,6 @@ from hypothesis import strategies as st
 from jolly_ledge.model.colour import (
     FAMILY_RADIUS,
     difference,
-    families_of,
     family_distance,
     family_name,
     is_green,
@@ -79,12 +78,6 @@ def test_strangers_are_no_family(first: str, second: str) -> None:
 )
 def test_names_are_plain_words(colour: str, name: str) -> None:
     assert family_name(colour) == name
-
-
-def test_families_gather_near_colours_largest_first() -> None:
-    families = families_of([("#c4663c", 1.0), ("#c87d4f", 5.0), ("#25405c", 3.0)])
-    assert [colour for colour, _ in families] == ["#c87d4f", "#25405c"]
-    assert families[0][1] == pytest.approx(6.0)
 
 
 def test_neutrals_and_greens_are_told_apart() -> None:

@@ -2,7 +2,10 @@
 
 import pytest
 
-from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
+from builders import thing
+from jolly_ledge.model.families import family_of, stash_families
+from jolly_ledge.model.hue_family import QUIET, WARM, families_of, hue_family, loudness, nearest_family
+from jolly_ledge.model.plan import Plan
 
 # Grouped by hand, as one sorts cards of paint: what a person would call each, whatever the code says.
 BY_HAND = {
@@ -42,3 +45,34 @@ def test_the_louder_a_colour_the_more() -> None:
     assert loudness("#00c853") == 1.0
     assert loudness("#4f7a4a") < loudness("#2f9a3a") <= loudness("#00c853")
     assert loudness("#c4663c") < loudness("#ff3a00")
+
+
+def test_families_gather_colours_of_one_hue_largest_first() -> None:
+    families = families_of([("#a5522f", 1.0), ("#c4663c", 5.0), ("#25405c", 3.0)])
+    assert families == [("#c4663c", 6.0), ("#25405c", 3.0)]
+
+
+def test_what_is_set_apart_by_hand_draws_only_what_is_near_it() -> None:
+    cobalt, near, greyed = "#1f4fa0", "#2a58a8", "#5f7486"
+    assert hue_family(cobalt) == hue_family(near) == hue_family(greyed) == "blue"
+    weighted = [(cobalt, 1.0), (near, 2.0), (greyed, 5.0)]
+    assert families_of(weighted) == [(greyed, 8.0)]
+    assert families_of(weighted, frozenset({cobalt})) == [(greyed, 5.0), (cobalt, 3.0)]
+
+
+def test_copper_and_oak_are_two_families_that_answer_each_other() -> None:
+    copper, oak = "#c4663c", "#b98b5a"
+    assert nearest_family(oak, (copper,)) is None
+    assert nearest_family(oak, (copper,), answering=True) == copper
+    assert nearest_family("#25405c", (copper, oak), answering=True) is None
+    assert nearest_family("#a5522f", (oak, copper), answering=True) == copper
+
+
+def test_no_family_is_most_of_a_mixed_stash_and_one_thing_more_changes_no_other(demo: Plan) -> None:
+    found = stash_families(demo.stash)
+    whole = sum(area for _, area in found)
+    assert found[0][1] / whole < 0.33
+    more = thing("lime", colours=(("#9bd12c", 1.0),))
+    leaders, others = tuple(colour for colour, _ in found), tuple(c for c, _ in stash_families((*demo.stash, more)))
+    for item in demo.stash:
+        assert hue_family(family_of(item, leaders)) == hue_family(family_of(item, others))

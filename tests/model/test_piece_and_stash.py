@@ -177,7 +177,7 @@ def test_the_widest_gap_is_found() -> None:
         ("height", ["Over 40 cm high", "20 to 40 cm high", "Under 20 cm high"]),
         ("kind", ["Book", "Bowl", "Lamp"]),
         ("room", ["No room told", "hall", "study"]),
-        ("family", ["Dark blue", "Terracotta"]),
+        ("family", ["Blue", "Rust"]),
     ],
 )
 def test_the_stash_is_sorted_in_titled_groups(sorting: Sorting, titles: list[str]) -> None:

@@ -182,7 +182,7 @@ def test_strangers_to_the_palette_are_named() -> None:
     reading = read(palette, arranged(items, (put("a", x=200), put("b", x=600)), palette=("#c4663c",)))
     assert reading.value == pytest.approx(0.5, abs=0.01)
     assert reading.findings[0].placements == ("b",)
-    assert "dark blue" in reading.findings[0].sentence
+    assert "blue (the b)" in reading.findings[0].sentence
 
 
 def test_the_green_of_plants_is_always_welcome() -> None:

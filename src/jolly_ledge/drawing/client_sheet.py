@@ -8,9 +8,9 @@ from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, moved,
 from jolly_ledge.drawing.theme import BOARD, INK, RULE, SOFT_INK
 from jolly_ledge.drawing.typesetting import cut_to, wrapped
 from jolly_ledge.model.arrangement import Arrangement, arrange
-from jolly_ledge.model.colour import families_of
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.families import name_of
+from jolly_ledge.model.hue_family import families_of
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money
 from jolly_ledge.model.phrases import counted

@@ -153,46 +153,6 @@ def family_name(colour: str) -> str:
     return f"dark {name}" if lightness < 0.42 else name
 
 
-def families_of(weighted: list[tuple[str, float]], apart: frozenset[str] = frozenset()) -> list[tuple[str, float]]:
-    """Gather colours into families, largest first.
-
-    Parameters
-    ----------
-    weighted : list of (colour, weight)
-        Colours with their visible areas.
-    apart : set of colour
-        Colours that each lead a family of their own, whatever is near them.
-
-    Returns
-    -------
-    list of (colour, weight)
-        The leading colour of each family and the family's whole weight.
-
-    Notes
-    -----
-    Leader clustering, heaviest colour first: the result does not depend on the order given, and a
-    family is never wider than twice ``FAMILY_RADIUS``. Costs colours times families.
-    """
-    totals: dict[str, float] = {}
-    for colour, weight in weighted:
-        totals[colour] = totals.get(colour, 0.0) + weight
-    leaders: dict[str, float] = {}
-    for colour in sorted(totals, key=lambda colour: (colour not in apart, -totals[colour], colour)):
-        leader = nearest_family(colour, tuple(leaders))
-        key = leader if leader is not None and colour not in apart else colour
-        leaders[key] = leaders.get(key, 0.0) + totals[colour]
-    return sorted(leaders.items(), key=lambda family: (-family[1], family[0]))
-
-
-@lru_cache(maxsize=_CACHE)
-def nearest_family(colour: str, leaders: tuple[str, ...]) -> str | None:
-    """Return the leader whose family a colour belongs to, or None."""
-    if not leaders:
-        return None
-    best = min(leaders, key=lambda leader: family_distance(colour, leader))
-    return best if family_distance(colour, best) <= FAMILY_RADIUS else None
-
-
 @lru_cache(maxsize=_CACHE)
 def mix(first: str, second: str, share: float) -> str:
     """Blend two sRGB colours; ``share`` 0 gives the first, 1 the second.

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Sequence
 
-from jolly_ledge.model.colour import families_of, family_name, nearest_family
+from jolly_ledge.model.hue_family import families_of, hue_family, nearest_family
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.plan import ColourFamily
 
@@ -24,7 +24,7 @@ def leads(families: Families) -> frozenset[str]:
 
 def name_of(colour: str, families: Families) -> str:
     """Return what a family is called: as the stylist named it, or in plain words."""
-    return next((family.name for family in families if colour in family.colours and family.name), family_name(colour))
+    return next((family.name for family in families if colour in family.colours and family.name), hue_family(colour))
 
 
 def stash_families(stash: Iterable[Item], families: Families = ()) -> list[tuple[str, float]]:

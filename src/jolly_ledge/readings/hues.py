@@ -3,8 +3,9 @@
 from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.colour import families_of, is_green, is_neutral, lightness_chroma_hue, nearest_family
+from jolly_ledge.model.colour import is_green, is_neutral, lightness_chroma_hue
 from jolly_ledge.model.families import Families, lead_of, leads
+from jolly_ledge.model.hue_family import families_of, nearest_family
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import GREENERY
 
@@ -51,7 +52,7 @@ def is_leaf(standing: Standing, colour: str) -> bool:
 
 @lru_cache(maxsize=256)
 def _families(colours: tuple[tuple[str, float], ...], apart: frozenset[str]) -> tuple[str, ...]:
-    return tuple(colour for colour, _ in families_of(list(colours), apart))
+    return tuple(colour for colour, _ in families_of(list(colours), apart, answering=True))
 
 
 def is_accent(standing: Standing, colour: str, piece: Piece) -> bool:
@@ -99,4 +100,4 @@ def _leaders(areas: list[tuple[str, float]], apart: frozenset[str]) -> tuple[str
 
 def family_among(colour: str, leaders: tuple[str, ...]) -> str | None:
     """Return the leader whose family a colour belongs to."""
-    return nearest_family(colour, leaders)
+    return nearest_family(colour, leaders, answering=True)

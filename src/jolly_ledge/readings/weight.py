@@ -3,7 +3,8 @@
 from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.colour import difference, families_of
+from jolly_ledge.model.colour import difference
+from jolly_ledge.model.hue_family import families_of
 from jolly_ledge.model.item import ColourShare, Item
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import Finish

@@ -24,11 +24,11 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.cautions.eaters import ANIMALS, USUAL_AGE, Animal, animal_kind, reach_of
-from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook, RenamePlan, SetBudget
 from jolly_ledge.model.edits.pieces import ChangePiece
 from jolly_ledge.model.errors import MoneyError
 from jolly_ledge.model.families import name_of, stash_families
+from jolly_ledge.model.hue_family import nearest_family
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.money import currency_in, price_of, typed
 from jolly_ledge.model.phrases import capital, counted, listed, with_article
@@ -314,8 +314,7 @@ class BriefStep(Step):
         return name_of(colour, self.session.plan.families)
 
     def _nearest(self, colour: str, leaders: list[str]) -> str | None:
-        best = min(leaders, key=lambda leader: family_distance(colour, leader), default=None)
-        return best if best is not None and family_distance(colour, best) < 0.06 else None
+        return nearest_family(colour, tuple(leaders))
 
     # Changing
 
