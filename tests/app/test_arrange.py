@@ -381,3 +381,17 @@ def test_what_is_tried_is_left_by_escape_and_by_going_on(window: MainWindow, qtb
     assert window.session.look.placement("copper-bowl") == before
     qtbot.keyClick(view, Qt.Key.Key_Right)
     assert placed(window, "copper-bowl") == before
+
+
+def test_what_no_proposal_brings_is_told_once_when_a_hand_sets_it_down(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = arrange_step(window), window.session
+    kettle = session.plan.item("kettle")
+    with qtbot.waitSignal(session.told, timeout=2000, check_params_cb=lambda said: "by your hand" in said):
+        page.actions_on_look.place(kettle)
+    session.undo()
+    told: list[str] = []
+    session.told.connect(told.append)
+    page.actions_on_look.place(kettle)
+    session.undo()
+    page.actions_on_look.place(session.plan.item("cream-vase"))
+    assert told == []

@@ -54,6 +54,9 @@ class Session(QObject):
     refused = Signal(str)
     """Something could not be done; one sentence for people."""
 
+    committed = Signal(object)
+    """An edit changed the plan."""
+
     told = Signal(str)
     """Something went well; one sentence for people."""
 
@@ -240,6 +243,8 @@ class Session(QObject):
             self.changed.emit()
             return False
         self._after_change(changed)
+        if changed:
+            self.committed.emit(edit)
         return changed
 
     def preview(self, look: Look | None, *, beside_what_is: bool = True) -> None:

@@ -177,3 +177,8 @@ def welcome(item: Item, piece: Piece, ledge: Ledge) -> float:
     # What a stylist means for a piece is asked for.
     meant = piece.id in item.meant_for and "hide" not in item.traits
     return max(WORTH[verdict], WORTH["may"] * meant)
+
+
+def comes_unasked(item: Item, piece: Piece, ledge: Ledge) -> bool:
+    """Tell whether a thing may come to a ledge by itself: it belongs there, or is meant for the piece."""
+    return verdict_on(item, piece, ledge)[0] != "asked" or piece.id in item.meant_for

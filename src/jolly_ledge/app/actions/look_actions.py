@@ -31,6 +31,23 @@ class LookActions:
 
     def __init__(self, session: Session) -> None:
         self._session = session
+        self._told_of: set[tuple[str, str]] = set()
+        session.committed.connect(self._tell_of)
+
+    def _tell_of(self, edit: Edit) -> None:
+        """Tell once of a thing set down by hand that no proposal would bring here, and why; by hand all is allowed."""
+        session = self._session
+        if not isinstance(edit, PlaceItem) or (edit.item, session.piece_id) in self._told_of:
+            return
+        # What is only needed once something is set down does not hold up the start.
+        from jolly_ledge.proposals.belonging import comes_unasked, verdict_on
+
+        item = next(one for one in session.plan.stash if one.id == edit.item)
+        ledge = next(one for one in session.piece.ledges if one.id == edit.spot.ledge)
+        if not ledge.is_wall and not comes_unasked(item, session.piece, ledge):
+            self._told_of.add((item.id, session.piece_id))
+            reason = verdict_on(item, session.piece, ledge)[1]
+            session.told.emit(f"The {item.label} stands here by your hand; no proposal brings it by itself. {reason}")
 
     def _chosen(self) -> tuple[Standing, ...]:
         chosen = self._session.chosen_standings
