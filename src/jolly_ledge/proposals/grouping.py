@@ -17,7 +17,7 @@ FIRST_THROWS = 6
 WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 """So many whole compositions come first; later it is mostly single ledges that are composed anew."""
 
-SHARED_FREE, SHARED_COST, SAME_LEAD = 0.35, 8.0, 1.5
+SHARED_FREE, SHARED_COST, SAME_LEAD = 0.3, 14.0, 3.0
 """So much looks may share; what is over costs, and the same lead does."""
 
 SAME_PLACES, PLACES_FREE = 4.0, 0.4

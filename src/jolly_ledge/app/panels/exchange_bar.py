@@ -1,12 +1,16 @@
 """Exchange in place: the best other things for the spot in hand, stepped through on the drawing itself."""
 
+from typing import TYPE_CHECKING
+
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QWidget
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.proposals.exchange import Exchange, exchanges, said_of
+
+if TYPE_CHECKING:
+    from jolly_ledge.proposals.exchange import Exchange
 
 
 class ExchangeBar(QWidget):
@@ -47,6 +51,9 @@ class ExchangeBar(QWidget):
 
     def begin(self) -> None:
         """Try what could stand in the spot of the chosen thing; tell where nothing could."""
+        # What is only needed once something is tried does not hold up the start.
+        from jolly_ledge.proposals.exchange import exchanges
+
         session = self._session
         chosen = session.chosen_standings
         if len(chosen) != 1:
@@ -85,6 +92,8 @@ class ExchangeBar(QWidget):
             self._session.preview(None)
 
     def _show(self) -> None:
+        from jolly_ledge.proposals.exchange import said_of
+
         exchange = self.found[self._at]
         said = f"{self._at + 1} of {len(self.found)} · {said_of(exchange)}"
         self.said.setText(said)
