@@ -6,7 +6,6 @@ from random import Random
 
 from msgspec import Struct
 
-from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.model.arrangement import Arrangement, Standing, arrange
 from jolly_ledge.model.edits.exchange import ExchangeThing
 from jolly_ledge.model.errors import JollyLedgeError
@@ -19,6 +18,7 @@ from jolly_ledge.model.spots import holds
 from jolly_ledge.model.words import BOOK_CATEGORIES, WALL_CATEGORIES, plain
 from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.groups.vessels import stems_suit
+from jolly_ledge.proposals.problem import stops_of
 from jolly_ledge.proposals.thing import LOUD, Thing, choose_palette
 from jolly_ledge.readings.register import assess
 
@@ -49,7 +49,7 @@ def exchanges(plan: Plan, look: Look, placement_id: str, most: int = MOST_OFFERE
     standing = before.by_id[placement_id]
     if standing.placement.locked:
         return ()
-    at_first, forbidden = assess(before).score, _stops(before)
+    at_first, forbidden = assess(before).score, stops_of(before)
     things = [Thing(one.item) for one in before.visible]
     for thing in things:
         thing.welcome = {standing.ledge.id: 1.0}
@@ -64,7 +64,7 @@ def exchanges(plan: Plan, look: Look, placement_id: str, most: int = MOST_OFFERE
         except JollyLedgeError:
             continue
         after = arrange(changed, changed.look(look.id))
-        if _stops(after) - forbidden:
+        if stops_of(after) - forbidden:
             continue
         gain = assess(after).score - at_first
         thing = Thing(item)
@@ -144,7 +144,3 @@ def _takes(item: Item, guest: Item) -> bool:
     if guest.category == "stems":
         return stems_suit(Thing(item), Thing(guest), None) > 0
     return holds(item, guest)
-
-
-def _stops(arrangement: Arrangement) -> set[tuple[str, frozenset[str]]]:
-    return {(c.id, frozenset(c.placements)) for c in cautions_of(arrangement) if c.level == "stop"}

@@ -5,13 +5,13 @@ from collections.abc import Iterator
 
 from msgspec import Struct
 
-from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.moves import Move, moves_for
+from jolly_ledge.proposals.problem import stops_of
 from jolly_ledge.readings.reading import Finding
 from jolly_ledge.readings.register import Assessment, assess, read_one
 
@@ -56,7 +56,7 @@ def mends(plan: Plan, look: Look, finding: Finding, most: int = 3) -> tuple[Mend
     """
     arrangement = arrange(plan, look)
     before = assess(arrangement)
-    forbidden = _stops(arrangement)
+    forbidden = stops_of(arrangement)
     fault = before.reading(finding.reading)
     helping: list[tuple[float, Move, Arrangement]] = []
     for move in moves_for(plan, look, arrangement, finding):
@@ -69,7 +69,7 @@ def mends(plan: Plan, look: Look, finding: Finding, most: int = 3) -> tuple[Mend
     for move, after in _most_promising(helping):
         assessment = assess(after)
         gain = assessment.score - before.score
-        if gain >= WORTH_IT and not _stops(after) - forbidden:
+        if gain >= WORTH_IT and not stops_of(after) - forbidden:
             found.append((move.kind, Mend(move.label, move.edit, after.look, gain, _changes(before, assessment))))
     found.sort(key=lambda pair: (-pair[1].gain, pair[1].label))
     return tuple(_different(found))[:most]
@@ -90,10 +90,6 @@ def _tried(plan: Plan, look: Look, edit: Edit) -> Arrangement | None:
     except JollyLedgeError:
         return None
     return arrange(changed, changed.look(look.id))
-
-
-def _stops(arrangement: Arrangement) -> set[tuple[str, frozenset[str]]]:
-    return {(c.id, frozenset(c.placements)) for c in cautions_of(arrangement) if c.level == "stop"}
 
 
 def _changes(before: Assessment, after: Assessment) -> tuple[tuple[str, float, float], ...]:

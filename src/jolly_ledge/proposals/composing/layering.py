@@ -5,7 +5,7 @@ from collections.abc import Callable, Collection, Iterator, Sequence
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import Fullness
 from jolly_ledge.proposals.composing.fullness import things_in
-from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.composing.spread import MARGIN_MM, OPEN_MARGIN_MM, spans_of
 from jolly_ledge.proposals.groups.books import crown
 from jolly_ledge.proposals.groups.group import Depth, Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, most_alike, safe_together, step_of_tone
@@ -31,7 +31,6 @@ LARGEST: dict[Fullness, int] = {"airy": 4, "layered": 5, "abundant": 6}
 """To groups of these forms nothing is added, nor to one that is so large."""
 
 REST_MM, PLACES, MOST_TRIES = 35.0, 9, 24
-TIGHT_MARGIN_MM, OPEN_MARGIN_MM = 4.0, 25.0
 
 
 def layered(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collection[str], wanted: float) -> list[Group]:
@@ -162,7 +161,7 @@ def _where_clear(
 
 def _room_of(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group) -> tuple[float, float]:
     """Return from where to where a group may grow: to its neighbours, the ends, and what parts the ledge."""
-    margin = TIGHT_MARGIN_MM if ledge.clearance is not None else OPEN_MARGIN_MM
+    margin = MARGIN_MM if ledge.clearance is not None else OPEN_MARGIN_MM
     middle = (group.left + group.right) / 2
     span = next((one for one in spans_of(stock, ledge) if one[0] <= middle <= one[1]), (0.0, ledge.width))
     others = [other for other in groups if other is not group]

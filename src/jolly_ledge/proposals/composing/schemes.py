@@ -11,7 +11,6 @@ from jolly_ledge.proposals.composing.tables import on_a_table
 from jolly_ledge.proposals.composing.worktops import on_a_worktop
 from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, stack_with_tall
-from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
 from jolly_ledge.proposals.groups.low import WORTHY, any_one, low_set, worthy
@@ -107,9 +106,6 @@ class _Forms:
 
     def service(self) -> Make:
         return lambda used, width: service(self._stock, self._ledge, used, side=self._side, width=width)
-
-    def candles(self) -> Make:
-        return lambda used, width: candlesticks(self._stock, self._ledge, used, side=self._side, width=width)
 
     def tray(self) -> Make:
         return lambda used, width: tray_set(self._stock, self._ledge, used, width=width)

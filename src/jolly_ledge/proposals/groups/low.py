@@ -8,6 +8,7 @@ from jolly_ledge.proposals.groups.books import crown
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock, alike, step_of_tone
 from jolly_ledge.proposals.groups.vessels import fill_vessel
+from jolly_ledge.proposals.thing import Thing
 
 WORTHY = frozenset({"vessel", "sculpture", "object", "plant", "bowl", "box", "basket", "art", "frame"})
 BESIDE = frozenset({"object", "candle", "sculpture", "plant", "box"})
@@ -32,13 +33,7 @@ def worthy(
         + 0.5 * min(thing.area / (0.4 * frame * frame), 1.0),
         leads=True,
     )  # fmt: skip
-    if found is None:
-        return None
-    group = Group("worthy", ledge.depth)
-    member = group.set_down(found, "back" if found.category in WALL_CATEGORIES else "middle")
-    if found.category == "vessel":
-        fill_vessel(stock, group, ledge, used, member, 0.8)
-    return group
+    return None if found is None else _by_itself(stock, ledge, used, found)
 
 
 def any_one(stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf")) -> Group | None:
@@ -51,12 +46,18 @@ def any_one(stock: Stock, ledge: Ledge, used: Collection[str], *, width: float =
     found = stock.pick(suiting, lambda thing: thing.worth + min(thing.area / (0.3 * stock.frame(ledge) ** 2), 1.0))
     if found is None:
         return None
+    group = _by_itself(stock, ledge, used, found)
+    if found.category in ("book", "book-stack", "box"):
+        crown(stock, group, ledge, used, group.members[0], [found], 0.3)
+    return group
+
+
+def _by_itself(stock: Stock, ledge: Ledge, used: Collection[str], found: Thing) -> Group:
+    """Return a thing set down alone, a picture against the back, a vessel mostly filled."""
     group = Group("worthy", ledge.depth)
     member = group.set_down(found, "back" if found.category in WALL_CATEGORIES else "middle")
     if found.category == "vessel":
         fill_vessel(stock, group, ledge, used, member, 0.8)
-    elif found.category in ("book", "book-stack", "box"):
-        crown(stock, group, ledge, used, member, [found], 0.3)
     return group
 
 
