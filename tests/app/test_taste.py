@@ -10,6 +10,7 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.manner_panel import HABITS
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.brief import BriefStep
+from jolly_ledge.model.edits.placements import ReturnToStash
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.register import REGISTER
 from pages import page_of
@@ -93,3 +94,30 @@ def test_odd_groups_are_left_out_where_nobody_counts(window: MainWindow, qtbot: 
     arranging = page_of(window, "Arrange", ArrangeStep)
     qtbot.waitUntil(lambda: arranging.readings.rows["odd-groups"].isHidden())
     assert window.session.assessment.reading("odd-groups") is None
+
+
+def test_the_kit_is_ticked_off_and_told_where_it_lacks(window: MainWindow, qtbot: QtBot) -> None:
+    session = window.session
+    session.choose_look("bedside-guest")
+    page = brief(window)
+    assert {"light", "glass"} <= set(page.kit.ticks)
+    assert "has what its use asks for" in page.kit.note.text()
+    lamps = [one.id for one in session.arrangement.visible if one.item.category == "lamp"]
+    session.commit(ReturnToStash(look=session.look_id, placements=tuple(lamps)))
+    assert "lacks: a light to read by" in page.kit.note.text()
+    must = session.assessment.reading("must-haves")
+    assert must is not None and any("No light yet" in finding.sentence for finding in must.findings)
+    qtbot.mouseClick(page.kit.ticks["light"], LEFT)
+    assert session.piece.unneeded == ("light",)
+    assert session.history.undo_label == "Do without a light to read by"
+    assert "has what its use asks for" in page.kit.note.text()
+
+
+def test_what_may_come_is_told_in_a_list(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = brief(window), window.session
+    page.kit.fill_menu()
+    lamps = next(action for action in page.kit.menu.actions() if action.text() == "Lamp")
+    before = lamps.isChecked()
+    lamps.trigger()
+    assert session.piece.comes == (("lamp", not before),)
+    assert "lamp" in page.kit.note.text()

@@ -7,9 +7,10 @@ from builders import case_of, plan_of, thing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
+from jolly_ledge.model.roles import role_of, room_of
 from jolly_ledge.model.starts.gallery import STARTS, begin
 from jolly_ledge.model.words import CATEGORIES
-from jolly_ledge.proposals.belonging import WORTH, role_of, room_of, rule_for, verdict_on, welcome
+from jolly_ledge.proposals.belonging import WORTH, comes_by_kind, rule_for, verdict_on, welcome
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals
 
@@ -111,3 +112,12 @@ def test_no_search_brings_what_comes_only_when_asked(strategy: str) -> None:
     (found,) = proposals([problem], 1, steps=60, strategy=strategy).found
     assert found.look.placements
     assert not any(placement.item.startswith("hub") for placement in found.look.placements)
+
+
+def test_the_stylist_tells_what_may_come_to_a_piece() -> None:
+    lamp = thing("lamp", "lamp")
+    told = replace(COUNTER, comes=(("lamp", True), ("vessel", False)))
+    assert verdict_on(lamp, told, told.ledge("top")) == ("belongs", f"You said so for {told.label}.")
+    assert welcome(thing("jar"), told, told.ledge("top")) == 0
+    assert welcome(thing("jar"), COUNTER, COUNTER.ledge("top")) > 0
+    assert comes_by_kind("lamp", told) and not comes_by_kind("vessel", told) and not comes_by_kind("device", told)

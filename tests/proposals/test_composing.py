@@ -12,9 +12,10 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Fixture, Ledge, Piece, Wish
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.starts.gallery import STARTS, Start, begin
 from jolly_ledge.model.words import WALL_CATEGORIES
-from jolly_ledge.proposals.belonging import role_of, welcome
+from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed, shifted
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.spread import spans_of

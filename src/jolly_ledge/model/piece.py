@@ -19,6 +19,7 @@ from jolly_ledge.model.value import (
 from jolly_ledge.model.words import (
     BoardMaterial,
     Build,
+    Category,
     Doors,
     Finish,
     Fixing,
@@ -163,6 +164,11 @@ class Piece(Value, frozen=True):
     pin_spacing: Size | None = None
     seats: Annotated[tuple[Seat, ...], Meta(max_length=60)] = ()
     photo: PiecePhoto | None = None
+    unneeded: Annotated[tuple[Words, ...], Meta(max_length=40)] = ()
+    """What its use asks for and the stylist does without here, by the ids of the needs."""
+
+    comes: Annotated[tuple[tuple[Category, bool], ...], Meta(max_length=60)] = ()
+    """Kinds of things that the stylist lets come to it by themselves (True), or only when asked (False)."""
 
     @property
     def label(self) -> str:

@@ -15,10 +15,9 @@ from msgspec import Struct
 
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge, Piece
-from jolly_ledge.model.words import BOOK_CATEGORIES
+from jolly_ledge.model.roles import Role, Room, is_served, role_of, room_of
+from jolly_ledge.model.words import BOOK_CATEGORIES, Category
 
-Role = Literal["top", "table", "island", "counter", "shelf", "below", "floor", "hearth", "wall"]
-Room = Literal["bed", "kitchen", "dining", "hall", "living"]
 Verdict = Literal["belongs", "may", "seldom", "asked"]
 
 WORTH: dict[Verdict, float] = {"belongs": 1.0, "may": 0.7, "seldom": 0.4, "asked": 0.0}
@@ -26,10 +25,7 @@ WORTH: dict[Verdict, float] = {"belongs": 1.0, "may": 0.7, "seldom": 0.4, "asked
 
 LOW_MM = 700.0
 OVER_A_FLAME_MM = 600.0
-ON_THE_FLOOR_MM = 110.0
 PICTURES = frozenset({"frame", "art", "mirror"})
-SERVED = ("silver", "stemware", "china", "porcelain", "glasses", "coffee", "tea", "service", "bar")
-COOKED = ("kitchen", "cooking", "coffee counter", "preparing", "pantry")
 
 
 class Where(Struct, frozen=True, forbid_unknown_fields=True):
@@ -88,49 +84,12 @@ def _never_pattern() -> re.Pattern[str]:
     return re.compile(rf"\b({'|'.join(map(re.escape, words))})(s|es)?\b")
 
 
-@lru_cache(maxsize=512)
-def room_of(piece: Piece) -> Room:
-    """Return for what kind of room a piece serves, by its kind and what it is used for."""
-    told = " ".join(
-        (piece.kind, piece.label, piece.purpose, *piece.use, *(ledge.label for ledge in piece.ledges))
-    ).lower()
-    if piece.kind == "nightstand":
-        return "bed"
-    if piece.kind == "counter" or any(word in told for word in COOKED):
-        return "kitchen"
-    if piece.kind == "dining-table" or (piece.kind == "hutch" and "dining" in told):
-        return "dining"
-    return "hall" if piece.kind == "console" and piece.build != "sideboard" else "living"
-
-
-@lru_cache(maxsize=2048)
-def role_of(piece: Piece, ledge: Ledge) -> Role:
-    """Return what a ledge is to its piece."""
-    if ledge.is_wall:
-        return "wall"
-    if ledge.floor < ON_THE_FLOOR_MM and piece.kind in ("console", "mantel"):
-        return "hearth" if piece.kind == "mantel" else "floor"
-    if piece.kind in ("coffee-table", "dining-table"):
-        return "table" if ledge.clearance is None or ledge.floor >= piece.height - 60 else "below"
-    if piece.kind == "counter":
-        return "island" if piece.viewed_from == "around" else "counter"
-    if piece.kind in ("console", "mantel", "nightstand", "other"):
-        is_top = ledge.clearance is None or ledge.floor >= piece.height - 60
-        return "top" if is_top else "below"
-    return "counter" if "counter" in ledge.label.lower() else "shelf"
-
-
-def is_served(piece: Piece) -> bool:
-    """Tell whether a piece shows or hands out dishes; by a sofa, a bed or a fire they are put down only."""
-    if piece.kind in ("coffee-table", "nightstand", "mantel"):
-        return False
-    told = f"{piece.purpose} {' '.join(piece.use)} {piece.label}".lower()
-    return any(re.search(rf"\b{word}\b", told) for word in SERVED)
-
-
 @lru_cache(maxsize=65_536)
 def verdict_on(item: Item, piece: Piece, ledge: Ledge) -> tuple[Verdict, str]:
     """Return whether a thing belongs on a ledge of a piece, and why."""
+    told = dict(piece.comes).get(item.category)
+    if told is not None:
+        return ("belongs" if told else "asked"), f"You said so for {piece.label}."
     role, room = role_of(piece, ledge), room_of(piece)
     never = _never()
     if any(word in f"{item.label} {item.material}".lower() for word in never.materials):
@@ -177,6 +136,17 @@ def welcome(item: Item, piece: Piece, ledge: Ledge) -> float:
     # What a stylist means for a piece is asked for.
     meant = piece.id in item.meant_for and "hide" not in item.traits
     return max(WORTH[verdict], WORTH["may"] * meant)
+
+
+def comes_by_kind(category: Category, piece: Piece) -> bool:
+    """Tell whether things of a kind come to a piece by themselves at all, as told by the stylist or by the rows."""
+    told = dict(piece.comes).get(category)
+    if told is not None:
+        return told
+    rule = rule_for(category)
+    if rule is None:
+        return False
+    return any(verdict != "asked" for verdict in (rule.otherwise, *(row.verdict for row in rule.where)))
 
 
 def comes_unasked(item: Item, piece: Piece, ledge: Ledge) -> bool:

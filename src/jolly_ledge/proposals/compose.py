@@ -13,6 +13,7 @@ from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, stops_of, without
 from jolly_ledge.proposals.settling import HUNG_MM, Errand, at, errands_of, hung, settle, settle_most
+from jolly_ledge.proposals.thing import LOUD, Thing, choose_palette
 from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.how_many import recommended
@@ -33,6 +34,8 @@ FILLED_SHARE = 0.35
 
 HUNG_SHARES = {"airy": 0.4, "layered": 0.6, "abundant": 0.8}
 """So much of a rail is taken up by what hangs from it."""
+
+SUITS_A_RAIL = 0.5
 
 WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 """What chance, a kind that stands there already, a look-alike and a stranger to the palette cost in the choice."""
@@ -118,8 +121,9 @@ def _hang_a_row(problem: Problem, placements: list[Placement], chance: random.Ra
     """Hang things side by side from a rail or on a wall, as many as the manner bears, tall and short in turn."""
     for wall in problem.walls:
         placed = {placement.item for placement in placements}
-        free = [item for item in problem.candidates if item.id not in placed and item.width <= wall.width]
-        chance.shuffle(free)
+        free = _in_few_hues(
+            problem, [i for i in problem.candidates if i.id not in placed and i.width <= wall.width], chance
+        )
         taken = sum(extent(_known(problem, p), p.pose).width for p in placements if p.ledge == wall.id)
         room = HUNG_SHARES[problem.manner.fullness] * wall.width - taken
         row: list[Item] = []
@@ -136,6 +140,18 @@ def _hang_a_row(problem: Problem, placements: list[Placement], chance: random.Ra
             new = Placement(id=item.id, item=item.id, ledge=wall.id, x=x + item.width / 2, y=y, pose="hung")
             place(problem, placements, new, needed=False)
             x += item.width + gap
+
+
+def _in_few_hues(problem: Problem, items: list[Item], chance: random.Random) -> list[Item]:
+    """Return what hangs well together, by chance in order: nothing loud, and the few hues that most of it carries."""
+    things = [Thing(item) for item in items]
+    quiet = [thing for thing in things if thing.loud < LOUD or problem.manner.palette]
+    for thing in quiet:
+        thing.welcome = dict.fromkeys((wall.id for wall in problem.walls), 1.0)
+    palette = choose_palette(quiet, problem.manner, chance)
+    suiting = [thing.item for thing in quiet if palette.fit(thing) >= SUITS_A_RAIL] or [thing.item for thing in quiet]
+    chance.shuffle(suiting)
+    return suiting
 
 
 def _known(problem: Problem, placement: Placement) -> Item:

@@ -9,8 +9,9 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.roles import room_of
 from jolly_ledge.model.words import BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES
-from jolly_ledge.proposals.belonging import room_of, welcome
+from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.groups.stock import FITS_PALETTE
 from jolly_ledge.proposals.thing import LOUD, Thing, palette_of
 

@@ -10,6 +10,7 @@ from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.kits import unmet_needs
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.money import NOUGHT, typed
 from jolly_ledge.model.phrases import capital, listed
@@ -40,9 +41,17 @@ KINDS: dict[Category, tuple[float, float]] = {
 }  # fmt: skip
 """What is looked for, with usual widths and depths in parts of the height; nothing that burns."""
 
+ASKED_FOR: dict[Category, tuple[float, float]] = {"tray": (9.0, 6.5), "tableware": (1.6, 1.6), "board": (0.62, 0.06)}
+"""What is looked for only where the use of the piece asks for it."""
+
+ASKED_HEIGHTS: dict[Category, tuple[float, ...]] = {
+    "tray": (22.0, 30.0), "tableware": (80.0, 140.0), "board": (340.0, 420.0),
+}  # fmt: skip
+"""In these heights, mm."""
+
 LEAST_MM: dict[Category, float] = {
     "vessel": 80.0, "bowl": 50.0, "box": 50.0, "plant": 90.0, "sculpture": 80.0, "frame": 100.0, "book-stack": 35.0,
-    "lamp": 250.0, "basket": 110.0,
+    "lamp": 250.0, "basket": 110.0, "tray": 15.0, "tableware": 60.0, "board": 250.0,
 }  # fmt: skip
 """Lower ones are hardly to be had."""
 
@@ -55,7 +64,8 @@ FINISHES: dict[Category, tuple[Finish, ...]] = {
     "bowl": ("rough", "matt", "satin", "gloss", "metal"),
     "box": ("woven", "matt", "satin", "gloss", "metal"), "plant": ("matt",), "sculpture": ("rough", "matt", "metal"),
     "frame": ("matt", "satin", "gloss", "metal"), "book-stack": ("matt", "satin"), "lamp": ("matt", "gloss", "metal"),
-    "basket": ("woven", "rough"),
+    "basket": ("woven", "rough"), "tray": ("matt", "gloss", "metal"), "tableware": ("matt", "gloss"),
+    "board": ("matt", "satin"),
 }  # fmt: skip
 """The finishes a kind of thing is to be had in."""
 
@@ -179,6 +189,8 @@ class _Shop:
         self._score = assess(self._arrangement).score
         self._heeds = self._problem.heeds(self._arrangement)
         self._leaders = chromatic_leaders(self._arrangement)[:4]
+        asked = {category for need in unmet_needs(self._arrangement) for category in need.categories}
+        self._kinds = KINDS | {category: shape for category, shape in ASKED_FOR.items() if category in asked}
 
     def _with(self, item: Item) -> Problem:
         return replace(self._problem, plan=replace(self._plan, stash=(*self._plan.stash, item)))
@@ -203,9 +215,12 @@ class _Shop:
         for ledge in self._problem.open_ledges:
             colour = self._colour_for(ledge)
             for start, end in self._gaps(ledge):
-                for category, (broad, deep) in KINDS.items():
-                    for share in TABLE_HEIGHTS if table else HEIGHTS:
-                        height = share * (_side(ledge) if table else frame_height(ledge))
+                for category, (broad, deep) in self._kinds.items():
+                    shares = [
+                        share * (_side(ledge) if table else frame_height(ledge))
+                        for share in (TABLE_HEIGHTS if table else HEIGHTS)
+                    ]
+                    for height in ASKED_HEIGHTS.get(category, shares):
                         width, depth = broad * height, min(deep * height, 0.8 * ledge.depth)
                         if width <= 0.9 * (end - start) and width <= 0.7 * ledge.width:
                             shade = GREEN if category == "plant" else colour

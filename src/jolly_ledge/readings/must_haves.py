@@ -2,6 +2,7 @@
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.kits import needs_of, unmet_needs
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
@@ -15,14 +16,14 @@ BAND = (0.99, 1.0)
 REACH_LOW_MM, REACH_HIGH_MM = 350.0, 1750.0
 """Daily things neither on the floor nor overhead."""
 
-GATHERED_SCORE = 0.4
+GATHERED_SCORE, LACKING = 0.4, 0.8
 DEMANDING = frozenset(("hide", "daily-use", "grab", "corded"))
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read every demand of the things themselves and every wish for the piece; the value is the share met.
+    """Read every demand of the things, every wish for the piece and what its use asks for; the value is the share met.
 
-    Left out where nothing is demanded: nothing to keep or hide, nothing of daily use, no cord, no wish.
+    Left out where nothing is demanded: nothing to keep or hide, nothing of daily use, no cord, no wish, no kit.
 
     >>> from jolly_ledge.readings.example import look_of, shelves, stand
     >>> look = look_of(shelves(), stand(400, 100, 50, traits=("hide",)))
@@ -44,7 +45,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if not wish.met:
             findings.append(Finding(ID, wish.placements, wish.sentence, 1.0))
     findings += [Finding(ID, (), _awaited(item, arrangement), 1.0) for item in arrangement.awaited]
-    scores = [*met.values(), *(0.0 for _ in arrangement.awaited)]
+    lacking = unmet_needs(arrangement)
+    findings += [Finding(ID, (), need.missing, LACKING, asks="more") for need in lacking]
+    answered = len(needs_of(arrangement.piece)) - len(lacking) if arrangement.visible else 0
+    scores = [
+        *met.values(),
+        *(0.0 for _ in arrangement.awaited),
+        *(0.0 for _ in lacking),
+        *(1.0 for _ in range(answered)),
+    ]
     if not scores:
         return None
     value = mean(scores)
@@ -56,9 +65,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=value,
         shown="all met" if not unmet else f"{unmet} unmet",
-        sentence="All that must be here, hidden or reached is."
+        sentence="All that must be here, hidden or reached is, and what its use asks for."
         if not unmet
-        else f"Of {len(scores)} things that must be here, hidden or reached {counted(unmet, 'is', 'are')} not.",
+        else f"Of {len(scores)} demands of the things, the wishes and the use {counted(unmet, 'is', 'are')} not met.",
         contributions=tuple((identifier, share) for identifier, share in met.items()),
         findings=tuple(findings),
     )

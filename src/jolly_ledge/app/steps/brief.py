@@ -15,6 +15,7 @@ from PySide6.QtWidgets import (
 )
 
 from jolly_ledge.app.panels.emphasis_page import EmphasisPage
+from jolly_ledge.app.panels.kit_panel import KitPanel
 from jolly_ledge.app.panels.manner_panel import HABITS, NAME_PX, SCHOOLS, MannerPanel
 from jolly_ledge.app.panels.taste_panel import TastePanel
 from jolly_ledge.app.scene.thumbnail import Thumbnail
@@ -91,6 +92,8 @@ class BriefStep(Step):
         self.purpose.textChanged.connect(self._set_purpose)
         page.addWidget(self.purpose)
         page.addLayout(self._uses())
+        self.kit = KitPanel(session)
+        page.addWidget(self.kit)
         self._section("The manner")
         self.schools = MannerPanel(session, SCHOOLS)
         page.addWidget(self.schools)
@@ -241,6 +244,7 @@ class BriefStep(Step):
             self.budget.setText(f"{typed(session.plan.budget)} {session.plan.currency}".strip())
         for use, button in self.use_chips.items():
             button.setChecked(use in session.piece.use)
+        self.kit.refresh()
         manner = session.look.manner
         self.schools.show_manner(manner)
         self.manner_note.setText(self.schools.said(manner))

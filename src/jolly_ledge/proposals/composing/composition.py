@@ -18,6 +18,7 @@ from jolly_ledge.proposals.composing.library import rows_of_many
 from jolly_ledge.proposals.composing.schemes import groups_for
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.low import is_empty_glass
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import Problem, stops_of
 from jolly_ledge.proposals.settling import Errand, errands_of, hung, settle
@@ -266,9 +267,7 @@ def _without_empty_glass(groups: list[Group]) -> list[Group]:
     """Take out clear vessels that hold nothing where the group can do without: they say nothing."""
     for group in groups:
         for member in list(group.members[1:]):
-            item = member.thing.item
-            clear = member.thing.category == "vessel" and item.finish == "clear" and "lidded" not in item.traits
-            if clear and not any(other.inside is member or other.on is member for other in group):
+            if is_empty_glass(group, member):
                 group.take_out(member)
     return groups
 

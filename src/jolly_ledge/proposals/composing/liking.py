@@ -4,6 +4,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from itertools import combinations, pairwise
 
 from jolly_ledge.model.hue_family import QUIET, WARM
+from jolly_ledge.model.kits import Need, needs_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import BOOK_CATEGORIES, WALL_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.composition import Composition
@@ -17,8 +18,8 @@ from jolly_ledge.proposals.thing import Thing
 SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
 """So much of the face of an opening is covered by things."""
 
-BEFORE_A_SCREEN = 1.2
-COMES_ONCE, BOARDS_AND_TRAY, BARE_SPAN, BEFORE_A_LAMP = 0.25, 0.3, 0.2, 1.2
+BEFORE_A_SCREEN, NEEDED = 1.2, 1.2
+COMES_ONCE, BOARDS_AND_TRAY, BARE_SPAN, BEFORE_A_LAMP = 0.25, 0.3, 0.4, 1.2
 BARE, THIN_TRAY, SWALLOWED = 1.5, 0.6, 0.35
 TOO_FEW, TOO_MANY = 0.13, 0.2
 SEEN_ON_A_TOP, SEEN_AT_MOST = 0.75, 1.8
@@ -258,17 +259,27 @@ def _ties(composition: Composition, things: Sequence[Thing]) -> float:
     return -cost
 
 
-def _kit(stock: Stock, things: Iterable[Thing]) -> float:
+def _lacks(stock: Stock, need: Need, things: Sequence[Thing]) -> bool:
+    """Tell whether something at hand would meet a need of the use and nothing does."""
+
+    def meets(thing: Thing, ledges: Iterable[Ledge]) -> bool:
+        return any(need.takes(thing.item, stock.roles[ledge.id]) for ledge in ledges)
+
+    homes = [ledge for ledge in stock.ledges if not need.roles or stock.roles[ledge.id] in need.roles]
+    at_hand = any(meets(thing, (ledge for ledge in homes if stock.fits(thing, ledge))) for thing in stock.pool)
+    return at_hand and not any(meets(thing, homes) for thing in things)
+
+
+def _kit(stock: Stock, things: Sequence[Thing]) -> float:
     """Return what is gained by what the use of a piece asks for, and lost where it is missing."""
     kinds = {thing.category for thing in things}
     liked = 0.0
     if stock.room == "bed":
-        lamps = any(thing.category == "lamp" for thing in stock.pool)
         liked += 0.4 * bool(kinds & BOOK_CATEGORIES) + 0.3 * bool(kinds & {"bowl", "tableware", "box", "tray"})
-        liked -= 2.0 * ("lamp" not in kinds and lamps)
     if stock.piece.kind in ("console", "nightstand", "mantel") and stock.room != "kitchen":
         liked += 0.6 * bool(kinds & {"stems", "plant"}) + 0.3 * ("lamp" in kinds)
         liked -= 0.6 * (stock.piece.kind == "console" and not kinds & {"lamp", "stems", "plant"})
+    liked -= NEEDED * sum(_lacks(stock, need, things) for need in needs_of(stock.piece))
     if stock.piece.kind == "counter":
         liked += 0.3 * bool(kinds & {"stems", "plant"})
     if stock.piece.kind == "dining-table":

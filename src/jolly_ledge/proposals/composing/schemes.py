@@ -3,8 +3,8 @@
 from collections.abc import Callable, Collection, Sequence
 
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.roles import is_served
 from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
-from jolly_ledge.proposals.belonging import is_served
 from jolly_ledge.proposals.composing.mantels import on_a_mantel
 from jolly_ledge.proposals.composing.spread import Make, fill
 from jolly_ledge.proposals.composing.tables import on_a_table

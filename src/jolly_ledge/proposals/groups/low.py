@@ -5,7 +5,7 @@ from collections.abc import Collection
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.proposals.groups.books import crown
-from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, alike, step_of_tone
 from jolly_ledge.proposals.groups.vessels import fill_vessel
 from jolly_ledge.proposals.thing import Thing
@@ -33,7 +33,15 @@ def worthy(
         + 0.5 * min(thing.area / (0.4 * frame * frame), 1.0),
         leads=True,
     )  # fmt: skip
-    return None if found is None else _by_itself(stock, ledge, used, found)
+    group = None if found is None else _by_itself(stock, ledge, used, found)
+    return None if group is None or is_empty_glass(group, group.anchor) else group
+
+
+def is_empty_glass(group: Group, vessel: Member) -> bool:
+    """Tell whether a clear vessel holds and carries nothing: it says nothing by itself."""
+    item = vessel.thing.item
+    clear = vessel.thing.category == "vessel" and item.finish == "clear" and "lidded" not in item.traits
+    return clear and not any(other.inside is vessel or other.on is vessel for other in group)
 
 
 def any_one(stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf")) -> Group | None:

@@ -1,0 +1,54 @@
+"""What a piece serves for and what each ledge is to it: a top, a shelf, the floor below, a hearth."""
+
+import re
+from functools import lru_cache
+from typing import Literal
+
+from jolly_ledge.model.piece import Ledge, Piece
+
+Role = Literal["top", "table", "island", "counter", "shelf", "below", "floor", "hearth", "wall"]
+Room = Literal["bed", "kitchen", "dining", "hall", "living"]
+
+ON_THE_FLOOR_MM = 110.0
+SERVED = ("silver", "stemware", "china", "porcelain", "glasses", "coffee", "tea", "service", "bar")
+COOKED = ("kitchen", "cooking", "coffee counter", "preparing", "pantry")
+
+
+@lru_cache(maxsize=512)
+def room_of(piece: Piece) -> Room:
+    """Return for what kind of room a piece serves, by its kind and what it is used for."""
+    told = " ".join(
+        (piece.kind, piece.label, piece.purpose, *piece.use, *(ledge.label for ledge in piece.ledges))
+    ).lower()
+    if piece.kind == "nightstand":
+        return "bed"
+    if piece.kind == "counter" or any(word in told for word in COOKED):
+        return "kitchen"
+    if piece.kind == "dining-table" or (piece.kind == "hutch" and "dining" in told):
+        return "dining"
+    return "hall" if piece.kind == "console" and piece.build != "sideboard" else "living"
+
+
+@lru_cache(maxsize=2048)
+def role_of(piece: Piece, ledge: Ledge) -> Role:
+    """Return what a ledge is to its piece."""
+    if ledge.is_wall:
+        return "wall"
+    if ledge.floor < ON_THE_FLOOR_MM and piece.kind in ("console", "mantel"):
+        return "hearth" if piece.kind == "mantel" else "floor"
+    if piece.kind in ("coffee-table", "dining-table"):
+        return "table" if ledge.clearance is None or ledge.floor >= piece.height - 60 else "below"
+    if piece.kind == "counter":
+        return "island" if piece.viewed_from == "around" else "counter"
+    if piece.kind in ("console", "mantel", "nightstand", "other"):
+        is_top = ledge.clearance is None or ledge.floor >= piece.height - 60
+        return "top" if is_top else "below"
+    return "counter" if "counter" in ledge.label.lower() else "shelf"
+
+
+def is_served(piece: Piece) -> bool:
+    """Tell whether a piece shows or hands out dishes; by a sofa, a bed or a fire they are put down only."""
+    if piece.kind in ("coffee-table", "nightstand", "mantel"):
+        return False
+    told = f"{piece.purpose} {' '.join(piece.use)} {piece.label}".lower()
+    return any(re.search(rf"\b{word}\b", told) for word in SERVED)
