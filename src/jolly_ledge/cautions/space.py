@@ -8,6 +8,7 @@ from itertools import combinations
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import speaks_of
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.bodies import in_one_place
 
 TOLERANCE_MM = 1.0
 JUT_MM = 25.0
@@ -116,22 +117,9 @@ def _collisions(standings: tuple[Standing, ...]) -> tuple[Caution, ...]:
 
 
 def _collide(first: Standing, second: Standing, hosts: dict[str, str | None]) -> bool:
-    width = min(first.right, second.right) - max(first.left, second.left)
-    deep = min(first.back, second.back) - max(first.front, second.front)
-    high = min(first.top, second.top) - max(first.bottom, second.bottom)
-    if min(width, deep, high) <= TOLERANCE_MM:
+    if not in_one_place(first, second):
         return False
-    if _carries(first, second, hosts) or _carries(second, first, hosts):
-        return False
-    if first.item.is_round and second.item.is_round and _is_circle(first) and _is_circle(second):
-        away = math.hypot(first.x - second.x, first.z - second.z)
-        return away < (first.width + second.width) / 2 - TOLERANCE_MM
-    return True
-
-
-def _is_circle(standing: Standing) -> bool:
-    deep = standing.back - standing.front
-    return standing.placement.pose == "upright" and abs(standing.width - deep) <= 0.25 * max(standing.width, deep)
+    return not (_carries(first, second, hosts) or _carries(second, first, hosts))
 
 
 def _carries(host: Standing, guest: Standing, hosts: dict[str, str | None]) -> bool:

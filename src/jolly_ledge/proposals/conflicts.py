@@ -12,7 +12,7 @@ from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.proposals.composing.library import ledger_of
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import IN_SPACE, Problem
-from jolly_ledge.proposals.settling import Errand, errands_of, settle
+from jolly_ledge.proposals.settling import Errand, errands_of, room_and_need, settle
 
 TRIED_FOR_EACH = 600
 """Places that are tried for one set of things; a search that is cut short blames nobody."""
@@ -21,6 +21,8 @@ AS_WISHED: dict[str, str] = {
     "centred": "in the middle", "mirrored": "as a pair about the middle", "together": "together", "hidden": "hidden",
     "filling": "in a vessel",
 }  # fmt: skip
+
+MOST_NAMED = 9
 
 Part = Errand | Placement
 
@@ -35,7 +37,8 @@ def conflicts_in(problem: Problem) -> tuple[str, ...]:
     found, to_the_end = settle(problem, errands) if errands else ((), True)
     if found is None and to_the_end:
         conflict = _smallest(problem, errands)
-        if conflict:
+        # Many things that only together have no room are told with what they need, not one by one.
+        if conflict and len(conflict) <= MOST_NAMED:
             said.append(_caution_in_the_way(problem, conflict) or _sentence(problem, conflict))
     return tuple(said)
 
@@ -49,7 +52,7 @@ def left_out_of(problem: Problem, placements: tuple[Placement, ...], told: tuple
     if missing:
         names = [f"the {item.label}" for item in missing]
         why = "" if len(told) > len(problem.impossible) else "; no place was found in the time, so give it more"
-        why = _too_many_books(problem, missing) or why
+        why = _too_many_books(problem, missing) or _too_much(problem) or why
         said.append(f"{capital(listed(names, len(names)))} {verb(names, 'is', 'are')} left out{why}.")
     return tuple(said)
 
@@ -81,6 +84,14 @@ def _too_many_books(problem: Problem, missing: Sequence[Item]) -> str:
     if not ledger.left_over:
         return ""
     return f"; the books are {ledger.length / 1000:.1f} m long and the shelves take {ledger.room / 1000:.1f} m"
+
+
+def _too_much(problem: Problem) -> str:
+    """Return what all that must stand covers and what the ledges have, where that alone is too much."""
+    room, need = room_and_need(problem, errands_of(problem))
+    if need <= room:
+        return ""
+    return f"; what must stand there covers {need / 1e6:.2f} m² at least and the ledges have {room / 1e6:.2f} m²"
 
 
 def _smallest(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Part, ...]:

@@ -7,7 +7,7 @@ arrangement, there is one in which everything has been pushed together.
 
 import math
 import random
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from typing import Literal
 
 from msgspec import Struct
@@ -27,6 +27,12 @@ from jolly_ledge.readings.must_haves import REACH_HIGH_MM, REACH_LOW_MM
 TRIED_FOR_ONE, MOST_ANEW = 1000, 1
 MOST_TRIED = 4000
 """Places that are tried before the search for a first arrangement gives up."""
+
+DEAD_END = 12
+"""Finding that there is no place left for a thing costs as much as so many tries."""
+
+FEW, ROUND_FOOT = 8, 0.25
+"""From so many things on their feet are summed up first; round things nestle, and narrow feet under wide rims do."""
 
 PAIR_SHARES = (0.36, 0.28, 0.42, 0.2, 0.12)
 """How far a mirrored pair stands from the middle, in widths of the piece, in the order of trying."""
@@ -170,16 +176,39 @@ def _stands(problem: Problem, item: Item, placements: Placements) -> Iterator[Pl
             xs, zs = {size.width / 2, ledge.width - size.width / 2}, {0.0, ledge.depth}
             for other in placements:
                 if other.ledge == ledge.id and other.host is None and other.x is not None and other.z is not None:
-                    beside = extent(items[other.item], other.pose, other.turn)
-                    along, across = (beside.width + size.width) / 2, (beside.depth + size.depth) / 2
+                    room = extent(items[other.item], other.pose, other.turn)
+                    along, across = (room.width + size.width) / 2, (room.depth + size.depth) / 2
                     xs |= {other.x - along - STEP_MM, other.x + along + STEP_MM}
                     zs |= {other.z - across - 1, other.z + across + 1}
             if ledge.shape == "ellipse":
                 yield from _on_a_round_top(item, ledge, pose, turn, xs, zs)
                 continue
+            beside = _blocks_on(ledge, items, placements)
             for x in sorted(x for x in xs if size.width / 2 - 1 <= x <= ledge.width - size.width / 2 + 1):
                 for z in sorted(zs, reverse=True):
-                    yield at(item, ledge, x, z, pose=pose, turn=turn)
+                    place = at(item, ledge, x, z, pose=pose, turn=turn)
+                    if item.is_round or not _is_taken(place, size, beside):
+                        yield place
+
+
+def _blocks_on(ledge: Ledge, items: Mapping[str, Item], placements: Placements) -> list[tuple[Placement, Extent]]:
+    """Return what stands square on a ledge, with the room it takes: where one is, no other can be."""
+    found = []
+    for placement in placements:
+        item = items[placement.item]
+        if placement.ledge == ledge.id and placement.host is None and placement.z is not None and not item.is_round:
+            found.append((placement, extent(item, placement.pose, placement.turn)))
+    return found
+
+
+def _is_taken(place: Placement, size: Extent, blocks: list[tuple[Placement, Extent]]) -> bool:
+    """Tell whether a square thing would be in the place of another; asked first, for it costs little."""
+    x, z = place.x or 0.0, place.z or 0.0
+    return any(
+        abs(x - (other.x or 0.0)) < (size.width + room.width) / 2 - 1
+        and abs(z - (other.z or 0.0)) < (size.depth + room.depth) / 2 - 1
+        for other, room in blocks
+    )
 
 
 def _on_a_round_top(
@@ -342,10 +371,28 @@ def settle(
                 found = go_on(number + 1, (*placements, *added))
                 if found is not None:
                     return found
+        tried += DEAD_END
         return None
 
+    room, need = room_and_need(problem, errands) if len(errands) >= FEW else (0.0, 0.0)
+    if need > room:
+        return None, True
     found = go_on(0, problem.fixed)
     return found, found is not None or (tried < most and _is_exact(problem, errands))
+
+
+def room_and_need(problem: Problem, errands: tuple[Errand, ...]) -> tuple[float, float]:
+    """Return the area of the ledges and the least that what must stand covers, both in mm²."""
+    need = 0.0
+    for item in (item for errand in errands if errand.kind == "stands" for item in errand.items):
+        feet = [
+            size.width * size.depth * (ROUND_FOOT if item.is_round else 1.0)
+            for ledge in problem.homes(item)
+            for pose, turn in ways_to_stand(item, ledge)
+            for size in (extent(item, pose, turn),)
+        ]
+        need += min(feet, default=0.0)
+    return sum(ledge.width * ledge.depth for ledge in problem.open_ledges), need
 
 
 def settle_most(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Placements, tuple[Errand, ...]]:
