@@ -12,6 +12,7 @@ from jolly_ledge.app.scene.look_view import LookView
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.look import Placement
+from jolly_ledge.model.rows import row_of
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -395,3 +396,33 @@ def test_what_no_proposal_brings_is_told_once_when_a_hand_sets_it_down(window: M
     session.undo()
     page.actions_on_look.place(session.plan.item("cream-vase"))
     assert told == []
+
+
+def test_a_row_of_books_is_sorted_and_carried_as_one(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = arrange_step(window), window.session
+    session.choose("lens-grinding")
+    assert page.chosen.row_chip.isVisibleTo(page.chosen)
+    qtbot.keyClick(page.view, Qt.Key.Key_R)
+    assert set(session.selection) == {"tides", "lens-grinding", "bird-book"}
+    assert "A row of 3 books" in page.chosen.where.text()
+    qtbot.keyClick(page.view, Qt.Key.Key_O)
+    names = [one.item.label for one in row_of(session.arrangement, "tides")]
+    assert session.history.undo_label == "Sort the row by name"
+    assert names == sorted(names)
+    before = {one: placed(window, one).x or 0.0 for one in session.selection}
+    at = session.arrangement.by_id["tides"]
+    start = spot(page.view, at.x, (at.bottom + at.top) / 2)
+    drag(qtbot, page.view.viewport(), start, start + QPoint(25, 0))
+    moved = {round((placed(window, one).x or 0.0) - x, 3) for one, x in before.items()}
+    assert len(moved) == 1
+    assert moved != {0.0}
+    assert session.history.undo_label == "Move 3 things"
+    assert set(session.selection) == set(before)
+
+
+def test_a_click_on_one_of_several_leaves_it_alone_in_hand(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = arrange_step(window), window.session
+    session.choose("tides", "lens-grinding")
+    at = session.arrangement.by_id["tides"]
+    qtbot.mouseClick(page.view.viewport(), LEFT, pos=spot(page.view, at.x, (at.bottom + at.top) / 2))
+    assert session.selection == ("tides",)

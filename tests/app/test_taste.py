@@ -106,7 +106,8 @@ def test_the_kit_is_ticked_off_and_told_where_it_lacks(window: MainWindow, qtbot
     session.commit(ReturnToStash(look=session.look_id, placements=tuple(lamps)))
     assert "lacks: a light to read by" in page.kit.note.text()
     must = session.assessment.reading("must-haves")
-    assert must is not None and any("No light yet" in finding.sentence for finding in must.findings)
+    assert must is not None
+    assert any("No light yet" in finding.sentence for finding in must.findings)
     qtbot.mouseClick(page.kit.ticks["light"], LEFT)
     assert session.piece.unneeded == ("light",)
     assert session.history.undo_label == "Do without a light to read by"

@@ -14,9 +14,8 @@ TALL_BLOCK = thing("tower", "box", width=90.0, height=330.0, depth=90.0)
 
 
 def meet(one: Item, other: Item, away: float) -> bool:
-    arrangement = arranged(
-        case_of(1), (one, other), put(one.id, x=300.0, z=150.0), put(other.id, x=300.0 + away, z=150.0)
-    )
+    places = (put(one.id, x=300.0, z=150.0), put(other.id, x=300.0 + away, z=150.0))
+    arrangement = arranged((one, other), places, case_of(1))
     first, second = (arrangement.by_id[item.id] for item in (one, other))
     assert in_one_place(first, second) == in_one_place(second, first)
     return in_one_place(first, second)

@@ -71,6 +71,7 @@ from jolly_ledge.model.edits.placements import (
 from jolly_ledge.model.edits.placing import FindElsewhere, TickOff
 from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.edits.risers import RaiseOnRisers
+from jolly_ledge.model.edits.sort_row import SortRow
 from jolly_ledge.model.edits.swap import SwapPlacements
 from jolly_ledge.model.edits.together import Together
 from jolly_ledge.model.edits.wishes import AddWish, DropWish
@@ -155,6 +156,7 @@ EDITS: tuple[Edit, ...] = (
     FindElsewhere(
         look="first-try", placement="dark-urn", found=Deviation(along=40.0), said="4 cm right", name="dark urn"
     ),
+    SortRow(look="first-try", placement="tides", order="name"),
     SwapPlacements(look="first-try", first="dark-urn", second="cream-vase", first_name="urn", second_name="vase"),
     ExchangeThing(look="first-try", placement="dark-urn", item="kettle", name="tall dark urn", new_name="steel kettle"),
     Together(

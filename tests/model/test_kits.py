@@ -73,4 +73,5 @@ def test_what_the_stylist_does_without_is_not_asked_for() -> None:
 def test_every_need_says_what_lacks_in_a_sentence() -> None:
     for piece in (start("nightstand", "reading"), start("console", "keys"), start("counter", "cooking", "coffee")):
         for need in kit_of(piece):
-            assert need.missing.endswith(".") and need.name[0].isupper()
+            assert need.missing.endswith(".")
+            assert need.name[0].isupper()

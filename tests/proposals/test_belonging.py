@@ -120,4 +120,6 @@ def test_the_stylist_tells_what_may_come_to_a_piece() -> None:
     assert verdict_on(lamp, told, told.ledge("top")) == ("belongs", f"You said so for {told.label}.")
     assert welcome(thing("jar"), told, told.ledge("top")) == 0
     assert welcome(thing("jar"), COUNTER, COUNTER.ledge("top")) > 0
-    assert comes_by_kind("lamp", told) and not comes_by_kind("vessel", told) and not comes_by_kind("device", told)
+    assert comes_by_kind("lamp", told)
+    assert not comes_by_kind("vessel", told)
+    assert not comes_by_kind("device", told)

@@ -16,8 +16,9 @@ from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.starts.gallery import STARTS, Start, begin
 from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.proposals.belonging import welcome
-from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed, shifted
+from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed
 from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.refining import MOVES, Move, member_exchanged, shifted
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
@@ -99,6 +100,22 @@ def test_a_shift_moves_one_group_as_a_whole(demo: Plan) -> None:
         group = next(group for _, group in before.groups if moved[0][0].item in group.ids)
         assert {new.item for new, _ in moved} <= group.ids
     assert seen >= 5
+
+
+@pytest.mark.parametrize("move", MOVES, ids=lambda move: move.__name__)
+def test_every_move_of_groups_gives_what_can_stand(demo: Plan, move: Move) -> None:
+    problem = problem_for(next(s for s in STARTS if begin(s, set()).kind == "bookcase"), demo)
+    before, chance, seen = composition_of(problem), Random(5), 0
+    for _ in range(80):
+        after = move(before, chance)
+        if after is None:
+            continue
+        seen += 1
+        assert problem.is_valid(problem.resolve(after.placements))
+        assert after.placements != before.placements
+        gone = {p.item for p in before.placements} - {p.item for p in after.placements}
+        assert len(gone) == (move is member_exchanged)
+    assert seen >= 3
 
 
 def jars(count: int) -> tuple[Item, ...]:

@@ -6,8 +6,9 @@ from collections.abc import Collection
 from msgspec.structs import replace
 
 from jolly_ledge.proposals.compose import compose
-from jolly_ledge.proposals.composing.composition import Composition, composed, recomposed, shifted
+from jolly_ledge.proposals.composing.composition import Composition, composed, recomposed
 from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.problem import Pairs, Problem
 from jolly_ledge.proposals.worth import MOST_WELCOME, Judge, State, overlap, pairs_of
 
@@ -25,13 +26,13 @@ SAME_PLACES, PLACES_FREE = 4.0, 0.4
 
 SEASON_LIKED = 1.0
 BEST_SCORE = 1.0
-SHIFTS_FROM, SHIFTED_OFTEN = 0.7, 0.5
+REFINES_FROM, REFINED_OFTEN = 0.6, 0.6
 LIKED_MORE = 10.0
 """Any composition is worth more than single things."""
 
 
 class Grouping:
-    """Composes whole looks at first, then single ledges anew, then shifts groups; keeps what is liked best."""
+    """Composes whole looks first, then single ledges anew, then refines groups; keeps what is liked best."""
 
     whole_often = WHOLE_OFTEN
 
@@ -89,12 +90,12 @@ class Grouping:
         return cost + SAME_LEAD * sum(lead == _lead_of(composition, earlier - kept) for earlier in self._earlier)
 
     def step(self, progress: float) -> bool:
-        """Compose all anew, a ledge or a few of the best, or shift a group of it: the longer, the finer."""
+        """Compose all anew, a ledge or a few of the best, or refine its groups: the longer, the finer."""
         if self._composition is None or self._number < WHOLE_AT_FIRST or self._chance.random() < self.whole_often:
             found = self._composed()
         else:
-            shifts = progress > SHIFTS_FROM and self._chance.random() < SHIFTED_OFTEN
-            changed = (shifted if shifts else recomposed)(self._composition, self._chance)
+            refines = progress > REFINES_FROM and self._chance.random() < REFINED_OFTEN
+            changed = (refined if refines else recomposed)(self._composition, self._chance)
             found = None if changed is None else self._judged(changed)
         if found is not None and found[1].rank > self.best.rank:
             self._composition, self.best = found

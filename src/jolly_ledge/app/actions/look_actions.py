@@ -12,9 +12,11 @@ from jolly_ledge.model.edits.placements import (
     SetPose,
     Spot,
 )
+from jolly_ledge.model.edits.sort_row import SortRow
 from jolly_ledge.model.edits.together import Together
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.rows import ORDERS, in_order, row_of
 from jolly_ledge.model.spots import free_spot, holds
 from jolly_ledge.model.words import Pose
 
@@ -133,6 +135,28 @@ class LookActions:
         if chosen:
             label = f"Group {self._names(chosen)} as “{name}”" if name else f"Ungroup {self._names(chosen)}"
             self._change(chosen, (("vignette", name or None),), label)
+
+    def take_row(self) -> None:
+        """Take the whole row of books in hand that the chosen one stands in; it is then moved as one."""
+        session = self._session
+        for standing in self._chosen()[:1]:
+            row = row_of(session.arrangement, standing.id)
+            if row:
+                session.choose(standing.id, *(one.id for one in row if one.id != standing.id))
+            else:
+                session.refused.emit(f"The {standing.item.label} stands in no row of books.")
+
+    def sort_row(self) -> None:
+        """Sort the row of the chosen book by height; once more by hue, then by name."""
+        session = self._session
+        for standing in self._chosen()[:1]:
+            row = row_of(session.arrangement, standing.id)
+            sorted_by = [order for order in ORDERS if row and in_order(row, order) == row]
+            first = ORDERS.index(sorted_by[0]) + 1 if sorted_by else 0
+            others = [order for order in (*ORDERS[first:], *ORDERS[:first]) if order not in sorted_by]
+            order = others[0] if others else ORDERS[0]
+            if not session.commit(SortRow(look=session.look_id, placement=standing.id, order=order)) and not others:
+                session.told.emit("The row stands in order already: by height, by hue and by name.")
 
     def put_back(self) -> None:
         """Take what is chosen back to the stash."""

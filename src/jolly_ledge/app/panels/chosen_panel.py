@@ -9,7 +9,9 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.texts import Board, heading, words
+from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.rows import mass_of, row_of
 from jolly_ledge.model.stems import plan_stems
 from jolly_ledge.model.words import Pose
 from jolly_ledge.readings.weight import weights
@@ -96,6 +98,12 @@ class ChosenPanel(QWidget):
         self.wish_chip = WishChip(self._session, self._chosen_items)
         grid.addWidget(self.wish_chip.button, 7, 1)
         grid.addWidget(self.exchange_chip, 8, 0, 1, 2)
+        self.row_chip = chip("Whole row", "Take the whole row of books in hand (R)", checkable=False)
+        self.row_chip.clicked.connect(self._actions.take_row)
+        self.sort_chip = chip("Sort row", "Sort it by height, then by hue, then by name (O)", checkable=False)
+        self.sort_chip.clicked.connect(self._actions.sort_row)
+        grid.addWidget(self.row_chip, 9, 0)
+        grid.addWidget(self.sort_chip, 9, 1)
         return self.tools
 
     def _chosen_items(self) -> tuple[str, ...]:
@@ -113,6 +121,9 @@ class ChosenPanel(QWidget):
         chosen = session.chosen_standings
         self.tools.setEnabled(bool(chosen))
         ledge = session.ledge
+        row = row_of(session.arrangement, chosen[0].id) if chosen else ()
+        for button in (self.row_chip, self.sort_chip):
+            button.setVisible(bool(row))
         if not chosen:
             self.title.setText(f"{ledge.label[:1].upper()}{ledge.label[1:]}" if ledge else "No ledge yet")
             if ledge is not None:
@@ -144,6 +155,9 @@ class ChosenPanel(QWidget):
     def _where(self) -> str:
         chosen = self._session.chosen_standings
         first = chosen[0]
+        row = row_of(self._session.arrangement, first.id)
+        if len(chosen) > 1 and {standing.id for standing in chosen} == {one.id for one in row}:
+            return f"A row of {len(row)} books, {self._session.length(row[-1].right - row[0].left)} long; {_mass(row)}"
         if len(chosen) > 1:
             return "Shift-click adds and takes away."
         host = self._session.arrangement.by_id.get(first.placement.host or "")
@@ -162,3 +176,8 @@ class ChosenPanel(QWidget):
         by_id = weights(self._session.arrangement)
         whole = sum(by_id.values())
         return f", {percent(by_id[identifier] / whole)} to the eye" if whole and identifier in by_id else ""
+
+
+def _mass(row: tuple[Standing, ...]) -> str:
+    mass = mass_of(row)
+    return "mass unknown" if mass is None else f"{mass:.1f} kg on the board"

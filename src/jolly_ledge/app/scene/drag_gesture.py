@@ -7,8 +7,10 @@ from jolly_ledge.model.edits.placements import (
     PlaceItem,
     PutInside,
     ReturnToStash,
+    Spot,
     carried_by,
 )
+from jolly_ledge.model.edits.together import Together
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
@@ -52,12 +54,27 @@ class DragGesture:
         self._turn = placement.turn if placement else 0.0
         look = session.look
         self._carried = frozenset(p.id for p in carried_by(look, placement.id)) if placement else frozenset()
-        self._ignored = self._carried | ({placement.id} if placement else set())
         self._arrangement: Arrangement = session.arrangement
+        self._along_with = self._chosen_beside(placement)
+        self._ignored = self._carried | ({placement.id} if placement else set())
+        for other in self._along_with:
+            self._ignored |= {other.id, *(p.id for p in carried_by(look, other.id))}
         self._ledge_before = session.ledge_id
         self._edit: Edit | None = None
         self.landing: Landing | None = None
         self.at = (0.0, 0.0)
+
+    def _chosen_beside(self, placement: Placement | None) -> tuple[Placement, ...]:
+        """Return what is chosen with it and stands on the same ledge: all of that is carried as one."""
+        session = self._session
+        if placement is None or placement.id not in session.selection or placement.host is not None:
+            return ()
+        others = (self._arrangement.by_id[one].placement for one in session.selection if one != placement.id)
+        return tuple(
+            other for other in others
+            if other.ledge == placement.ledge and other.host is None and other.x is not None and not other.locked
+            and other.pose not in ("hung", "draped")
+        )  # fmt: skip
 
     def move(self, x: float, y: float) -> None:
         """Follow the pointer (piece mm, y up) and show what would be."""
@@ -95,7 +112,8 @@ class DragGesture:
         changed = session.commit(edit)
         if changed:
             fresh = [p.id for p in session.look.placements if p.id not in before]
-            present = [self.placement.id] if self.placement and self._is_there(self.placement.id) else []
+            held = (self.placement, *self._along_with) if self.placement else ()
+            present = [one.id for one in held if self._is_there(one.id)]
             session.choose(*(fresh or present))
         return changed
 
@@ -142,6 +160,18 @@ class DragGesture:
             host_name = self._name_of(landing.inside)
             return PutInside(look=look, item=self.item.id, host=landing.inside, name=name, host_name=host_name)
         if self.placement:
-            return MovePlacement(look=look, placement=self.placement.id, spot=landing.spot, name=name)
+            first = MovePlacement(look=look, placement=self.placement.id, spot=landing.spot, name=name)
+            if not self._along_with or landing.spot.on or landing.spot.y is not None:
+                return first
+            return self._all_of_them(first, self.placement)
         pose: Pose = "hung" if landing.spot.y is not None else self.pose
         return PlaceItem(look=look, item=self.item.id, spot=landing.spot, pose=pose, name=name)
+
+    def _all_of_them(self, first: MovePlacement, held: Placement) -> Edit:
+        """Return the move of what is held with all that goes along, as one step."""
+        spot, edits = first.spot, [first]
+        along, into = spot.x - (held.x or 0.0), spot.z - (held.z or 0.0)
+        for other in self._along_with:
+            beside = Spot(ledge=spot.ledge, x=(other.x or 0.0) + along, z=(other.z or 0.0) + into)
+            edits.append(MovePlacement(look=first.look, placement=other.id, spot=beside))
+        return Together(edits=tuple(edits), label=f"Move {len(edits)} things")

@@ -23,6 +23,7 @@ from jolly_ledge.app.scene.mark_layer import MarkLayer
 from jolly_ledge.app.scene.marks import Mark
 from jolly_ledge.app.scene.overlays import paint_beam
 from jolly_ledge.app.scene.picture_item import PictureItem, PlacementItem
+from jolly_ledge.app.scene.pointing import ledge_under
 from jolly_ledge.app.scene.stamps import PLATE_PX, plate_ground
 from jolly_ledge.app.scene.tried_move import paint_tried
 from jolly_ledge.app.scene.ways_of_looking import Ways, paint_as_seen
@@ -387,13 +388,14 @@ class LookView(QGraphicsView):
         item = self.placement_at(position)
         if item is None:
             self._session.choose()
-            self._choose_ledge_at(position)
+            if (ledge := ledge_under(self._session.piece, self.mapToScene(position))) is not None:
+                self._session.choose_ledge(ledge.id)
             return
         adds = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
         chosen = self._session.selection
         if adds:
             self._session.choose(*[i for i in chosen if i != item.placement_id], item.placement_id)
-        elif item.placement_id not in chosen or len(chosen) > 1:
+        elif item.placement_id not in chosen:
             self._session.choose(item.placement_id)
         self._pressed = (position, item)
 
@@ -419,8 +421,11 @@ class LookView(QGraphicsView):
             self.carry_to(position)
 
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:
-        """Let go of what is carried."""
-        self._pressed = self._panned_from = None
+        """Let go of what is carried; a click on one of several leaves it alone in hand."""
+        pressed, self._pressed, self._panned_from = self._pressed, None, None
+        adds = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
+        if pressed is not None and self.gesture is None and not adds and len(self._session.selection) > 1:
+            self._session.choose(pressed[1].placement_id)
         self.let_go()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
@@ -485,14 +490,6 @@ class LookView(QGraphicsView):
                 self._session.choose()
             return
         event.ignore()
-
-    def _choose_ledge_at(self, position: QPoint) -> None:
-        at = self.mapToScene(position)
-        for ledge in self._session.piece.ledges:
-            top = ledge.floor + (ledge.clearance if ledge.clearance is not None else 400)
-            if ledge.left <= at.x() <= ledge.right and ledge.floor - 30 <= -at.y() <= top:
-                self._session.choose_ledge(ledge.id)
-                return
 
 
 def _frame(arrangement: Arrangement) -> QRectF:

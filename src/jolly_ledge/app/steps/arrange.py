@@ -268,6 +268,8 @@ class ArrangeStep(Step):
             ("PgDown", partial(do.choose_ledge, 1)),
             ("PgUp", partial(do.choose_ledge, -1)),
             ("J", do.count_apart),
+            ("R", do.take_row),
+            ("O", do.sort_row),
             ("E", self.begin_exchange),
             ("X", self.chosen.wish_chip.pop_up),
             ("W", self.show_proposals),

@@ -33,8 +33,6 @@ BEHIND_A_PICTURE, MANY = 0.04, 10
 LEDGES_ANEW = (0.6, 0.3, 0.1)
 """How often one ledge, two or three are composed anew together."""
 
-SHIFTS_MM = (-60, -40, -20, 20, 40, 60)
-
 Placements = tuple[Placement, ...]
 Standing = tuple[tuple[Ledge, Group], ...]
 
@@ -127,28 +125,6 @@ def recomposed(composition: Composition, chance: Random) -> Composition | None:
     if not problem.can_stand(problem.resolve(placements)) or (walls and not hangs_clear(problem, groups, walls)):
         return None
     return replace(composition, groups=tuple(groups), placements=placements)
-
-
-def shifted(composition: Composition, chance: Random) -> Composition | None:
-    """Return a composition with one whole group moved along its ledge; None where it cannot be."""
-    stock, groups = composition.stock, composition.groups
-    composed_ones = {placement.item for placement in placements_of(groups)}
-    if not groups:
-        return None
-    number, along = chance.randrange(len(groups)), chance.choice(SHIFTS_MM)
-    ledge, group = groups[number]
-    moved = group.copy().shift(along)
-    margin = 0.0 if ledge.clearance is not None else 25.0
-    if group.wants_end or moved.foot_left < margin or moved.foot_right > ledge.width - margin:
-        return None
-    others = tuple(placement for placement in composition.placements if placement.item not in composed_ones)
-    changed = (*groups[:number], (ledge, moved), *groups[number + 1 :])
-    placements = (*others, *placements_of(changed))
-    problem = stock.problem
-    walls = tuple(placement for placement in others if placement.pose == "hung")
-    if not problem.can_stand(problem.resolve(placements)) or (walls and not hangs_clear(problem, changed, walls)):
-        return None
-    return replace(composition, groups=changed, placements=placements)
 
 
 def placements_of(groups: Sequence[tuple[Ledge, Group]]) -> Placements:

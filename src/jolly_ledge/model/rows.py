@@ -1,0 +1,51 @@
+"""Rows of upright books in a look: which books stand in one, how heavy it is, in which order it may be sorted."""
+
+from collections.abc import Callable
+from typing import Literal
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.colour import oklab
+from jolly_ledge.model.hue_family import hue_family
+from jolly_ledge.model.words import BOOK_CATEGORIES
+
+Order = Literal["height", "hue", "name"]
+ORDERS: tuple[Order, ...] = ("height", "hue", "name")
+"""By height, by hue, or by name (of the author, where the name begins with it); a series is never parted."""
+
+SET_APART = "\uffff"
+
+
+def row_of(arrangement: Arrangement, placement: str) -> tuple[Standing, ...]:
+    """Return the upright books of the row that a placement stands in, left to right; empty where there is no row."""
+    for columns in arrangement.columns.values():
+        for column in columns:
+            books = tuple(
+                one for unit in column.units for one in unit.standings
+                if one.depth_order == 0 and one.item.category in BOOK_CATEGORIES and one.placement.pose != "flat"
+            )  # fmt: skip
+            if len(books) > 1 and any(one.id == placement for one in books):
+                return tuple(sorted(books, key=lambda one: one.left))
+    return ()
+
+
+def mass_of(row: tuple[Standing, ...]) -> float | None:
+    """Return what a row weighs in kg; None where the mass of any book is unknown."""
+    masses = [one.item.mass for one in row]
+    return None if any(mass is None for mass in masses) else sum(mass for mass in masses if mass is not None)
+
+
+def in_order(row: tuple[Standing, ...], order: Order) -> tuple[Standing, ...]:
+    """Return the books of a row in an order; a series stays together, in its own order, where its first book comes."""
+    by: dict[Order, Callable[[Standing], tuple[object, ...]]] = {
+        "height": lambda one: (-one.height, one.item.label),
+        "hue": lambda one: (hue_family(one.item.main_colour), oklab(one.item.main_colour)[0]),
+        "name": lambda one: (one.item.label.casefold(),),
+    }
+    ordered = sorted(row, key=by[order])
+    found: dict[str, list[Standing]] = {}
+    for one in ordered:
+        found.setdefault(one.item.set or f"{SET_APART}{one.id}", []).append(one)
+    return tuple(
+        one for key, books in found.items()
+        for one in (books if key.startswith(SET_APART) else sorted(books, key=lambda book: book.item.label))
+    )  # fmt: skip

@@ -1,0 +1,128 @@
+"""Moves of whole groups in a composition: along their ledge, turned about, in each other's place, one member exchanged.
+
+Every move keeps to the grammar and gives a composition that can stand, or None.
+"""
+
+from collections.abc import Callable
+from random import Random
+
+from msgspec.structs import replace
+
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.proposals.composing.composition import Composition, Standing, hangs_clear, placements_of
+from jolly_ledge.proposals.groups.group import Group, Member
+from jolly_ledge.proposals.thing import Thing
+
+Move = Callable[[Composition, Random], Composition | None]
+
+SHIFTS_MM = (-60, -40, -20, 20, 40, 60)
+OPEN_EDGE_MM = 25.0
+"""On what is open above groups keep so far from the ends."""
+
+SIZE_ALIKE = (0.7, 1.3)
+"""A member is exchanged for one of about its height and width."""
+
+
+def refined(composition: Composition, chance: Random) -> Composition | None:
+    """Return a composition after one move by chance; None where it cannot be."""
+    return chance.choice(MOVES)(composition, chance) if composition.groups else None
+
+
+def shifted(composition: Composition, chance: Random) -> Composition | None:
+    """Move one whole group along its ledge."""
+    number, along = chance.randrange(len(composition.groups)), chance.choice(SHIFTS_MM)
+    ledge, group = composition.groups[number]
+    if group.wants_end:
+        return None
+    return _with(composition, {number: (ledge, group.copy().shift(along))})
+
+
+def turned_about(composition: Composition, chance: Random) -> Composition | None:
+    """Exchange left and right within one group, where it stands."""
+    number = chance.randrange(len(composition.groups))
+    ledge, group = composition.groups[number]
+    if group.wants_end or len(group.members) < 2:
+        return None
+    middle = (group.foot_left + group.foot_right) / 2
+    turned = group.copy().shift(-middle).mirror()
+    turned.shift(middle - (turned.foot_left + turned.foot_right) / 2)
+    return _with(composition, {number: (ledge, turned)})
+
+
+def traded(composition: Composition, chance: Random) -> Composition | None:
+    """Set two groups in each other's place, middle on middle."""
+    if len(composition.groups) < 2:
+        return None
+    first, second = chance.sample(range(len(composition.groups)), 2)
+    (one_ledge, one), (other_ledge, other) = composition.groups[first], composition.groups[second]
+    welcome = all(composition.stock.fits(member.thing, other_ledge) for member in one) and all(
+        composition.stock.fits(member.thing, one_ledge) for member in other
+    )
+    if one.wants_end or other.wants_end or one_ledge.depth != other_ledge.depth or not welcome:
+        return None
+    along = (other.foot_left + other.foot_right - one.foot_left - one.foot_right) / 2
+    changed = {first: (other_ledge, one.copy().shift(along)), second: (one_ledge, other.copy().shift(-along))}
+    return _with(composition, changed)
+
+
+def member_exchanged(composition: Composition, chance: Random) -> Composition | None:
+    """Set another thing of the stash in the place of one member that carries nothing."""
+    stock = composition.stock
+    number = chance.randrange(len(composition.groups))
+    ledge, group = composition.groups[number]
+    spare = [
+        member for member in group
+        if member.thing.id not in stock.must and member.thing.category not in ("book-row", "stems")
+        and not any(other.on is member or other.inside is member for other in group)
+    ]  # fmt: skip
+    if not spare:
+        return None
+    old = chance.choice(spare)
+    used = {placement.item for placement in composition.placements}
+    others = [thing for thing in stock.free(ledge, used) if _could_replace(thing, old)]
+    if not others:
+        return None
+    new = stock.pick(others, lambda thing: thing.worth)
+    return None if new is None else _with(composition, {number: (ledge, _exchanged(group, old, new))})
+
+
+def _could_replace(thing: Thing, old: Member) -> bool:
+    low, high = SIZE_ALIKE
+    return (
+        thing.category == old.thing.category
+        and low * old.height <= thing.height <= high * old.height
+        and low * old.width <= thing.width <= high * old.width
+    )
+
+
+def _exchanged(group: Group, old: Member, new: Thing) -> Group:
+    """Return a group with another thing where a member was, its foot and its back as they were."""
+    changed = group.copy()
+    place = group.members.index(old)
+    gone = changed.members[place]
+    member = Member(new, gone.pose, gone.x, gone.z, gone.turn)
+    member.base, member.on, member.inside = gone.base, gone.on, gone.inside
+    if member.pose == "leaning":
+        member.z = gone.back - member.depth / 2
+    changed.members[place] = member
+    return changed
+
+
+MOVES: tuple[Move, ...] = (shifted, turned_about, traded, member_exchanged)
+
+
+def _with(composition: Composition, changed: dict[int, tuple[Ledge, Group]]) -> Composition | None:
+    """Return a composition with some groups changed; None where they pass an end or cannot stand."""
+    for ledge, group in changed.values():
+        margin = 0.0 if ledge.clearance is not None else OPEN_EDGE_MM
+        if group.foot_left < margin or group.foot_right > ledge.width - margin:
+            return None
+    own = {placement.item for placement in placements_of(composition.groups)}
+    others = tuple(placement for placement in composition.placements if placement.item not in own)
+    groups: Standing = tuple(changed.get(number, known) for number, known in enumerate(composition.groups))
+    placements = (*others, *placements_of(groups))
+    problem = composition.stock.problem
+    walls = tuple(placement for placement in others if placement.pose == "hung")
+    if not problem.can_stand(problem.resolve(placements)) or (walls and not hangs_clear(problem, groups, walls)):
+        return None
+    return replace(composition, groups=groups, placements=placements)
