@@ -28,18 +28,21 @@ class Case(Struct, frozen=True):
 def load_cases() -> list[Case]:
     cases = []
     for path in sorted(FOLDER.glob("*.json")):
-        case = json.loads(path.read_bytes())["case"]
-        cases.append(
-            Case(
-                case["id"],
-                case["title"],
-                case["kind"],
-                case["better"],
-                frozenset(case["expects"]),
-                plan_from_json(path.read_bytes()),
-            )
-        )
+        raw = json.loads(path.read_bytes())
+        case = raw["case"]
+        plan = plan_from_json(json.dumps(raw.get("plan", raw)).encode())
+        cases.append(Case(case["id"], case["title"], case["kind"], case["better"], frozenset(case["expects"]), plan))
     return cases
+
+
+def prefers(case: Case) -> bool:
+    """Tell whether the better look is preferred, for whatever reason; a caution has its own reason."""
+    if case.kind == "caution":
+        return agrees(case)
+    better = case.plan.look(case.better)
+    worse = next(look for look in case.plan.looks if look.id != case.better)
+    scores = [assess(arrange(case.plan, look)).score for look in (better, worse)]
+    return better_of(*scores) == -1
 
 
 def agrees(case: Case) -> bool:

@@ -1,0 +1,161 @@
+"""Whether the eye can tell: cases, composed looks against worse ones and against chance, single moves, saturation.
+
+    python bench/eye.py [LOOKS_BY_CHANCE]
+
+All in one run, for none of it proves anything by itself: agreement with the cases and for the right reason, by kind of
+piece; composed looks beside looks of the same stash that were put below them; how many composed looks beat nine in ten
+of the shuffles of their own things, of their own things exchanged over the same places, and of other choices from the
+stash; how many single moves are noticed; which readings are constant on chance looks; where each reading applies.
+"""
+
+import sys
+from collections import Counter, defaultdict
+from collections.abc import Iterator
+from pathlib import Path
+from random import Random
+
+sys.path.insert(0, str(Path(__file__).parent.parent / "tests"))
+
+from msgspec.structs import replace
+
+from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.proposals.chance_looks import Chance, chance_looks, exchanged, other_choice, shuffled
+from jolly_ledge.proposals.problem import Problem, problem_of, without
+from jolly_ledge.readings.register import REGISTER, assess, better_of
+from judgement.cases import agrees, load_cases, prefers
+from judgement.looks import Composed, composed_looks
+
+KINDS_OF_CHANCE: tuple[tuple[str, Chance], ...] = (
+    ("shuffles", shuffled), ("exchanges", exchanged), ("other choices", other_choice),
+)  # fmt: skip
+BEATEN, MOVES_EACH, MOVED_MM = 0.9, 24, 100.0
+SATURATED, SAME = 0.97, 0.005
+
+
+def main(count: int) -> None:
+    """Print all of it."""
+    cases()
+    looks = composed_looks()
+    beside_worse(looks)
+    by_chance(looks, count)
+    single_moves(looks)
+
+
+def cases() -> None:
+    """Print how many cases agree, and for the right reason, by kind of piece."""
+    told: dict[str, list[tuple[bool, bool]]] = defaultdict(list)
+    for case in load_cases():
+        told[case.plan.pieces[0].kind].append((prefers(case), agrees(case)))
+        told["all"].append(told[case.plan.pieces[0].kind][-1])
+    print(f"{'cases':16} {'number':>7} {'agree':>7} {'right reason':>13}")
+    for kind, pairs in sorted(told.items(), key=lambda one: (one[0] == "all", one[0])):
+        agree, right = (sum(pair[n] for pair in pairs) / len(pairs) for n in (0, 1))
+        print(f"{kind:16} {len(pairs):>7} {agree:>7.0%} {right:>13.0%}")
+
+
+def beside_worse(looks: list[Composed]) -> None:
+    """Print how often a composed look reads better than looks of the same stash that were put below it."""
+    pairs = [(look, worse) for look in looks for worse in look.worse]
+    first = 0
+    for look, worse in pairs:
+        ours, other = assess(look.arrangement).score, assess(arrange(look.plan, worse)).score
+        first += better_of(ours, other) == -1
+    print(f"composed before what was put below it: {first} of {len(pairs)}")
+
+
+def problem_for(look: Composed) -> Problem:
+    """Return the problem that a composed look solved."""
+    return problem_of(replace(look.plan, looks=()), look.look.piece, look.look.manner)
+
+
+def by_chance(looks: list[Composed], count: int) -> None:
+    """Print how composed looks stand to chance, and which readings chance does not move."""
+    beaten: Counter[str] = Counter()
+    asked: Counter[str] = Counter()
+    scores: dict[str, list[float]] = defaultdict(list)
+    applies: dict[str, Counter[str]] = defaultdict(Counter)
+    for look in looks:
+        problem, arrangement = problem_for(look), look.arrangement
+        own = assess(arrangement).score
+        said = []
+        for name, make in KINDS_OF_CHANCE:
+            found = chance_looks(problem, arrangement, make, count, 1)
+            read = [assess(problem.resolve(placements)) for placements in found]
+            if not read:
+                continue
+            share = sum(own > one.score for one in read) / len(read)
+            asked[name] += 1
+            beaten[name] += share >= BEATEN
+            said.append(f"{name} {share:.0%}")
+            for one in read:
+                for reading in one.readings:
+                    scores[reading.id].append(reading.score)
+                    applies[reading.id][look.plan.pieces[0].kind] += 1
+        print(f"{look.name:24} reads {own:.3f}, better than: {', '.join(said)}")
+    for name, _ in KINDS_OF_CHANCE:
+        print(f"composed looks that beat nine in ten {name}: {beaten[name]} of {asked[name]}")
+    print(f"{'reading':16} {'saturated':>10} {'most common':>12}  applies to")
+    for entry in REGISTER:
+        values = scores[entry.id]
+        if values:
+            saturated = sum(value > SATURATED for value in values) / len(values)
+            common = max(Counter(round(value / SAME) for value in values).values()) / len(values)
+            print(f"{entry.id:16} {saturated:>10.0%} {common:>12.0%}  {', '.join(sorted(applies[entry.id]))}")
+        else:
+            print(f"{entry.id:16} {'-':>10} {'-':>12}  none of these")
+
+
+def moves(look: Composed) -> Iterator[Arrangement]:
+    """Yield a composed look after one move by chance: aside, up or down, or a thing exchanged."""
+    problem, chance = problem_for(look), Random(7)
+    base = look.arrangement
+    loose = [p for p in base.look.placements if p.host is None and p.x is not None and p.pose not in ("hung", "draped")]
+    ledges = problem.open_ledges
+    for _ in range(MOVES_EACH * 6):
+        if not loose:
+            return
+        old = chance.choice(loose)
+        kind = chance.choice(("aside", "up", "other"))
+        if kind == "aside":
+            by = chance.choice((-MOVED_MM, MOVED_MM))
+            gone = {old.id} | {p.id for p in base.look.placements if p.host == old.id}
+            placements = tuple(
+                replace(p, x=p.x + by) if p.id in gone and p.x is not None else p for p in base.look.placements
+            )
+        elif kind == "up" and len(ledges) > 1:
+            ledge = chance.choice([one for one in ledges if one.id != old.ledge])
+            gone = {old.id} | {p.id for p in base.look.placements if p.host == old.id}
+            placements = tuple(replace(p, ledge=ledge.id) if p.id in gone else p for p in base.look.placements)
+        else:
+            made = other_choice(problem, replace_only(problem, base, old.id), chance)
+            if made is None:
+                continue
+            new = next((p for p in made if p.id == old.id), old)
+            guests = {p.id for p in base.look.placements if p.host == old.id}
+            placements = tuple(new if p.id == old.id else p for p in without(base.look.placements, guests))
+        moved = problem.resolve(placements)
+        if placements != base.look.placements and problem.has_room(moved):
+            yield moved
+
+
+def replace_only(problem: Problem, look: Arrangement, only: str) -> Arrangement:
+    """Return a look in which all but one placement is locked."""
+    placements = tuple(replace(p, locked=p.id != only) for p in look.look.placements)
+    return problem.resolve(placements)
+
+
+def single_moves(looks: list[Composed]) -> None:
+    """Print how many single moves lower the score."""
+    noticed = tried = 0
+    for look in looks:
+        own = assess(look.arrangement).score
+        for number, moved in enumerate(moves(look)):
+            if number == MOVES_EACH:
+                break
+            tried += 1
+            noticed += assess(moved).score < own
+    print(f"single moves that lower the score: {noticed} of {tried} ({noticed / max(tried, 1):.0%})")
+
+
+if __name__ == "__main__":
+    main(int(sys.argv[1]) if len(sys.argv) > 1 else 40)

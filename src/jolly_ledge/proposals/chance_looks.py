@@ -1,0 +1,191 @@
+"""Looks by chance, sound but not thought of: to tell what a placing or a choice of things is better than.
+
+Columns are moved whole: a stack with what stands on it, a row of books. What hangs, what is locked and what is draped
+over something stays with it. Every look can be built: nothing is in one place with another, too large or over an edge;
+other cautions are not asked.
+"""
+
+from collections.abc import Callable, Sequence
+from random import Random
+
+from msgspec.structs import replace
+
+from jolly_ledge.model.arrangement import Arrangement, Column
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Placement
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.proposals.problem import FILLINGS, NEEDS_A_HOST, Problem, without
+from jolly_ledge.proposals.settling import at
+
+Placements = tuple[Placement, ...]
+Chance = Callable[[Problem, Arrangement, Random], Placements | None]
+
+PLACES_TRIED, BEGUN_ANEW = 60, 12
+EXCHANGES = 6
+"""So many exchanges are tried for every column."""
+
+OTHERS_TRIED = 12
+BACK_MM = 3.0
+
+
+def shuffled(problem: Problem, look: Arrangement, chance: Random) -> Placements | None:
+    """Return a look with its own columns set down anywhere; None where no sound one was found."""
+    columns = _columns(look)
+    if not columns:
+        return None
+    rest = _without(look, columns)
+    for _ in range(BEGUN_ANEW):
+        placements = rest
+        for column in sorted(columns, key=lambda one: -one.width * (one.back - one.front)):
+            tried = _anywhere(problem, look, column, placements, chance)
+            if tried is None:
+                break
+            placements = tried
+        else:
+            return placements
+    return None
+
+
+def exchanged(problem: Problem, look: Arrangement, chance: Random) -> Placements | None:
+    """Return a look with its columns in each other's places, each as far back as it was wont to stand."""
+    placements = look.look.placements
+    names = [column.ids for column in _columns(look)]
+    if len(names) < 2:
+        return None
+    for _ in range(EXCHANGES * len(names)):
+        first, second = chance.sample(names, 2)
+        now = problem.resolve(placements)
+        tried = _swapped(now, placements, _bounds(now, first), _bounds(now, second))
+        if problem.has_room(problem.resolve(tried)):
+            placements = tried
+    return placements if placements != look.look.placements else None
+
+
+def other_choice(problem: Problem, look: Arrangement, chance: Random) -> Placements | None:
+    """Return a look with other things of the stash in the places of its own; None where nothing else fits."""
+    placements = look.look.placements
+    items = {item.id: item for item in problem.plan.stash}
+    for old in look.look.placements:
+        if old.locked or old.pose in ("hung", "draped") or old.item not in items or old.host is not None:
+            continue
+        used = {placement.item for placement in placements}
+        free = [item for item in (*problem.candidates, *problem.required) if item.id not in used and _stands(item)]
+        ledge = problem.piece.ledge(old.ledge)
+        for item in chance.sample(free, min(len(free), OTHERS_TRIED)):
+            new = _in_place_of(old, item, ledge)
+            guests = {placement.id for placement in placements if placement.host == old.id}
+            kept = tuple(new if p.id == old.id else p for p in without(placements, guests))
+            if problem.has_room(problem.resolve(kept)):
+                placements = kept
+                break
+    return placements if placements != look.look.placements else None
+
+
+def chance_looks(
+    problem: Problem, look: Arrangement, make: Chance, count: int, seed: int, stop: Callable[[], bool] = lambda: False
+) -> tuple[Placements, ...]:
+    """Return up to so many looks made by chance; the same seed gives the same ones."""
+    found: list[Placements] = []
+    for number in range(2 * count):
+        if len(found) == count or stop():
+            break
+        made = make(problem, look, Random(f"{seed} {number}"))
+        if made is not None:
+            found.append(made)
+    return tuple(found)
+
+
+def _stands(item: Item) -> bool:
+    return item.category not in NEEDS_A_HOST and item.category not in FILLINGS
+
+
+def _columns(look: Arrangement) -> list[Column]:
+    """Return what is moved whole and may be moved."""
+    return [
+        column
+        for columns in look.columns.values()
+        for column in columns
+        if not column.ledge.is_wall and not any(look.by_id[one].placement.locked for one in column.ids)
+    ]
+
+
+def _whole(look: Arrangement, ids: Sequence[str]) -> set[str]:
+    """Return placements with all they carry and hold."""
+    found = set(ids)
+    while more := {p.id for p in look.look.placements if p.host in found and p.id not in found}:
+        found |= more
+    return found
+
+
+def _without(look: Arrangement, columns: Sequence[Column]) -> Placements:
+    gone = {one for column in columns for one in _whole(look, column.ids)}
+    return tuple(placement for placement in look.look.placements if placement.id not in gone)
+
+
+def _moved(placement: Placement, ledge: Ledge, along: float, into: float) -> Placement:
+    x = None if placement.x is None else placement.x + along
+    z = None if placement.z is None else placement.z + into
+    return replace(placement, ledge=ledge.id, x=x, z=z)
+
+
+def _anywhere(
+    problem: Problem, look: Arrangement, column: Column, placements: Placements, chance: Random
+) -> Placements | None:
+    """Return placements with a column more, somewhere where it has room."""
+    parts = _whole(look, column.ids)
+    own = tuple(placement for placement in look.look.placements if placement.id in parts)
+    leans = any(placement.pose == "leaning" for placement in own)
+    width, depth = column.width, column.back - column.front
+    for _ in range(PLACES_TRIED):
+        ledge = chance.choice(problem.open_ledges)
+        if width > ledge.width or depth > ledge.depth:
+            continue
+        left = chance.uniform(0.0, ledge.width - width)
+        front = ledge.depth - depth if leans else chance.uniform(0.0, ledge.depth - depth)
+        along, into = left - (column.left - column.ledge.left), front - column.front
+        tried = (*placements, *(_moved(placement, ledge, along, into) for placement in own))
+        beside = tuple(placement for placement in tried if placement.ledge == ledge.id)
+        if problem.has_room(problem.resolve(beside)):
+            return tried
+    return None
+
+
+class _Bounds:
+    """The room that a column takes now: its ledge, its edges there (mm), its parts."""
+
+    def __init__(self, look: Arrangement, parts: set[str], feet: Sequence[str]) -> None:
+        standing = [look.by_id[one] for one in feet]
+        self.parts, self.ledge = parts, standing[0].ledge
+        self.middle = (min(one.left for one in standing) + max(one.right for one in standing)) / 2 - self.ledge.left
+        self.front, self.back = min(one.front for one in standing), max(one.back for one in standing)
+        self.at_back = self.ledge.depth - self.back < self.front
+        self.leans = any(one.placement.pose == "leaning" for one in standing)
+
+    def depth_on(self, ledge: Ledge) -> float:
+        """Return how far it moves back or forward so as to stand on a ledge as it stood on its own."""
+        if self.leans:
+            return ledge.depth - BACK_MM - self.back
+        if self.at_back:
+            return max(ledge.depth - (self.ledge.depth - self.back) - self.back, -self.front)
+        return min(0.0, ledge.depth - self.back)
+
+
+def _bounds(look: Arrangement, ids: Sequence[str]) -> _Bounds:
+    feet = [one for one in ids if look.by_id[one].depth_order == 0]
+    return _Bounds(look, _whole(look, ids), feet or ids)
+
+
+def _swapped(look: Arrangement, placements: Placements, one: _Bounds, other: _Bounds) -> Placements:
+    def move(placement: Placement) -> Placement:
+        if placement.id in one.parts:
+            return _moved(placement, other.ledge, other.middle - one.middle, one.depth_on(other.ledge))
+        if placement.id in other.parts:
+            return _moved(placement, one.ledge, one.middle - other.middle, other.depth_on(one.ledge))
+        return placement
+
+    return tuple(move(placement) for placement in placements)
+
+
+def _in_place_of(old: Placement, item: Item, ledge: Ledge) -> Placement:
+    new = at(item, ledge, old.x or 0.0, old.z or 0.0)
+    return replace(new, id=old.id)
