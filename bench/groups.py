@@ -10,8 +10,8 @@ from msgspec.structs import replace
 
 from jolly_ledge.demo import demo_bytes
 from jolly_ledge.files.codec import plan_from_json
+from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.look import Manner
-from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.grouping import Grouping
 from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.strategies import Annealing, Strategy

@@ -146,7 +146,7 @@ class PlainClimb:
     def _scattered(self) -> Placements:
         """Throw things at random places, and keep those that have room."""
         problem, placements = self._judge.problem, self._judge.problem.fixed
-        bears = sum(recommended(ledge, problem.manner.fullness) for ledge in problem.open_ledges)
+        bears = sum(recommended(problem.piece, ledge, problem.manner.fullness) for ledge in problem.open_ledges)
         for _ in range(round(2 * bears) if self._scatters else 0):
             changed = self._thrown(placements)
             if problem.can_stand(problem.resolve(changed)):

@@ -7,6 +7,7 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
+from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
@@ -15,7 +16,6 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.starts.gallery import STARTS, Start, begin
 from jolly_ledge.model.words import WALL_CATEGORIES
-from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.refining import MOVES, Move, member_exchanged, shifted

@@ -124,7 +124,7 @@ def rolls(arrangement: Arrangement) -> Iterable[Caution]:
         height = standing.bottom
         yield Caution(
             "rolls",
-            "heed",
+            "stop" if height >= HIGH_MM and (standing.item.mass or 0.0) >= OVER_A_HEAD_KG else "heed",
             (standing.id,),
             f"The {standing.item.label} rolls and nothing stops it on {standing.ledge.label}, "
             f"{round(height / 10)} cm up; give it a "

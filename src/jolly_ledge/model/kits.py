@@ -40,6 +40,7 @@ class Need(Struct, frozen=True, forbid_unknown_fields=True):
             (not self.kinds or piece.kind in self.kinds)
             and (not self.rooms or room_of(piece) in self.rooms)
             and (not self.uses or not set(self.uses).isdisjoint(piece.use))
+            and (not self.roles or any(role_of(piece, ledge) in self.roles for ledge in piece.ledges))
         )
 
     def takes(self, item: Item, role: Role) -> bool:

@@ -9,7 +9,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import extent
-from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
+from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, stops_of, without
 from jolly_ledge.proposals.settling import HUNG_MM, Errand, at, errands_of, hung, settle, settle_most
@@ -173,8 +173,7 @@ def _fill_vessels(problem: Problem, placements: list[Placement], chance: random.
 
 def _fill(problem: Problem, placements: list[Placement], ledge: Ledge, chance: random.Random, *, left: bool) -> None:
     """Fill a ledge with groups: the anchor at one side and back, its second beside, small things in front."""
-    table = problem.piece.kind in TABLE_KINDS
-    wanted = recommended(ledge, problem.manner.fullness, table=table)
+    wanted = recommended(problem.piece, ledge, problem.manner.fullness)
     count = max(1, round(wanted * chance.uniform(0.8, 1.15)))
     count -= sum(1 for placement in placements if placement.ledge == ledge.id)
     groups = _groups(count, chance)

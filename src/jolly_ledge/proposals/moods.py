@@ -4,6 +4,7 @@ from collections.abc import Sequence
 
 from msgspec import Struct
 
+from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import listed
@@ -11,7 +12,6 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.roles import room_of
 from jolly_ledge.model.words import BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES
-from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.groups.stock import FITS_PALETTE
 from jolly_ledge.proposals.thing import LOUD, Thing, palette_of
 

@@ -5,6 +5,7 @@ from collections.abc import Iterable, Iterator
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.edits.exchange import ExchangeThing
 from jolly_ledge.model.edits.placements import (
     ChangePlacement,
@@ -28,7 +29,6 @@ from jolly_ledge.model.pose import extent
 from jolly_ledge.model.spots import carries, free_spot, holds
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Pose
-from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.exchange import suiting_in_place
 from jolly_ledge.proposals.risers import risers_for
 from jolly_ledge.readings.reading import Finding

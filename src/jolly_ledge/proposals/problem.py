@@ -11,6 +11,7 @@ from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.cautions.space import collision, fit, overhang
 from jolly_ledge.model.arrangement import Arrangement, awaited_by, stash_index
+from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
@@ -18,7 +19,6 @@ from jolly_ledge.model.piece import Ledge, Piece, Wish
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.spots import holds
 from jolly_ledge.model.words import WALL_CATEGORIES, Season, WishKind
-from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.poses import ways_to_stand
 from jolly_ledge.readings.wishes import hear
 

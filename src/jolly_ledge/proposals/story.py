@@ -5,7 +5,7 @@ from msgspec import Struct
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family
 from jolly_ledge.model.phrases import capital, counted
-from jolly_ledge.model.words import GREENERY, TABLE_KINDS
+from jolly_ledge.model.words import GREENERY
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.how_many import recommended
@@ -48,8 +48,7 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
 def how_many_said(problem: Problem, arrangement: Arrangement) -> str:
     """Return how many units were set, and why so many."""
     units = sum(len(column.units) for columns in arrangement.columns.values() for column in columns)
-    table = problem.piece.kind in TABLE_KINDS
-    bears = sum(recommended(ledge, problem.manner.fullness, table=table) for ledge in problem.open_ledges)
+    bears = sum(recommended(problem.piece, ledge, problem.manner.fullness) for ledge in problem.open_ledges)
     return f"{capital(counted(units, 'unit'))}: {problem.manner.fullness} bears about {round(bears)} on these ledges."
 
 

@@ -7,6 +7,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.item import Item
@@ -18,7 +19,6 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.shopping import budget_left
 from jolly_ledge.model.words import TABLE_KINDS, Category, Finish
-from jolly_ledge.proposals.belonging import welcome
 from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, problem_of

@@ -13,11 +13,11 @@ from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.words import BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp
+from jolly_ledge.readings.score import ramp, score_of
 
 ID = "alike-apart"
 CLOSE_PAIR = 0.75
-CATEGORY_PART, COLOUR_PART, FINISH_PART, SHAPE_PART, SIZE_PART = 0.20, 0.30, 0.15, 0.20, 0.15
+CATEGORY_PART, COLOUR_PART, FINISH_PART, SHAPE_PART, SIZE_PART = 0.12, 0.36, 0.10, 0.14, 0.28
 COLOUR_REACH = 0.22
 NEIGHBOUR, FAR = 0.8, 2.8
 """Gaps up to the first are near, from the second on far, in widths of the two (their mean)."""
@@ -33,8 +33,8 @@ TIED_FROM, CALM = 0.75, 0.5
 
 TWIN = 0.93
 TWIN_PENALTY = 1.0
-GREEN_PENALTY = 0.3
-UNTWINNED_FLANK_SCORE = 0.8
+GREEN_PENALTY, GREENS_COST = 0.3, 0.2
+UNTWINNED_COST = 0.25
 MIRRORED_OFFSET = 0.06
 _KIN = (
     BOOK_CATEGORIES,
@@ -49,7 +49,8 @@ _KIN = (
 def likeness(first: Item, second: Item) -> float:
     """Return how alike two things look: 0 nothing in common, 1 twins.
 
-    Category, colour (OKLab), finish, silhouette and size, weighted 20, 30, 15, 20 and 15 parts.
+    Size, tone and stuff before category: category, colour (OKLab), finish, silhouette and size are weighted 12, 36, 10,
+    14 and 28 parts.
     """
     kin = any(first.category in group and second.category in group for group in _KIN)
     category = 1.0 if first.category == second.category else (0.6 if kin else 0.0)
@@ -149,17 +150,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             findings.append(_twins(first, second))
         else:
             penalty += 0.3 * ramp(close, 0.5, CLOSE_PAIR)
-    score = 1 / (1 + penalty)
+    penalty += GREENS_COST * _greens_on_one_ledge(arrangement)
     bodies = {ledge.body for ledge in arrangement.standing_ledges}
-    if len(bodies) > 1 and not twinned:
-        score *= UNTWINNED_FLANK_SCORE
+    loss = penalty + UNTWINNED_COST * (len(bodies) > 1 and not twinned)
     close_pairs = len(findings)
     return Reading(
         id=ID,
         value=worst,
         band=(0.0, CLOSE_PAIR),
         limits=(0.0, 1.0),
-        score=score,
+        score=score_of(loss),
+        loss=loss,
         shown="apart" if not close_pairs else f"{close_pairs} pair{'s' if close_pairs > 1 else ''}",
         sentence=_sentence(close_pairs),
         contributions=tuple(contributions.items()),
@@ -171,6 +172,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 def _in_order(arrangement: Arrangement) -> tuple[Unit, ...]:
     """Return the units by the ids of their things: so the table of likeness stays the same while a thing is carried."""
     return tuple(sorted(arrangement.units, key=lambda unit: unit.lead.item.id))
+
+
+def _greens_on_one_ledge(arrangement: Arrangement) -> int:
+    """Return how many green things stand on a shelf of a case beside another one: greenery wants shelves apart."""
+    return sum(
+        max(sum(one.item.category == "plant" and one.depth_order == 0 for one in standings) - 1, 0)
+        for identifier, standings in arrangement.by_ledge.items()
+        if arrangement.piece.ledge(identifier).clearance is not None
+    )
 
 
 def _sentence(close_pairs: int) -> str:

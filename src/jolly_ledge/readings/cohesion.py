@@ -4,9 +4,10 @@ import math
 
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.words import TABLE_KINDS
+from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean, ramp
+from jolly_ledge.readings.score import evidence_of, mean, score_of, soft_excess
 
 ID = "cohesion"
 BAND = (0.0, 1.0)
@@ -16,6 +17,7 @@ FAR = 2.6
 LEAST_SHARE = 0.06
 """Even the smallest thing bears so much room about it."""
 
+LONGEST = 3.0
 MOST_ON_A_TOP = 7
 """More things than this make several groups of a large top."""
 
@@ -41,8 +43,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             gaps[column.ids[0]] = share
             labels[column.ids[0]] = (column, other, gap)
     if not gaps:
-        return None
+        return _gathered(arrangement)
     value = max(gaps.values())
+    loss = mean([soft_excess(share, BAND[1], FAR - BAND[1]) for share in gaps.values()])
     findings = tuple(
         Finding(
             ID,
@@ -59,13 +62,25 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=BAND,
         limits=(0.0, 4.0),
-        score=mean([1 - ramp(share, BAND[1], FAR) for share in gaps.values()]),
+        score=score_of(loss),
+        loss=loss,
         shown="together" if value <= BAND[1] else f"{value:.1f} widths",
         sentence=f"The loosest thing stands {value:.1f} widths of its neighbour away; up to one reads as together.",
         contributions=tuple(gaps.items()),
         findings=findings,
         evidence=evidence_of(len(gaps), 4),
     )
+
+
+def _gathered(arrangement: Arrangement) -> Reading | None:
+    """Return the reading of a top on which one tray gathers all there is; None where it does not."""
+    for columns in arrangement.columns.values():
+        ids = columns[0].ids
+        if len(columns) == 1 and len(ids) > 2 and arrangement.by_id[ids[0]].item.category == "tray":
+            name = arrangement.by_id[ids[0]].item.label
+            said = f"The {name} draws {counted(len(ids) - 1, 'thing')} together."
+            return Reading(ID, 0.0, BAND, (0.0, 4.0), 1.0, "together", said, tuple((one, 0.0) for one in ids), loss=0.05)
+    return None
 
 
 def _groups(arrangement: Arrangement) -> list[tuple[Column, ...]]:
@@ -79,9 +94,14 @@ def _groups(arrangement: Arrangement) -> list[tuple[Column, ...]]:
                 named.setdefault(column.named_vignette, []).append(column)
         groups += [tuple(group) for group in named.values() if len(group) > 1]
         free = tuple(column for column in columns if not column.named_vignette)
-        if arrangement.piece.kind in TABLE_KINDS and 2 <= len(free) <= MOST_ON_A_TOP:
+        if free and _is_one(free[0].ledge) and 2 <= len(free) <= MOST_ON_A_TOP:
             groups.append(free)
     return groups
+
+
+def _is_one(ledge: Ledge) -> bool:
+    """Tell whether what stands on a top is read as one: on what is open above and no long strip."""
+    return ledge.clearance is None and not ledge.is_wall and ledge.width <= LONGEST * ledge.depth
 
 
 def _size(column: Column) -> float:

@@ -12,7 +12,7 @@ from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import Ground
 from jolly_ledge.readings.background import lies_on_seen_surface, seen_against
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, weighted_mean
+from jolly_ledge.readings.score import ramp, score_of, smooth_step, weighted_mean
 
 ID = "contrast"
 BANDS: dict[Ground, tuple[float, float]] = {"any": (12.0, 70.0), "stand-out": (25.0, 90.0), "blend": (4.0, 30.0)}
@@ -31,6 +31,7 @@ CALM_FLOOR, ROW_FLOOR = 0.3, 0.7
 SIZE_POWER = 0.35
 """How much more a large thing counts than a small one; each is to be seen."""
 
+TONES_COST, TONES_APART, MANY_TONES = 0.25, 0.25, 4
 FAINT = 0.6
 """Below this share of the band's lower end a thing can hardly be seen."""
 
@@ -58,6 +59,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if not seen:
         return None
     value = weighted_mean([(one.size, one.weight) for one in seen])
+    score = weighted_mean([(one.score, one.weight) for one in seen])
+    loss = 1 - score + TONES_COST * _alike_in_tone(seen) * (len(seen) >= MANY_TONES)
     faint = [one for one in seen if one.faintness > 1 - FAINT]
     findings = tuple(
         Finding(
@@ -74,7 +77,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=band,
         limits=(0.0, 100.0),
-        score=weighted_mean([(one.score, one.weight) for one in seen]),
+        score=score_of(loss),
+        loss=loss,
         shown=f"{len(faint)} faint" if faint else f"{round(value)}",
         sentence=(
             f"Things differ from their back by {round(value)} on average; "
@@ -84,6 +88,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple((one.standing.id, one.size) for one in seen),
         findings=findings,
     )
+
+
+def _alike_in_tone(seen: list[_Seen]) -> float:
+    """Return how far all things are of one lightness: a strong step somewhere lets the others rest."""
+    tones = [lightness_chroma_hue(one.standing.item.main_colour).lightness for one in seen]
+    return 1 - smooth_step(max(tones) - min(tones), TONES_APART, TONES_APART)
 
 
 @lru_cache(maxsize=512)

@@ -1,66 +1,105 @@
 """Even rest: empty places spread over the piece, not one hole."""
 
-from jolly_ledge.model.arrangement import Arrangement
+from functools import lru_cache
+
+from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.cover import covered_area
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import deviation, evidence_of, ramp
+from jolly_ledge.readings.score import deviation, evidence_of, mean, score_of, soft_excess
 
 ID = "even-rest"
 BAND = (0.0, 0.16)
 UNEVEN = 0.4
 FEWEST = 3
+NOT_ASKED = frozenset({"floor", "hearth", "table", "island", "counter", "below"})
+SINGLE_ENDS = 0.3
+"""A single thing may stand to a side."""
+
+FREE_END, SPREAD_COST, ENDS_COST, BARE_COST = 0.12, 0.5, 0.35, 1.2
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read how differently the ledges are covered (standard deviation of their covered shares).
+    """Read how evenly rest is spread: over the ledges (deviation of their covered shares), and to both ends of each.
 
-    Left out for pieces with fewer than three ledges.
+    A shelf left bare beside full ones is a hole. On tables the air is told by the balance. The value is the deviation
+    of the covered shares, or, with fewer than three ledges, how much more air there is at one end than at the other.
 
     >>> from jolly_ledge.readings.example import look_of, shelves, stand
     >>> look = look_of(shelves(3), stand(400, 320, 200))
     >>> round(read(look, look.manner).value, 3)  # the deviation of 0.2, 0 and 0
     0.094
     """
-    ledges = arrangement.standing_ledges
-    if len(ledges) < FEWEST or not arrangement.visible:
+    piece = arrangement.piece
+    ledges = [one for one in arrangement.standing_ledges if role_of(piece, one) not in NOT_ASKED]
+    used = [arrangement.columns[one.id] for one in ledges if arrangement.columns.get(one.id)]
+    if not used or not arrangement.visible:
         return None
     shares = {}
     for ledge in ledges:
         things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
         shares[ledge.id] = covered_area(things) / (ledge.width * frame_height(ledge))
-    value = deviation(list(shares.values()))
-    fullest = max(shares, key=lambda ledge: shares[ledge])
-    emptiest = min(shares, key=lambda ledge: shares[ledge])
-    findings: tuple[Finding, ...] = ()
-    if value > BAND[1] * 1.25:
-        full, empty = arrangement.piece.ledge(fullest), arrangement.piece.ledge(emptiest)
-        findings = (
-            Finding(
-                ID,
-                tuple(s.id for s in arrangement.by_ledge.get(fullest, ())),
-                f"The rest is uneven: {full.label} is covered to {percent(shares[fullest])}, {empty.label} to "
-                f"{percent(shares[emptiest])}; carry something over.",
-                min(value / UNEVEN, 1.0) * 0.7,
-            ),
-        )
+    ends = [_uneven_ends(columns) for columns in used]
+    bare = (len(ledges) - len(used)) / len(ledges)
+    spread = deviation(list(shares.values())) if len(ledges) >= FEWEST else 0.0
+    value = spread if len(ledges) >= FEWEST else mean(ends)
+    loss = SPREAD_COST * soft_excess(spread, BAND[1], BAND[1]) * (len(ledges) >= FEWEST)
+    loss += ENDS_COST * mean([soft_excess(end, FREE_END, FREE_END) for end in ends]) + BARE_COST * bare
     return Reading(
         id=ID,
         value=value,
         band=BAND,
         limits=(0.0, 0.5),
-        score=1 - ramp(value, BAND[1], UNEVEN),
+        score=score_of(loss),
         shown="even" if value <= BAND[1] else f"± {percent(value)}",
-        sentence=f"The covered share of the ledges differs by {percent(value)}; up to 16 % is even.",
+        sentence=f"The covered share of the ledges differs by {percent(value)}; up to 16 % is even."
+        if len(ledges) >= FEWEST
+        else f"At one end there is {percent(value)} more air than at the other; up to 16 % is even.",
         contributions=tuple(
             (standing.id, shares[ledge]) for ledge, things in arrangement.by_ledge.items() for standing in things
             if ledge in shares
         ),
-        findings=findings,
-        evidence=evidence_of(len(ledges), 6),
+        findings=_findings(arrangement, shares, ends, used, spread),
+        evidence=evidence_of(len(ledges), 6) if len(ledges) >= FEWEST else 0.6,
+        loss=loss,
     )  # fmt: skip
+
+
+def _findings(
+    arrangement: Arrangement, shares: dict[str, float], ends: list[float], used: list[tuple[Column, ...]], spread: float
+) -> tuple[Finding, ...]:
+    findings: list[Finding] = []
+    if spread > BAND[1] * 1.25:
+        fullest, emptiest = max(shares, key=lambda one: shares[one]), min(shares, key=lambda one: shares[one])
+        full, empty = arrangement.piece.ledge(fullest), arrangement.piece.ledge(emptiest)
+        findings.append(
+            Finding(
+                ID,
+                tuple(s.id for s in arrangement.by_ledge.get(fullest, ())),
+                f"The rest is uneven: {full.label} is covered to {percent(shares[fullest])}, {empty.label} to "
+                f"{percent(shares[emptiest])}; carry something over.",
+                min(spread / UNEVEN, 1.0) * 0.7,
+            )
+        )
+    for columns, end in zip(used, ends, strict=True):
+        if end > 3 * FREE_END:
+            ledge = columns[0].ledge
+            left = min(column.left for column in columns) - ledge.left
+            side = "left" if left > ledge.width / 2 or left > ledge.right - max(c.right for c in columns) else "right"
+            said = f"The {side} end of {ledge.label} is empty while the other is full; draw something there."
+            findings.append(Finding(ID, tuple(i for c in columns for i in c.ids), said, min(end, 0.7)))
+    return tuple(findings)
+
+
+@lru_cache(maxsize=512)
+def _uneven_ends(columns: tuple[Column, ...]) -> float:
+    """Return how much more air there is at one end of a ledge than at the other, in widths of the ledge."""
+    ledge = columns[0].ledge
+    left, right = min(c.left for c in columns) - ledge.left, ledge.right - max(c.right for c in columns)
+    return abs(left - right) / ledge.width * (1.0 if len(columns) > 1 else SINGLE_ENDS)
 
 
 LEAST_REST_SHARE = 0.10

@@ -9,7 +9,7 @@ from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean, ramp
+from jolly_ledge.readings.score import mean, ramp, score_of, smooth_step
 
 ID = "height-rhythm"
 GOOD_STEP = 0.20
@@ -17,6 +17,8 @@ SAME_STEP = 0.12
 SEPARATOR = 0.6
 TAPE_STEP_MM = 5.0
 BAND = (GOOD_STEP, 0.75)
+PARTNER, PARTNER_COST = 0.4, 0.3
+INSIDE_SPREAD, INSIDE_COST = 0.3, 0.3
 NO_STEP = 0.05
 """A step of so little is none to the eye."""
 
@@ -83,20 +85,24 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     mirrored = manner.figure == "mirrored"
     rows = [_row(columns, mirrored) for columns in arrangement.columns.values() if not columns[0].ledge.is_wall]
     steps = [size for row in rows for size in row.sizes]
-    if not steps:
+    inside = _levels_inside(arrangement)
+    if not steps and not inside:
         return None
     skyline = _skyline(arrangement)
     spread = mean([row.spread for row in rows if row.spread is not None])
     rhythm = (1 - SPREAD_SHARE) * mean([score for row in rows for score in row.scores]) + SPREAD_SHARE * spread
     score = (1 - SKYLINE_SHARE) * rhythm + SKYLINE_SHARE * skyline
-    value = mean(steps)
+    loss = 1 - score + PARTNER_COST * _without_partner(arrangement)
+    loss += INSIDE_COST * mean([1 - one for one in inside], empty=0.0)
+    value = mean(steps, empty=GOOD_STEP)
     poor = sum(1 for size in steps if size < SAME_STEP)
     return Reading(
         id=ID,
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=score,
+        score=score_of(loss),
+        loss=loss,
         shown=f"{round(value * 100)} % step",
         sentence=(
             f"Neighbours differ by {round(value * 100)} % in height on average; "
@@ -109,6 +115,31 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple(one for row in rows for one in row.contributions),
         findings=tuple(finding for row in rows for finding in row.findings),
     )
+
+
+def _without_partner(arrangement: Arrangement) -> float:
+    """Return how far the tallest thing on open tops lacks a second that answers it across: half its height or so."""
+    lacks = []
+    for columns in arrangement.columns.values():
+        ledge = columns[0].ledge
+        if not ledge.is_wall and ledge.clearance is None and len(columns) > 1:
+            first, second = sorted((column.height for column in columns), reverse=True)[:2]
+            lacks.append(1 - smooth_step(second / first, PARTNER, PARTNER))
+    return mean(lacks, empty=0.0)
+
+
+def _levels_inside(arrangement: Arrangement) -> list[float]:
+    """Return how the heights of what stands on each tray spread, as scores: inside, too, it wants levels."""
+    held: dict[str, list[float]] = {}
+    for one in arrangement.visible:
+        host = arrangement.by_id.get(one.placement.host or "")
+        if host is not None and host.item.category == "tray":
+            held.setdefault(host.id, []).append(one.height)
+    return [
+        smooth_step((max(heights) - min(heights)) / max(heights), INSIDE_SPREAD, INSIDE_SPREAD)
+        for heights in held.values()
+        if len(heights) >= 3
+    ]
 
 
 def _same(first: Column, second: Column, size: float) -> Finding:

@@ -1,26 +1,38 @@
-"""How many: the count of units a ledge bears for its width and the fullness, against what stands there."""
+"""How many: the count of things a ledge bears for its proportions and the fullness, against what stands there."""
 
 import math
+from functools import lru_cache
 
-from jolly_ledge.model.arrangement import Arrangement, Column
+from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted
-from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.words import TABLE_KINDS, Fullness
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.roles import role_of
+from jolly_ledge.model.words import Fullness
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.odd_groups import HOLDS, anchor_share
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, in_band, ramp, weighted_mean
+from jolly_ledge.readings.score import evidence_of, ramp, score_of, soft_excess, weighted_mean
 
 ID = "how-many"
-BAND = (0.7, 1.5)
-"""Units for every unit that is recommended; counts are small, so that the band is wide."""
+BAND = (0.7, 1.3)
+"""Things for every thing that is borne; counts are small, so that the band is wide."""
 
-UNIT_SHARES: dict[Fullness, float] = {"airy": 0.70, "layered": 0.44, "abundant": 0.30}
-"""Length of ledge for one unit with its share of rest, in heights of the frame; overlap is taken off."""
+ON_A_SHELF = 3.75
+ON_A_TOP: dict[str, float] = {
+    "console": 9.0, "mantel": 9.0, "nightstand": 6.0, "coffee-table": 8.0, "dining-table": 6.0, "counter": 10.0,
+    "island": 8.0,
+}  # fmt: skip
+"""Things in *layered* on a shelf and on tops of usual proportions, counted on looks composed by hand."""
 
-TABLE_UNITS: dict[Fullness, float] = {"airy": 2.5, "layered": 4.0, "abundant": 6.5}
-"""Units for a square top; a longer one bears more by the root of its length over its depth."""
+ON_ANOTHER_TOP, ON_A_LOWER_SHELF, ROW_COUNTS = 6.0, 2.5, 3
+"""A row of books counts as several things."""
+
+FULLNESSES: dict[Fullness, float] = {"airy": 0.68, "layered": 1.0, "abundant": 1.35}
+SHELF_PROPORTION, TOP_PROPORTIONS = 1.84, {"console": 3.6, "mantel": 8.5, "counter": 3.8, "island": 2.0}
+USUAL_PROPORTION, ROUND_SHARE = 1.4, 0.85
+LONGER_SHELF, LONGER_TOP = 0.75, 0.4
+"""What is longer than usual for its height, or for its depth, bears more by these powers."""
 
 STATEMENT_SHARES = (0.06, 0.14)
 """So near the middle of its ledge, in widths, a single anchor is meant as the one statement; no further than that."""
@@ -28,25 +40,50 @@ STATEMENT_SHARES = (0.06, 0.14)
 EYE_LEVEL_MM = (1150.0, 1800.0)
 EYE_FADE_MM = 150.0
 
-BELOW, ABOVE = 0.5, 1.2
+WHOLE_SHARE, MOST_BARE, WORKTOP_BARE = 0.5, 0.15, 0.4
+FREE_BELOW, FREE_ABOVE, SPREAD = 0.3, 0.2, 0.6
+"""Counts are small, so that a quarter less and a fifth more is free; half, or twice as many, is plainly noticed."""
+
+ON_A_TRAY, ONE_TOO_MANY = 5, 0.15
 
 
-def recommended(ledge: Ledge, fullness: Fullness, *, table: bool = False) -> float:
-    """Return how many units a ledge bears in a fullness.
+@lru_cache(maxsize=1024)
+def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
+    """Return how many things a ledge bears in a fullness; nought for the floor below and for a hearth.
 
-    >>> round(recommended(Ledge(id="a", left=0, floor=0, width=700, depth=300, clearance=400), "layered"))
+    >>> from jolly_ledge.readings.example import shelves
+    >>> piece = shelves()
+    >>> round(recommended(piece, piece.ledges[0], "layered"))
     4
     """
-    if table:
-        return TABLE_UNITS[fullness] * math.sqrt(max(ledge.width / ledge.depth, 1.0))
-    return max(ledge.width / (UNIT_SHARES[fullness] * frame_height(ledge)), 1.0)
+    role = role_of(piece, ledge)
+    if ledge.is_wall or role in ("floor", "hearth"):
+        return 0.0
+    if role == "below":
+        return ON_A_LOWER_SHELF * FULLNESSES[fullness]
+    if role == "shelf" or (ledge.clearance is not None and role != "counter"):
+        longer = ledge.width / frame_height(ledge) / SHELF_PROPORTION
+        return max(float(ON_A_SHELF * FULLNESSES[fullness] * longer**LONGER_SHELF), 1.0)
+    kind = "island" if role == "island" else piece.kind
+    longer = ledge.width / ledge.depth / TOP_PROPORTIONS.get(kind, USUAL_PROPORTION)
+    bears = ON_A_TOP.get(kind, ON_ANOTHER_TOP) * (ROUND_SHARE if ledge.shape == "ellipse" else 1.0)
+    return float(bears * FULLNESSES[fullness] * longer**LONGER_TOP)
+
+
+def things_on(standings: tuple[Standing, ...]) -> int:
+    """Return how many things a ledge shows; a row of books counts as several, stems with their vessel."""
+    return sum(
+        ROW_COUNTS if one.item.category == "book-row" else 1
+        for one in standings
+        if not one.hidden and one.placement.pose != "draped" and one.item.category not in ("stems", "utensils")
+    )
 
 
 def _statement(columns: tuple[Column, ...]) -> float:
     """Return how much of a statement a ledge makes: one thing that holds it alone, in its middle, at eye level."""
-    column, ledge = columns[0], columns[0].ledge
-    if len(columns) > 1:
+    if len(columns) != 1:
         return 0.0
+    column, ledge = columns[0], columns[0].ledge
     off = abs((column.left + column.right) / 2 - ledge.left - ledge.width / 2) / ledge.width
     eye = (ledge.floor + column.top) / 2
     at_eye = min(ramp(eye, EYE_LEVEL_MM[0] - EYE_FADE_MM, EYE_LEVEL_MM[0]),
@@ -55,36 +92,39 @@ def _statement(columns: tuple[Column, ...]) -> float:
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read the units of every ledge in use against what its width bears; the value is their ratio over all.
+    """Read the things on every ledge in use against what it bears; the value is their ratio over all.
 
-    Left out where nothing stands.
+    A tray that holds more than a handful is crowded inside. Left out where nothing stands.
     """
-    table = arrangement.piece.kind in TABLE_KINDS
     counts: list[tuple[Ledge, int, float, tuple[str, ...]]] = []
-    for columns in arrangement.columns.values():
-        ledge = columns[0].ledge
-        if not ledge.is_wall:
-            units = [unit for column in columns for unit in column.units]
-            ids = tuple(identifier for unit in units for identifier in unit.ids)
-            wanted = recommended(ledge, manner.fullness, table=table)
+    if not arrangement.columns:
+        return None
+    for ledge in arrangement.standing_ledges:
+        columns = arrangement.columns.get(ledge.id, ())
+        wanted = recommended(arrangement.piece, ledge, manner.fullness)
+        if wanted:
+            standings = arrangement.by_ledge.get(ledge.id, ())
             # One statement is enough; what is half of one is half excused.
-            counts.append((ledge, len(units), wanted ** (1 - _statement(columns)), ids))
+            counts.append((ledge, things_on(standings), wanted ** (1 - _statement(columns)), tuple(s.id for s in standings)))
     if not counts:
         return None
     value = sum(count for _, count, _, _ in counts) / sum(wanted for _, _, wanted, _ in counts)
-    score = weighted_mean([(in_band(count / wanted, BAND, BELOW, ABOVE), wanted) for _, count, wanted, _ in counts])
+    worked = arrangement.piece.kind == "counter"
+    each = weighted_mean([(_off(count / wanted, worked), wanted) for _, count, wanted, _ in counts])
+    crowded = _crowded_inside(arrangement)
+    loss = WHOLE_SHARE * _off(value, worked) + (1 - WHOLE_SHARE) * each + sum(cost for cost, _ in crowded)
     findings = tuple(
         Finding(
             ID,
             ids,
-            f"{capital(counted(count, 'thing'))} on {ledge.label}: its width bears about "
+            f"{capital(counted(count, 'thing'))} on {ledge.label}: it bears about "
             f"{counted(round(wanted), 'thing')} in {manner.fullness}; "
             f"{'take some away' if count > wanted else 'bring more'}.",
-            min(abs(count / wanted - 1) / 2, 0.8),
+            min(abs(math.log(max(count, 0.5) / wanted)), 0.8),
             "less" if count > wanted else "more",
         )
         for ledge, count, wanted, ids in counts
-        if not BAND[0] - 0.1 <= count / wanted <= BAND[1] + 0.4 and abs(count - wanted) > 1.5
+        if not BAND[0] - 0.1 <= count / wanted <= BAND[1] + 0.2 and abs(count - wanted) > 1.5
     )
     whole = sum(count for _, count, _, _ in counts)
     return Reading(
@@ -92,11 +132,41 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=BAND,
         limits=(0.0, 3.0),
-        score=score,
+        score=score_of(loss),
         shown=f"{whole} of {round(sum(wanted for _, _, wanted, _ in counts))}",
         sentence=f"{capital(counted(whole, 'thing'))} where {manner.fullness} bears about "
         f"{round(sum(wanted for _, _, wanted, _ in counts))} on the ledges in use.",
-        contributions=tuple((ids[0], count / wanted) for _, count, wanted, ids in counts),
-        findings=findings,
+        contributions=tuple((ids[0], count / wanted) for _, count, wanted, ids in counts if ids),
+        findings=(*findings, *(finding for _, finding in crowded)),
         evidence=evidence_of(len(counts), 4),
+        loss=loss,
     )
+
+
+def _off(ratio: float, is_worked_at: bool = False) -> float:
+    """Return what it costs that a count is so many times what is borne: both too few and too many, without an end.
+
+    A worktop may as well be free.
+    """
+    size = math.log(max(ratio, MOST_BARE))
+    few, many = soft_excess(-size, FREE_BELOW, SPREAD), soft_excess(size, FREE_ABOVE, SPREAD)
+    return (WORKTOP_BARE if is_worked_at else 1.0) * few + many
+
+
+def _crowded_inside(arrangement: Arrangement) -> list[tuple[float, Finding]]:
+    """Return what trays that hold too many things cost: a tray is one thing outside, and a small scene inside."""
+    guests: dict[str, list[Standing]] = {}
+    for one in arrangement.visible:
+        host = arrangement.by_id.get(one.placement.host or "")
+        if host is not None and host.item.category == "tray":
+            guests.setdefault(host.id, []).append(one)
+    found = []
+    for tray, held in guests.items():
+        if len(held) > ON_A_TRAY:
+            said = (
+                f"The {arrangement.by_id[tray].item.label} holds {counted(len(held), 'thing')}; three to five are seen "
+                "each for itself."
+            )
+            ids = (tray, *(one.id for one in held))
+            found.append((ONE_TOO_MANY * (len(held) - ON_A_TRAY), Finding(ID, ids, said, 0.4, "less")))
+    return found

@@ -9,12 +9,12 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.cover import hidden_shares
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
+from jolly_ledge.readings.score import evidence_of, mean, ramp, score_of, smooth_step, weighted_mean
 
 ID = "layering"
 BAND = (2.0, 3.0)
 BANDS_SCORES = {1: 0.35, 2: 0.9, 3: 1.0}
-SHALLOW_PLAY = 0.17
+SHALLOW_PLAY = 0.12
 """With less of the depth free than this nothing can stand before another."""
 
 HELD_BY_RISE = 0.45
@@ -23,6 +23,10 @@ HELD_BY_RISE = 0.45
 DEPTH_STEP = 0.12
 MOST_HIDDEN = 0.55
 ALL_BACK = 0.6
+
+APART_IN_DEPTH, LEAST_ACROSS = 0.05, 0.12
+AS_TALL, AS_TALL_WIDTH, BEFORE_COST, TOLD_BEFORE = 0.95, 0.4, 2.5, 0.55
+"""What stands before another is lower: at nearly its height it is half a fault."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -60,12 +64,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     bands_score = weighted_mean([(BANDS_SCORES[min(bands, 3)], weight) for bands, weight, _ in counted])
     value = weighted_mean([(float(bands), weight) for bands, weight, _ in counted])
     flat = sum(1 for bands, _, _ in counted if bands == 1)
+    score = bands_score * (0.6 + 0.4 * hidden_score) * back_score
+    before, told = _tall_before_low(arrangement)
+    findings += told
     return Reading(
         id=ID,
         value=value,
         band=BAND,
         limits=(0.0, 4.0),
-        score=bands_score * (0.6 + 0.4 * hidden_score) * back_score,
+        score=score_of(1 - score + before),
+        loss=1 - score + before,
         shown=f"{flat} in a row" if flat else f"{value:.1f} deep",
         sentence=(
             f"Things stand {value:.1f} deep on average"
@@ -123,6 +131,38 @@ def _places_in_depth(columns: tuple[Column, ...]) -> tuple[float, ...]:
         if play > SHALLOW_PLAY * column.ledge.depth and not column.ledge.is_wall:
             places.append(min(max(column.front / play, 0.0), 1.0))
     return tuple(places)
+
+
+def _tall_before_low(arrangement: Arrangement) -> tuple[float, list[Finding]]:
+    """Return how far tall things stand before lower ones, for every thing, and what to say of it."""
+    cost, count, findings = 0.0, 0, []
+    for standings in arrangement.by_ledge.values():
+        pairs, things = _fronts(standings)
+        count += things
+        for front, behind, share in pairs:
+            cost += share
+            if share > TOLD_BEFORE:
+                said = (
+                    f"The {front.item.label} stands before the {behind.item.label} and is as tall on {front.ledge.label}; "
+                    "let them change places."
+                )
+                findings.append(Finding(ID, (front.id, behind.id), said, min(share, 1.0)))
+    return BEFORE_COST * cost / max(count, 1), findings
+
+
+@lru_cache(maxsize=512)
+def _fronts(standings: tuple[Standing, ...]) -> tuple[tuple[tuple[Standing, Standing, float], ...], int]:
+    """Return the pairs of which one stands before the other, how far it is too tall for that, and the count of things."""
+    ground = [s for s in standings if not s.hidden and s.depth_order == 0 and s.placement.pose not in ("hung", "draped")]
+    found = []
+    for front in ground:
+        for behind in ground:
+            across = min(front.right, behind.right) - max(front.left, behind.left)
+            narrower = min(front.width, behind.width)
+            if front.z < behind.z - APART_IN_DEPTH * front.ledge.depth and across > LEAST_ACROSS * narrower:
+                tall = smooth_step(front.height / max(behind.height, 1.0), AS_TALL, AS_TALL_WIDTH)
+                found.append((front, behind, tall * min(across / narrower, 1.0)))
+    return tuple(found), len(ground)
 
 
 def _hidden(arrangement: Arrangement) -> tuple[list[Finding], list[tuple[str, float]]]:

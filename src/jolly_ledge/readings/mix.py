@@ -7,9 +7,10 @@ from collections.abc import Iterable
 from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.words import GREENERY
 from jolly_ledge.readings.habits import habits_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean
+from jolly_ledge.readings.score import evidence_of, mean, score_of
 
 ID = "mix"
 BAND = (0.75, 1.0)
@@ -23,9 +24,11 @@ FINISH_PART, SHAPE_PART, POSE_PART = 0.5, 0.3, 0.2
 WANTED = 0.55
 """So much of the entropy of evenly mixed kinds is enough; a calm look has a ruling stuff."""
 
-FEWEST = 3
-HABITS_SHARE, HABIT_KEPT, HABIT_GRAVITY = 0.6, 0.9, 0.7
-"""What the habits of the manner take from the score where none is kept; from when on one is told."""
+FEWEST = 2
+ROUND_SHAPES = frozenset({"round", "disc", "sphere"})
+STUFF_COST, OUTLINE_COST, LEAVES_COST, HABITS_COST = 0.3, 0.35, 0.12, 0.8
+HABIT_KEPT, HABIT_GRAVITY = 0.9, 0.7
+"""Below the first share a habit that is not kept is told."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -35,7 +38,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     fewer than three units.
     """
     units = [unit for unit in arrangement.units if not unit.lead.ledge.is_wall]
-    if len(units) < FEWEST:
+    hung = [one for one in arrangement.visible if one.placement.pose == "hung"]
+    if len(units) + len(hung) < FEWEST or not units:
         return None
     touch = _variety((TOUCH[unit.lead.item.finish] for unit in units), 3)
     shapes = _variety((unit.lead.shape for unit in units), 4)
@@ -59,12 +63,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 0.5,
             ),
         )
+    leads = [unit.lead for unit in units]
+    stuffs = _variety((one.item.material.lower() or TOUCH[one.item.finish] for one in leads), 4)
+    loss = 1 - value + HABITS_COST * (1 - kept) + STUFF_COST * (1 - stuffs) + OUTLINE_COST * _one_outline(arrangement)
+    loss += LEAVES_COST * (not any(one.item.category in GREENERY for one in arrangement.visible))
     return Reading(
         id=ID,
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=value * (1 - HABITS_SHARE * (1 - kept)),
+        score=score_of(loss),
+        loss=loss,
         shown="varied" if value >= BAND[0] else percent(value),
         sentence=f"Finishes are mixed to {percent(touch)}, silhouettes to {percent(shapes)}, upright against flat to "
         f"{percent(poses)} of what is wanted.",
@@ -72,6 +81,27 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         findings=findings,
         evidence=evidence_of(len(units), 5),
     )
+
+
+def _one_outline(arrangement: Arrangement) -> float:
+    """Return how far round or straight outlines rule alone, 0 to 1; furniture without shelves is one straight thing more.
+
+    What hangs counts, and a large thing counts more than a small one, by the root of its area.
+    """
+    round_ones = straight = 0.0
+    seen = [
+        (one.width * one.height, one.item.is_round or one.shape in ROUND_SHAPES) for one in arrangement.visible
+    ] + [
+        (fixture.width * fixture.height, fixture.shape == "ellipse")
+        for fixture in arrangement.piece.fixtures if fixture.kind in ("mirror", "art")
+    ]  # fmt: skip
+    for area, is_round in seen:
+        round_ones += math.sqrt(area) * is_round
+        straight += math.sqrt(area) * (not is_round)
+    if all(ledge.clearance is None for ledge in arrangement.standing_ledges):
+        straight += math.sqrt(arrangement.piece.width * arrangement.piece.height)
+    share = round_ones / (round_ones + straight)
+    return (1 - 4 * share * (1 - share)) ** 2
 
 
 def _lies(unit: Unit) -> str:
@@ -88,4 +118,4 @@ def _variety(kinds: Iterable[str], most: int) -> float:
     counts = list(Counter(kinds).values())
     whole = sum(counts)
     entropy = sum(-count / whole * math.log(count / whole) for count in counts)
-    return min(abs(entropy) / (WANTED * math.log(min(whole, most))), 1.0)
+    return min(abs(entropy) / (WANTED * math.log(min(whole, most))), 1.0) if whole > 1 else 1.0

@@ -1,6 +1,7 @@
 """Must-haves: what must be there, hidden, in reach or near a socket, and whether it is."""
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.belonging import Verdict, verdict_on
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.kits import needs_of, unmet_needs
 from jolly_ledge.model.look import Manner
@@ -8,7 +9,7 @@ from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
 from jolly_ledge.model.words import GATHERING
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean
+from jolly_ledge.readings.score import mean, score_of, smooth_step
 from jolly_ledge.readings.wishes import hear
 
 ID = "must-haves"
@@ -16,7 +17,12 @@ BAND = (0.99, 1.0)
 REACH_LOW_MM, REACH_HIGH_MM = 350.0, 1750.0
 """Daily things neither on the floor nor overhead."""
 
+EASE_MM, TOLD_BELOW = 300.0, 0.75
+
 GATHERED_SCORE, LACKING = 0.4, 0.8
+UNMET_COST, STRANGER, MANY_STRANGERS = 1.2, 0.5, 2.5
+STRANGENESS: dict[Verdict, float] = {"belongs": 0.0, "may": 0.02, "seldom": 0.15, "asked": 0.6}
+"""What it costs that a thing stands where it seldom does, or where it comes only when asked."""
 DEMANDING = frozenset(("hide", "daily-use", "grab", "corded"))
 
 
@@ -38,7 +44,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         demands = _demands(standing, arrangement)
         if demands:
             met[standing.id] = mean([score for score, _ in demands])
-            findings += [Finding(ID, (standing.id,), sentence, 1 - score) for score, sentence in demands if score < 1]
+            findings += [Finding(ID, (standing.id,), sentence, 1 - score) for score, sentence in demands if score < TOLD_BELOW]
     for wish in hear(arrangement):
         key = wish.placements[0]
         met[key] = min(met.get(key, 1.0), 1.0 if wish.met else 0.0)
@@ -54,16 +60,24 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         *(0.0 for _ in lacking),
         *(1.0 for _ in range(answered)),
     ]
-    if not scores:
+    strangers = [(one, cost) for one in arrangement.visible if (cost := _stranger(one, arrangement)) > 0]
+    findings += [
+        Finding(ID, (one.id,), _does_not_belong(one, arrangement), 0.6) for one, cost in strangers if cost >= STRANGER
+    ]
+    if not scores and not strangers:
         return None
     value = mean(scores)
-    unmet = sum(1 for share in scores if share < 1)
+    strange = sum(cost for _, cost in strangers)
+    loss = UNMET_COST * sum(1 - score for score in scores) / max(len(scores), 1) ** 0.5
+    loss += MANY_STRANGERS * strange / (MANY_STRANGERS + strange)
+    unmet = sum(1 for share in scores if share < TOLD_BELOW)
     return Reading(
         id=ID,
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=value,
+        score=score_of(loss),
+        loss=loss,
         shown="all met" if not unmet else f"{unmet} unmet",
         sentence="All that must be here, hidden or reached is, and what its use asks for."
         if not unmet
@@ -71,6 +85,20 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple((identifier, share) for identifier, share in met.items()),
         findings=tuple(findings),
     )
+
+
+def _stranger(one: Standing, arrangement: Arrangement) -> float:
+    """Return what it costs that a thing does not belong where it stands, by hand as well as by proposal."""
+    if one.ledge.is_wall or one.depth_order or one.placement.pose in ("hung", "draped") or one.placement.locked:
+        return 0.0
+    if arrangement.piece.id in one.item.meant_for:
+        return 0.0
+    return STRANGENESS[verdict_on(one.item, arrangement.piece, one.ledge)[0]]
+
+
+def _does_not_belong(one: Standing, arrangement: Arrangement) -> str:
+    reason = verdict_on(one.item, arrangement.piece, one.ledge)[1]
+    return f"The {one.item.label} does not belong on {one.ledge.label} by itself: {reason[:1].lower()}{reason[1:]}"
 
 
 def _awaited(item: Item, arrangement: Arrangement) -> str:
@@ -98,8 +126,8 @@ def _reached(standing: Standing, arrangement: Arrangement) -> tuple[float, str] 
         return None
     host = arrangement.by_id.get(standing.placement.inside or "")
     under_lid = host is not None and "lidded" in host.item.traits and "grab" in traits
-    reached = REACH_LOW_MM <= standing.bottom <= REACH_HIGH_MM
-    score = 0.3 if under_lid else 1.0 if reached else 0.4
+    low, high = (REACH_LOW_MM - standing.bottom) / EASE_MM, (standing.bottom - REACH_HIGH_MM) / EASE_MM
+    score = 0.3 if under_lid else 1 - 0.6 * max(smooth_step(low, 0.0, 1.0), smooth_step(high, 0.0, 1.0))
     problem = "lies under a lid" if under_lid else f"stands {round(standing.bottom / 10)} cm up"
     name, where = standing.item.label, standing.ledge.label
     return score, f"The {name} is used daily and {problem} on {where}; bring it within easy reach."
@@ -111,7 +139,7 @@ def _plugged_in(standing: Standing, arrangement: Arrangement) -> tuple[float, st
         return None
     _, away = nearest_socket(standing, sockets)
     name, where = standing.item.label, standing.ledge.label
-    score = 1.0 if away <= usual_cord(standing.item) else 0.4
+    score = 1 - 0.6 * smooth_step(away / usual_cord(standing.item), 1.0, 0.8)
     return score, f"The {name} on {where} is {round(away / 10)} cm from the nearest socket; bring it nearer."
 
 

@@ -4,13 +4,13 @@ from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS, Fullness
 from jolly_ledge.readings.cover import covered_area
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import in_band, ramp, weighted_mean
+from jolly_ledge.readings.score import in_band, ramp, score_of, soft_excess, weighted_mean
 
 ID = "negative-space"
 BANDS: dict[Fullness, tuple[float, float]] = {
@@ -33,6 +33,12 @@ LENGTHS: dict[Fullness, float] = {"airy": 0.65, "layered": 0.82, "abundant": 0.9
 """So much of a ledge's length may be stood on: a rest is seen as a gap in the row."""
 
 LEDGE_MARGIN = 0.08
+SMALL_TOP_MORE, WORKTOP_BARE = 0.14, 0.05
+"""A small top by a bed is fuller, and a worktop may be nearly free."""
+
+RAIL_BANDS: dict[Fullness, tuple[float, float]] = {"airy": (0.4, 0.72), "layered": (0.6, 0.88), "abundant": (0.75, 1.0)}
+"""So much of the length of a rail is hung."""
+
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -44,10 +50,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     0.2
     """
     ledges = arrangement.standing_ledges
-    if not ledges or not arrangement.visible:
+    if not arrangement.visible:
         return None
+    if not ledges:
+        return _on_a_rail(arrangement, manner)
     table = arrangement.piece.kind in TABLE_KINDS
     band = (TABLE_BANDS if table else BANDS)[manner.fullness]
+    if arrangement.piece.kind == "nightstand":
+        band = (band[0], band[1] + SMALL_TOP_MORE)
+    elif arrangement.piece.kind == "counter":
+        band = (WORKTOP_BARE, band[1])
     covers: list[tuple[Ledge, float, float, tuple[Standing, ...]]] = []
     for ledge in ledges:
         things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
@@ -84,6 +96,35 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             (s.id, (s.width * (s.back - s.front) if table else s.area) / room) for cover in used for s in cover[3]
         ),
         findings=tuple(findings),
+    )
+
+
+def _on_a_rail(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read how much of the length of a rail or rack is hung with things, where nothing stands."""
+    wall = max(arrangement.piece.ledges, key=lambda ledge: ledge.width, default=None)
+    things = arrangement.by_ledge.get(wall.id, ()) if wall is not None else ()
+    if wall is None or not things:
+        return None
+    value = sum(one.width for one in things) / wall.width
+    low, high = RAIL_BANDS[manner.fullness]
+    loss = soft_excess(low - value, 0.0, 0.3) + soft_excess(value - high, 0.0, 0.3)
+    findings: tuple[Finding, ...] = ()
+    if not low <= value <= high:
+        word, asks = ("full", "take one away") if value > high else ("bare", "hang one more")
+        said = f"{capital(wall.label)} is {word} for {manner.fullness}: {percent(value)} of it is hung; {asks}."
+        ids = tuple(one.id for one in things)
+        findings = (Finding(ID, ids, said, 0.5, "less" if value > high else "more"),)
+    return Reading(
+        id=ID,
+        value=value,
+        band=(low, high),
+        limits=(0.0, 1.0),
+        score=score_of(loss),
+        shown=percent(value),
+        sentence=f"{percent(value)} of the length is hung; {manner.fullness} wants {percent(low)} to {percent(high)}.",
+        contributions=tuple((one.id, one.width / wall.width) for one in things),
+        findings=findings,
+        loss=loss,
     )
 
 

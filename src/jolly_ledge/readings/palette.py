@@ -1,15 +1,17 @@
 """Palette: whether what is seen keeps to the chosen families."""
 
+import math
 from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import is_neutral
 from jolly_ledge.model.families import lead_of, name_of
+from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted, listed, percent
-from jolly_ledge.readings.hues import chromatic_leaders, colour_areas, family_among, is_leaf
+from jolly_ledge.readings.hues import ColourArea, chromatic_leaders, colour_areas, family_among, is_leaf
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp
+from jolly_ledge.readings.score import ramp, score_of, smooth_step, soft_excess
 
 ID = "palette"
 BAND = (0.9, 1.0)
@@ -20,6 +22,10 @@ THINGS_FOR_EACH_FAMILY, FEWEST_FAMILIES = 2, 2
 """A few things carry fewer families: one for every two things, but two always."""
 
 NOUGHT = 0.55
+
+OUTSIDE_COST, LOUD_COST, HUES_COST, PLAIN_COST = 1.2, 1.2, 0.6, 0.15
+FEW_HUES, ONE_HUE, TOLD_LOUD, SPINES_BLEND = 1.6, 0.08, 0.3, 0.35
+"""Beside whites, woods, sand and leaves one hue and a little of another is calm; less than this of a second is plain."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -60,12 +66,19 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 ramp(value, BAND[0], NOUGHT),
             ),
         )
+    loud, loudest = _loudness(areas, whole)
+    hues = 0.0 if manner.palette else _too_many_hues(areas, whole)
+    if loudest is not None and loud > TOLD_LOUD:
+        said = f"The {loudest.item.label} is loud among the rest; leave it out, or let it be the one accent."
+        findings = (*findings, Finding(ID, (loudest.id,), said, min(LOUD_COST * loud, 1.0)))
+    loss = OUTSIDE_COST * (1 - value) + LOUD_COST * loud + HUES_COST * hues + PLAIN_COST * _plainness(areas, whole)
     return Reading(
         id=ID,
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=ramp(value, NOUGHT, BAND[0]),
+        score=score_of(loss),
+        loss=loss,
         shown=percent(value),
         sentence=(
             f"{percent(value)} of what is seen keeps to {listed(names, 4) or 'whites and greys'}"
@@ -81,6 +94,47 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         findings=findings,
     )
+
+
+def _loudness(areas: tuple[ColourArea, ...], whole: float) -> tuple[float, Standing | None]:
+    """Return how loud a look is, and its loudest thing: by the root of the area, for a small red ball is seen at once."""
+    by_thing: dict[str, tuple[Standing, float]] = {}
+    for standing, colour, area in areas:
+        loud = loudness(colour)
+        if loud and not is_leaf(standing, colour):
+            known = by_thing.get(standing.id, (standing, 0.0))[1]
+            by_thing[standing.id] = (standing, known + loud * math.sqrt(area / whole) * _blends(standing))
+    loudest = max(by_thing.values(), key=lambda one: one[1], default=(None, 0.0))[0]
+    return sum(loud for _, loud in by_thing.values()), loudest
+
+
+def _blends(standing: Standing) -> float:
+    """Return how far the colours of a thing are seen for themselves: spines in a row blend."""
+    return SPINES_BLEND if standing.item.is_book else 1.0
+
+
+def _too_many_hues(areas: tuple[ColourArea, ...], whole: float) -> float:
+    """Return by how many hues a look passes one and a half, by their areas (exp of the entropy), and how much they show."""
+    shares: dict[str, float] = {}
+    for standing, colour, area in areas:
+        family = hue_family(colour)
+        if family not in QUIET | WARM | {"green"} and not is_leaf(standing, colour):
+            shares[family] = shares.get(family, 0.0) + area * _blends(standing)
+    coloured = sum(shares.values())
+    if coloured <= 0:
+        return 0.0
+    count = math.exp(-sum(area / coloured * math.log(area / coloured) for area in shares.values()))
+    return soft_excess(count, FEW_HUES, 1.0) * math.sqrt(coloured / whole)
+
+
+def _plainness(areas: tuple[ColourArea, ...], whole: float) -> float:
+    """Return how far a look is all white, grey or black: leaves and woods are colours and lift it."""
+    shares: dict[str, float] = {}
+    for _, colour, area in areas:
+        family = hue_family(colour)
+        shares[family] = shares.get(family, 0.0) + area / whole
+    quiet = max((share for family, share in shares.items() if family in QUIET), default=0.0)
+    return 1 - smooth_step(1 - quiet, ONE_HUE, ONE_HUE)
 
 
 @lru_cache(maxsize=4096)

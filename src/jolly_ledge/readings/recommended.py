@@ -9,7 +9,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.stash_order import fits
-from jolly_ledge.model.words import TABLE_KINDS, Fullness
+from jolly_ledge.model.words import Fullness
 from jolly_ledge.readings.how_many import BAND, recommended
 
 GROUP = 3
@@ -46,15 +46,14 @@ def advice_for(piece: Piece, fullness: Fullness, stash: tuple[Item, ...]) -> tup
     >>> piece = Piece(id="p", kind="bookcase", width=900, height=900, depth=300, ledges=(ledge,))
     >>> told = advice_for(piece, "layered", ())
     >>> told[0].things, told[0].groups, (told[0].fewest, told[0].most)
-    (5, 2, (4, 7))
+    (4, 2, (3, 5))
     """
-    table = piece.kind in TABLE_KINDS
     at_hand = [i for i in stash if i.is_at_hand and i.category not in NOT_STANDING]
     told = []
     for ledge in piece.ledges:
         if ledge.is_wall:
             continue
-        wanted = recommended(ledge, fullness, table=table)
+        wanted = recommended(piece, ledge, fullness)
         things = max(round(wanted), 1)
         fitting = sum(1 for item in at_hand if fits(item, ledge))
         fewest, most = max(math.ceil(BAND[0] * wanted), 1), max(math.floor(BAND[1] * wanted), 1)

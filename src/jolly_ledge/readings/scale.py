@@ -10,6 +10,7 @@ from jolly_ledge.model.piece import Fixture, Ledge
 from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
 from jolly_ledge.readings.among_things import anchors_against_next, small_tops
 from jolly_ledge.readings.measured import Measured
+from jolly_ledge.readings.open_tops import grown_in, hung_over, on_open_tops
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import in_band, weighted_mean
 
@@ -43,6 +44,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """
     measured = [found for ledge in arrangement.standing_ledges for found in _ledge(arrangement, ledge)]
     measured += _wall_pieces(arrangement)
+    measured += on_open_tops(arrangement)
+    measured += grown_in(arrangement)
     measured += _stems(arrangement)
     measured += _lamps(arrangement)
     measured += anchors_against_next(arrangement)
@@ -144,7 +147,11 @@ def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
             "two thirds is the usual wish."
         )
     told = "What hangs above takes {} of the width"
-    return [Measured(share, WALL_BAND, score, 1.5, tuple(s.id for s in hung), problem, told)]
+    tops = [ledge.floor for ledge in arrangement.standing_ledges if ledge.clearance is None]
+    return [
+        Measured(share, WALL_BAND, score, 1.5, tuple(s.id for s in hung), problem, told),
+        *(hung_over(arrangement, edges, max(tops)) if tops and hung else []),
+    ]
 
 
 def _stems(arrangement: Arrangement) -> list[Measured]:

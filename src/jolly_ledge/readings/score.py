@@ -20,6 +20,35 @@ def ramp(value: float, nought: float, full: float) -> float:
     return min(max((value - nought) / (full - nought), 0.0), 1.0)
 
 
+def score_of(loss: float) -> float:
+    """Return the score that is shown for a loss: 1 for none, one half where it is plainly noticed.
+
+    >>> score_of(0.0), score_of(1.0)
+    (1.0, 0.5)
+    """
+    return 1 / (1 + loss)
+
+
+def smooth_step(value: float, middle: float, width: float) -> float:
+    """Rise from 0 to 1 without ever standing still: one half at ``middle``, from an eighth to seven over ``width``.
+
+    >>> smooth_step(0.5, 0.5, 0.2), round(smooth_step(0.6, 0.5, 0.2), 2), round(smooth_step(0.4, 0.5, 0.2), 2)
+    (0.5, 0.88, 0.12)
+    """
+    return 1 / (1 + math.exp(min(max(-4 * (value - middle) / width, -60.0), 60.0)))
+
+
+def soft_excess(value: float, free: float, spread: float) -> float:
+    """Return by how many spreads a value passes what is free; below it falls to nought without standing still.
+
+    >>> round(soft_excess(1.0, 0.0, 0.5), 2), round(soft_excess(0.0, 0.0, 0.5), 2)
+    (2.0, 0.17)
+    """
+    steep = 4.0
+    x = (value - free) / spread
+    return math.log1p(math.exp(min(steep * x, 60.0))) / steep if x < 15 else x
+
+
 def in_band(value: float, band: tuple[float, float], below: float, above: float) -> float:
     """Score 1 within the band, falling to 0 over ``below`` under it and ``above`` over it.
 

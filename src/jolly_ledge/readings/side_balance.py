@@ -5,12 +5,16 @@ from functools import lru_cache
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import listed
+from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, ramp
+from jolly_ledge.readings.score import evidence_of, ramp, score_of, soft_excess
 from jolly_ledge.readings.weight import weights
 
 ID = "side-balance"
+TAIL_COST, OFF_COST, RIM_COST, FREE_RIM = 0.3, 2.0, 0.1, 0.06
+"""On a table groups are drawn to the middle and off the rim."""
+
 BAND = (-0.06, 0.06)
 FAIR = 0.12
 LIMIT = 0.5
@@ -20,6 +24,22 @@ ENOUGH = 8
 
 TABLE_EVIDENCE = 0.6
 """The left and right of a table change with the seat."""
+
+
+def _off_the_middle(arrangement: Arrangement) -> float:
+    """Return how far what stands on tables is off their middle, and over their rim; nought elsewhere."""
+    cost, tops = 0.0, 0
+    for identifier, columns in arrangement.columns.items():
+        ledge = arrangement.piece.ledge(identifier)
+        if role_of(arrangement.piece, ledge) in ("table", "island"):
+            tops += 1
+            wide = sum(column.width for column in columns)
+            along = sum((column.left + column.right) / 2 * column.width for column in columns) / wide - ledge.left
+            deep = sum((column.front + column.back) / 2 * column.width for column in columns) / wide
+            rim = min(min(c.left - ledge.left, ledge.right - c.right, c.front, ledge.depth - c.back) for c in columns)
+            cost += abs(along / ledge.width - 0.5) + abs(deep / ledge.depth - 0.5)
+            cost += RIM_COST * soft_excess(-rim / ledge.depth, -FREE_RIM, FREE_RIM)
+    return cost / tops if tops else 0.0
 
 
 @lru_cache(maxsize=8)
@@ -55,6 +75,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score = 1 - (1 - FAIR_SCORE) * ramp(size, BAND[1], FAIR)
     else:
         score = FAIR_SCORE * ramp(size, LIMIT + 0.15, FAIR)
+    loss = 1 - score + TAIL_COST * soft_excess(size, FAIR, LIMIT) + OFF_COST * _off_the_middle(arrangement)
     side = "left" if value < 0 else "right"
     shown = "level" if size <= BAND[1] else f"{round(size * 100)} % {side}"
     findings: tuple[Finding, ...] = ()
@@ -75,7 +96,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=BAND,
         limits=(-LIMIT, LIMIT),
-        score=score,
+        score=score_of(loss),
+        loss=loss,
         shown=shown,
         sentence=(
             "Left and right weigh the same to the eye."

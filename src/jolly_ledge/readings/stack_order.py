@@ -3,9 +3,10 @@
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.phrases import counted, percent
+from jolly_ledge.readings.perches import perches_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean, ramp
+from jolly_ledge.readings.score import evidence_of, mean, ramp, score_of, soft_excess
 
 ID = "stack-order"
 BAND = (0.75, 1.0)
@@ -16,11 +17,13 @@ RELATED, UNRELATED = 24.0, 60.0
 """CIEDE2000 between covers that lie on each other."""
 
 SIZE_SHARE = 0.7
+UNSOUND_COST, GROWS_COST, MANY, TOLD_FROM = 0.8, 0.15, 4.0, 0.25
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read every thing that lies on another: the footprint should fall upward.
 
+    What is perched on or held in what it should not be counts as well; so do clear vessels that hold nothing.
     Left out where nothing is stacked. The value is the share of sound steps.
 
     >>> from jolly_ledge.readings.example import look_of, shelves, stand
@@ -34,10 +37,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         for guest in arrangement.visible
         if guest.placement.on and guest.placement.pose != "draped" and not arrangement.by_id[guest.placement.on].hidden
     ]
-    if not pairs:
+    perched = list(perches_of(arrangement))
+    if not pairs and not perched:
         return None
     scores = {guest.id: _step(host, guest) for host, guest in pairs}
-    value = mean(list(scores.values()))
+    value = mean(list(scores.values()), empty=1.0)
+    cost = sum(cost for _, cost, _ in perched)
+    loss = UNSOUND_COST * sum(1 - score for score in scores.values()) / (1 + 0.3 * len(scores)) + cost
+    loss += GROWS_COST * mean([soft_excess(_ratio(host, guest), LARGER, LARGER) for host, guest in pairs], empty=0.0)
+    loss = MANY * loss / (MANY + loss)
     findings = tuple(
         Finding(
             ID,
@@ -48,17 +56,20 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         for host, guest in pairs
         if _ratio(host, guest) > 1.15
     )
+    findings += tuple(Finding(ID, (one.id,), said, min(cost, 1.0)) for one, cost, said in perched if cost > TOLD_FROM)
     return Reading(
         id=ID,
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=value,
-        shown=percent(value),
-        sentence=f"{percent(value)} of what lies on each other falls upward in size and is related in colour.",
+        score=score_of(loss),
+        shown=f"{len(perched)} perched" if perched else percent(value),
+        sentence=f"{percent(value)} of what lies on each other falls upward in size and is related in colour"
+        + (f"; {counted(len(perched), 'thing')} is held or perched against sense." if perched else "."),
         contributions=tuple(scores.items()),
         findings=findings,
-        evidence=evidence_of(len(pairs), 3),
+        evidence=evidence_of(len(pairs) + len(perched), 3),
+        loss=loss,
     )
 
 

@@ -7,7 +7,7 @@ from jolly_ledge.model.piece import Ledge, Seat
 from jolly_ledge.model.starts.tops import setting_of
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp
+from jolly_ledge.readings.score import ramp, score_of, soft_excess
 
 ID = "working-room"
 WANTED: dict[str, float] = {
@@ -42,6 +42,8 @@ HEAVY_KG, LIGHT_KG = 5.0, 1.0
 
 MANY = 9
 MOVING_SHARE = 0.2
+MACHINES_PER_METRE, MACHINES_COST, FOOT_COST = 1.5, 0.4, 0.8
+"""A worktop is worked at: three machines on two metres are many."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -71,6 +73,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         room = (1 - SETTINGS_SHARE) * room + SETTINGS_SHARE * places
     moving = 1 - ramp(sum(_effort(column, arrangement) for column in columns), 3, MANY)
     score = (1 - MOVING_SHARE) * room + MOVING_SHARE * moving
+    machines = [c for c in columns if any(arrangement.by_id[i].item.category == "appliance" for i in c.ids)]
+    most = MACHINES_PER_METRE * top.width / 1000
+    foot = max((c.width * (c.back - c.front) for c in columns), default=0.0) / (top.width * top.depth)
+    loss = 1 - score + MACHINES_COST * soft_excess(len(machines) / most, 1.0, 0.5) + FOOT_COST * foot
     findings: tuple[Finding, ...] = ()
     if room < 0.9:
         findings = (
@@ -87,7 +93,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=(wanted, 1.0),
         limits=(0.0, 1.0),
-        score=score,
+        score=score_of(loss),
+        loss=loss,
         shown=percent(value),
         sentence=f"{percent(value)} of the edge is free; {', '.join(arrangement.piece.use)} wants {percent(wanted)}.",
         contributions=tuple((column.ids[0], column.width / whole) for column in columns),

@@ -42,7 +42,7 @@ class LookActions:
         if not isinstance(edit, PlaceItem) or (edit.item, session.piece_id) in self._told_of:
             return
         # What is only needed once something is set down does not hold up the start.
-        from jolly_ledge.proposals.belonging import comes_unasked, verdict_on
+        from jolly_ledge.model.belonging import comes_unasked, verdict_on
 
         item = next(one for one in session.plan.stash if one.id == edit.item)
         ledge = next(one for one in session.piece.ledges if one.id == edit.spot.ledge)

@@ -85,7 +85,7 @@ class KitPanel(QWidget):
         """List all kinds of things; those that come by themselves are ticked."""
         self.menu.clear()
         # Imported when asked for: the page is otherwise made without proposals.
-        from jolly_ledge.proposals.belonging import comes_by_kind
+        from jolly_ledge.model.belonging import comes_by_kind
 
         piece = self._session.piece
         for category in get_args(Category):

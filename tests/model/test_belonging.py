@@ -4,13 +4,13 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, thing
+from jolly_ledge.model.belonging import WORTH, comes_by_kind, rule_for, verdict_on, welcome
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.roles import role_of, room_of
 from jolly_ledge.model.starts.gallery import STARTS, begin
 from jolly_ledge.model.words import CATEGORIES
-from jolly_ledge.proposals.belonging import WORTH, comes_by_kind, rule_for, verdict_on, welcome
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals
 

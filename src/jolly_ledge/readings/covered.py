@@ -1,0 +1,65 @@
+"""Covered: whether everything of a group is still seen."""
+
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import capital, percent
+from jolly_ledge.readings.cover import hidden_shares
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import mean, score_of, soft_excess
+
+ID = "covered"
+BAND = (0.0, 0.4)
+FREE, SPREAD = 0.25, 0.35
+"""Up to so much may be behind another; over this stretch beyond it is plainly noticed."""
+
+WORST_SHARE, ALL_SHARE = 0.5, 1.5
+TOLD_FROM = 0.5
+BEARS_COVER = frozenset({"tray", "board"})
+"""What gathers and what backs others is meant to be half covered."""
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read how much of each thing those before it hide; the most hidden one keeps over six tenths in sight.
+
+    What hangs and what leans counts as well, and so do mirrors and pictures of the stash; trays and boards are meant
+    to be half covered. The value is the share of the most hidden one.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> look = look_of(shelves(), stand(400, 100, 200, z=250), stand(420, 80, 180, z=60))
+    >>> 0.5 < read(look, look.manner).value < 0.8
+    True
+    """
+    found = [
+        (standing, share)
+        for standings in arrangement.by_ledge.values()
+        for standing, share in zip(standings, hidden_shares(standings), strict=True)
+        if not standing.hidden and standing.item.category not in BEARS_COVER
+    ]
+    if len(found) < 2:
+        return None
+    worst, value = max(found, key=lambda one: one[1])
+    excess = [soft_excess(share, FREE, SPREAD) for _, share in found]
+    loss = WORST_SHARE * max(excess) + ALL_SHARE * mean([one**2 for one in excess])
+    findings = tuple(
+        Finding(
+            ID,
+            (standing.id,),
+            f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; move it aside "
+            "or raise it, so that it is seen.",
+            min(share, 1.0),
+        )
+        for standing, share in sorted(found, key=lambda one: -one[1])
+        if share > TOLD_FROM
+    )
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=score_of(loss),
+        shown=percent(value),
+        sentence=f"The most hidden thing, the {worst.item.label}, is behind others by {percent(value)}; up to 40 % may be.",
+        contributions=tuple((standing.id, share) for standing, share in found),
+        findings=findings,
+        loss=loss,
+    )

@@ -1,0 +1,79 @@
+"""Focal point: whether one thing leads the piece, and no other rivals it."""
+
+from functools import lru_cache
+
+from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.phrases import percent
+from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import evidence_of, score_of, smooth_step
+from jolly_ledge.readings.weight import weights
+
+ID = "focal-point"
+BAND = (0.0, 0.8)
+NEVER_LEAD = frozenset({"box", "basket", "appliance", "device", "supplies", "tray", "textile", "book-row", "book"})
+"""Storage, devices and rows hold things together; they are not what one looks at first."""
+
+RIVAL, RIVAL_WIDTH = 0.9, 0.3
+"""A second thing of so much of the weight of the first is half a rival."""
+
+STORED, STORED_WIDTH, STORED_COST = 1.25, 0.6, 0.4
+FEW = 2
+
+
+def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
+    """Read the visual weight of the second strongest thing against the first; storage and devices never lead.
+
+    A pair or set leads together, and so do two of a kind about the middle. Where a box or a machine is plainly the
+    heaviest thing there is no lead at all. The value is the share the second has of the first.
+
+    >>> from jolly_ledge.readings.example import look_of, shelves, stand
+    >>> things = stand(200, 200, 300, category="vessel"), stand(500, 100, 100, category="vessel")
+    >>> look = look_of(shelves(), *things)
+    >>> round(read(look, look.manner).value, 2)
+    0.17
+    """
+    by_id = weights(arrangement)
+    leads = sorted(
+        (standing for standing in arrangement.visible if standing.item.category not in NEVER_LEAD),
+        key=lambda standing: (-by_id.get(standing.id, 0.0), standing.id),
+    )
+    if len(arrangement.visible) < FEW or not leads:
+        return None
+    first = leads[0]
+    most = max(by_id.get(first.id, 0.0), 1.0)
+    second = next((one for one in leads[1:] if not _together(first, one)), None)
+    value = by_id.get(second.id, 0.0) / most if second is not None else 0.0
+    stored = max((by_id.get(s.id, 0.0) for s in arrangement.visible if s.item.category in NEVER_LEAD), default=0.0) / most
+    rivalry = smooth_step(value, RIVAL, RIVAL_WIDTH)
+    swamped = smooth_step(stored, STORED, STORED_WIDTH)
+    loss = rivalry + STORED_COST * swamped
+    findings: tuple[Finding, ...] = ()
+    if second is not None and rivalry > 0.6:
+        said = (
+            f"The {first.item.label} and the {second.item.label} are equally strong; let one of them lead: move the other "
+            "to a side, lower it or take it away."
+        )
+        findings = (Finding(ID, (first.id, second.id), said, 0.5 * rivalry),)
+    return Reading(
+        id=ID,
+        value=value,
+        band=BAND,
+        limits=(0.0, 1.0),
+        score=score_of(loss),
+        shown=f"{first.item.label}"[:14],
+        sentence=f"The {first.item.label} leads"
+        + (f"; the next, the {second.item.label}, has {percent(value)} of its weight." if second is not None else "."),
+        contributions=tuple((one.id, by_id.get(one.id, 0.0) / most) for one in leads[:4]),
+        findings=findings,
+        evidence=evidence_of(len(arrangement.visible), 5),
+        loss=loss,
+    )
+
+
+@lru_cache(maxsize=4096)
+def _together(one: Standing, other: Standing) -> bool:
+    """Tell whether two things lead as one: of a set, on each other, or two of a kind."""
+    same_set = bool(one.item.set) and one.item.set == other.item.set
+    twins = one.item.category == other.item.category and abs(one.height - other.height) < 0.05 * one.height
+    return same_set or one.root == other.root or (twins and one.item.name == other.item.name)
