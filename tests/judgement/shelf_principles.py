@@ -40,7 +40,7 @@ PRINCIPLES = (
         "Look-alikes one above the other, or on other levels and sides", "alike-apart", SIX,
         (*like("pot", 2, colours=((RUST, 1.0),), finish="rough"), URN, ROW, JUG),
         "pot1 a3 400 150; pot2 a2 400 150; urn b1 300 150; row b2 350 150; jug b3 500 150",
-        "pot1 a3 400 150; jug a2 400 150; urn b1 300 150; row b2 350 150; pot2 b1 600 150",
+        "pot1 a3 400 150; jug a2 400 150; urn b1 300 150; row b2 350 150; pot2 b3 600 150",
     ),
     Principle(
         "Greenery side by side on one shelf, or a shelf apart", "alike-apart", THREE, (FERN, IVY, ROW, URN),

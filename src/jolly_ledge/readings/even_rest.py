@@ -19,7 +19,7 @@ NOT_ASKED = frozenset({"floor", "hearth", "table", "island", "counter", "below"}
 SINGLE_ENDS = 0.3
 """A single thing may stand to a side."""
 
-FREE_END, SPREAD_COST, ENDS_COST, BARE_COST = 0.12, 0.5, 0.35, 1.2
+FREE_END, END_SPREAD, SPREAD_COST, ENDS_COST, BARE_COST = 0.12, 0.25, 0.35, 0.3, 1.2
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -47,7 +47,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     spread = deviation(list(shares.values())) if len(ledges) >= FEWEST else 0.0
     value = spread if len(ledges) >= FEWEST else mean(ends)
     loss = SPREAD_COST * soft_excess(spread, BAND[1], BAND[1]) * (len(ledges) >= FEWEST)
-    loss += ENDS_COST * mean([soft_excess(end, FREE_END, FREE_END) for end in ends]) + BARE_COST * bare
+    loss += ENDS_COST * mean([soft_excess(end, FREE_END, END_SPREAD) for end in ends]) + BARE_COST * bare
     return Reading(
         id=ID,
         value=value,

@@ -51,7 +51,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     What leans may be crossed a little more, for it is one of a group. Left out for looks without art, mirror or screen.
     The value is the covered share of the most covered one.
 
-    >>>     >>> from jolly_ledge.readings.example import look_of, stand, table
+    >>>     >>> from jolly_ledge.model.piece import Fixture
+    >>> from jolly_ledge.readings.example import look_of, stand, table
     >>> art = Fixture(kind="art", left=400.0, floor=750.0, width=400.0, height=400.0)
     >>> look = look_of(table(fixtures=(art,)), stand(500, 200, 200))
     >>> round(read(look, look.manner).value, 2)  # 200 by 200 of 400 by 400 mm, but for the rounded corners
@@ -64,7 +65,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     shares = [_covered(target, standing) for target in targets]
     sums = [sum(parts.values()) for parts in shares]
     worst = max(range(len(targets)), key=lambda index: sums[index] / targets[index].full)
-    excess = [soft_excess(s, t.free, t.full - t.free) for t, s in zip(targets, sums, strict=True)]
+    excess = [_spoiled(target, covered) for target, covered in zip(targets, sums, strict=True)]
     sizes = [target.width * target.height for target in targets]
     loss = max(excess) * WORST_SHARE + weighted_mean(list(zip(excess, sizes, strict=True))) * (1 - WORST_SHARE)
     value = min(sums[worst], 1.0)
@@ -89,6 +90,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple(contributions.items()),
         findings=findings,
     )
+
+
+def _spoiled(target: _Target, covered: float) -> float:
+    """Return how far a target is spoiled: nought where nothing covers it, 1 where it plainly is."""
+    spread = target.full - target.free
+    return soft_excess(covered, target.free, spread) - soft_excess(0.0, target.free, spread)
 
 
 def _targets(arrangement: Arrangement) -> list[_Target]:

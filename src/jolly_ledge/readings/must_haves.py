@@ -82,7 +82,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         sentence="All that must be here, hidden or reached is, and what its use asks for."
         if not unmet
         else f"Of {len(scores)} demands of the things, the wishes and the use {counted(unmet, 'is', 'are')} not met.",
-        contributions=tuple((identifier, share) for identifier, share in met.items()),
+        contributions=(*met.items(), *((one.id, -cost) for one, cost in strangers if one.id not in met)),
         findings=tuple(findings),
     )
 

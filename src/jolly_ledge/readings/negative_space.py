@@ -33,7 +33,7 @@ LENGTHS: dict[Fullness, float] = {"airy": 0.65, "layered": 0.82, "abundant": 0.9
 """So much of a ledge's length may be stood on: a rest is seen as a gap in the row."""
 
 LEDGE_MARGIN = 0.08
-SMALL_TOP_MORE, WORKTOP_BARE = 0.14, 0.05
+SMALL_TOP_MORE, WORKTOP_BARE = 0.2, 0.05
 """A small top by a bed is fuller, and a worktop may be nearly free."""
 
 RAIL_BANDS: dict[Fullness, tuple[float, float]] = {"airy": (0.4, 0.72), "layered": (0.6, 0.88), "abundant": (0.75, 1.0)}

@@ -20,8 +20,8 @@ OTHER_BAND = (0.4, 1.05)
 LAMP_BAND = (0.5, 1.1)
 TABLE_LIKE = frozenset({"table", "island"})
 
-WIDEST: dict[str, float] = {"table": 0.3, "island": 0.3, "top": 0.45, "counter": 0.35}
-LARGEST_FOOT = 0.2
+WIDEST: dict[str, float] = {"table": 0.3, "island": 0.3, "top": 0.45, "counter": 0.35, "bedside": 0.65}
+LARGEST_FOOT, SMALL_BEARS = 0.2, 2.0
 """What stands alone takes no more than so much of the width, and of the area of a top."""
 
 GROWS_BAND = (0.65, 2.3)
@@ -57,8 +57,10 @@ def on_open_tops(arrangement: Arrangement) -> list[Measured]:
     for ledge in arrangement.standing_ledges:
         columns = arrangement.columns.get(ledge.id, ())
         if columns and ledge.clearance is None and role_of(arrangement.piece, ledge) in (*WIDEST, "shelf"):
-            found.append(_tallest(arrangement.piece, ledge, arrangement))
-            found += _lamps(ledge, arrangement)
+            # By a headboard a lamp is measured against that.
+            if not any(fixture.kind == "headboard" for fixture in arrangement.piece.fixtures):
+                found.append(_tallest(arrangement.piece, ledge, arrangement))
+                found += _lamps(ledge, arrangement)
             found += _broad(arrangement.piece, ledge, arrangement)
     return found
 
@@ -100,14 +102,14 @@ def _lamps(ledge: Ledge, arrangement: Arrangement) -> list[Measured]:
 
 def _broad(piece: Piece, ledge: Ledge, arrangement: Arrangement) -> list[Measured]:
     """Measure whether a single thing takes too much of a top."""
-    role = role_of(piece, ledge)
-    widest = WIDEST.get(role, WIDEST["top"])
+    role = "bedside" if piece.kind == "nightstand" else role_of(piece, ledge)
+    widest, largest = WIDEST.get(role, WIDEST["top"]), LARGEST_FOOT * (SMALL_BEARS if role == "bedside" else 1.0)
     worst, share = None, 0.0
     for standing in arrangement.by_ledge.get(ledge.id, ()):
         if standing.depth_order or standing.item.category in (*WALL_CATEGORIES, "tray", "book-row", "textile"):
             continue
         wide = standing.width / ledge.width / widest
-        foot = standing.width * (standing.back - standing.front) / (ledge.width * ledge.depth) / LARGEST_FOOT
+        foot = standing.width * (standing.back - standing.front) / (ledge.width * ledge.depth) / largest
         if max(wide, foot) > share:
             worst, share = standing, max(wide, foot)
     if worst is None:

@@ -24,7 +24,7 @@ THINGS_FOR_EACH_FAMILY, FEWEST_FAMILIES = 2, 2
 NOUGHT = 0.55
 
 OUTSIDE_COST, LOUD_COST, HUES_COST, PLAIN_COST = 1.2, 1.2, 0.6, 0.15
-FEW_HUES, ONE_HUE, TOLD_LOUD, SPINES_BLEND = 1.6, 0.08, 0.3, 0.35
+FEW_HUES, ONE_HUE, TOLD_LOUD, SPINES_BLEND, ACCENT = 1.6, 0.08, 0.3, 0.35, 0.5
 """Beside whites, woods, sand and leaves one hue and a little of another is calm; less than this of a second is plain."""
 
 
@@ -97,15 +97,30 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 
 def _loudness(areas: tuple[ColourArea, ...], whole: float) -> tuple[float, Standing | None]:
-    """Return how loud a look is, and its loudest thing: by the root of the area, for a small red ball is seen at once."""
-    by_thing: dict[str, tuple[Standing, float]] = {}
+    """Return how loud a look is, and its loudest thing: by the root of the area, for a small red ball is seen at once.
+
+    The one loud hue that shows most may be the accent: where two things and more carry it, it is half forgiven.
+    """
+    volume: dict[str, float] = {}
+    bearers: dict[str, dict[str, float]] = {}
+    things: dict[str, Standing] = {}
     for standing, colour, area in areas:
         loud = loudness(colour)
         if loud and not is_leaf(standing, colour):
-            known = by_thing.get(standing.id, (standing, 0.0))[1]
-            by_thing[standing.id] = (standing, known + loud * math.sqrt(area / whole) * _blends(standing))
-    loudest = max(by_thing.values(), key=lambda one: one[1], default=(None, 0.0))[0]
-    return sum(loud for _, loud in by_thing.values()), loudest
+            family = hue_family(colour)
+            seen = loud**2 * area / whole * _blends(standing) ** 2
+            volume[family] = volume.get(family, 0.0) + seen
+            held = bearers.setdefault(family, {})
+            held[standing.id] = held.get(standing.id, 0.0) + seen
+            things[standing.id] = standing
+    if not volume:
+        return 0.0, None
+    accent = max(volume, key=lambda family: (volume[family], family))
+    forgiven = ACCENT if len({things[one].root for one in bearers[accent]}) > 1 else 1.0
+    loudness_of = {family: math.sqrt(size) * (forgiven if family == accent else 1.0) for family, size in volume.items()}
+    worst = max(loudness_of, key=lambda family: (loudness_of[family], family))
+    loudest = max(bearers[worst], key=lambda one: (bearers[worst][one], one))
+    return sum(loudness_of.values()), things[loudest]
 
 
 def _blends(standing: Standing) -> float:
@@ -123,7 +138,7 @@ def _too_many_hues(areas: tuple[ColourArea, ...], whole: float) -> float:
     coloured = sum(shares.values())
     if coloured <= 0:
         return 0.0
-    count = math.exp(-sum(area / coloured * math.log(area / coloured) for area in shares.values()))
+    count = math.exp(-sum(area / coloured * math.log(area / coloured) for area in shares.values() if area > 0))
     return soft_excess(count, FEW_HUES, 1.0) * math.sqrt(coloured / whole)
 
 

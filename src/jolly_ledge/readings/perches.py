@@ -12,7 +12,8 @@ STANDS_ON_ITS_OWN = frozenset({"frame", "art", "mirror", "appliance", "device", 
 
 HELD_BY_BOWLS = frozenset({"beads", "object", "supplies", "candle", "sculpture", "stems", "textile"})
 WRONG, ODD, EMPTY, LOOSE = 1.0, 0.5, 0.4, 0.6
-TOO_TALL, TOO_TALL_BY, LARGE_GLASS_MM = 2.6, 1.0, 240.0
+TOO_TALL, TOO_TALL_BY = 2.6, 1.0
+LARGE_GLASS_MM, WIDE_HOST_MM = 300.0, 400.0
 
 
 def perches_of(arrangement: Arrangement) -> Iterator[tuple[Standing, float, str]]:
@@ -27,7 +28,7 @@ def perches_of(arrangement: Arrangement) -> Iterator[tuple[Standing, float, str]
         item = one.item
         clear = item.category == "vessel" and item.finish == "clear" and "lidded" not in item.traits
         if clear and one.id not in hosts and hue_family(item.main_colour) in QUIET:
-            size = min(one.height / LARGE_GLASS_MM, 1.0) ** 2
+            size = min(one.height / LARGE_GLASS_MM, 1.0) ** 3
             yield one, EMPTY * size, f"The {item.label} is clear and empty, and says nothing; fill it or leave it out."
 
 
@@ -40,7 +41,7 @@ def _on(guest: Standing, host: Standing) -> Iterator[tuple[Standing, float, str]
         yield guest, ODD, f"The {name} on the {carrier} looks perched; set it down, or lean it."
     elif guest.item.category == "lamp" and host.item.category == "box":
         yield guest, ODD, f"The {name} on the {carrier} looks perched; books carry a lamp better."
-    tall = soft_excess(guest.height / max(min(host.width, 400.0), 1.0), TOO_TALL, TOO_TALL_BY)
+    tall = soft_excess(guest.height / max(min(host.width, WIDE_HOST_MM), 1.0), TOO_TALL, TOO_TALL_BY)
     if tall > TOO_TALL_BY / 2:
         yield guest, tall, f"The {name} is too tall for the {carrier} it stands on."
 

@@ -7,6 +7,7 @@ from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, percent
 from jolly_ledge.model.piece import Fixture, Ledge
+from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
 from jolly_ledge.readings.among_things import anchors_against_next, small_tops
 from jolly_ledge.readings.measured import Measured
@@ -18,7 +19,10 @@ ID = "scale"
 FILL_BAND = (0.55, 0.90)
 FILL_BELOW, FILL_ABOVE = 0.40, 0.12
 WALL_BAND = (0.50, 0.80)
-TABLE_BAND = (0.08, 0.40)
+TABLE_BAND, SMALL_TOP_BAND = (0.08, 0.40), (0.1, 0.6)
+LOW_DOWN = frozenset({"floor", "hearth", "below"})
+"""What stands on the floor is large or small by itself, not by the height over it."""
+
 STEMS_BAND = (0.15, 0.85)
 """How much of a vessel's mouth the stems should take."""
 
@@ -77,12 +81,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 def _ledge(arrangement: Arrangement, ledge: Ledge) -> list[Measured]:
     columns = arrangement.columns.get(ledge.id, ())
-    if not columns:
+    if not columns or role_of(arrangement.piece, ledge) in LOW_DOWN:
         return []
     if ledge.clearance:
         return [_fill(columns, ledge, ledge.clearance)]
     if arrangement.piece.kind in TABLE_KINDS:
-        return [_table_share(columns, ledge)]
+        return [_table_share(columns, ledge, is_small=arrangement.piece.kind == "nightstand")]
     return []
 
 
@@ -114,17 +118,18 @@ def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measur
     return Measured(share, FILL_BAND, score, 1.0, tallest.ids, problem if score < 0.95 else "", told)
 
 
-def _table_share(columns: tuple[Column, ...], ledge: Ledge) -> Measured:
+def _table_share(columns: tuple[Column, ...], ledge: Ledge, *, is_small: bool) -> Measured:
     area = sum((column.right - column.left) * (column.back - column.front) for column in columns)
     top = ledge.width * ledge.depth * (math.pi / 4 if ledge.shape == "ellipse" else 1.0)
     share = area / top
-    score = in_band(share, TABLE_BAND, 0.08, 0.3)
+    band = SMALL_TOP_BAND if is_small else TABLE_BAND
+    score = in_band(share, band, 0.08, 0.3)
     ids = tuple(identifier for column in columns for identifier in column.ids)
     problem = ""
     if score < 0.6:
-        word = "too little for" if share < TABLE_BAND[0] else "too much for"
+        word = "too little for" if share < band[0] else "too much for"
         problem = f"What stands on {ledge.label} covers {percent(share)} of it, {word} a top of this size."
-    return Measured(share, TABLE_BAND, score, 0.6, ids, problem, "Things cover {} of the top")
+    return Measured(share, band, score, 0.6, ids, problem, "Things cover {} of the top")
 
 
 def _wall_pieces(arrangement: Arrangement) -> list[Measured]:

@@ -17,7 +17,7 @@ RELATED, UNRELATED = 24.0, 60.0
 """CIEDE2000 between covers that lie on each other."""
 
 SIZE_SHARE = 0.7
-UNSOUND_COST, GROWS_COST, MANY, TOLD_FROM = 0.8, 0.15, 4.0, 0.25
+UNSOUND_COST, GROWS_COST, MANY, TOLD_FROM = 1.1, 0.15, 4.0, 0.25
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -45,6 +45,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     cost = sum(cost for _, cost, _ in perched)
     loss = UNSOUND_COST * sum(1 - score for score in scores.values()) / (1 + 0.3 * len(scores)) + cost
     loss += GROWS_COST * mean([soft_excess(_ratio(host, guest), LARGER, LARGER) for host, guest in pairs], empty=0.0)
+    told = [(one, cost, said) for one, cost, said in perched if cost > TOLD_FROM]
     loss = MANY * loss / (MANY + loss)
     findings = tuple(
         Finding(
@@ -56,17 +57,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         for host, guest in pairs
         if _ratio(host, guest) > 1.15
     )
-    findings += tuple(Finding(ID, (one.id,), said, min(cost, 1.0)) for one, cost, said in perched if cost > TOLD_FROM)
+    findings += tuple(Finding(ID, (one.id,), said, min(cost, 1.0)) for one, cost, said in told)
     return Reading(
         id=ID,
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
         score=score_of(loss),
-        shown=f"{len(perched)} perched" if perched else percent(value),
+        shown=f"{len(told)} perched" if told else percent(value),
         sentence=f"{percent(value)} of what lies on each other falls upward in size and is related in colour"
-        + (f"; {counted(len(perched), 'thing')} is held or perched against sense." if perched else "."),
-        contributions=tuple(scores.items()),
+        + (f"; {counted(len(told), 'thing')} {'is' if len(told) == 1 else 'are'} held or perched against sense." if told else "."),
+        contributions=(*scores.items(), *((one.id, -cost) for one, cost, _ in perched if one.id not in scores)),
         findings=findings,
         evidence=evidence_of(len(pairs) + len(perched), 3),
         loss=loss,

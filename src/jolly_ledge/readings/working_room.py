@@ -42,7 +42,7 @@ HEAVY_KG, LIGHT_KG = 5.0, 1.0
 
 MANY = 9
 MOVING_SHARE = 0.2
-MACHINES_PER_METRE, MACHINES_COST, FOOT_COST = 1.5, 0.4, 0.8
+A_MACHINE_MM, MACHINES_COST, FOOT_COST = 650.0, 0.4, 0.8
 """A worktop is worked at: three machines on two metres are many."""
 
 
@@ -74,7 +74,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     moving = 1 - ramp(sum(_effort(column, arrangement) for column in columns), 3, MANY)
     score = (1 - MOVING_SHARE) * room + MOVING_SHARE * moving
     machines = [c for c in columns if any(arrangement.by_id[i].item.category == "appliance" for i in c.ids)]
-    most = MACHINES_PER_METRE * top.width / 1000
+    most = top.width / A_MACHINE_MM
     foot = max((c.width * (c.back - c.front) for c in columns), default=0.0) / (top.width * top.depth)
     loss = 1 - score + MACHINES_COST * soft_excess(len(machines) / most, 1.0, 0.5) + FOOT_COST * foot
     findings: tuple[Finding, ...] = ()
