@@ -25,7 +25,9 @@ SAME_PLACES, PLACES_FREE = 4.0, 0.4
 """What it costs that things stand on the same ledges as before: it counts where there are no others to take."""
 
 SEASON_LIKED = 1.0
-BEST_SCORE = 1.0
+EYE = 8.0
+"""So much the whole of how a look reads counts beside what is liked in its groups."""
+
 REFINES_FROM, REFINED_OFTEN = 0.6, 0.6
 LIKED_MORE = 10.0
 """Any composition is worth more than single things."""
@@ -65,10 +67,10 @@ class Grouping:
         """Return a composition with what it is worth, None where it cannot be worth more than the best."""
         liked = LIKED_MORE + liking_of(composition) - self._shared(composition)
         liked += SEASON_LIKED * min(self._seasonal(composition), MOST_WELCOME)
-        if self._composition is not None and self.best.is_complete and liked + BEST_SCORE < self.best.worth:
+        if self._composition is not None and self.best.is_complete and liked + EYE < self.best.worth:
             return None
         state = self._judge.begun(composition.placements)
-        return composition, replace(state, worth=liked + state.worth)
+        return composition, replace(state, worth=liked + EYE * state.worth)
 
     def _seasonal(self, composition: Composition) -> int:
         """Return how many things of the season that is asked for it has."""

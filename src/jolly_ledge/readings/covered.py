@@ -3,6 +3,7 @@
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
+from jolly_ledge.readings.bars import cut_by_bars
 from jolly_ledge.readings.cover import hidden_shares
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean, score_of, soft_excess
@@ -21,7 +22,7 @@ BEARS_COVER = frozenset({"tray", "board"})
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how much of each thing those before it hide; the most hidden one keeps over six tenths in sight.
 
-    What hangs and what leans counts as well, and so do mirrors and pictures of the stash; trays and boards are meant
+    Fixed bars before a thing cut it. What hangs and what leans counts as well, and so do mirrors and pictures of the stash; trays and boards are meant
     to be half covered. The value is the share of the most hidden one.
 
     >>> from jolly_ledge.readings.example import look_of, shelves, stand
@@ -30,12 +31,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     True
     """
     found = [
-        (standing, share)
+        (standing, min(share + cut_by_bars(standing, arrangement.piece), 1.0))
         for standings in arrangement.by_ledge.values()
         for standing, share in zip(standings, hidden_shares(standings), strict=True)
         if not standing.hidden and standing.item.category not in BEARS_COVER
     ]
-    if len(found) < 2:
+    if not found or (len(found) < 2 and found[0][1] <= 0):
         return None
     worst, value = max(found, key=lambda one: one[1])
     excess = [soft_excess(share, FREE, SPREAD) for _, share in found]

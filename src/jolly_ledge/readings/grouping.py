@@ -9,6 +9,7 @@ from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.roles import role_of
+from jolly_ledge.readings.bars import bars_before
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import evidence_of, mean, score_of, smooth_step, weighted_mean
 
@@ -54,7 +55,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     True
     """
     ledges = {
-        identifier: _tied(columns, role_of(arrangement.piece, columns[0].ledge) in ("table", "island"))
+        identifier: _tied(
+            columns, role_of(arrangement.piece, columns[0].ledge) in ("table", "island"),
+            bars_before(arrangement.piece, columns[0].ledge),
+        )  # fmt: skip
         for identifier, columns in arrangement.columns.items()
         if not columns[0].ledge.is_wall
     }
@@ -70,7 +74,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         Finding(
             ID,
             tied.singles,
-            f"{capital(listed([f'the {name}' for name in tied.names], 4))} {'stand' if len(tied.names) > 1 else 'stands'} "
+            f"{capital(listed(list(tied.names), 4))} {'stand' if len(tied.names) > 1 else 'stands'} "
             f"singly on {arrangement.piece.ledge(identifier).label}"
             f"{' at even gaps' if tied.even > 0.5 else ''}; draw them together in groups, one a little before another.",
             min(0.4 + 0.5 * tied.even + 0.1 * len(tied.singles), 1.0),
@@ -96,8 +100,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 
 @lru_cache(maxsize=512)
-def _tied(columns: tuple[Column, ...], table: bool) -> _Tied:
-    width = columns[0].ledge.width
+def _tied(columns: tuple[Column, ...], table: bool, bars: int) -> _Tied:
+    # Bars part a ledge into cells, and each cell is a ledge of its own.
+    width = columns[0].ledge.width / (bars + 1)
     ties = []
     for column in columns:
         tie = max((_near(column, other, table) for other in columns if other is not column), default=0.0)
@@ -108,8 +113,8 @@ def _tied(columns: tuple[Column, ...], table: bool) -> _Tied:
     single = [column for column, tie in zip(columns, ties, strict=True) if tie < ALONE_ON_ITS_LEDGE]
     return _Tied(
         tuple((column.ids[0], tie) for column, tie in zip(columns, ties, strict=True)),
-        0.0 if table else _evenness(columns),
-        0.0 if table else _without_rest(columns),
+        0.0 if table or bars else _evenness(columns),
+        0.0 if table or bars else _without_rest(columns),
         tuple(identifier for column in single for identifier in column.ids[:1]),
         tuple(column.label for column in single),
     )

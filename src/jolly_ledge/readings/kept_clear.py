@@ -51,7 +51,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     What leans may be crossed a little more, for it is one of a group. Left out for looks without art, mirror or screen.
     The value is the covered share of the most covered one.
 
-    >>>     >>> from jolly_ledge.model.piece import Fixture
+    >>> from jolly_ledge.model.piece import Fixture
     >>> from jolly_ledge.readings.example import look_of, stand, table
     >>> art = Fixture(kind="art", left=400.0, floor=750.0, width=400.0, height=400.0)
     >>> look = look_of(table(fixtures=(art,)), stand(500, 200, 200))

@@ -240,7 +240,9 @@ def _set_right(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> list[Grou
 
 
 def _without_empty_glass(groups: list[Group]) -> list[Group]:
-    """Take out clear vessels that hold nothing where the group can do without: they say nothing."""
+    """Take out clear vessels that hold nothing where the look can do without: they say nothing."""
+    led = [group for group in groups if not is_empty_glass(group, group.anchor)]
+    groups = led or groups
     for group in groups:
         for member in list(group.members[1:]):
             if is_empty_glass(group, member):
