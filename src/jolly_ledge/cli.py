@@ -41,6 +41,8 @@ def parser() -> argparse.ArgumentParser:
     command = commands.add_parser("review", help="read a look: readings, findings, cautions")
     command.add_argument("plan", type=Path, metavar="PLAN")
     command.add_argument("--look", metavar="ID", help="the look to read; all looks without it")
+    command.add_argument("--every", action="store_true", help="all looks; as JSON always a list")
+    command.add_argument("--meaning", action="store_true", help="try chance looks, and tell how it stands among them")
     command.add_argument("--json", action="store_true", help="print JSON")
 
     command = commands.add_parser("compare", help="tell which of two looks reads better, and by what")
@@ -212,12 +214,13 @@ def _review(chosen: argparse.Namespace) -> None:
     from jolly_ledge.report import review, review_text
 
     plan, _ = open_plan(chosen.plan)
-    looks = [plan.look(chosen.look)] if chosen.look else list(plan.looks)
+    looks = [plan.look(chosen.look)] if chosen.look and not chosen.every else list(plan.looks)
     if not looks:
         raise JollyLedgeError(f"“{chosen.plan}” holds no look to review; begin one in the window first.")
-    found = [review(plan, look) for look in looks]
+    found = [review(plan, look, meaning=chosen.meaning) for look in looks]
     if chosen.json:
-        print(json.dumps(found[0] if chosen.look or len(found) == 1 else found, ensure_ascii=False, indent=1))
+        one = not chosen.every and (chosen.look or len(found) == 1)
+        print(json.dumps(found[0] if one else found, ensure_ascii=False, indent=1))
     else:
         print("\n\n".join(review_text(one, look.label) for one, look in zip(found, looks, strict=True)))
 

@@ -14,21 +14,27 @@ from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import Figure, Fullness, Season
 from jolly_ledge.proposals.manners import Each, manners_of
+from jolly_ledge.proposals.meaning import Stands, meaning_of, standing_of
 from jolly_ledge.proposals.mend import finding_ids, mends
 from jolly_ledge.proposals.moods import moods_of
-from jolly_ledge.proposals.problem import problems_of
+from jolly_ledge.proposals.problem import problem_of, problems_of
 from jolly_ledge.proposals.propose import Proposal, proposals
 from jolly_ledge.readings.register import NAMES as READING_NAMES
-from jolly_ledge.readings.register import Assessment, assess, better_of
+from jolly_ledge.readings.register import Assessment, assess, better_of, by_a_hair
 
 
-def review(plan: Plan, look: Look) -> dict[str, Any]:
-    """Return the readings, findings and cautions of a look as plain values."""
+def review(plan: Plan, look: Look, *, meaning: bool = False) -> dict[str, Any]:
+    """Return the readings, findings and cautions of a look as plain values.
+
+    With ``meaning`` chance looks are tried, and what is shown for the score is told, with how the placing and the
+    choice stand among them (None where there is nothing to stand among).
+    """
     arrangement = arrange(plan, look)
     assessment = assess(arrangement)
     return {
         "look": look.id,
         "score": round(assessment.score, 4),
+        **(_meaning(plan, look) if meaning else {}),
         "readings": [
             {
                 "id": reading.id,
@@ -55,6 +61,16 @@ def review(plan: Plan, look: Look) -> dict[str, Any]:
     }
 
 
+def _meaning(plan: Plan, look: Look) -> dict[str, float | None]:
+    try:
+        problem = problem_of(replace(plan, looks=()), look.piece, look.manner)
+    except EditError:
+        return {"shown": None, "placing": None, "choice": None}
+    stands = standing_of(problem, problem.resolve(look.placements), meaning_of(problem))
+    told = {"shown": round(stands.shown, 1), "placing": stands.placing, "choice": stands.choice}
+    return {name: None if share is None else round(share, 3) for name, share in told.items()}
+
+
 def _caution(arrangement: Arrangement, caution: Caution) -> dict[str, Any]:
     return {
         "id": caution.id,
@@ -72,6 +88,10 @@ def _items(arrangement: Arrangement, placements: tuple[str, ...]) -> list[str]:
 def review_text(found: dict[str, Any], name: str) -> str:
     """Return a review as lines to read."""
     lines = [f"{name}: reads {round(found['score'] * 100)} of 100", ""]
+    if found.get("shown") is not None:
+        stands = Stands(found["shown"], found["placing"], found["choice"])
+        lines[0] = f"{name}: reads {round(stands.shown)} (chance 30, the best found 95)"
+        lines[1:1] = [f"  {sentence}" for sentence in stands.sentences]
     for reading in found["readings"]:
         lines.append(f"  {READING_NAMES[reading['id']]:<16}{round(reading['score'] * 100):>4}   {reading['sentence']}")
     for identifier in found.get("unread", ()):
@@ -224,6 +244,7 @@ def compare(plan: Plan, first: Look, second: Look) -> dict[str, Any]:
     pairs = {identifier: (_score(one, identifier), _score(two, identifier)) for identifier in ids}
     return {
         "better": better,
+        "by_a_hair": by_a_hair(one.score, two.score),
         "scores": {first.id: round(one.score, 4), second.id: round(two.score, 4)},
         "by": [
             {"reading": identifier, "scores": {first.id: pairs[identifier][0], second.id: pairs[identifier][1]}}
@@ -247,7 +268,8 @@ def compare_text(found: dict[str, Any], plan: Plan) -> str:
     scores = found["scores"]
     names = {identifier: plan.look(identifier).label for identifier in scores}
     lines = [", ".join(f"{names[identifier]} reads {round(score * 100)}" for identifier, score in scores.items()) + "."]
-    lines.append("They read even." if found["better"] == "even" else f"{names[found['better']]} reads better.")
+    hair = " by a hair" if found["by_a_hair"] else ""
+    lines.append("They read even." if found["better"] == "even" else f"{names[found['better']]} reads better{hair}.")
     for row in found["by"]:
         figures = "  ".join(f"{'–' if score is None else round(score * 100):>4}" for score in row["scores"].values())
         lines.append(f"  {READING_NAMES[row['reading']]:<16}{figures}")

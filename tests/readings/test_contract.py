@@ -183,7 +183,11 @@ def test_one_thing_alone_can_be_read(entry: Entry) -> None:
 
 @EACH
 def test_a_finding_names_what_it_speaks_of(entry: Entry, demo: Plan) -> None:
-    arrangement = world(entry) if entry.id in OF_A_TABLE else arrange(demo, demo.look("first-try" if entry.id == "books" else "before"))
+    arrangement = (
+        world(entry)
+        if entry.id in OF_A_TABLE
+        else arrange(demo, demo.look("first-try" if entry.id == "books" else "before"))
+    )
     reading = read(entry, arrangement)
     assert reading is not None
     for finding in reading.findings:

@@ -6,18 +6,21 @@ is kept warm from one search to the next, for it takes about a second to start.
 
 import multiprocessing
 import time
+from collections.abc import Callable
 from multiprocessing.connection import Connection
 from multiprocessing.process import BaseProcess
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import Season
 from jolly_ledge.proposals.manners import Each, manners_of
+from jolly_ledge.proposals.meaning import Meaning, Stands, meaning_of, standing_of
 from jolly_ledge.proposals.moods import moods_of
-from jolly_ledge.proposals.problem import problems_of
+from jolly_ledge.proposals.problem import problem_of, problems_of
 from jolly_ledge.proposals.propose import Progress, Proposals, propose
 from jolly_ledge.proposals.wanted import Want, wanted
 
@@ -53,6 +56,21 @@ class WantedRequest(Struct, frozen=True):
     look: str
 
 
+class MeaningRequest(Struct, frozen=True):
+    """What the score of a look means is asked for: a map of scores, and how the look stands among chance ones."""
+
+    plan: Plan
+    look: str
+
+
+class MeaningFound(Struct, frozen=True):
+    """What scores mean for a piece, its stash and a manner, and how a look stands; None where nothing can be placed."""
+
+    look: str
+    meaning: Meaning | None
+    stands: Stands | None
+
+
 class WantedFound(Struct, frozen=True):
     """What is wanted, the best first; empty when nothing is needed."""
 
@@ -65,8 +83,8 @@ class Refused(Struct, frozen=True):
     sentence: str
 
 
-Event = Progress | Proposals | WantedFound | Refused
-Request = ProposeRequest | WantedRequest
+Event = Progress | Proposals | WantedFound | MeaningFound | Refused
+Request = ProposeRequest | WantedRequest | MeaningRequest
 
 
 class ProposeJob:
@@ -140,7 +158,7 @@ def work(line: Connection) -> None:
     try:
         while True:
             request = line.recv()
-            if isinstance(request, ProposeRequest | WantedRequest):
+            if isinstance(request, ProposeRequest | WantedRequest | MeaningRequest):
                 _serve(line, request)
     except (EOFError, OSError, KeyboardInterrupt):
         return
@@ -153,6 +171,9 @@ def _serve(line: Connection, request: Request) -> None:
     try:
         if isinstance(request, WantedRequest):
             line.send(WantedFound(wanted(request.plan, request.plan.look(request.look), is_cancelled=is_cancelled)))
+            return
+        if isinstance(request, MeaningRequest):
+            line.send(_meant(request, is_cancelled))
             return
         moods = moods_of(request.plan, request.plan.piece(request.piece)) if request.each == "mood" else ()
         manners = manners_of(request.manner, request.count, request.each, moods)
@@ -167,3 +188,16 @@ def _serve(line: Connection, request: Request) -> None:
             line.send(event)
     except JollyLedgeError as error:
         line.send(Refused(str(error)))
+
+
+def _meant(request: MeaningRequest, is_cancelled: Callable[[], bool]) -> MeaningFound:
+    look = request.plan.look(request.look)
+    try:
+        problem = problem_of(replace(request.plan, looks=()), look.piece, look.manner)
+    except JollyLedgeError:
+        return MeaningFound(request.look, None, None)
+    meaning = meaning_of(problem)
+    stands = (
+        None if is_cancelled() else standing_of(problem, problem.resolve(look.placements), meaning, stop=is_cancelled)
+    )
+    return MeaningFound(request.look, meaning, stands)

@@ -6,6 +6,7 @@ other cautions are not asked.
 """
 
 from collections.abc import Callable, Sequence
+from functools import lru_cache
 from random import Random
 
 from msgspec.structs import replace
@@ -14,13 +15,16 @@ from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.pose import extent
+from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import FILLINGS, NEEDS_A_HOST, Problem, without
-from jolly_ledge.proposals.settling import at
+from jolly_ledge.proposals.settling import at, lies_inside
+from jolly_ledge.readings.how_many import recommended
 
 Placements = tuple[Placement, ...]
 Chance = Callable[[Problem, Arrangement, Random], Placements | None]
 
-PLACES_TRIED, BEGUN_ANEW = 60, 12
+PLACES_TRIED, BEGUN_ANEW, PLACES_EACH, PALETTES = 60, 12, 8, 6
 EXCHANGES = 6
 """So many exchanges are tried for every column."""
 
@@ -189,3 +193,47 @@ def _swapped(look: Arrangement, placements: Placements, one: _Bounds, other: _Bo
 def _in_place_of(old: Placement, item: Item, ledge: Ledge) -> Placement:
     new = at(item, ledge, old.x or 0.0, old.z or 0.0)
     return replace(new, id=old.id)
+
+
+def anything(problem: Problem, chance: Random) -> Placements:
+    """Return things by chance of those that belong, about as many as the ledges bear, anywhere where they have room."""
+    placements = problem.fixed
+    used = {placement.item for placement in placements}
+    # What would be taken at all: what belongs and goes with the rest; a whole rubbish heap is no measure.
+    suiting = _suiting(problem, chance.randrange(PALETTES))
+    free = [item for item in suiting if item.id not in used]
+    chance.shuffle(free)
+    wanted = sum(recommended(problem.piece, ledge, problem.manner.fullness) for ledge in problem.open_ledges)
+    taken: dict[str, list[_Foot]] = {ledge.id: [] for ledge in problem.open_ledges}
+    for one in problem.resolve(placements).visible:
+        if one.ledge.id in taken:
+            taken[one.ledge.id].append((one.left - one.ledge.left, one.right - one.ledge.left, one.front, one.back))
+    for item in free:
+        if len(placements) >= wanted:
+            break
+        homes = [ledge for ledge in problem.homes(item) if problem.welcomes(item, ledge)]
+        for _ in range(PLACES_EACH if homes else 0):
+            ledge = chance.choice(homes)
+            place = at(item, ledge, chance.uniform(0.0, ledge.width), chance.uniform(0.0, ledge.depth))
+            size = extent(item, place.pose, place.turn)
+            x, z = place.x or 0.0, place.z or 0.0
+            foot = (x - size.width / 2, x + size.width / 2, z - size.depth / 2, z + size.depth / 2)
+            outside = ledge.shape == "ellipse" and not lies_inside(item, size, ledge, x, z)
+            if not outside and not any(_overlap(foot, other) for other in taken[ledge.id]):
+                taken[ledge.id].append(foot)
+                placements = (*placements, place)
+                break
+    return placements
+
+
+@lru_cache(maxsize=64)
+def _suiting(problem: Problem, palette: int) -> tuple[Item, ...]:
+    """Return what belongs and goes together in one of a few palettes."""
+    return tuple(thing.item for thing in Stock(problem, Random(palette)).pool if _stands(thing.item))
+
+
+_Foot = tuple[float, float, float, float]
+
+
+def _overlap(one: _Foot, other: _Foot) -> bool:
+    return one[0] < other[1] and other[0] < one[1] and one[2] < other[3] and other[2] < one[3]

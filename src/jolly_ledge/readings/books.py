@@ -43,7 +43,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if not row:
             costs[book.id] = LONE_COST * min(_open(left), _open(right))
             if costs[book.id] > LONE_COST / 2:
-                said = f"The {name} stands upright and alone on {where}; set it in a row or against something that holds it."
+                said = f"The {name} stands upright and alone on {where}; set it in a row or against something."
                 findings.append(Finding(ID, (book.id,), said, 0.6))
         elif book in (row[0], row[-1]):
             costs[book.id] = OPEN_END_COST * _open(left if book is row[0] else right)
@@ -64,8 +64,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score_of(loss),
         shown=f"{at_home} of {len(costs)}",
-        sentence=f"{counted(at_home, 'book').capitalize()} of {len(costs)} {'is' if at_home == 1 else 'are'} held, in a row or "
-        "under something.",
+        sentence=f"{counted(at_home, 'book').capitalize()} of {len(costs)} {'is' if at_home == 1 else 'are'} held, in a row "
+        "or under something.",
         contributions=tuple((identifier, 1 - min(cost, 1.0)) for identifier, cost in costs.items()),
         findings=tuple(findings),
         evidence=evidence_of(len(costs), 3),

@@ -79,7 +79,9 @@ def _gathered(arrangement: Arrangement) -> Reading | None:
         if len(columns) == 1 and len(ids) > 2 and arrangement.by_id[ids[0]].item.category == "tray":
             name = arrangement.by_id[ids[0]].item.label
             said = f"The {name} draws {counted(len(ids) - 1, 'thing')} together."
-            return Reading(ID, 0.0, BAND, (0.0, 4.0), 1.0, "together", said, tuple((one, 0.0) for one in ids), loss=0.05)
+            return Reading(
+                ID, 0.0, BAND, (0.0, 4.0), 1.0, "together", said, tuple((one, 0.0) for one in ids), loss=0.05
+            )
     return None
 
 

@@ -22,8 +22,8 @@ BEARS_COVER = frozenset({"tray", "board"})
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how much of each thing those before it hide; the most hidden one keeps over six tenths in sight.
 
-    Fixed bars before a thing cut it. What hangs and what leans counts as well, and so do mirrors and pictures of the stash; trays and boards are meant
-    to be half covered. The value is the share of the most hidden one.
+    Fixed bars before a thing cut it. What hangs and what leans counts as well, and so do mirrors and pictures of the
+    stash; trays and boards are meant to be half covered. The value is the share of the most hidden one.
 
     >>> from jolly_ledge.readings.example import look_of, shelves, stand
     >>> look = look_of(shelves(), stand(400, 100, 200, z=250), stand(420, 80, 180, z=60))
@@ -45,8 +45,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         Finding(
             ID,
             (standing.id,),
-            f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; move it aside "
-            "or raise it, so that it is seen.",
+            f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; move it "
+            "aside or raise it, so that it is seen.",
             min(share, 1.0),
         )
         for standing, share in sorted(found, key=lambda one: -one[1])
@@ -59,7 +59,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score_of(loss),
         shown=percent(value),
-        sentence=f"The most hidden thing, the {worst.item.label}, is behind others by {percent(value)}; up to 40 % may be.",
+        sentence=f"The most hidden thing, the {worst.item.label}, is hidden by {percent(value)}; up to 40 % may be.",
         contributions=tuple((standing.id, share) for standing, share in found),
         findings=findings,
         loss=loss,

@@ -44,15 +44,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     most = max(by_id.get(first.id, 0.0), 1.0)
     second = next((one for one in leads[1:] if not _together(first, one)), None)
     value = by_id.get(second.id, 0.0) / most if second is not None else 0.0
-    stored = max((by_id.get(s.id, 0.0) for s in arrangement.visible if s.item.category in NEVER_LEAD), default=0.0) / most
+    stored = (
+        max((by_id.get(s.id, 0.0) for s in arrangement.visible if s.item.category in NEVER_LEAD), default=0.0) / most
+    )
     rivalry = smooth_step(value, RIVAL, RIVAL_WIDTH)
     swamped = smooth_step(stored, STORED, STORED_WIDTH)
     loss = rivalry + STORED_COST * swamped
     findings: tuple[Finding, ...] = ()
     if second is not None and rivalry > 0.6:
         said = (
-            f"The {first.item.label} and the {second.item.label} are equally strong; let one of them lead: move the other "
-            "to a side, lower it or take it away."
+            f"The {first.item.label} and the {second.item.label} are equally strong; let one of them lead: move the "
+            "other to a side, lower it or take it away."
         )
         findings = (Finding(ID, (first.id, second.id), said, 0.5 * rivalry),)
     return Reading(

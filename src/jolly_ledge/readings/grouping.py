@@ -23,7 +23,7 @@ DEPTH_COUNTS = 0.3
 
 LEAST_SHARE = 0.05
 CARRIES, BROAD_FROM, BROAD_FULL, ALONE_ON_ITS_LEDGE = 0.7, 0.25, 0.6, 0.45
-"""How far a stack with its crown is a group of itself, a broad thing holds alone, and what is the only one may be so."""
+"""How far a stack with its crown is a group of itself, a broad thing holds alone, and the only one may be so."""
 
 FEWEST_IN_A_ROW, EVEN_SPREAD, SEEN_GAP = 3, 0.6, 0.05
 """Gaps that vary less than this part of their mean are even; narrower ones than a share of the ledge are not seen."""
@@ -56,9 +56,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """
     ledges = {
         identifier: _tied(
-            columns, role_of(arrangement.piece, columns[0].ledge) in ("table", "island"),
+            columns,
+            role_of(arrangement.piece, columns[0].ledge) in ("table", "island"),
             bars_before(arrangement.piece, columns[0].ledge),
-        )  # fmt: skip
+        )
         for identifier, columns in arrangement.columns.items()
         if not columns[0].ledge.is_wall
     }
@@ -90,8 +91,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score_of(loss),
         shown=f"{alone} alone" if alone else "in groups",
-        sentence=f"{capital(counted(count - alone, 'thing'))} of {count} {'stand' if count - alone > 1 else 'stands'} in "
-        f"groups{f', {alone} singly' if alone else ''}; what belongs together is near, and between groups there is rest.",
+        sentence=f"{capital(counted(count - alone, 'thing'))} of {count} {'stand' if count - alone > 1 else 'stands'} "
+        f"in groups{f', {alone} singly' if alone else ''}; what belongs together is near, with rest between groups.",
         contributions=tuple(tie for tied in ledges.values() for tie in tied.ties),
         findings=findings,
         evidence=evidence_of(count, 4),

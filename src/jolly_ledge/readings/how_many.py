@@ -105,7 +105,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if wanted:
             standings = arrangement.by_ledge.get(ledge.id, ())
             # One statement is enough; what is half of one is half excused.
-            counts.append((ledge, things_on(standings), wanted ** (1 - _statement(columns)), tuple(s.id for s in standings)))
+            counts.append(
+                (ledge, things_on(standings), wanted ** (1 - _statement(columns)), tuple(s.id for s in standings))
+            )
     if not counts:
         return None
     value = sum(count for _, count, _, _ in counts) / sum(wanted for _, _, wanted, _ in counts)

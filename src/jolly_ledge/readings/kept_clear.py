@@ -46,7 +46,9 @@ class _Target(Struct, frozen=True):
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read the largest covered share of mirrors, art and screens, fixed, hung or leaning; airy stems may cross a mirror.
+    """Read the largest covered share of mirrors, art and screens, fixed, hung or leaning.
+
+    Airy stems may cross a mirror.
 
     What leans may be crossed a little more, for it is one of a group. Left out for looks without art, mirror or screen.
     The value is the covered share of the most covered one.

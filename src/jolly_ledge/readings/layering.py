@@ -143,8 +143,8 @@ def _tall_before_low(arrangement: Arrangement) -> tuple[float, list[Finding]]:
             cost += share
             if share > TOLD_BEFORE:
                 said = (
-                    f"The {front.item.label} stands before the {behind.item.label} and is as tall on {front.ledge.label}; "
-                    "let them change places."
+                    f"The {front.item.label} stands before the {behind.item.label} and is as tall on "
+                    f"{front.ledge.label}; let them change places."
                 )
                 findings.append(Finding(ID, (front.id, behind.id), said, min(share, 1.0)))
     return BEFORE_COST * cost / max(count, 1), findings
@@ -152,8 +152,10 @@ def _tall_before_low(arrangement: Arrangement) -> tuple[float, list[Finding]]:
 
 @lru_cache(maxsize=512)
 def _fronts(standings: tuple[Standing, ...]) -> tuple[tuple[tuple[Standing, Standing, float], ...], int]:
-    """Return the pairs of which one stands before the other, how far it is too tall for that, and the count of things."""
-    ground = [s for s in standings if not s.hidden and s.depth_order == 0 and s.placement.pose not in ("hung", "draped")]
+    """Return the pairs of which one stands before the other, how far it is too tall, and the count of things."""
+    ground = [
+        s for s in standings if not s.hidden and s.depth_order == 0 and s.placement.pose not in ("hung", "draped")
+    ]
     found = []
     for front in ground:
         for behind in ground:

@@ -84,7 +84,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 
 def _one_outline(arrangement: Arrangement) -> float:
-    """Return how far round or straight outlines rule alone, 0 to 1; furniture without shelves is one straight thing more.
+    """Return how far round or straight outlines rule alone, 0 to 1; furniture without shelves is one more.
 
     What hangs counts, and a large thing counts more than a small one, by the root of its area.
     """

@@ -44,7 +44,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         demands = _demands(standing, arrangement)
         if demands:
             met[standing.id] = mean([score for score, _ in demands])
-            findings += [Finding(ID, (standing.id,), sentence, 1 - score) for score, sentence in demands if score < TOLD_BELOW]
+            findings += [
+                Finding(ID, (standing.id,), sentence, 1 - score) for score, sentence in demands if score < TOLD_BELOW
+            ]
     for wish in hear(arrangement):
         key = wish.placements[0]
         met[key] = min(met.get(key, 1.0), 1.0 if wish.met else 0.0)

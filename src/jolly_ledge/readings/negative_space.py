@@ -40,7 +40,6 @@ RAIL_BANDS: dict[Fullness, tuple[float, float]] = {"airy": (0.4, 0.72), "layered
 """So much of the length of a rail is hung."""
 
 
-
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the covered share of the piece and of each ledge in use against the fullness.
 

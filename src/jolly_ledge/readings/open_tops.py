@@ -1,4 +1,4 @@
-"""Scale on what is open above: the tallest thing against the top, lamps, broad things, and stems against their vessel."""
+"""Scale on what is open above: the tallest thing against the top, lamps, broad things, stems and their vessel."""
 
 import math
 
@@ -42,7 +42,9 @@ def in_ratio(value: float, band: tuple[float, float]) -> float:
     True
     """
     size = math.log(max(value, 1e-6))
-    out = soft_excess(math.log(band[0]) - size, 0.0, SPREAD_OUT) + soft_excess(size - math.log(band[1]), 0.0, SPREAD_OUT)
+    out = soft_excess(math.log(band[0]) - size, 0.0, SPREAD_OUT) + soft_excess(
+        size - math.log(band[1]), 0.0, SPREAD_OUT
+    )
     return 1 / (1 + out)
 
 
@@ -96,7 +98,9 @@ def _lamps(ledge: Ledge, arrangement: Arrangement) -> list[Measured]:
             word = "is lost on" if share < LAMP_BAND[0] else "overpowers"
             hint = "raise it on books or take a taller one" if share < LAMP_BAND[0] else "take a smaller one"
             problem = f"The {standing.item.label} {word} {ledge.label}; {hint}." if score < 0.75 else ""
-            found.append(Measured(share, LAMP_BAND, score, LAMP_WEIGHT, (standing.id,), problem, "The lamp has {} of it"))
+            found.append(
+                Measured(share, LAMP_BAND, score, LAMP_WEIGHT, (standing.id,), problem, "The lamp has {} of it")
+            )
     return found
 
 
@@ -146,7 +150,9 @@ def hung_over(arrangement: Arrangement, hung: list[Standing | Fixture], floor_of
         score = in_ratio(max(share, HUNG_BAND[1] / 2), (0.0001, HUNG_BAND[1]))
         name = mark.item.label if isinstance(mark, Standing) else (mark.name or mark.kind)
         problem = (
-            f"The {name} hangs far over {arrangement.piece.label}, so that they fall apart; hang it lower." if share > 1 else ""
+            f"The {name} hangs far over {arrangement.piece.label}, so that they fall apart; hang it lower."
+            if share > 1
+            else ""
         )
         ids = (mark.id,) if isinstance(mark, Standing) else ()
         found.append(Measured(share, HUNG_BAND, score, HUNG_WEIGHT, ids, problem, "It hangs {} of its height above"))

@@ -25,7 +25,7 @@ NOUGHT = 0.55
 
 OUTSIDE_COST, LOUD_COST, HUES_COST, PLAIN_COST = 1.2, 1.2, 0.6, 0.15
 FEW_HUES, ONE_HUE, TOLD_LOUD, SPINES_BLEND, ACCENT = 1.6, 0.08, 0.3, 0.35, 0.5
-"""Beside whites, woods, sand and leaves one hue and a little of another is calm; less than this of a second is plain."""
+"""Beside whites, woods, sand and leaves one hue and a little of another is calm; less of a second is plain."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -129,7 +129,7 @@ def _blends(standing: Standing) -> float:
 
 
 def _too_many_hues(areas: tuple[ColourArea, ...], whole: float) -> float:
-    """Return by how many hues a look passes one and a half, by their areas (exp of the entropy), and how much they show."""
+    """Return by how many hues a look passes the few (exp of the entropy of areas), and how much they show."""
     shares: dict[str, float] = {}
     for standing, colour, area in areas:
         family = hue_family(colour)

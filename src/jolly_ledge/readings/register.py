@@ -94,7 +94,9 @@ REGISTER: tuple[Entry, ...] = (
     Entry(even_rest.ID, "Even rest", HOW_MANY, even_rest.read, 0.8, neutral=0.1),
     Entry(grouping.ID, "Grouping", HOW_MANY, grouping.read, 1.2, mirrored=0.4, scale=GENTLE, neutral=0.3),
     Entry(cohesion.ID, "Cohesion", HOW_MANY, cohesion.read, 0.7, neutral=0.2),
-    Entry(height_rhythm.ID, "Height rhythm", HOW_TALL, height_rhythm.read, 1.6, mirrored=0.5, scale=GENTLE, neutral=0.15),
+    Entry(
+        height_rhythm.ID, "Height rhythm", HOW_TALL, height_rhythm.read, 1.6, mirrored=0.5, scale=GENTLE, neutral=0.15
+    ),
     Entry(scale.ID, "Scale", HOW_TALL, scale.read, 1.2, neutral=0.11),
     Entry(layering.ID, "Layering", HOW_TALL, layering.read, 0.6, airy=0.6, scale=GENTLE, neutral=0.3),
     Entry(covered.ID, "Covered", HOW_TALL, covered.read, 1.2, scale=GENTLE, neutral=0.1),

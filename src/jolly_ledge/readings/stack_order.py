@@ -66,7 +66,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score=score_of(loss),
         shown=f"{len(told)} perched" if told else percent(value),
         sentence=f"{percent(value)} of what lies on each other falls upward in size and is related in colour"
-        + (f"; {counted(len(told), 'thing')} {'is' if len(told) == 1 else 'are'} held or perched against sense." if told else "."),
+        + (
+            f"; {counted(len(told), 'thing')} {'is' if len(told) == 1 else 'are'} held or perched against sense."
+            if told
+            else "."
+        ),
         contributions=(*scores.items(), *((one.id, -cost) for one, cost, _ in perched if one.id not in scores)),
         findings=findings,
         evidence=evidence_of(len(pairs) + len(perched), 3),

@@ -43,7 +43,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 continue
             bearers.setdefault(family, set()).add(standing.item.set or standing.root)
             areas[family] = areas.get(family, 0.0) + standing.area * share
-            loud = standing.area * share * (CALM + LOUDER * loudness(colour)) * (SPINES if standing.item.is_book else 1.0)
+            loud = (
+                standing.area * share * (CALM + LOUDER * loudness(colour)) * (SPINES if standing.item.is_book else 1.0)
+            )
             volume[family] = volume.get(family, 0.0) + loud
             things.setdefault(family, []).append(standing)
     whole = sum(standing.area for standing in seen)
@@ -57,7 +59,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             ID,
             tuple(one.id for one in things[family]),
             f"{capital(listed([f'the {one.item.label}' for one in things[family]], 3))} "
-            f"{'is' if len(things[family]) == 1 else 'are'} the only {family} here; answer it somewhere else, or leave it out.",
+            f"{'is' if len(things[family]) == 1 else 'are'} the only {family} here; answer it elsewhere, or leave it out.",
             min(0.2 + volume[family] / whole / FULL_SHARE, 1.0),
         )
         for family in once

@@ -12,6 +12,7 @@ FREE_POWER, ROW_COUNTS = 0.5, 3
 FULL_ENOUGH = 1.15
 """What is more than this share of the wanted number is too much."""
 
+
 def things_wanted(stock: Stock, ledge: Ledge) -> float:
     """Return how many things a ledge wants: what it bears in the fullness that is asked for, on what is free of it."""
     free = sum(right - left for left, right in spans_of(stock, ledge)) / ledge.width
