@@ -48,6 +48,8 @@ QPushButton#primary {{ background: {PLUM}; color: #ffffff; border-color: {PLUM};
 QPushButton#primary:hover {{ background: #8f4868; }}
 QPushButton#primary:disabled {{ background: #cbb8bf; border-color: #cbb8bf; }}
 QPushButton#quiet {{ background: transparent; border: none; color: {PLUM}; font-weight: 600; padding: 3px 6px; text-align: left; }}
+QPushButton#stopLine {{ background: #f6ded8; border: none; border-left: 4px solid #b4472e; color: #3a2620; padding: 2px 8px; text-align: left; }}
+QPushButton#stopLine:hover, QPushButton#stopLine:focus {{ text-decoration: underline; }}
 QPushButton#quiet:hover {{ text-decoration: underline; }}
 QPushButton#quiet:focus {{ border: 1px solid {PLUM}; }}
 QPushButton#quiet:disabled {{ color: #9a958b; }}

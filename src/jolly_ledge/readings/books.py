@@ -64,8 +64,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score_of(loss),
         shown=f"{at_home} of {len(costs)}",
-        sentence=f"{counted(at_home, 'book').capitalize()} of {len(costs)} {'is' if at_home == 1 else 'are'} held, in a row "
-        "or under something.",
+        sentence=f"{at_home} of {counted(len(costs), 'book')} {'is' if at_home == 1 else 'are'} held, in a row or "
+        "under something.",
         contributions=tuple((identifier, 1 - min(cost, 1.0)) for identifier, cost in costs.items()),
         findings=tuple(findings),
         evidence=evidence_of(len(costs), 3),

@@ -147,9 +147,13 @@ class Assessment(Struct, frozen=True):
 
     @property
     def findings(self) -> tuple[Finding, ...]:
-        """All findings, gravest first."""
-        found = [finding for reading in self.readings for finding in reading.findings]
-        return tuple(sorted(found, key=lambda finding: -finding.gravity))
+        """All findings, ordered by how much they would gain: the loss of a reading is shared out by gravity."""
+        lost = dict(self.losses)
+        gains: list[tuple[float, Finding]] = []
+        for reading in self.readings:
+            whole = sum(finding.gravity for finding in reading.findings) or 1.0
+            gains += [(lost.get(reading.id, 0.0) * f.gravity / whole, f) for f in reading.findings]
+        return tuple(finding for _, finding in sorted(gains, key=lambda one: -one[0]))
 
     def reading(self, reading_id: str) -> Reading | None:
         """Return a reading by its id, None where it does not apply."""

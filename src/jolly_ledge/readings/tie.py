@@ -59,7 +59,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             ID,
             tuple(one.id for one in things[family]),
             f"{capital(listed([f'the {one.item.label}' for one in things[family]], 3))} "
-            f"{'is' if len(things[family]) == 1 else 'are'} the only {family} here; answer it elsewhere, or leave it out.",
+            f"{'is' if len(things[family]) == 1 else 'are'} the only {family} here; answer it, or leave it out.",
             min(0.2 + volume[family] / whole / FULL_SHARE, 1.0),
         )
         for family in once

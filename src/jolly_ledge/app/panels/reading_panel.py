@@ -4,9 +4,12 @@ from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
 
+from jolly_ledge.app.meaning_watch import MeaningWatch
 from jolly_ledge.app.panels.caution_card import CautionCard
 from jolly_ledge.app.panels.finding_card import FindingCard
+from jolly_ledge.app.panels.question_row import QuestionRow
 from jolly_ledge.app.panels.reading_row import ReadingRow
+from jolly_ledge.app.panels.stops_strip import StopsStrip
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.cautions.caution import Caution
@@ -19,7 +22,7 @@ from jolly_ledge.model.phrases import counted
 from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
 
 PANEL_WIDTH = 344
-QUESTION_HEIGHT = 17
+SENTENCE_HEIGHT = 40
 MOST_FINDINGS = 12
 MOST_CAUTIONS = 24
 NOTES_AFTER_MS = 60
@@ -48,11 +51,12 @@ class ReadingPanel(QWidget):
         column.setSpacing(0)
         column.addLayout(self._head())
         self.rows: dict[str, ReadingRow] = {}
-        self._questions: dict[str, QLabel] = {}
+        self.questions: dict[str, QuestionRow] = {}
+        self.opened = ""
         for asked in QUESTIONS:
-            title = question(asked, 12)
-            title.setFixedHeight(QUESTION_HEIGHT)
-            self._questions[asked] = title
+            title = QuestionRow(asked)
+            title.toggled.connect(self.open_question)
+            self.questions[asked] = title
             column.addWidget(title)
             for entry in REGISTER:
                 if entry.question == asked:
@@ -60,24 +64,35 @@ class ReadingPanel(QWidget):
                     self.rows[entry.id] = row
                     column.addWidget(row)
         self.sentence = words("", "soft")
-        self.sentence.setFixedHeight(40)
+        self.sentence.setFixedHeight(SENTENCE_HEIGHT)
         self.sentence.setAlignment(Qt.AlignmentFlag.AlignTop)
         column.addWidget(self.sentence)
         column.addWidget(Board())
         column.addWidget(self._notes(), 1)
+        self.stops = StopsStrip(self._show_card)
+        column.addWidget(self.stops)
+        self.watch = MeaningWatch(session)
+        self.watch.told.connect(self.refresh)
         session.changed.connect(self._after_change)
         session.previewed.connect(self._follow)
         # The first picture does not wait for the first readings: see ``begin``.
         _set_text(self.score, "Reading")
 
-    def _head(self) -> QHBoxLayout:
+    def _head(self) -> QVBoxLayout:
+        column = QVBoxLayout()
+        column.setSpacing(1)
         row = QHBoxLayout()
         self.score = heading("", 21)
         self.since = words("", "good", wrap=False)
         row.addWidget(self.score)
         row.addSpacing(8)
         row.addWidget(self.since, 1, Qt.AlignmentFlag.AlignBottom)
-        return row
+        column.addLayout(row)
+        self.scale = words("", "small", wrap=False)
+        self.stands = words("", "small")
+        column.addWidget(self.scale)
+        column.addWidget(self.stands)
+        return column
 
     def _notes(self) -> QScrollArea:
         area = QScrollArea()
@@ -98,10 +113,6 @@ class ReadingPanel(QWidget):
         self.finding_cards: list[FindingCard] = []
         self._finding_column = _column()
         self._more = words("", "small")
-        column.addWidget(self._safe_heading)
-        column.addLayout(self._caution_column)
-        column.addWidget(self._more_cautions)
-        column.addWidget(self._closing)
         column.addWidget(self._found_heading)
         column.addLayout(self._finding_column)
         column.addWidget(self._more)
@@ -111,13 +122,19 @@ class ReadingPanel(QWidget):
         self.waved_button.clicked.connect(lambda: self._session.commit(BringFindingsBack(look=self._session.look_id)))
         self.waved_button.hide()
         column.addWidget(self.waved_button)
+        column.addWidget(self._safe_heading)
+        column.addLayout(self._caution_column)
+        column.addWidget(self._more_cautions)
+        column.addWidget(self._closing)
         column.addStretch(1)
         area.setWidget(inside)
+        self._area = area
         return area
 
     def begin(self) -> None:
         """Read for the first time, once the look is seen."""
         self._after_change()
+        self.watch.begin()
         self._session.pointed.emit()
 
     @survives
@@ -166,13 +183,42 @@ class ReadingPanel(QWidget):
 
     def _show_readings(self) -> None:
         assessment = self._session.assessment
-        _set_text(self.score, f"Reads {round(assessment.score * 100)}")
+        _set_text(self.score, f"Reads {round(self._shown(assessment.score))}")
         self._show_since(assessment.score)
+        losses = assessment.by_question
+        for asked, title in self.questions.items():
+            title.show_loss(losses[asked], is_open=asked == self.opened)
         readings = {reading.id: reading for reading in assessment.readings}
         for identifier, row in self.rows.items():
             row.show_reading(readings.get(identifier))
 
+    def _shown(self, score: float) -> float:
+        """Return what is shown for a raw score: its meaning where that is known, else the score of 100."""
+        meaning = self.watch.meaning
+        return score * 100 if meaning is None else meaning.shown(score)
+
+    def open_question(self, asked: str) -> None:
+        """Open a question, or fold it where it is open."""
+        self.opened = "" if asked == self.opened else asked
+        self._show_readings()
+        self._show_what_applies()
+
+    def _show_standing(self) -> None:
+        """Say what the number means, and how the look stands among chance ones."""
+        meaning, stands = self.watch.meaning, self.watch.stands
+        _set_text(self.scale, "chance reads 30, the best found 95" if meaning else "a raw score; chance is being tried")
+        _set_text(self.stands, "\n".join(stands.sentences) if stands is not None else "")
+        self.stands.setVisible(stands is not None and bool(stands.sentences))
+
+    def _show_card(self, caution: Caution) -> None:
+        """Bring the card of a caution into sight and show its things."""
+        card = next((card for card in self.caution_cards if card.caution == caution), None)
+        if card is not None:
+            self._area.ensureWidgetVisible(card)
+        self._point_at(caution.placements)
+
     def _show_notes(self) -> None:
+        self._show_standing()
         for row in self.rows.values():
             row.describe()
         self._show_what_applies()
@@ -198,10 +244,10 @@ class ReadingPanel(QWidget):
         self._say_sentence(pointed)
 
     def _show_what_applies(self) -> None:
-        """Hide the readings that this look gives nothing to read, and questions nothing answers."""
+        """Hide the readings of folded questions and those that this look gives nothing to read."""
         for row in self.rows.values():
-            row.setVisible(row.reading is not None)
-        for asked, title in self._questions.items():
+            row.setVisible(row.reading is not None and row.entry.question == self.opened)
+        for asked, title in self.questions.items():
             title.setVisible(any(row.reading for row in self.rows.values() if row.entry.question == asked))
 
     def _show_since(self, score: float) -> None:
@@ -209,7 +255,7 @@ class ReadingPanel(QWidget):
             self.since.setText("")
             return
         name, earlier = self._since
-        difference = round(score * 100) - round(earlier * 100)
+        difference = round(self._shown(score)) - round(self._shown(earlier))
         sign = "+" if difference > 0 else "−" if difference < 0 else "±"
         text = f"{sign}{abs(difference)} since {name}"
         if text != self.since.text():
@@ -218,6 +264,7 @@ class ReadingPanel(QWidget):
 
     def _show_cautions(self) -> None:
         cautions = self._session.cautions
+        self.stops.show_stops(cautions, self._session.arrangement)
         shown = cautions[:MOST_CAUTIONS]
         while len(self.caution_cards) < len(shown):
             self.caution_cards.append(CautionCard(self._session, self._point_at, self._answerer))
@@ -234,9 +281,15 @@ class ReadingPanel(QWidget):
     def _show_empty(self) -> None:
         _set_text(self.score, "Nothing to read")
         self.since.setText("")
+        self.scale.setText("")
+        self.stands.hide()
+        self.stops.hide()
         for row in self.rows.values():
             row.show_reading(None)
             row.describe()
+            row.hide()
+        for title in self.questions.values():
+            title.hide()
         for card in (*self.caution_cards, *self.finding_cards):
             card.hide()
         self._more.hide()

@@ -1,0 +1,93 @@
+"""Asks beside the window what the score of the look in hand means, some time after its last change."""
+
+from PySide6.QtCore import QObject, QTimer, Signal
+from PySide6.QtWidgets import QApplication
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.jobs.propose_job import MeaningFound, MeaningRequest, ProposeJob
+from jolly_ledge.model.look import Manner
+from jolly_ledge.proposals.meaning import Meaning, Stands
+
+AFTER_MS, POLL_MS = 1_500, 150
+"""It is asked for when nothing has changed for so long; nothing waits for it."""
+
+Known = tuple[str, Manner]
+
+
+class MeaningWatch(QObject):
+    """Keeps what scores mean by piece and manner; a change of the look alone keeps it, and asks how the look stands."""
+
+    told = Signal()
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self._session = session
+        self._job: ProposeJob | None = None
+        self._meanings: dict[Known, Meaning] = {}
+        self._stands: Stands | None = None
+        self._asked: Known | None = None
+        self._later = QTimer(self)
+        self._later.setSingleShot(True)
+        self._later.setInterval(AFTER_MS)
+        self._later.timeout.connect(self.ask)
+        self._poll = QTimer(self)
+        self._poll.setInterval(POLL_MS)
+        self._poll.timeout.connect(self.fetch)
+        session.changed.connect(self._after_change)
+
+    @property
+    def _known(self) -> Known:
+        return self._session.piece_id, self._session.look.manner
+
+    @property
+    def meaning(self) -> Meaning | None:
+        """What scores mean for the piece and the manner in hand, where that was found already."""
+        return self._meanings.get(self._known) if self._session.look_id else None
+
+    @property
+    def stands(self) -> Stands | None:
+        """How the look in hand stands among chance ones; None after a change, until it is known anew."""
+        return self._stands
+
+    def begin(self) -> None:
+        """Ask some time from now."""
+        self._later.start()
+
+    def _after_change(self) -> None:
+        self._stands = None
+        if self._job is not None and self._job.is_running:
+            self._job.cancel()
+        self._later.start()
+
+    def ask(self) -> None:
+        """Ask how the look in hand stands."""
+        session = self._session
+        if not session.look_id or not session.look.placements:
+            return
+        if self._job is None:
+            self._job = ProposeJob()
+            QApplication.instance().aboutToQuit.connect(self._job.close)  # type: ignore[union-attr]
+        self._asked = self._known
+        self._job.start(MeaningRequest(session.plan, session.look_id))
+        self._poll.start()
+
+    def fetch(self) -> None:
+        """Take in what was found; what belongs to another look by now is kept for its piece only."""
+        job = self._job
+        if job is None:
+            return
+        for event in job.poll():
+            if isinstance(event, MeaningFound) and self._asked is not None and event.meaning is not None:
+                self._meanings[self._asked] = event.meaning
+                if event.look == self._session.look_id and not self._later.isActive():
+                    self._stands = event.stands
+                self.told.emit()
+        if not job.is_running:
+            self._poll.stop()
+
+    def close(self) -> None:
+        """End the process beside the window."""
+        self._later.stop()
+        self._poll.stop()
+        if self._job is not None:
+            self._job.close()

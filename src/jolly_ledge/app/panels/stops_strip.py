@@ -1,0 +1,71 @@
+"""What cannot be built so, always in sight: one line for every caution that says stop."""
+
+from collections.abc import Callable
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QPushButton, QVBoxLayout, QWidget
+
+from jolly_ledge.app.widgets.texts import question
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.register import NAMES
+from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.phrases import counted, listed
+
+LINE_HEIGHT, MOST_LINES = 26, 6
+
+
+class StopsStrip(QWidget):
+    """Lists the stops, each by its name and its things; pressing one shows its card.
+
+    Parameters
+    ----------
+    on_press : callable
+        Called with the caution whose line was pressed.
+    """
+
+    def __init__(self, on_press: Callable[[Caution], object]) -> None:
+        super().__init__()
+        self._on_press = on_press
+        self._shown: tuple[Caution, ...] = ()
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 2, 0, 0)
+        column.setSpacing(2)
+        self.title = question("", 13)
+        column.addWidget(self.title)
+        self.lines: list[QPushButton] = []
+        self.hide()
+
+    def show_stops(self, cautions: tuple[Caution, ...], look: Arrangement) -> None:
+        """Show what says stop and is not answered."""
+        stops = tuple(caution for caution in cautions if caution.level == "stop" and not caution.answer)
+        self.setVisible(bool(stops))
+        if stops == self._shown:
+            return
+        self._shown = stops
+        shown = stops if len(stops) <= MOST_LINES else stops[: MOST_LINES - 1]
+        while len(self.lines) < MOST_LINES:
+            line = QPushButton()
+            line.setObjectName("stopLine")
+            line.setFixedHeight(LINE_HEIGHT)
+            line.setCursor(Qt.CursorShape.PointingHandCursor)
+            number = len(self.lines)
+            line.clicked.connect(lambda _=False, number=number: self._press(number))
+            self.lines.append(line)
+            layout = self.layout()
+            assert layout is not None
+            layout.addWidget(line)
+        self.title.setText(f"Stop: {counted(len(stops), 'thing')} cannot stay so")
+        room = self.width() - 24
+        for number, line in enumerate(self.lines):
+            line.setVisible(number < len(shown) or (number == len(shown) < len(stops)))
+            if number < len(shown):
+                names = listed([look.by_id[one].item.label for one in shown[number].placements if one in look.by_id], 2)
+                text = f"{NAMES[shown[number].id]}: {names}"
+                line.setText(line.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, room))
+                line.setToolTip(shown[number].sentence)
+            elif line.isVisibleTo(self):
+                line.setText(f"and {len(stops) - len(shown)} more below")
+
+    def _press(self, number: int) -> None:
+        if self._shown:
+            self._on_press(self._shown[min(number, len(self._shown) - 1)])
