@@ -41,16 +41,32 @@ def test_review_speaks_to_people(plan_path: Path, capsys: pytest.CaptureFixture[
     assert "licensed person" in out
 
 
+def test_every_look_is_reviewed_in_one_run(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    assert run("review", plan_path, "--every", "--json") == 0
+    found = json.loads(capsys.readouterr().out)
+    assert isinstance(found, list)
+    assert all(0.0 <= one["score"] <= 1.0 and one["readings"] for one in found)
+
+
+def test_what_a_score_means_is_told_when_asked(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    look = json.loads(plan_path.read_text())["looks"][0]["id"]
+    assert run("review", plan_path, "--look", look, "--meaning", "--json") == 0
+    found = json.loads(capsys.readouterr().out)
+    assert {"shown", "placing", "choice"} <= found.keys()
+    assert found["shown"] is None or 0.0 <= found["shown"] <= 100.0
+
+
 def test_compare_tells_the_better_and_why(capsys: pytest.CaptureFixture[str]) -> None:
     assert run("compare", CASE, "A", "B", "--json") == 0
     found = json.loads(capsys.readouterr().out)
     assert found["better"] == "B"
     assert set(found["scores"]) == {"A", "B"}
+    assert isinstance(found["by_a_hair"], bool)
     assert "colour-echo" in {row["reading"] for row in found["by"]}
     assert run("compare", CASE, "A", "A", "--json") == 0
     assert json.loads(capsys.readouterr().out)["better"] == "even"
     assert run("compare", CASE, "A", "B") == 0
-    assert "B reads better." in capsys.readouterr().out
+    assert "B reads better" in capsys.readouterr().out
 
 
 def test_sheet_draw_and_table_are_written(plan_path: Path, tmp_path: Path) -> None:

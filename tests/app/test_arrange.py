@@ -226,6 +226,7 @@ def test_depth_is_set_in_the_view_from_above(window: MainWindow, qtbot: QtBot) -
 
 def test_pointing_at_a_reading_shows_its_things(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
+    page.readings.open_question("How heavy to the eye?")
     row = page.readings.rows["side-balance"]
     row.setFocus()
     qtbot.waitUntil(lambda: bool(window.session.pointed_at))
@@ -426,3 +427,53 @@ def test_a_click_on_one_of_several_leaves_it_alone_in_hand(window: MainWindow, q
     at = session.arrangement.by_id["tides"]
     qtbot.mouseClick(page.view.viewport(), LEFT, pos=spot(page.view, at.x, (at.bottom + at.top) / 2))
     assert session.selection == ("tides",)
+
+
+def test_questions_are_folded_and_open_one_at_a_time(window: MainWindow, qtbot: QtBot) -> None:
+    panel = arrange_step(window).readings
+    assert all(row.isHidden() for row in panel.rows.values())
+    heavy, tall = panel.questions["How heavy to the eye?"], panel.questions["How tall?"]
+    qtbot.mouseClick(heavy, LEFT)
+    shown = {name for name, row in panel.rows.items() if not row.isHidden()}
+    assert "side-balance" in shown
+    assert {panel.rows[name].entry.question for name in shown} == {"How heavy to the eye?"}
+    tall.setFocus()
+    qtbot.keyClick(tall, Qt.Key.Key_Return)
+    assert (panel.opened, panel.rows["side-balance"].isHidden()) == ("How tall?", True)
+    qtbot.keyClick(tall, Qt.Key.Key_Return)
+    assert all(row.isHidden() for row in panel.rows.values())
+    told = window.session.assessment.by_question
+    assert panel.questions["Which colours?"].loss == pytest.approx(told["Which colours?"])
+
+
+def test_three_findings_and_all_stops_are_in_sight(window: MainWindow, qtbot: QtBot) -> None:
+    window.resize(1280, 800)
+    panel = arrange_step(window).readings
+    stops = [caution for caution in window.session.cautions if caution.level == "stop" and not caution.answer]
+    assert stops
+    lines = [line for line in panel.stops.lines if not line.isHidden()]
+    assert len(lines) == len(stops)
+    area = panel._area.viewport()
+    qtbot.waitUntil(lambda: panel.finding_cards[2].height() > 20)
+    third = panel.finding_cards[2]
+    assert third.mapTo(area, third.rect().bottomLeft()).y() <= area.height() + third.height() / 3
+    qtbot.mouseClick(lines[0], LEFT)
+    assert set(window.session.pointed_at) == set(stops[0].placements)
+
+
+def test_the_number_gains_its_meaning_beside_the_window(window: MainWindow, qtbot: QtBot) -> None:
+    panel, session = arrange_step(window).readings, window.session
+    raw = session.assessment.score
+    assert panel.score.text() == f"Reads {round(raw * 100)}"
+    panel.watch.ask()
+    qtbot.waitUntil(lambda: panel.watch.stands is not None, timeout=60_000)
+    meaning = panel.watch.meaning
+    assert meaning is not None
+    assert panel.score.text() == f"Reads {round(meaning.shown(raw))}"
+    assert panel.scale.text() == "chance reads 30, the best found 95"
+    assert "better than" in panel.stands.text()
+    session.choose("lens-grinding")
+    qtbot.keyClick(arrange_step(window).view, Qt.Key.Key_Right)
+    assert panel.watch.stands is None
+    assert panel.watch.meaning is meaning
+    panel.watch.close()
