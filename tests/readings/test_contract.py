@@ -113,7 +113,7 @@ def test_it_applies_to_a_full_look(entry: Entry) -> None:
     reading = read(entry, world(entry))
     assert reading is not None
     assert reading.id == entry.id
-    assert 0.0 < reading.evidence <= 1.0
+    assert loss_of(reading) >= 0.0
     assert 0.0 <= reading.score <= 1.0
     assert reading.limits[0] <= reading.band[0] < reading.band[1] <= reading.limits[1]
     assert reading.contributions or reading.score == 1.0
@@ -212,8 +212,11 @@ def test_the_total_is_what_all_readings_lose_together() -> None:
     assert sum(assessment.by_question.values()) == pytest.approx(lost)
     assert assessment.reading("palette") is not None
     assert assessment.reading("nothing") is None
-    gravities = [finding.gravity for finding in assessment.findings]
-    assert gravities == sorted(gravities, reverse=True)
+    lost, whole = dict(assessment.losses), dict.fromkeys(read_ones, 0.0)
+    for finding in assessment.findings:
+        whole[finding.reading] += finding.gravity
+    gains = [lost[f.reading] * f.gravity / (whole[f.reading] or 1.0) for f in assessment.findings]
+    assert gains == pytest.approx(sorted(gains, reverse=True))
 
 
 def test_no_single_reading_decides_alone() -> None:

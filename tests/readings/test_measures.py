@@ -14,7 +14,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.background import lies_on_seen_surface, seen_against
 from jolly_ledge.readings.cover import covered_area, hidden_shares
 from jolly_ledge.readings.hues import accent_leaders, colour_areas, is_accent, is_leaf
-from jolly_ledge.readings.score import evidence_of, in_band, mean, ramp, weighted_mean
+from jolly_ledge.readings.score import in_band, mean, ramp, weighted_mean
 from jolly_ledge.readings.weight import weights
 
 
@@ -132,12 +132,11 @@ def test_a_band_scores_full_within_and_less_outside(value: float, low: float, wi
     assert 0.0 <= score <= 1.0
 
 
-def test_means_and_evidence() -> None:
+def test_means() -> None:
     assert weighted_mean([]) == 1.0
     assert weighted_mean([(0.5, 0.0)], empty=0.2) == 0.2
     assert mean([]) == 1.0
     assert mean([0.0, 1.0]) == 0.5
-    assert [evidence_of(count, 5) for count in (0, 1, 5, 50)] == [0.3, 0.3, 1.0, 1.0]
 
 
 def test_words_read_well() -> None:

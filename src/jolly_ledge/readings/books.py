@@ -5,7 +5,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.rows import row_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, score_of, smooth_step
+from jolly_ledge.readings.score import score_of, smooth_step
 
 ID = "books"
 BAND = (0.75, 1.0)
@@ -68,7 +68,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         "under something.",
         contributions=tuple((identifier, 1 - min(cost, 1.0)) for identifier, cost in costs.items()),
         findings=tuple(findings),
-        evidence=evidence_of(len(costs), 3),
         loss=loss,
     )
 

@@ -7,7 +7,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean, score_of, soft_excess
+from jolly_ledge.readings.score import mean, score_of, soft_excess
 
 ID = "cohesion"
 BAND = (0.0, 1.0)
@@ -68,7 +68,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         sentence=f"The loosest thing stands {value:.1f} widths of its neighbour away; up to one reads as together.",
         contributions=tuple(gaps.items()),
         findings=findings,
-        evidence=evidence_of(len(gaps), 4),
     )
 
 

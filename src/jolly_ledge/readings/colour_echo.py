@@ -11,7 +11,7 @@ from jolly_ledge.model.words import Finish
 from jolly_ledge.readings.hues import ColourArea, accent_areas, accent_leaders, family_among
 from jolly_ledge.readings.levels import level_numbers, levels_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, ramp, weighted_mean
+from jolly_ledge.readings.score import ramp, weighted_mean
 
 ID = "colour-echo"
 NEAR_SHARE, FAR_SHARE = 0.14, 0.32
@@ -31,14 +31,8 @@ NEUTRAL_STRENGTH = 0.05
 SHINE = 1.5
 """A metal accent is seen from further than its area tells."""
 
-LEAST_INSISTENCE, INSISTENCE = 0.4, (0.04, 0.10)
-"""An accent of so little chroma hardly asks to be answered, one of so much does."""
-
 ON_THE_WALL = -1
 """What hangs is a level of its own."""
-
-SINGLE_LEVEL_EVIDENCE = 0.6
-"""On one ledge alone a colour can hardly travel."""
 
 PLACES_SHARE, LEVELS_SHARE, SIDES_SHARE = 0.55, 0.25, 0.20
 
@@ -92,9 +86,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),
-        evidence=evidence_of(max(len(arrangement.units), 2 * len(arrangement.columns)), 6)
-        * (1.0 if possible_levels > 1 else SINGLE_LEVEL_EVIDENCE)
-        * _insistence(places),
     )
 
 
@@ -114,16 +105,6 @@ def accents_by_leader(arrangement: Arrangement) -> dict[str, list[ColourArea]]:
 def _strength(standing: Standing, colour: str, area: float) -> float:
     shine = SHINE if standing.item.finish == METAL else 1.0
     return float(area**0.5 * max(lightness_chroma_hue(colour).chroma, NEUTRAL_STRENGTH) * shine)
-
-
-def _insistence(places: dict[str, list[Standing]]) -> float:
-    """Return how much the strongest accent asks for an answer: a beige hardly does."""
-    strongest = max(
-        lightness_chroma_hue(leader).chroma * (SHINE if any(t.item.finish == METAL for t in things) else 1.0)
-        for leader, things in places.items()
-        if things
-    )
-    return LEAST_INSISTENCE + (1 - LEAST_INSISTENCE) * ramp(strongest, *INSISTENCE)
 
 
 def spots_of(things: list[Standing]) -> list[Standing]:

@@ -9,7 +9,7 @@ from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.cover import covered_area
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import deviation, evidence_of, mean, score_of, soft_excess
+from jolly_ledge.readings.score import deviation, mean, score_of, soft_excess
 
 ID = "even-rest"
 BAND = (0.0, 0.16)
@@ -63,7 +63,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             if ledge in shares
         ),
         findings=_findings(arrangement, shares, ends, used, spread),
-        evidence=evidence_of(len(ledges), 6) if len(ledges) >= FEWEST else 0.6,
         loss=loss,
     )  # fmt: skip
 

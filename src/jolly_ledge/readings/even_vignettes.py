@@ -3,7 +3,7 @@
 from jolly_ledge.model.arrangement import Arrangement, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import deviation, evidence_of, mean, ramp
+from jolly_ledge.readings.score import deviation, mean, ramp
 from jolly_ledge.readings.weight import weights
 
 ID = "even-vignettes"
@@ -61,7 +61,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             (identifier, by_id[identifier] / whole) for vignette in vignettes for identifier in vignette.ids
         ),
         findings=findings,
-        evidence=evidence_of(len(vignettes), 3),
     )
 
 

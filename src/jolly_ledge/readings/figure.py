@@ -14,7 +14,7 @@ from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.asides import KINDS, SIDE_LITTLE, SIDE_PLAIN, asides_of, diagonals_of
 from jolly_ledge.readings.levels import columns_by_level
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean, ramp, weighted_mean
+from jolly_ledge.readings.score import mean, ramp, weighted_mean
 from jolly_ledge.readings.weight import weights
 
 ID = "figure"
@@ -61,7 +61,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         sentence=f"The {manner.figure} figure fits by {percent(value)}; 70 % or more reads well.",
         contributions=tuple(fits.items()),
         findings=findings,
-        evidence=evidence_of(len(fits), 6),
     )
 
 

@@ -6,7 +6,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, score_of, smooth_step
+from jolly_ledge.readings.score import score_of, smooth_step
 from jolly_ledge.readings.weight import weights
 
 ID = "focal-point"
@@ -68,7 +68,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         + (f"; the next, the {second.item.label}, has {percent(value)} of its weight." if second is not None else "."),
         contributions=tuple((one.id, by_id.get(one.id, 0.0) / most) for one in leads[:4]),
         findings=findings,
-        evidence=evidence_of(len(arrangement.visible), 5),
         loss=loss,
     )
 

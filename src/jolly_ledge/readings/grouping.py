@@ -11,7 +11,7 @@ from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.bars import bars_before
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean, score_of, smooth_step, weighted_mean
+from jolly_ledge.readings.score import mean, score_of, smooth_step, weighted_mean
 
 ID = "grouping"
 BAND = (0.6, 1.0)
@@ -95,7 +95,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         f"in groups{f', {alone} singly' if alone else ''}; what belongs together is near, with rest between groups.",
         contributions=tuple(tie for tied in ledges.values() for tie in tied.ties),
         findings=findings,
-        evidence=evidence_of(count, 4),
         loss=loss,
     )
 

@@ -12,7 +12,7 @@ from jolly_ledge.model.words import Fullness
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.odd_groups import HOLDS, anchor_share
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, ramp, score_of, soft_excess, weighted_mean
+from jolly_ledge.readings.score import ramp, score_of, soft_excess, weighted_mean
 
 ID = "how-many"
 BAND = (0.7, 1.3)
@@ -140,7 +140,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         f"{round(sum(wanted for _, _, wanted, _ in counts))} on the ledges in use.",
         contributions=tuple((ids[0], count / wanted) for _, count, wanted, ids in counts if ids),
         findings=(*findings, *(finding for _, finding in crowded)),
-        evidence=evidence_of(len(counts), 4),
         loss=loss,
     )
 

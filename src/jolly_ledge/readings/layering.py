@@ -9,7 +9,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.cover import hidden_shares
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean, ramp, score_of, smooth_step, weighted_mean
+from jolly_ledge.readings.score import mean, ramp, score_of, smooth_step, weighted_mean
 
 ID = "layering"
 BAND = (2.0, 3.0)
@@ -85,7 +85,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),
-        evidence=evidence_of(sum(int(weight) for _, weight, _ in counted), 5),
     )
 
 

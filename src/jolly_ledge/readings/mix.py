@@ -10,7 +10,7 @@ from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import GREENERY
 from jolly_ledge.readings.habits import habits_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean, score_of
+from jolly_ledge.readings.score import mean, score_of
 
 ID = "mix"
 BAND = (0.75, 1.0)
@@ -79,7 +79,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         f"{percent(poses)} of what is wanted.",
         contributions=tuple((unit.lead.id, 1 / len(units)) for unit in units),
         findings=findings,
-        evidence=evidence_of(len(units), 5),
     )
 
 

@@ -18,7 +18,6 @@ TALLEST_BANDS: dict[str, tuple[float, float]] = {
 
 OTHER_BAND = (0.4, 1.05)
 LAMP_BAND = (0.5, 1.1)
-TABLE_LIKE = frozenset({"table", "island"})
 
 WIDEST: dict[str, float] = {"table": 0.3, "island": 0.3, "top": 0.45, "counter": 0.35, "bedside": 0.65}
 LARGEST_FOOT, SMALL_BEARS = 0.2, 2.0

@@ -38,9 +38,6 @@ class Reading(Struct, frozen=True):
     sentence: str
     contributions: tuple[tuple[str, float], ...] = ()
     findings: tuple[Finding, ...] = ()
-    evidence: float = 1.0
-    """How much the look gives to go on, 0 to 1: three things tell little about a balance."""
-
     loss: float | None = None
     """What is lost, where the reading tells it itself: 0 nothing to better, 1 plainly noticed, 2 and more spoils."""
 

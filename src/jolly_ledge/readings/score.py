@@ -73,15 +73,6 @@ def weighted_mean(pairs: Sequence[tuple[float, float]], empty: float = 1.0) -> f
     return sum(value * weight for value, weight in pairs) / whole if whole > 0 else empty
 
 
-def evidence_of(count: int, enough: int, least: float = 0.3) -> float:
-    """Return how much a reading of so many units is to be trusted: 1 from ``enough`` on.
-
-    >>> evidence_of(1, 5), evidence_of(5, 5)
-    (0.3, 1.0)
-    """
-    return least + (1 - least) * ramp(count, 1, enough)
-
-
 def mean(values: Sequence[float], empty: float = 1.0) -> float:
     """Return the plain mean, or ``empty`` without values."""
     return sum(values) / len(values) if values else empty

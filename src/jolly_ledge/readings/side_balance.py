@@ -6,9 +6,8 @@ from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.roles import role_of
-from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, ramp, score_of, soft_excess
+from jolly_ledge.readings.score import ramp, score_of, soft_excess
 from jolly_ledge.readings.weight import weights
 
 ID = "side-balance"
@@ -19,11 +18,6 @@ BAND = (-0.06, 0.06)
 FAIR = 0.12
 LIMIT = 0.5
 FAIR_SCORE = 0.75
-ENOUGH = 8
-"""Fewer units than this may stand to a side by intent."""
-
-TABLE_EVIDENCE = 0.6
-"""The left and right of a table change with the seat."""
 
 
 def _off_the_middle(arrangement: Arrangement) -> float:
@@ -106,6 +100,4 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         contributions=tuple(parts.items()),
         findings=findings,
-        evidence=evidence_of(len(arrangement.units), ENOUGH, 0.2)
-        * (TABLE_EVIDENCE if arrangement.piece.kind in TABLE_KINDS else 1.0),
     )

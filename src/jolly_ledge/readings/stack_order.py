@@ -6,7 +6,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted, percent
 from jolly_ledge.readings.perches import perches_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, mean, ramp, score_of, soft_excess
+from jolly_ledge.readings.score import mean, ramp, score_of, soft_excess
 
 ID = "stack-order"
 BAND = (0.75, 1.0)
@@ -73,7 +73,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         ),
         contributions=(*scores.items(), *((one.id, -cost) for one, cost, _ in perched if one.id not in scores)),
         findings=findings,
-        evidence=evidence_of(len(pairs) + len(perched), 3),
         loss=loss,
     )
 

@@ -7,7 +7,7 @@ from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, listed, percent, verb
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import evidence_of, score_of
+from jolly_ledge.readings.score import score_of
 
 ID = "tie"
 BAND = (0.8, 1.0)
@@ -77,7 +77,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         else f"{percent(value)} of what is coloured is answered; {listed(once, 4)} {verb(once, 'comes', 'come')} once.",
         contributions=tuple((one.id, 1.0) for family in areas if family not in once for one in things[family]),
         findings=findings,
-        evidence=evidence_of(len(seen), 5),
         loss=loss,
     )
 
