@@ -212,10 +212,10 @@ def test_the_total_is_what_all_readings_lose_together() -> None:
     assert sum(assessment.by_question.values()) == pytest.approx(lost)
     assert assessment.reading("palette") is not None
     assert assessment.reading("nothing") is None
-    lost, whole = dict(assessment.losses), dict.fromkeys(read_ones, 0.0)
+    shares, graves = dict(assessment.losses), dict.fromkeys(read_ones, 0.0)
     for finding in assessment.findings:
-        whole[finding.reading] += finding.gravity
-    gains = [lost[f.reading] * f.gravity / (whole[f.reading] or 1.0) for f in assessment.findings]
+        graves[finding.reading] += finding.gravity
+    gains = [shares[f.reading] * f.gravity / (graves[f.reading] or 1.0) for f in assessment.findings]
     assert gains == pytest.approx(sorted(gains, reverse=True))
 
 

@@ -6,6 +6,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import TABLE_KINDS, Fullness
 from jolly_ledge.readings.cover import covered_area
 from jolly_ledge.readings.frame import frame_height
@@ -24,6 +25,10 @@ TABLE_BANDS: dict[Fullness, tuple[float, float]] = {
     "abundant": (0.22, 0.50),
 }
 """A table top is lived on: much less of it is to be covered."""
+
+TOP_BANDS: dict[Fullness, tuple[float, float]] = {"airy": (0.1, 0.36), "layered": (0.12, 0.42), "abundant": (0.2, 0.55)}
+TOP_FRAMES, OTHER_FRAME = {"console": 0.55, "mantel": 0.45}, 0.5
+"""So high, in widths of the top, what stands on it is read against the wall, where nothing else stands below."""
 
 BELOW, ABOVE = 0.25, 0.20
 WHOLE_SHARE, EACH_SHARE, LENGTH_SHARE = 0.5, 0.3, 0.2
@@ -48,13 +53,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     >>> round(read(look, look.manner).value, 3)  # 320 by 200 of 800 by 400 mm
     0.2
     """
-    ledges = arrangement.standing_ledges
+    piece = arrangement.piece
+    # The floor below and a hearth may be as free as they like.
+    ledges = [ledge for ledge in arrangement.standing_ledges if role_of(piece, ledge) not in ("floor", "hearth")]
     if not arrangement.visible:
         return None
-    if not ledges:
+    if not arrangement.standing_ledges:
         return _on_a_rail(arrangement, manner)
     table = arrangement.piece.kind in TABLE_KINDS
-    band = (TABLE_BANDS if table else BANDS)[manner.fullness]
+    on_top = not table and all(ledge.clearance is None for ledge in ledges)
+    band = (TABLE_BANDS if table else TOP_BANDS if on_top else BANDS)[manner.fullness]
     if arrangement.piece.kind == "nightstand":
         band = (band[0], band[1] + SMALL_TOP_MORE)
     elif arrangement.piece.kind == "counter":
@@ -62,7 +70,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     covers: list[tuple[Ledge, float, float, tuple[Standing, ...]]] = []
     for ledge in ledges:
         things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
-        room = ledge.width * (ledge.depth if table else frame_height(ledge))
+        high = TOP_FRAMES.get(piece.kind, OTHER_FRAME) * ledge.width if on_top else frame_height(ledge)
+        room = ledge.width * (ledge.depth if table else high)
         covers.append((ledge, _footprints(things) if table else covered_area(things), room, things))
     room = sum(cover[2] for cover in covers)
     value = sum(cover[1] for cover in covers) / room
