@@ -7,7 +7,7 @@ from jolly_ledge.readings.register import NAMES as READINGS
 from judgement.cases import Case, agrees, load_cases
 
 CASES = load_cases()
-MISSED = {"pair-01", "pair-118", "pair-284", "pair-294"}
+MISSED = {"pair-284"}
 """Where something else weighs a little more than what was expected; the expected reading moves the right way."""
 
 
@@ -23,4 +23,4 @@ def test_every_expected_reason_is_read_or_cautioned() -> None:
 
 def test_all_cases_are_there() -> None:
     assert len(CASES) == 107
-    assert sum(agrees(case) for case in CASES) >= 0.95 * len(CASES)
+    assert sum(agrees(case) for case in CASES) >= 0.97 * len(CASES)

@@ -26,7 +26,7 @@ WANTED = 0.55
 
 FEWEST = 2
 ROUND_SHAPES = frozenset({"round", "disc", "sphere"})
-STUFF_COST, OUTLINE_COST, LEAVES_COST, HABITS_COST = 0.3, 0.35, 0.12, 0.8
+STUFF_COST, OUTLINE_COST, LEAVES_COST, HABITS_COST = 0.4, 0.5, 0.12, 0.8
 HABIT_KEPT, HABIT_GRAVITY = 0.9, 0.7
 """Below the first share a habit that is not kept is told."""
 

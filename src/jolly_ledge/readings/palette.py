@@ -23,8 +23,8 @@ THINGS_FOR_EACH_FAMILY, FEWEST_FAMILIES = 2, 2
 
 NOUGHT = 0.55
 
-OUTSIDE_COST, LOUD_COST, HUES_COST, PLAIN_COST = 1.2, 1.2, 0.6, 0.15
-FEW_HUES, ONE_HUE, TOLD_LOUD, SPINES_BLEND, ACCENT = 1.6, 0.08, 0.3, 0.35, 0.5
+OUTSIDE_COST, LOUD_COST, HUES_COST, PLAIN_COST = 1.0, 2.4, 0.6, 0.15
+FEW_HUES, ONE_HUE, TOLD_LOUD, SPINES_BLEND, ACCENT, FILLS = 1.6, 0.08, 0.15, 0.35, 0.5, 1.5
 """Beside whites, woods, sand and leaves one hue and a little of another is calm; less of a second is plain."""
 
 
@@ -117,7 +117,11 @@ def _loudness(areas: tuple[ColourArea, ...], whole: float) -> tuple[float, Stand
         return 0.0, None
     accent = max(volume, key=lambda family: (volume[family], family))
     forgiven = ACCENT if len({things[one].root for one in bearers[accent]}) > 1 else 1.0
-    loudness_of = {family: math.sqrt(size) * (forgiven if family == accent else 1.0) for family, size in volume.items()}
+    # What fills half of a look is no louder than what fills a tenth: it is then what the look is about.
+    loudness_of = {
+        family: math.sqrt(size) / (1 + FILLS * math.sqrt(size)) * (forgiven if family == accent else 1.0)
+        for family, size in volume.items()
+    }
     worst = max(loudness_of, key=lambda family: (loudness_of[family], family))
     loudest = max(bearers[worst], key=lambda one: (bearers[worst][one], one))
     return sum(loudness_of.values()), things[loudest]
