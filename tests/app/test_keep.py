@@ -131,7 +131,7 @@ def test_the_year_tells_what_changes_and_what_is_due(
     said = [label.text() for label in page.year.findChildren(QLabel)]
     assert any(text.startswith("Comes: ") for text in said)
     assert any(text.startswith("Goes: ") and "(sitting room)" in text for text in said)
-    assert "All year: blue bud bottle and ivory ginger jar." in said
+    assert any(text.startswith("All year: ") for text in said)
     dialogs.to_save = tmp_path / "due.ics"
     qtbot.mouseClick(page.year.save_button, LEFT)
     assert b"BEGIN:VCALENDAR" in (tmp_path / "due.ics").read_bytes()

@@ -39,8 +39,8 @@ class Meaning(Struct, frozen=True):
         """Return what is shown for a raw score, 0 to 100.
 
         >>> told = Meaning(((0.0, 0.0), (0.2, 10.0), (0.4, 30.0), (0.5, 60.0), (0.8, 95.0), (1.0, 100.0)))
-        >>> told.shown(0.3), told.shown(0.8)
-        (20.0, 95.0)
+        >>> round(told.shown(0.3)), round(told.shown(0.8))
+        (20, 95)
         """
         score = min(max(score, 0.0), 1.0)
         for (low, least), (high, most) in zip(self.anchors, self.anchors[1:], strict=False):

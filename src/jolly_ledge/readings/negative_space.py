@@ -60,6 +60,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         return None
     if not arrangement.standing_ledges:
         return _on_a_rail(arrangement, manner)
+    if not ledges:
+        return None
     table = arrangement.piece.kind in TABLE_KINDS
     on_top = not table and all(ledge.clearance is None for ledge in ledges)
     band = (TABLE_BANDS if table else TOP_BANDS if on_top else BANDS)[manner.fullness]
