@@ -78,6 +78,7 @@ class MeaningWatch(QObject):
             return
         for event in job.poll():
             if isinstance(event, MeaningFound) and self._asked is not None and event.meaning is not None:
+                self._session.meanings[self._asked] = event.meaning.shown
                 self._meanings[self._asked] = event.meaning
                 if event.look == self._session.look_id and not self._later.isActive():
                     self._stands = event.stands

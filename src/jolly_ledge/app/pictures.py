@@ -77,6 +77,7 @@ def take(folder: Path) -> list[Path]:
             window.show_step(name)
             if name == "Arrange":
                 window.session.choose("orrery")
+                _wait_for_the_meaning(photographer)
             photographer.take(name.lower())
         _take_ways_of_looking(photographer)
         _take_searches(photographer)
@@ -86,6 +87,16 @@ def take(folder: Path) -> list[Path]:
         _take_keep(photographer)
         window.session.let_go()
     return photographer.taken
+
+
+def _wait_for_the_meaning(photographer: Photographer) -> None:
+    page = photographer.window.step("Arrange")
+    assert isinstance(page, ArrangeStep)
+    photographer.settle()
+    page.readings.watch.ask()
+    until = time.monotonic() + PATIENCE_S
+    while page.readings.watch.stands is None and time.monotonic() < until:
+        photographer.settle()
 
 
 def _take_measure(photographer: Photographer) -> None:

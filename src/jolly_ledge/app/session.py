@@ -1,7 +1,7 @@
 """The plan in hand: what is shown, chosen, changed and saved."""
 
 import contextlib
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from pathlib import Path
 
 from PySide6.QtCore import QDateTime, QObject, QTimer, Signal
@@ -19,7 +19,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing, arrange
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.look import Look
+from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan, photo_names
 from jolly_ledge.model.plan_differences import plan_differences
@@ -90,6 +90,9 @@ class Session(QObject):
         self._arrangement: Arrangement | None = None
         self._assessment: Assessment | None = None
         self._cautions: tuple[Caution, ...] | None = None
+        self.meanings: dict[tuple[str, Manner], Callable[[float], float]] = {}
+        """What a raw score shows by piece and manner, as far as chance was tried: see the meaning watch."""
+
         self.recent: RecentFiles | None = None
         self.backups: Backups | None = None
         self._keeper = QTimer(self)
@@ -154,6 +157,16 @@ class Session(QObject):
         if self._assessment is None:
             self._assessment = assess(self.arrangement)
         return self._assessment
+
+    def shown(self, score: float, look: Look | None = None) -> int:
+        """Return the number that is shown for a raw score of a look (the one in hand): its meaning where it is known.
+
+        Looks of one piece are told on one scale; until chance was tried it is the score of 100.
+        """
+        look = self.look if look is None else look
+        maps = {manner: told for (piece, manner), told in self.meanings.items() if piece == look.piece}
+        told = maps.get(look.manner) or next(iter(maps.values()), None)
+        return round(score * 100 if told is None else told(score))
 
     @property
     def cautions(self) -> tuple[Caution, ...]:

@@ -84,7 +84,7 @@ class _Painter(QStyledItemDelegate):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self._session = session
-        self._kept: dict[tuple[Look, int], tuple[QPixmap, str]] = {}
+        self._kept: dict[tuple[Look, int], tuple[QPixmap, float]] = {}
 
     def sizeHint(self, option: QStyleOptionViewItem, index: Index) -> QSize:
         """Return the height of a row."""
@@ -119,7 +119,8 @@ class _Painter(QStyledItemDelegate):
         painter.setPen(QPen(QColor(SHEET), 2))
         painter.setBrush(QColor(TEAL if look.status == "placed" else PLUM if in_hand else BOARD))
         painter.drawEllipse(QPointF(x, middle), 6, 6)
-        picture, reads = self._picture(look, painter.device().devicePixelRatio())
+        picture, score = self._picture(look, painter.device().devicePixelRatio())
+        reads = f"reads {self._session.shown(score, look)}" if look.placements else "empty"
         wide = picture.deviceIndependentSize().width()
         painter.drawPixmap(QPointF(card.left() + 8 + (THUMBNAIL - wide) / 2, card.top() + 4), picture)
         left = card.left() + THUMBNAIL + 22
@@ -148,7 +149,7 @@ class _Painter(QStyledItemDelegate):
             facts.append(f"{len(look.photos)} photograph{'s' if len(look.photos) > 1 else ''}")
         return [fact for fact in facts if fact]
 
-    def _picture(self, look: Look, ratio: float) -> tuple[QPixmap, str]:
+    def _picture(self, look: Look, ratio: float) -> tuple[QPixmap, float]:
         """Return the thumbnail of a look and how it reads; what is in sight is made once."""
         plan = self._session.plan
         key = (look, id(plan.piece(look.piece)) ^ id(plan.stash))
@@ -163,10 +164,9 @@ class _Painter(QStyledItemDelegate):
             painter.setRenderHint(QPainter.RenderHint.Antialiasing)
             play_fitted(painter, picture, QRectF(0, 0, wide, high))
             painter.end()
-            reads = f"reads {round(assess(arrangement).score * 100)}" if look.placements else "empty"
             if len(self._kept) >= MOST_KEPT:
                 del self._kept[next(iter(self._kept))]
-            found = self._kept[key] = (canvas, reads)
+            found = self._kept[key] = (canvas, assess(arrangement).score)
         return found
 
 

@@ -6,6 +6,7 @@ from PySide6.QtCore import QPointF, QRectF, Qt, Signal
 from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
 from PySide6.QtWidgets import QLabel, QPushButton, QSizePolicy, QVBoxLayout, QWidget
 
+from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import Board, words
 from jolly_ledge.drawing.look import look_picture
@@ -90,8 +91,9 @@ class ProposalDrawing(QWidget):
 class ProposalCard(QWidget):
     """Shows one proposal and lets it be taken over."""
 
-    def __init__(self, on_take: Callable[[], object], on_mark: Callable[[str], object]) -> None:
+    def __init__(self, session: Session, on_take: Callable[[], object], on_mark: Callable[[str], object]) -> None:
         super().__init__()
+        self._session = session
         self.proposal: Proposal | None = None
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -141,11 +143,12 @@ class ProposalCard(QWidget):
             label.setToolTip(told_at_length)
 
     def _reads(self, proposal: Proposal, present: Arrangement | None, read: Assessment | None) -> str:
-        score = round(proposal.assessment.score * 100)
+        shown = self._session.shown
+        score = shown(proposal.assessment.score, proposal.look)
         lacks = "" if proposal.is_valid else ", not complete"
         if read is None or present is None or not present.standings:
             return f"reads {score}{lacks}"
-        more = score - round(read.score * 100)
+        more = score - shown(read.score)
         return f"reads {score} ({'+' if more >= 0 else '−'}{abs(more)}){lacks}"
 
     def keyPressEvent(self, event: QKeyEvent) -> None:

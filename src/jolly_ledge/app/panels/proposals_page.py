@@ -132,7 +132,7 @@ class ProposalsPage(SearchPage):
             card.deleteLater()
         while len(self.cards) < count:
             number = len(self.cards)
-            self.cards.append(ProposalCard(partial(self._take, number), partial(self.mark, number)))
+            self.cards.append(ProposalCard(self._session, partial(self._take, number), partial(self.mark, number)))
             self.board.addWidget(self.cards[-1], 1)
         for card in self.cards:
             # Narrow cards tell their story on a tip only.

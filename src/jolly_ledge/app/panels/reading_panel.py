@@ -183,7 +183,7 @@ class ReadingPanel(QWidget):
 
     def _show_readings(self) -> None:
         assessment = self._session.assessment
-        _set_text(self.score, f"Reads {round(self._shown(assessment.score))}")
+        _set_text(self.score, f"Reads {self._session.shown(assessment.score)}")
         self._show_since(assessment.score)
         losses = assessment.by_question
         for asked, title in self.questions.items():
@@ -191,11 +191,6 @@ class ReadingPanel(QWidget):
         readings = {reading.id: reading for reading in assessment.readings}
         for identifier, row in self.rows.items():
             row.show_reading(readings.get(identifier))
-
-    def _shown(self, score: float) -> float:
-        """Return what is shown for a raw score: its meaning where that is known, else the score of 100."""
-        meaning = self.watch.meaning
-        return score * 100 if meaning is None else meaning.shown(score)
 
     def open_question(self, asked: str) -> None:
         """Open a question, or fold it where it is open."""
@@ -255,7 +250,7 @@ class ReadingPanel(QWidget):
             self.since.setText("")
             return
         name, earlier = self._since
-        difference = round(self._shown(score)) - round(self._shown(earlier))
+        difference = self._session.shown(score) - self._session.shown(earlier)
         sign = "+" if difference > 0 else "−" if difference < 0 else "±"
         text = f"{sign}{abs(difference)} since {name}"
         if text != self.since.text():

@@ -193,7 +193,7 @@ class VersionColumn(QFrame):
         """Show a version against the first of the row (None for the first itself)."""
         session = self._session
         self.name_label.setText(look.label)
-        self.reads.setText(f"reads {round(assessment.score * 100)}" if look.placements else "empty")
+        self.reads.setText(f"reads {session.shown(assessment.score, look)}" if look.placements else "empty")
         self.take_button.setText("In hand" if look.id == session.look_id else "Take in hand")
         if first is None:
             self.told.setText("The others are told against this one.")

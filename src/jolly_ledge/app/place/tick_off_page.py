@@ -171,7 +171,7 @@ class TickOffPage(QWidget):
         done, step = len(self.placed), self.following
         self.count.setText(f"{done} of {len(self._steps)} stand" if self._steps else "Nothing to place yet.")
         self.view.show_placed(self.placed, step.placement if step else "")
-        score = round(session.assessment.score * 100) if self._steps else 0
+        score = session.shown(session.assessment.score) if self._steps else 0
         self.reads.setText(f"As it stands the look reads {score}." if self._steps else "")
         self.done_button.setEnabled(step is not None)
         self.later_button.setEnabled(step is not None and done + 1 < len(self._steps))
@@ -255,7 +255,7 @@ class TickOffPage(QWidget):
         ))  # fmt: skip
         if moved:
             self.found_field.clear()
-            change = round(session.assessment.score * 100) - round(before * 100)
+            change = session.shown(session.assessment.score) - session.shown(before)
             sign = "+" if change > 0 else "−" if change < 0 else "±"
             session.told.emit(f"The {step.name} stands where you found it; the look reads {sign}{abs(change)}.")
 
