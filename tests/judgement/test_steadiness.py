@@ -28,7 +28,8 @@ from judgement.changes import enlarged, mirrored, shaken, shuffled
 
 PRINCIPLES = (*shelf_principles.PRINCIPLES, *top_principles.PRINCIPLES)
 CASES = [*load_cases(), *(principle.as_case() for principle in PRINCIPLES)]
-OF_PEOPLE = {"must-haves", "working-room", "sight-line", "how-many", "even-vignettes", "scale", "stack-order", "books"}
+OF_PEOPLE = {"must-haves", "working-room", "sight-line", "how-many", "even-vignettes", "scale", "stack-order", "books",
+             "odd-groups"}  # fmt: skip
 """Readings that measure against people, who do not grow: their reach, seat, cords, hands, eye level, nearness
 and what they call a small table."""
 

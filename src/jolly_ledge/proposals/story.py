@@ -8,7 +8,7 @@ from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import GREENERY
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.readings.frame import frame_height
-from jolly_ledge.readings.how_many import recommended
+from jolly_ledge.readings.how_many import recommended, things_on
 from jolly_ledge.readings.weight import weights
 
 
@@ -46,10 +46,10 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
 
 
 def how_many_said(problem: Problem, arrangement: Arrangement) -> str:
-    """Return how many units were set, and why so many."""
-    units = sum(len(column.units) for columns in arrangement.columns.values() for column in columns)
+    """Return how many things were set, and why so many."""
+    things = sum(things_on(arrangement.by_ledge.get(ledge.id, ())) for ledge in problem.open_ledges)
     bears = sum(recommended(problem.piece, ledge, problem.manner.fullness) for ledge in problem.open_ledges)
-    return f"{capital(counted(units, 'unit'))}: {problem.manner.fullness} bears about {round(bears)} on these ledges."
+    return f"{capital(counted(things, 'thing'))}: {problem.manner.fullness} bears about {round(bears)} on these ledges."
 
 
 def _rank(standing: Standing, must: set[str], anchors: set[str], hosts: set[str | None]) -> str:

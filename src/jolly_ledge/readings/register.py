@@ -41,6 +41,7 @@ from jolly_ledge.readings import (
     working_room,
 )
 from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.readings.score import score_of
 
 Read = Callable[[Arrangement, Manner], Reading | None]
 
@@ -97,7 +98,7 @@ REGISTER: tuple[Entry, ...] = (
     Entry(
         height_rhythm.ID, "Height rhythm", HOW_TALL, height_rhythm.read, 1.6, mirrored=0.5, scale=GENTLE, neutral=0.15
     ),
-    Entry(scale.ID, "Scale", HOW_TALL, scale.read, 1.2, neutral=0.11),
+    Entry(scale.ID, "Scale", HOW_TALL, scale.read, 1.3, neutral=0.11),
     Entry(layering.ID, "Layering", HOW_TALL, layering.read, 0.6, airy=0.6, scale=GENTLE, neutral=0.3),
     Entry(covered.ID, "Covered", HOW_TALL, covered.read, 1.6, scale=GENTLE, neutral=0.1),
     Entry(figure.ID, "Figure", HOW_TALL, figure.read, 0.6, mirrored=3.0, scale=GENTLE, neutral=0.16),
@@ -114,7 +115,7 @@ REGISTER: tuple[Entry, ...] = (
     Entry(mix.ID, "Mix", WHICH_COLOURS, mix.read, 0.8, mirrored=0.35, scale=GENTLE, neutral=0.16),
     Entry(kept_clear.ID, "Kept clear", DOES_IT_WORK, kept_clear.read, 1.3),
     Entry(seen_shut.ID, "Seen shut", DOES_IT_WORK, seen_shut.read, 1.0),
-    Entry(sight_line.ID, "Sight line", DOES_IT_WORK, sight_line.read, 0.7),
+    Entry(sight_line.ID, "Sight line", DOES_IT_WORK, sight_line.read, 1.0),
     Entry(all_round.ID, "All round", DOES_IT_WORK, all_round.read, 0.7),
     Entry(working_room.ID, "Working room", DOES_IT_WORK, working_room.read, 0.6, scale=GENTLE, neutral=0.5),
     Entry(books.ID, "Books", DOES_IT_WORK, books.read, 0.7),
@@ -171,17 +172,30 @@ def read_one(reading_id: str, arrangement: Arrangement) -> Reading | None:
 UNIT = 4.0
 """So much loss takes the score down by e: a composed look loses between one and two of it, nonsense five and more."""
 
-TAIL_COST, TAIL_STEEP = 0.25, 3.0
-"""Outside its band a value is worse the further it lies, even where the score has nothing left to lose."""
+TAIL_COST, TAIL_STEEP, WITHIN_COST = 0.25, 3.0, 0.07
+"""Outside its band a value is worse the further it lies, even where the score has nothing left to lose; within it is
+best in the middle, or at the end of the scale that the band touches."""
 
 
 def loss_of(reading: Reading) -> float:
     """Return what a reading loses: 0 nothing to better, 1 plainly noticed, 2 and more spoils the look."""
     if reading.loss is not None:
         return reading.loss
-    low, high = reading.limits
-    outside = max(reading.band[0] - reading.value, reading.value - reading.band[1], 0.0) / max(high - low, 1e-9)
-    return 1 - reading.score + TAIL_COST * math.log1p(TAIL_STEEP * outside)
+    (low, high), (start, end) = reading.limits, reading.band
+    outside = max(start - reading.value, reading.value - end, 0.0) / max(high - low, 1e-9)
+    return 1 - reading.score + TAIL_COST * math.log1p(TAIL_STEEP * outside) + WITHIN_COST * _off_the_best(reading)
+
+
+def _off_the_best(reading: Reading) -> float:
+    """Return how far a value lies from the best within its band, 0 to 1; 1 outside of it."""
+    (low, high), (start, end) = reading.limits, reading.band
+    if end >= high:
+        off = (end - reading.value) / (end - start)
+    elif start <= low:
+        off = (reading.value - start) / (end - start)
+    else:
+        off = abs(2 * reading.value - start - end) / (end - start)
+    return min(max(off, 0.0), 1.0)
 
 
 def assess(arrangement: Arrangement) -> Assessment:
@@ -197,9 +211,10 @@ def assess(arrangement: Arrangement) -> Assessment:
             LOG.exception("“%s” could not be read of this look; the other readings stand.", entry.name)
             unread.append(entry.id)
             continue
-        if reading is not None:
-            readings.append(reading)
         lost = entry.neutral if reading is None else loss_of(reading)
+        if reading is not None:
+            told = reading if reading.loss is not None else replace(reading, loss=lost, score=score_of(lost))
+            readings.append(told)
         losses.append((entry.id, entry.weight_for(manner) * lost))
     loss = sum(lost for _, lost in losses)
     score = math.exp(-loss / UNIT) if readings else 0.0

@@ -13,7 +13,7 @@ from jolly_ledge.readings.among_things import anchors_against_next, small_tops
 from jolly_ledge.readings.measured import Measured
 from jolly_ledge.readings.open_tops import grown_in, hung_over, on_open_tops
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import in_band, weighted_mean
+from jolly_ledge.readings.score import in_band, score_of, weighted_mean
 
 ID = "scale"
 FILL_BAND = (0.55, 0.90)
@@ -60,6 +60,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     value = weighted_mean([(found.share, found.weight) for found in leading])
     band = leading[0].band
     wrong = [found for found in measured if found.problem]
+    loss = 1 - weighted_mean([(found.score, found.weight) for found in measured])
     shares: dict[str, float] = {}
     for found in measured:
         for identifier in found.placements:
@@ -69,7 +70,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=band,
         limits=(0.0, 1.2),
-        score=weighted_mean([(found.score, found.weight) for found in measured]),
+        score=score_of(loss),
+        loss=loss,
         shown=f"{len(wrong)} off" if wrong else percent(value),
         sentence=(
             f"{leading[0].told.format(percent(value))}; {percent(band[0])} to {percent(min(band[1], 1.2))} is wanted."

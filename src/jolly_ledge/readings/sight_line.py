@@ -4,7 +4,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.silhouette import DENSITIES
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp
+from jolly_ledge.readings.score import ramp, score_of
 
 ID = "sight-line"
 HIGH_SEAT_MM, LOW_SEAT_MM = 1080.0, 1000.0
@@ -55,7 +55,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=(-600.0, 0.0),
         limits=(-800.0, 500.0),
-        score=score,
+        score=score_of(1 - score),
+        loss=1 - score,
         shown="free" if score > 0.9 else f"{round(value / 10)} cm over",
         sentence="People who sit across see each other."
         if score > 0.9

@@ -3,7 +3,7 @@
 from functools import lru_cache
 
 from msgspec import Struct
-from PySide6.QtCore import QPointF, QRectF, Qt
+from PySide6.QtCore import QPointF, QRectF
 from PySide6.QtGui import QColor, QLinearGradient, QPainter, QPen, QPixmap, QRadialGradient
 
 from jolly_ledge.drawing.theme import INK, OCHRE, RULE, TEAL
@@ -14,6 +14,10 @@ from jolly_ledge.render.canvas import clear_canvas
 VIAL_HEIGHT = 12.0
 TUBE_ROOM, BUBBLE_ROOM = 20.0, 20.0
 MARGIN = 7.0
+BEST, BETTER, WORST = "#a9cc8c", "#e3ead2", "#efd3a6"
+"""From what is best to what is far off."""
+
+EDGE = 0.01
 
 
 class Vial(Struct, frozen=True):
@@ -52,22 +56,32 @@ def _tube(width: int, low: float, high: float, ratio: float) -> QPixmap:
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     inner, middle = width - 2 * MARGIN, TUBE_ROOM / 2
     tube = QRectF(MARGIN, middle - VIAL_HEIGHT / 2, inner, VIAL_HEIGHT)
-    glass = QLinearGradient(tube.topLeft(), tube.bottomLeft())
-    glass.setColorAt(0, QColor("#e6e3d6"))
-    glass.setColorAt(0.5, QColor("#f3f1e6"))
-    glass.setColorAt(1, QColor("#e9e6da"))
     painter.setPen(QPen(QColor(RULE), 1))
-    painter.setBrush(glass)
+    painter.setBrush(_slope(tube, low, high))
     painter.drawRoundedRect(tube, VIAL_HEIGHT / 2, VIAL_HEIGHT / 2)
     band = QRectF(MARGIN + low * inner, tube.top() + 1, max((high - low) * inner, 2), VIAL_HEIGHT - 2)
-    painter.setPen(Qt.PenStyle.NoPen)
-    painter.setBrush(QColor("#cfdfb9"))
-    painter.drawRoundedRect(band, 2, 2)
     painter.setPen(QPen(QColor(INK), 1.4))
     for x in (band.left(), band.right()):
         painter.drawLine(QPointF(x, tube.top() - 3), QPointF(x, tube.bottom() + 3))
     painter.end()
     return made
+
+
+def _slope(tube: QRectF, low: float, high: float) -> QLinearGradient:
+    """Return the glass, tinted by what is better and what is worse: green where it is best, ochre far outside the band.
+
+    A band that touches an end of the scale is best there, another one in its middle.
+    """
+    best = high if high > 1 - EDGE else low if low < EDGE else (low + high) / 2
+    glass = QLinearGradient(tube.topLeft(), tube.topRight())
+    if low >= EDGE:
+        glass.setColorAt(0.0, QColor(WORST))
+    if high <= 1 - EDGE:
+        glass.setColorAt(1.0, QColor(WORST))
+    for edge in (low, high):
+        glass.setColorAt(edge, QColor(BETTER))
+    glass.setColorAt(best, QColor(BEST))
+    return glass
 
 
 @lru_cache(maxsize=8)
