@@ -29,7 +29,7 @@ KINDS_OF_CHANCE: tuple[tuple[str, Chance], ...] = (
     ("shuffles", shuffled), ("exchanges", exchanged), ("other choices", other_choice),
 )  # fmt: skip
 BEATEN, MOVES_EACH, MOVED_MM = 0.9, 24, 100.0
-SATURATED, SAME = 0.97, 0.005
+SATURATED, SAME, THROWS = 0.97, 0.005, 4
 
 
 def main(count: int) -> None:
@@ -39,6 +39,7 @@ def main(count: int) -> None:
     beside_worse(looks)
     by_chance(looks, count)
     single_moves(looks)
+    scattered_groups(looks)
 
 
 def cases() -> None:
@@ -155,6 +156,24 @@ def single_moves(looks: list[Composed]) -> None:
             tried += 1
             noticed += assess(moved).score < own
     print(f"single moves that lower the score: {noticed} of {tried} ({noticed / max(tried, 1):.0%})")
+
+
+def scattered_groups(looks: list[Composed]) -> None:
+    """Print in how many composed looks scattering one group lowers the score, on the average of a few throws."""
+    lower = tried = 0
+    for look in looks:
+        problem, base = problem_for(look), look.arrangement
+        own, scores = assess(base).score, []
+        for vignette in base.vignettes:
+            if len(vignette.columns) < 2 or vignette.ledge.is_wall:
+                continue
+            kept = tuple(replace(p, locked=p.id not in vignette.ids) for p in base.look.placements)
+            for placements in chance_looks(problem, problem.resolve(kept), shuffled, THROWS, 3):
+                scores.append(assess(problem.resolve(placements)).score)
+        if scores:
+            tried += 1
+            lower += sum(scores) / len(scores) < own
+    print(f"composed looks that a scattered group lowers: {lower} of {tried}")
 
 
 if __name__ == "__main__":
