@@ -166,7 +166,8 @@ _BY_ID = {entry.id: entry for entry in REGISTER}
 
 def read_one(reading_id: str, arrangement: Arrangement) -> Reading | None:
     """Read one quality of a look alone; None where it does not apply."""
-    return _BY_ID[reading_id].read(arrangement, arrangement.manner)
+    reading = _BY_ID[reading_id].read(arrangement, arrangement.manner)
+    return None if reading is None else _with_loss(reading)
 
 
 UNIT = 4.0
@@ -198,6 +199,14 @@ def _off_the_best(reading: Reading) -> float:
     return min(max(off, 0.0), 1.0)
 
 
+def _with_loss(reading: Reading) -> Reading:
+    """Return a reading that tells its loss, with the score that belongs to it."""
+    if reading.loss is not None:
+        return reading
+    lost = loss_of(reading)
+    return replace(reading, loss=lost, score=score_of(lost))
+
+
 def assess(arrangement: Arrangement) -> Assessment:
     """Read a look: every reading that applies, and the sum of what they lose in its manner."""
     manner = arrangement.manner
@@ -211,10 +220,10 @@ def assess(arrangement: Arrangement) -> Assessment:
             LOG.exception("“%s” could not be read of this look; the other readings stand.", entry.name)
             unread.append(entry.id)
             continue
-        lost = entry.neutral if reading is None else loss_of(reading)
         if reading is not None:
-            told = reading if reading.loss is not None else replace(reading, loss=lost, score=score_of(lost))
-            readings.append(told)
+            reading = _with_loss(reading)
+            readings.append(reading)
+        lost = entry.neutral if reading is None else loss_of(reading)
         losses.append((entry.id, entry.weight_for(manner) * lost))
     loss = sum(lost for _, lost in losses)
     score = math.exp(-loss / UNIT) if readings else 0.0
