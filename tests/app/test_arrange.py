@@ -263,6 +263,20 @@ def test_keys_choose_things_and_ledges_without_a_mouse(window: MainWindow, qtbot
     assert window.session.ledge_id != ledge
 
 
+@pytest.mark.parametrize("key", [Qt.KeyboardModifier.ShiftModifier, Qt.KeyboardModifier.ControlModifier])
+def test_a_click_with_a_key_held_adds_to_what_is_chosen(
+    window: MainWindow, qtbot: QtBot, key: Qt.KeyboardModifier
+) -> None:
+    view = arrange_step(window).view
+    first = "copper-bowl"
+    second = next(placement for placement in view.items_by_id if placement != first)
+    qtbot.mouseClick(view.viewport(), LEFT, pos=point_of(view, first))
+    qtbot.mouseClick(view.viewport(), LEFT, key, point_of(view, second))
+    assert set(window.session.selection) == {first, second}
+    qtbot.mouseClick(view.viewport(), LEFT, pos=point_of(view, second))
+    assert window.session.selection == (second,)
+
+
 def test_an_empty_look_says_what_to_do(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs) -> None:
     window = open_window(qtbot, new_plan(), log, dialogs)
     page = arrange_step(window)

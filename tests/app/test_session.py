@@ -18,6 +18,7 @@ from jolly_ledge.model.edits.looks import DuplicateLook, RemoveLook, RenamePlan
 from jolly_ledge.model.edits.placements import MovePlacement, Spot
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.proposals.meaning import Meaning
 
 ITEMS = (
     thing("stack", "book-stack"),
@@ -373,3 +374,12 @@ def test_a_second_picture_leans_before_the_first(session: Session, actions: Look
     session.choose("art2")
     actions.pose("leaning")
     assert placed(session, "art2").z == pytest.approx(back - 25)
+
+
+def test_what_scores_mean_is_forgotten_with_its_plan(session: Session) -> None:
+    known = (session.piece_id, session.look.manner)
+    session.meanings[known] = Meaning(((0.0, 0.0), (1.0, 100.0)))
+    session.choose_look(session.look_id)
+    assert known in session.meanings
+    session.start(session.plan, None)
+    assert not session.meanings

@@ -15,7 +15,10 @@ Known = tuple[str, Manner]
 
 
 class MeaningWatch(QObject):
-    """Keeps what scores mean by piece and manner; a change of the look alone keeps it, and asks how the look stands."""
+    """Finds what scores mean for the piece and manner in hand, and how its look stands; both anew after a change.
+
+    Until then the number is told by the last meaning: it must not leap about while one works.
+    """
 
     told = Signal()
 
@@ -23,7 +26,6 @@ class MeaningWatch(QObject):
         super().__init__(session)
         self._session = session
         self._job: ProposeJob | None = None
-        self._meanings: dict[Known, Meaning] = {}
         self._stands: Stands | None = None
         self._asked: Known | None = None
         self._later = QTimer(self)
@@ -42,7 +44,7 @@ class MeaningWatch(QObject):
     @property
     def meaning(self) -> Meaning | None:
         """What scores mean for the piece and the manner in hand, where that was found already."""
-        return self._meanings.get(self._known) if self._session.look_id else None
+        return self._session.meanings.get(self._known) if self._session.look_id else None
 
     @property
     def stands(self) -> Stands | None:
@@ -54,7 +56,7 @@ class MeaningWatch(QObject):
         self._later.start()
 
     def _after_change(self) -> None:
-        self._stands = None
+        self._stands = self._asked = None
         if self._job is not None and self._job.is_running:
             self._job.cancel()
         self._later.start()
@@ -78,8 +80,7 @@ class MeaningWatch(QObject):
             return
         for event in job.poll():
             if isinstance(event, MeaningFound) and self._asked is not None and event.meaning is not None:
-                self._session.meanings[self._asked] = event.meaning.shown
-                self._meanings[self._asked] = event.meaning
+                self._session.meanings[self._asked] = event.meaning
                 if event.look == self._session.look_id and not self._later.isActive():
                     self._stands = event.stands
                 self.told.emit()

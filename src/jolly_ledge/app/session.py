@@ -1,7 +1,7 @@
 """The plan in hand: what is shown, chosen, changed and saved."""
 
 import contextlib
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from pathlib import Path
 
 from PySide6.QtCore import QDateTime, QObject, QTimer, Signal
@@ -24,6 +24,7 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan, photo_names
 from jolly_ledge.model.plan_differences import plan_differences
 from jolly_ledge.model.units import LengthUnit, format_length
+from jolly_ledge.proposals.meaning import Meaning
 from jolly_ledge.readings.register import Assessment, assess
 
 KEEP_AFTER_MS, KEEP_AT_LATEST_MS = 700, 5_000
@@ -90,8 +91,8 @@ class Session(QObject):
         self._arrangement: Arrangement | None = None
         self._assessment: Assessment | None = None
         self._cautions: tuple[Caution, ...] | None = None
-        self.meanings: dict[tuple[str, Manner], Callable[[float], float]] = {}
-        """What a raw score shows by piece and manner, as far as chance was tried: see the meaning watch."""
+        self.meanings: dict[tuple[str, Manner], Meaning] = {}
+        """What scores mean by piece and manner, as far as chance was tried; one stays until the next is known."""
 
         self.recent: RecentFiles | None = None
         self.backups: Backups | None = None
@@ -166,7 +167,7 @@ class Session(QObject):
         look = self.look if look is None else look
         maps = {manner: told for (piece, manner), told in self.meanings.items() if piece == look.piece}
         told = maps.get(look.manner) or next(iter(maps.values()), None)
-        return round(score * 100 if told is None else told(score))
+        return round(score * 100 if told is None else told.shown(score))
 
     @property
     def cautions(self) -> tuple[Caution, ...]:
@@ -323,6 +324,7 @@ class Session(QObject):
         self.is_dirty = dirty or self.plan is not plan
         self.saved_at = ""
         self._preview = None
+        self.meanings.clear()
         self.selection = self.item_ids = ()
         self.look_id = self.ledge_id = self.item_id = ""
         self._settle_in_hand()

@@ -23,7 +23,7 @@ from jolly_ledge.app.scene.mark_layer import MarkLayer
 from jolly_ledge.app.scene.marks import Mark
 from jolly_ledge.app.scene.overlays import paint_beam
 from jolly_ledge.app.scene.picture_item import PictureItem, PlacementItem
-from jolly_ledge.app.scene.pointing import ledge_under
+from jolly_ledge.app.scene.pointing import adds, ledge_under
 from jolly_ledge.app.scene.stamps import PLATE_PX, plate_ground
 from jolly_ledge.app.scene.tried_move import paint_tried
 from jolly_ledge.app.scene.ways_of_looking import Ways, paint_as_seen
@@ -391,9 +391,8 @@ class LookView(QGraphicsView):
             if (ledge := ledge_under(self._session.piece, self.mapToScene(position))) is not None:
                 self._session.choose_ledge(ledge.id)
             return
-        adds = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
         chosen = self._session.selection
-        if adds:
+        if adds(event):
             self._session.choose(*[i for i in chosen if i != item.placement_id], item.placement_id)
         elif item.placement_id not in chosen:
             self._session.choose(item.placement_id)
@@ -423,8 +422,7 @@ class LookView(QGraphicsView):
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:
         """Let go of what is carried; a click on one of several leaves it alone in hand."""
         pressed, self._pressed, self._panned_from = self._pressed, None, None
-        adds = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
-        if pressed is not None and self.gesture is None and not adds and len(self._session.selection) > 1:
+        if pressed is not None and self.gesture is None and not adds(event) and len(self._session.selection) > 1:
             self._session.choose(pressed[1].placement_id)
         self.let_go()
 
