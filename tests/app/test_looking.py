@@ -15,6 +15,7 @@ from jolly_ledge.app.steps.arrange import KEYS_HINT, ArrangeStep
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.stash_order import fits
 from pages import page_of
 
 LEFT = Qt.MouseButton.LeftButton
@@ -209,3 +210,21 @@ def test_a_tried_move_leaves_a_ghost_and_an_outline(window: MainWindow, qtbot: Q
     tried = picture(page)
     session.preview(None)
     assert picture(page) != tried
+
+
+def test_a_book_too_tall_to_stand_on_a_ledge_that_it_fits_is_laid(window: MainWindow) -> None:
+    session = window.session
+    page = window.step("Arrange")
+    assert isinstance(page, ArrangeStep)
+    ledge, book = next(
+        (ledge, item)
+        for ledge in session.piece.ledges
+        for item in session.free_items()
+        if item.category == "book" and ledge.clearance is not None and item.height > ledge.clearance
+        if fits(item, ledge)
+    )
+    session.choose_ledge(ledge.id)
+    page.actions_on_look.place(book)
+    (chosen,) = session.chosen_standings
+    assert (chosen.item.id, chosen.placement.pose) == (book.id, "flat")
+    assert not any(caution.sentence.startswith(chosen.item.label.capitalize()) for caution in session.cautions)

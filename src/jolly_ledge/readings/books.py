@@ -2,7 +2,6 @@
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.rows import row_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import score_of, smooth_step
@@ -57,6 +56,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     whole = sum(costs.values())
     loss = MANY * whole / (MANY + whole)
     at_home = sum(1 for cost in costs.values() if cost < OPEN_END_COST)
+    books_are = ("book" if len(costs) == 1 else "books") + (" is" if at_home == 1 else " are")
     return Reading(
         id=ID,
         value=at_home / len(costs),
@@ -64,8 +64,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score_of(loss),
         shown=f"{at_home} of {len(costs)}",
-        sentence=f"{at_home} of {counted(len(costs), 'book')} {'is' if at_home == 1 else 'are'} held, in a row or "
-        "under something.",
+        sentence=f"{at_home} of {len(costs)} {books_are} held, in a row or under something.",
         contributions=tuple((identifier, 1 - min(cost, 1.0)) for identifier, cost in costs.items()),
         findings=tuple(findings),
         loss=loss,

@@ -18,6 +18,7 @@ from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.rows import ORDERS, in_order, row_of
 from jolly_ledge.model.spots import free_spot, holds
+from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import Pose
 
 POSE_VERBS: dict[Pose, str] = {
@@ -201,6 +202,9 @@ class LookActions:
             session.refused.emit("No ledge is in hand; click one on the drawing first.")
             return
         pose: Pose = "hung" if ledge.is_wall else natural_pose(item)
+        over = free_over(item, ledge)
+        if item.category == "book" and pose == "upright" and over is not None and over < 0:
+            pose = "flat"
         spot = free_spot(session.arrangement, item, pose, ledge)
         before = {placement.id for placement in session.look.placements}
         if session.commit(PlaceItem(look=session.look_id, item=item.id, spot=spot, pose=pose, name=item.label)):

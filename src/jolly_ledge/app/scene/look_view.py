@@ -197,7 +197,10 @@ class LookView(QGraphicsView):
             return
         for area in self._layer.show(self._marks_now(), self.viewportTransform()):
             self.viewport().update(area)
-        self.viewport().update(self._beam_area().toAlignedRect())
+        beam = self._beam_area().toAlignedRect()
+        # What the balance is said to be may be written past the end of the beam.
+        beam.setRight(self.viewport().width())
+        self.viewport().update(beam)
 
     def _marks_now(self) -> Iterable[Mark]:
         return look_marks(self._session, self.overlays, self.scale_factor, carried=self.gesture is not None)
