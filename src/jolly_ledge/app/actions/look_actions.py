@@ -3,6 +3,7 @@
 from jolly_ledge.app.scene.drag_gesture import natural_pose
 from jolly_ledge.app.session import Session
 from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.model.belonging import comes_unasked, verdict_on
 from jolly_ledge.model.edits.placements import (
     ChangePlacement,
     MovePlacement,
@@ -42,9 +43,6 @@ class LookActions:
         session = self._session
         if not isinstance(edit, PlaceItem) or (edit.item, session.piece_id) in self._told_of:
             return
-        # What is only needed once something is set down does not hold up the start.
-        from jolly_ledge.model.belonging import comes_unasked, verdict_on
-
         item = next(one for one in session.plan.stash if one.id == edit.item)
         ledge = next(one for one in session.piece.ledges if one.id == edit.spot.ledge)
         if not ledge.is_wall and not comes_unasked(item, session.piece, ledge):

@@ -8,6 +8,7 @@ from jolly_ledge.app.panels.manner_panel import NAME_PX
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.belonging import comes_by_kind
 from jolly_ledge.model.edits.pieces import ChangePiece
 from jolly_ledge.model.kits import kit_of, unmet_needs
 from jolly_ledge.model.phrases import capital, listed
@@ -84,9 +85,6 @@ class KitPanel(QWidget):
     def fill_menu(self) -> None:
         """List all kinds of things; those that come by themselves are ticked."""
         self.menu.clear()
-        # Imported when asked for: the page is otherwise made without proposals.
-        from jolly_ledge.model.belonging import comes_by_kind
-
         piece = self._session.piece
         for category in get_args(Category):
             action = self.menu.addAction(capital(plain(category)))
