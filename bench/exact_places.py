@@ -21,8 +21,9 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.compose import FEW_ERRANDS
+from jolly_ledge.proposals.errands import errands_of
 from jolly_ledge.proposals.problem import Problem, problem_of
-from jolly_ledge.proposals.settling import errands_of, settle, settle_most
+from jolly_ledge.proposals.settling import settle, settle_most
 
 try:
     from ortools.sat.python import cp_model  # type: ignore[import-not-found,unused-ignore]

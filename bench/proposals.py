@@ -28,9 +28,9 @@ from jolly_ledge.model.look import Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import FULLNESSES
+from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.propose import Progress, proposals, propose
-from jolly_ledge.proposals.settling import at
 from jolly_ledge.proposals.strategies import PATIENCE, Annealing, Composing, Strategy
 from jolly_ledge.proposals.worth import Judge, Placements, overlap, pairs_of
 from jolly_ledge.readings.how_many import recommended

@@ -420,6 +420,7 @@ def test_a_row_of_books_is_sorted_and_carried_as_one(window: MainWindow, qtbot: 
     qtbot.keyClick(page.view, Qt.Key.Key_R)
     assert set(session.selection) == {"tides", "lens-grinding", "bird-book"}
     assert "A row of 3 books" in page.chosen.where.text()
+    assert "; the board carries " in page.chosen.where.text()
     qtbot.keyClick(page.view, Qt.Key.Key_O)
     names = [one.item.label for one in row_of(session.arrangement, "tides")]
     assert session.history.undo_label == "Sort the row by name"

@@ -5,10 +5,12 @@ from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.load import row_load_said
 from jolly_ledge.cautions.register import NAMES, REGISTER, cautions_of
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.rows import row_of
 
 
 def found(arrangement: Arrangement) -> dict[str, Caution]:
@@ -135,3 +137,17 @@ def test_every_caution_is_named_and_gravest_come_first(demo: Plan) -> None:
     assert list(dict.fromkeys(name for name, _ in REGISTER)) == list(NAMES)
     levels = [caution.level for caution in cautions_of(arrange(demo, demo.look("before")))]
     assert levels == sorted(levels, key=("stop", "heed", "unknown").index)
+
+
+def test_a_row_is_told_beside_what_its_board_is_rated_for() -> None:
+    books = (thing("ferns", "book", mass=1.5), thing("mosses", "book", mass=0.5), thing("urn", mass=2.0))
+    places = (put("ferns", x=100.0), put("mosses", x=131.0), put("urn", x=500.0))
+    piece = case_of(1)
+    rated = replace(piece, ledges=(replace(piece.ledges[0], load_limit=15.0),))
+    look = arranged(books, places, rated)
+    said = row_load_said(look, row_of(look, "ferns"))
+    assert said == "2.0 kg; the board carries 4.0 kg of the 15 kg it is rated for"
+    unweighed = (books[0], thing("mosses", "book", mass=None), books[2])
+    look = arranged(unweighed, places, piece)
+    said = row_load_said(look, row_of(look, "ferns"))
+    assert said == "about 2 kg (1 unweighed); the board carries about 4 kg (1 unweighed) and its rating is unknown"

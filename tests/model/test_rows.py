@@ -7,7 +7,7 @@ from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.edits.sort_row import SortRow
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Placement
-from jolly_ledge.model.rows import Order, in_order, mass_of, row_of
+from jolly_ledge.model.rows import Order, in_order, row_of
 
 BOOKS = (
     thing("tall", "book", width=30.0, height=280.0, mass=1.0, name="Cedars", colours=(("#2f3d4a", 1.0),)),
@@ -31,13 +31,6 @@ def test_books_side_by_side_are_a_row_and_a_jar_is_none() -> None:
     look = arranged((*BOOKS, JAR), (*places("low", "tall", "two", "one"), put("jar", x=600.0)), case_of(1))
     assert [one.id for one in row_of(look, "tall")] == ["low", "tall", "two", "one"]
     assert row_of(look, "jar") == ()
-    assert mass_of(row_of(look, "low")) == pytest.approx(3.0)
-
-
-def test_a_row_whose_books_are_not_all_weighed_weighs_nobody_knows_what() -> None:
-    unknown = thing("new", "book", mass=None)
-    look = arranged((BOOKS[0], unknown), (put("tall", x=100.0), put("new", x=131.0)), case_of(1))
-    assert mass_of(row_of(look, "new")) is None
 
 
 @pytest.mark.parametrize(

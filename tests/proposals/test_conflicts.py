@@ -1,6 +1,7 @@
 """What must be there finds its place, and what cannot be is told with the smallest set of things at fault."""
 
 import time
+from random import Random
 
 import pytest
 from msgspec.structs import replace
@@ -10,10 +11,11 @@ from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Fixture, Ledge, Piece, Wish
-from jolly_ledge.proposals.conflicts import conflicts_in
+from jolly_ledge.proposals.conflicts import cannot_be, conflicts_in, smallest_conflict
+from jolly_ledge.proposals.errands import errands_of
 from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.propose import proposals
-from jolly_ledge.proposals.settling import errands_of, settle
+from jolly_ledge.proposals.settling import settle
 from jolly_ledge.readings.wishes import hear
 
 MUST = ("must-keep",)
@@ -59,6 +61,71 @@ def test_the_smallest_set_in_conflict_is_named(
     assert not any(name in sentence for name in unnamed)
     assert sentence.endswith(".")
     assert "do not go there together" in sentence
+
+
+@pytest.mark.parametrize("seed", range(40))
+def test_a_conflict_needs_each_of_its_parts(seed: int) -> None:
+    """Whatever is left out of a conflict, the rest finds its place: the set that is named is as small as can be."""
+    chance = Random(seed)
+    count = chance.randint(2, 6)
+    things = tuple(broad(f"chest{n}", chance.uniform(120.0, 460.0)) for n in range(count))
+    lock = thing("lock", "box", width=chance.uniform(100.0, 400.0), height=150.0, depth=chance.choice((90.0, 280.0)))
+    locks = (put("lock", x=chance.uniform(200.0, 600.0), locked=True),) if chance.random() < 0.6 else ()
+    wishes = (Wish(kind="centred", items=("chest0",)), Wish(kind="centred", items=("chest1",)))
+    piece = case_of(1, wishes=wishes if chance.random() < 0.4 else ())
+    problem = asked((*things, lock, *JARS), piece, locks)
+    errands = errands_of(problem)
+    found, to_the_end = settle(problem, errands)
+    if found is not None or not to_the_end:
+        # A search that is cut short blames nobody.
+        assert conflicts_in(problem) == ()
+        return
+    parts = smallest_conflict(problem, errands)
+    assert cannot_be(problem, parts)
+    for part in parts:
+        rest = [other for other in parts if other is not part]
+        assert not cannot_be(problem, rest)
+
+
+def test_what_parts_two_is_brought_where_there_is_one_ledge() -> None:
+    wish = Wish(kind="apart", items=("urn", "bust"))
+    stash = (thing("urn", traits=MUST), thing("bust", "sculpture", traits=MUST), thing("jar", width=140.0))
+    problem = asked(stash, case_of(1, wishes=(wish,)))
+    assert conflicts_in(problem) == ()
+    (one,) = proposals([problem], 1, steps=20).found
+    assert one.is_valid
+    along = {placement.item: placement.x or 0.0 for placement in one.look.placements}
+    assert min(along["urn"], along["bust"]) < along["jar"] < max(along["urn"], along["bust"])
+    # With nothing at hand to part them, both are named.
+    (sentence,) = conflicts_in(asked(stash[:2], case_of(1, wishes=(wish,))))
+    assert "the urn" in sentence.lower()
+    assert "the bust" in sentence.lower()
+
+
+@pytest.mark.parametrize(
+    "under",
+    [
+        thing("salver", "tray"),
+        thing("oak board", "board", width=300.0, height=220.0, depth=18.0),
+        thing("linen mat", "textile", width=300.0, height=6.0, depth=260.0),
+    ],
+    ids=lambda item: item.category,
+)
+def test_what_lies_under_a_thing_is_brought_where_it_is_wished(under: Item) -> None:
+    wish = Wish(kind="underlaid", items=("kettle",))
+    problem = asked((thing("kettle", "object", width=160.0, depth=160.0), *JARS, under), case_of(1, wishes=(wish,)))
+    (one,) = proposals([problem], 1, steps=20).found
+    arrangement = problem.resolve(one.look.placements)
+    assert one.is_valid
+    assert arrangement.by_id["kettle"].placement.host == under.id
+    assert all(heard.met for heard in hear(arrangement))
+
+
+def test_a_wish_for_something_under_is_told_where_nothing_is_at_hand() -> None:
+    wish = Wish(kind="underlaid", items=("kettle",))
+    problem = asked((thing("kettle", "object"), *JARS), case_of(1, wishes=(wish,)))
+    (sentence,) = conflicts_in(problem)
+    assert sentence.startswith("The kettle must be on Case (with something under), and finds no place there")
 
 
 def test_a_lock_that_leaves_no_room_is_named_and_no_other() -> None:

@@ -1,11 +1,14 @@
 """Many books that must be there stand in rows: none is lost, series are unbroken, the ledger tells what has no room."""
 
+from collections import Counter
 from itertools import pairwise
 from random import Random
 
 import pytest
+from msgspec.structs import replace
 
 from builders import thing
+from jolly_ledge.cautions.stuff import likely_mass
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Piece
@@ -119,3 +122,27 @@ def test_books_that_find_no_room_are_told_with_their_length() -> None:
     metres = sum(book.width for book in books(150)) / 1000
     assert f"the books are {metres:.1f} m long" in one.left_out[0]
     assert "the shelves take" in one.left_out[0]
+
+
+def test_rows_keep_to_what_their_boards_are_rated_for() -> None:
+    piece = piece_of("bookcase")
+    rated = tuple(replace(ledge, load_limit=4.0) for ledge in piece.ledges)
+    plan = Plan(name="books", pieces=(replace(piece, ledges=rated),), stash=books(40, mass=0.6))
+    problem = problem_of(plan, piece.id, Manner())
+    stock = Stock(problem, Random(1))
+    rows = rows_of_many(stock)
+    assert len(rows) == len(rated)
+    assert all(sum(member.thing.item.mass or 0.0 for member in group) <= 4.0 for _, group in rows)
+    # What is left weighs too much for what the boards may still carry, and that is told.
+    (one,) = proposals([problem], 1, steps=2).found
+    carried = Counter(placement.ledge for placement in one.look.placements)
+    assert max(carried.values()) * 0.6 <= 4.0
+    assert not one.is_valid
+    assert f"the books weigh about 24 kg and the shelves are rated for {4 * len(rated)} kg more" in one.left_out[0]
+
+
+def test_a_book_nobody_weighed_counts_what_its_kind_weighs() -> None:
+    stock = stock_for("bookcase", books(40))
+    ledger = ledger_of(stock, [thing for thing in stock.things.values() if thing.category == "book"])
+    assert ledger.mass == pytest.approx(sum(likely_mass(thing.item) for thing in ledger.books))
+    assert not ledger.is_too_heavy

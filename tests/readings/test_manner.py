@@ -138,6 +138,9 @@ def test_what_counts_more_moves_the_whole() -> None:
         ("centred", (), (put("a", x=480.0),), [False]),
         ("out-of-sight", (), (put("a"),), [False]),
         ("out-of-sight", (), (put("box", x=500.0), put("a", x=None, z=None, inside="box")), [True]),
+        ("underlaid", (), (put("a"),), [False]),
+        ("underlaid", (), (put("box", x=400.0), put("a", on="box")), [False]),
+        ("underlaid", (), (put("tray", x=400.0), put("a", on="tray")), [True]),
     ],
 )
 def test_wishes_are_heard(kind: Any, ledges: tuple[str, ...], placements: Any, met: list[bool]) -> None:

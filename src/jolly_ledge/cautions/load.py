@@ -142,6 +142,21 @@ def own_mass(board: Board, span: float, depth: float) -> float:
     return DENSITY_KG_M3[board.material] * span * depth * (board.thickness or 0.0) / 1e9
 
 
+def row_load_said(arrangement: Arrangement, row: Sequence[Standing]) -> str:
+    """Return what a row weighs and what its board carries with it, beside the rating where one is known."""
+    own, ledge = burden_of(row), row[0].ledge
+    board = burden_of([standing for standing in arrangement.standings if standing.ledge.id == ledge.id])
+    limit = ledge.load_limit
+    rating = f"of the {limit:g} kg it is rated for" if limit is not None else "and its rating is unknown"
+    return f"{_weight_said(own)}; the board carries {_weight_said(board)} {rating}"
+
+
+def _weight_said(burden: Burden) -> str:
+    if not burden.unweighed:
+        return f"{burden.known:.1f} kg"
+    return f"about {burden.likely:.0f} kg ({len(burden.unweighed)} unweighed)"
+
+
 def load(arrangement: Arrangement) -> Iterable[Caution]:
     """Report ledges that carry more than they are rated for, sag or break, or are held by nobody knows what."""
     by_ledge: dict[str, list[Standing]] = {}

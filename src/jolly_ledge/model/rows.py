@@ -28,12 +28,6 @@ def row_of(arrangement: Arrangement, placement: str) -> tuple[Standing, ...]:
     return ()
 
 
-def mass_of(row: tuple[Standing, ...]) -> float | None:
-    """Return what a row weighs in kg; None where the mass of any book is unknown."""
-    masses = [one.item.mass for one in row]
-    return None if any(mass is None for mass in masses) else sum(mass for mass in masses if mass is not None)
-
-
 def in_order(row: tuple[Standing, ...], order: Order) -> tuple[Standing, ...]:
     """Return the books of a row in an order; a series stays together, in its own order, where its first book comes."""
     by: dict[Order, Callable[[Standing], tuple[object, ...]]] = {

@@ -44,7 +44,7 @@ FixtureKind = Literal[
     "headboard",
     "window",
 ]
-WishKind = Literal["together", "apart", "only-on", "never-on", "mirrored", "centred", "out-of-sight"]
+WishKind = Literal["together", "apart", "only-on", "never-on", "mirrored", "centred", "out-of-sight", "underlaid"]
 
 Category = Literal[
     "book",
@@ -134,6 +134,9 @@ GREENERY = frozenset({"plant", "stems"})
 CONTAINERS = frozenset({"vessel", "bowl", "basket", "tray", "box"})
 GATHERING = frozenset({"tray", "bowl", "basket", "box"})
 """What makes one of several small things."""
+
+UNDERLAYS = frozenset({"tray", "board", "textile"})
+"""What lies under a thing and keeps its wet, its heat and its scratches from the top."""
 
 ROUND_SILHOUETTES = frozenset(
     {

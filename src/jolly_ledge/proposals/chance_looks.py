@@ -17,8 +17,8 @@ from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import extent
 from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.places import at, lies_inside
 from jolly_ledge.proposals.problem import FILLINGS, NEEDS_A_HOST, Problem, without
-from jolly_ledge.proposals.settling import at, lies_inside
 from jolly_ledge.readings.how_many import recommended
 
 Placements = tuple[Placement, ...]

@@ -13,10 +13,10 @@ from jolly_ledge.model.pose import extent
 from jolly_ledge.model.spots import carries, holds
 from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.gaps import gaps_between
+from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import FILLINGS, Problem
 from jolly_ledge.proposals.risers import can_raise, carries_base, pose_of
-from jolly_ledge.proposals.settling import at
 from jolly_ledge.readings.frame import frame_height
 
 Placements = tuple[Placement, ...]

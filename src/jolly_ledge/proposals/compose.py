@@ -10,9 +10,11 @@ from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import extent
 from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.proposals.errands import Errand, errands_of
+from jolly_ledge.proposals.places import HUNG_MM, at, hung
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, stops_of, without
-from jolly_ledge.proposals.settling import HUNG_MM, Errand, at, errands_of, hung, settle, settle_most
+from jolly_ledge.proposals.settling import settle, settle_most
 from jolly_ledge.proposals.thing import LOUD, Thing, choose_palette
 from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.frame import frame_height

@@ -10,15 +10,17 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.proposals.composing.library import ledger_of
+from jolly_ledge.proposals.errands import Errand, errands_of
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import IN_SPACE, Problem
-from jolly_ledge.proposals.settling import Errand, errands_of, room_and_need, settle
+from jolly_ledge.proposals.settling import MOST_TRIED, room_and_need, settle
 
 TRIED_FOR_EACH = 600
 """Places that are tried for one set of things; a search that is cut short blames nobody."""
 
 AS_WISHED: dict[str, str] = {
     "centred": "in the middle", "mirrored": "as a pair about the middle", "together": "together", "hidden": "hidden",
+    "underlaid": "with something under",
     "filling": "in a vessel",
 }  # fmt: skip
 
@@ -36,7 +38,7 @@ def conflicts_in(problem: Problem) -> tuple[str, ...]:
     errands = errands_of(problem)
     found, to_the_end = settle(problem, errands) if errands else ((), True)
     if found is None and to_the_end:
-        conflict = _smallest(problem, errands)
+        conflict = smallest_conflict(problem, errands)
         # Many things that only together have no room are told with what they need, not one by one.
         if conflict and len(conflict) <= MOST_NAMED:
             said.append(_caution_in_the_way(problem, conflict) or _sentence(problem, conflict))
@@ -81,6 +83,8 @@ def _too_many_books(problem: Problem, missing: Sequence[Item]) -> str:
     stock = Stock(problem, Random(0))
     books = [thing for thing in stock.things.values() if thing.id in stock.must and thing.category == "book"]
     ledger = ledger_of(stock, books)
+    if ledger.is_too_heavy:
+        return f"; the books weigh about {ledger.mass:.0f} kg and the shelves are rated for {ledger.bears:.0f} kg more"
     if not ledger.left_over:
         return ""
     return f"; the books are {ledger.length / 1000:.1f} m long and the shelves take {ledger.room / 1000:.1f} m"
@@ -94,17 +98,22 @@ def _too_much(problem: Problem) -> str:
     return f"; what must stand there covers {need / 1e6:.2f} m² at least and the ledges have {room / 1e6:.2f} m²"
 
 
-def _smallest(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Part, ...]:
+def smallest_conflict(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Part, ...]:
     """Leave out one after another whatever the conflict does not need; what remains needs every one of its parts.
 
-    Errands are left out before locks, so that as few locks as possible are named.
+    Errands are left out before locks, so that as few locks as possible are named. Leaving out once is enough: what a
+    larger set could not do without, a smaller one cannot. Only a search that was cut short may have kept too much, so
+    that what is left is gone through once more, with more tries.
     """
     parts: list[Part] = [*errands, *(placement for placement in problem.fixed if placement.host is None)]
     # Small things are let go first: they are seldom what a conflict is about.
-    for part in sorted(parts, key=lambda part: (isinstance(part, Errand), _size(problem, part))):
-        without = [other for other in parts if other is not part]
-        if _cannot_be(problem, without):
-            parts = without
+    for most in (TRIED_FOR_EACH, MOST_TRIED):
+        for part in sorted(parts, key=lambda part: (isinstance(part, Errand), _size(problem, part))):
+            without = [other for other in parts if other is not part]
+            if cannot_be(problem, without, most):
+                parts = without
+        if len(parts) > MOST_NAMED:
+            break
     return tuple(parts)
 
 
@@ -119,13 +128,14 @@ def _item(problem: Problem, placement: Placement) -> Item:
     return next(item for item in problem.plan.stash if item.id == placement.item)
 
 
-def _cannot_be(problem: Problem, parts: list[Part]) -> bool:
+def cannot_be(problem: Problem, parts: Sequence[Part], most: int = MOST_TRIED) -> bool:
+    """Tell whether it is sure that some errands and locks cannot be met together, after so many tries at most."""
     errands = tuple(part for part in parts if isinstance(part, Errand))
     kept = {part.id for part in parts if isinstance(part, Placement)}
     fixed = tuple(placement for placement in problem.fixed if placement.id in kept or placement.host in kept)
     wanted = tuple(item for errand in errands for item in errand.items)
     smaller = replace(problem, fixed=fixed, required=wanted)
-    found, to_the_end = settle(smaller, errands, most=TRIED_FOR_EACH)
+    found, to_the_end = settle(smaller, errands, most=most)
     return found is None and to_the_end
 
 

@@ -24,13 +24,13 @@ from jolly_ledge.readings.wishes import hear
 
 STEP_MM = 5.0
 FILLINGS = frozenset({"stems", "utensils"})
-NEEDS_A_HOST = FILLINGS | frozenset({"hanging", "textile", "supplies", "beads"})
+NEEDS_A_HOST = FILLINGS | frozenset({"hanging", "supplies", "beads"})
 """What does not stand on a ledge by itself; apart from stems and utensils it comes by hand."""
 
 HANGS = WALL_CATEGORIES | {"hanging", "textile"}
 """What hangs on a rail or a wall of its own."""
 
-CALLED_FOR: frozenset[WishKind] = frozenset({"together", "mirrored", "centred", "only-on"})
+CALLED_FOR: frozenset[WishKind] = frozenset({"together", "mirrored", "centred", "only-on", "underlaid"})
 """Who wishes a thing so wants to see it; out of sight, apart or never there it may as well be left out."""
 
 IN_SPACE = frozenset({"fit", "collision", "overhang"})

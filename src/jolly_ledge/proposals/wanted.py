@@ -20,9 +20,9 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.shopping import budget_left
 from jolly_ledge.model.words import TABLE_KINDS, Category, Finish
 from jolly_ledge.proposals.gaps import gaps_between
+from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, problem_of
-from jolly_ledge.proposals.settling import at
 from jolly_ledge.readings.alike_apart import likeness
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.hues import chromatic_leaders

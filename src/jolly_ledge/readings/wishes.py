@@ -7,7 +7,7 @@ from msgspec import Struct
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.model.piece import Wish
-from jolly_ledge.model.words import GATHERING, WishKind
+from jolly_ledge.model.words import GATHERING, UNDERLAYS, WishKind
 
 CENTRED_SHARE, MIRRORED_SHARE = 0.05, 0.05
 """So far from the middle, in widths, a thing is still centred, and a pair still mirrored."""
@@ -114,6 +114,14 @@ def _out_of_sight(wish: Wish, things: list[Standing], arrangement: Arrangement) 
         yield Heard((thing.id,), thing.hidden, said)
 
 
+def _underlaid(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+    for thing in things:
+        host = arrangement.by_id.get(thing.placement.host or "")
+        met = host is not None and host.item.category in UNDERLAYS and host.placement.pose not in ("leaning", "hung")
+        said = f"The {thing.item.label} is wished with something under; set it on a tray, a board or a mat."
+        yield Heard((thing.id,), met, said)
+
+
 _HEARERS: dict[WishKind, Callable[[Wish, list[Standing], Arrangement], Iterator[Heard]]] = {
     "together": _together,
     "apart": _apart,
@@ -122,4 +130,5 @@ _HEARERS: dict[WishKind, Callable[[Wish, list[Standing], Arrangement], Iterator[
     "mirrored": _mirrored,
     "centred": _centred,
     "out-of-sight": _out_of_sight,
+    "underlaid": _underlaid,
 }

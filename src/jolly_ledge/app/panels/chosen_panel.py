@@ -9,9 +9,9 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.texts import Board, heading, words
-from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.cautions.load import row_load_said
 from jolly_ledge.model.phrases import percent
-from jolly_ledge.model.rows import mass_of, row_of
+from jolly_ledge.model.rows import row_of
 from jolly_ledge.model.stems import plan_stems
 from jolly_ledge.model.words import Pose
 from jolly_ledge.readings.weight import weights
@@ -156,8 +156,9 @@ class ChosenPanel(QWidget):
         chosen = self._session.chosen_standings
         first = chosen[0]
         row = row_of(self._session.arrangement, first.id)
+        load = row_load_said(self._session.arrangement, row) if row else ""
         if len(chosen) > 1 and {standing.id for standing in chosen} == {one.id for one in row}:
-            return f"A row of {len(row)} books, {self._session.length(row[-1].right - row[0].left)} long; {_mass(row)}"
+            return f"A row of {len(row)} books, {self._session.length(row[-1].right - row[0].left)} long; {load}"
         if len(chosen) > 1:
             return "Shift-click adds and takes away."
         host = self._session.arrangement.by_id.get(first.placement.host or "")
@@ -176,8 +177,3 @@ class ChosenPanel(QWidget):
         by_id = weights(self._session.arrangement)
         whole = sum(by_id.values())
         return f", {percent(by_id[identifier] / whole)} to the eye" if whole and identifier in by_id else ""
-
-
-def _mass(row: tuple[Standing, ...]) -> str:
-    mass = mass_of(row)
-    return "mass unknown" if mass is None else f"{mass:.1f} kg on the board"

@@ -22,6 +22,7 @@ FOR_EACH: tuple[tuple[WishKind, str], ...] = (
     ("never-on", "Never on {}"),
     ("centred", "In the middle of its ledge"),
     ("out-of-sight", "Out of sight"),
+    ("underlaid", "On a tray, a board or a mat"),
 )
 
 

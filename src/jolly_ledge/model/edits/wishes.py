@@ -13,8 +13,9 @@ from jolly_ledge.model.words import WishKind
 SAID: dict[WishKind, str] = {
     "together": "{} together", "apart": "{} apart", "only-on": "{} only on {}", "never-on": "{} never on {}",
     "mirrored": "{} as a pair", "centred": "{} in the middle", "out-of-sight": "{} out of sight",
+    "underlaid": "{} with something under",
 }  # fmt: skip
-ONE_BY_ONE: frozenset[WishKind] = frozenset({"only-on", "never-on", "centred", "out-of-sight"})
+ONE_BY_ONE: frozenset[WishKind] = frozenset({"only-on", "never-on", "centred", "out-of-sight", "underlaid"})
 """Wishes that say of each thing what they say of several."""
 
 AT_LEAST: dict[WishKind, int] = {"together": 2, "apart": 2, "mirrored": 2}

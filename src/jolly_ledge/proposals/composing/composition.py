@@ -17,14 +17,16 @@ from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.library import rows_of_many
 from jolly_ledge.proposals.composing.schemes import groups_for
 from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.errands import Errand, errands_of
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.low import is_empty_glass
 from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.places import hung
 from jolly_ledge.proposals.problem import Problem, stops_of
-from jolly_ledge.proposals.settling import Errand, errands_of, hung, settle
+from jolly_ledge.proposals.settling import settle
 from jolly_ledge.readings.wishes import hear
 
-PARTICULAR = frozenset({"mirrored", "centred", "together", "hangs", "hidden"})
+PARTICULAR = frozenset({"mirrored", "centred", "together", "underlaid", "hangs", "hidden"})
 """Wishes that are met before anything else is composed; the rest are met by members of groups."""
 
 MENDED_AT_MOST, GIVEN_UP_AT_MOST, TRIED_FOR_THE_REST = 14, 6, 800

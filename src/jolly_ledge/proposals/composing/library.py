@@ -1,10 +1,12 @@
 """Many books that must be there: told first in a ledger, then set in rows over the shelves, series unbroken."""
 
+import math
 from collections.abc import Sequence
 from itertools import groupby
 
 from msgspec import Struct
 
+from jolly_ledge.cautions.stuff import likely_mass
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import extent
 from jolly_ledge.proposals.composing.spread import spans_of
@@ -25,17 +27,28 @@ HELD_BY = 3
 
 
 class BooksLedger(Struct, frozen=True):
-    """What books need before they are placed: their running length, and who finds no shelf (too tall, too deep)."""
+    """What books need before they are placed: their running length, their weight, and who finds no shelf.
+
+    ``length`` and ``room`` in mm; ``mass`` and ``bears`` in kg: about what the books weigh, and what the shelves may
+    still carry by their ratings, without limit where any of them has none. ``homeless`` books are too tall or too deep.
+    """
 
     books: tuple[Thing, ...]
     length: float
     room: float
+    mass: float
+    bears: float
     homeless: tuple[Thing, ...]
 
     @property
     def left_over(self) -> float:
         """Which length finds no room, in mm."""
         return max(self.length - self.room, 0.0)
+
+    @property
+    def is_too_heavy(self) -> bool:
+        """Whether the shelves are rated for less than the books weigh."""
+        return self.mass > self.bears
 
 
 def ledger_of(stock: Stock, books: Sequence[Thing]) -> BooksLedger:
@@ -44,7 +57,9 @@ def ledger_of(stock: Stock, books: Sequence[Thing]) -> BooksLedger:
     homeless = tuple(book for book in books if not any(_stands_on(stock, book, ledge) for ledge in shelves))
     housed = tuple(book for book in books if book not in homeless)
     room = sum(FULL_SHARE * _room(stock, ledge) for ledge in shelves)
-    return BooksLedger(_in_order(stock, housed), sum(book.item.width for book in housed), room, homeless)
+    bears = sum(_may_carry(stock, ledge) for ledge in shelves)
+    length, mass = sum(book.item.width for book in housed), sum(_mass(book) for book in housed)
+    return BooksLedger(_in_order(stock, housed), length, room, mass, bears, homeless)
 
 
 def rows_of_many(stock: Stock) -> list[tuple[Ledge, Group]]:
@@ -95,6 +110,19 @@ def _stands_on(stock: Stock, book: Thing, ledge: Ledge) -> bool:
     return item.depth <= ledge.depth and item.height <= min(stock.frame(ledge), ledge.clearance or float("inf"))
 
 
+def _mass(book: Thing) -> float:
+    return book.item.mass if book.item.mass is not None else likely_mass(book.item)
+
+
+def _may_carry(stock: Stock, ledge: Ledge) -> float:
+    """Return what a shelf may carry beside what stays on it, in kg; without limit where it has no rating."""
+    if ledge.load_limit is None:
+        return math.inf
+    items = {item.id: item for item in stock.problem.plan.stash}
+    kept = (items[placement.item] for placement in stock.problem.fixed if placement.ledge == ledge.id)
+    return max(ledge.load_limit - sum(one.mass or likely_mass(one) for one in kept), 0.0)
+
+
 def _in_order(stock: Stock, books: Sequence[Thing]) -> tuple[Thing, ...]:
     """Return books by hue where that is asked for, else by height, what is of a set together."""
     by_hue = stock.problem.manner.faces == "by-colour"
@@ -113,15 +141,15 @@ def _in_order(stock: Stock, books: Sequence[Thing]) -> tuple[Thing, ...]:
 def _taken(stock: Stock, ledge: Ledge, waiting: Sequence[Thing], length: float) -> list[Thing]:
     """Return the next books for a shelf, whole series at a time where they fit."""
     row: list[Thing] = []
-    free = length
+    free, bears = length, _may_carry(stock, ledge)
     for _, members in groupby(waiting, key=lambda book: book.item.set or book.id):
         series = [book for book in members if _stands_on(stock, book, ledge)]
-        wide = sum(book.item.width for book in series)
-        if wide <= free or (wide > length and not row):
+        wide, heavy = sum(book.item.width for book in series), sum(_mass(book) for book in series)
+        if (wide <= free and heavy <= bears) or (not row and (wide > length or heavy > bears)):
             for book in series:
-                if book.item.width <= free:
+                if book.item.width <= free and _mass(book) <= bears:
                     row.append(book)
-                    free -= book.item.width
+                    free, bears = free - book.item.width, bears - _mass(book)
         elif len(series) > 1:
             break
     return row

@@ -1,0 +1,146 @@
+"""Where a thing can stand or hang: against the ends of a ledge and what is there already, or round a rim."""
+
+import math
+from collections.abc import Iterator, Mapping
+
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Placement
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.pose import Extent, extent
+from jolly_ledge.model.sockets import sockets_of
+from jolly_ledge.model.words import Pose
+from jolly_ledge.proposals.errands import Placements
+from jolly_ledge.proposals.poses import usual_pose, ways_to_stand
+from jolly_ledge.proposals.problem import STEP_MM, Problem
+from jolly_ledge.readings.must_haves import REACH_HIGH_MM, REACH_LOW_MM
+
+EDGE_MM = 5.0
+ROUND_STEPS = 16
+CORNERS = ((-1.0, -1.0), (1.0, -1.0), (1.0, 1.0), (-1.0, 1.0))
+ROUND_POINTS = tuple((math.cos(math.tau * n / 16), math.sin(math.tau * n / 16)) for n in range(16))
+HEIGHT_OF_EASE_MM = 1050.0
+HUNG_MM = (200.0, 300.0, 120.0, 450.0)
+"""So high over the top a picture hangs, as is usual over furniture."""
+
+
+def at(
+    item: Item,
+    ledge: Ledge,
+    middle: float,
+    depth: float,
+    *,
+    pose: Pose | None = None,
+    turn: float = 0.0,
+    step: float = STEP_MM,
+) -> Placement:
+    """Return a placement of a thing with its middle near a point of a ledge, on the tape and within its edges."""
+    pose = pose or usual_pose(item)
+    size = extent(item, pose, turn)
+    half, deep = size.width / 2, size.depth / 2
+    ends = (half + EDGE_MM, ledge.width - half - EDGE_MM)
+    x = _tape(middle, *ends, min(max(middle, half), ledge.width - half), step)
+    z = ledge.depth - deep if pose == "leaning" else _tape(depth, deep, ledge.depth - deep, deep, step)
+    return Placement(id=item.id, item=item.id, ledge=ledge.id, x=x, z=z, pose=pose, turn=turn)
+
+
+def _tape(length: float, least: float, most: float, only: float, step: float) -> float:
+    """Round to the tape within two limits; where they leave nothing, there is only one place."""
+    return min(max(round(length / step) * step, least), most) if least <= most else only
+
+
+def by_ease(problem: Problem, item: Item) -> list[Ledge]:
+    """Return the ledges a thing may stand on: near a socket first where it has a cord, within reach for daily use."""
+    ledges = list(problem.homes(item))
+    sockets = sockets_of(problem.piece) if "corded" in item.traits else ()
+    if sockets:
+        ledges.sort(key=lambda ledge: min(abs(ledge.floor - s.floor) + abs(ledge.left - s.left) for s in sockets))
+    if {"daily-use", "grab"} & set(item.traits):
+        ledges.sort(key=lambda ledge: (not REACH_LOW_MM <= ledge.floor <= REACH_HIGH_MM,
+                                       abs(ledge.floor - HEIGHT_OF_EASE_MM)))  # fmt: skip
+    return ledges
+
+
+def stands(problem: Problem, item: Item, placements: Placements) -> Iterator[Placement]:
+    """Yield where a thing can stand beside what is there, whatever else speaks against it; the easiest ledge first."""
+    items = {one.id: one for one in problem.plan.stash}
+    for ledge in by_ease(problem, item):
+        for pose, turn in ways_to_stand(item, ledge):
+            size = extent(item, pose, turn)
+            xs, zs = {size.width / 2, ledge.width - size.width / 2}, {0.0, ledge.depth}
+            for other in placements:
+                if other.ledge == ledge.id and other.host is None and other.x is not None and other.z is not None:
+                    room = extent(items[other.item], other.pose, other.turn)
+                    along, across = (room.width + size.width) / 2, (room.depth + size.depth) / 2
+                    xs |= {other.x - along - STEP_MM, other.x + along + STEP_MM}
+                    zs |= {other.z - across - 1, other.z + across + 1}
+            if ledge.shape == "ellipse":
+                yield from _on_a_round_top(item, ledge, pose, turn, xs, zs)
+                continue
+            beside = _blocks_on(ledge, items, placements)
+            for x in sorted(x for x in xs if size.width / 2 - 1 <= x <= ledge.width - size.width / 2 + 1):
+                for z in sorted(zs, reverse=True):
+                    place = at(item, ledge, x, z, pose=pose, turn=turn)
+                    if item.is_round or not _is_taken(place, size, beside):
+                        yield place
+
+
+def _blocks_on(ledge: Ledge, items: Mapping[str, Item], placements: Placements) -> list[tuple[Placement, Extent]]:
+    """Return what stands square on a ledge, with the room it takes: where one is, no other can be."""
+    found = []
+    for placement in placements:
+        item = items[placement.item]
+        if placement.ledge == ledge.id and placement.host is None and placement.z is not None and not item.is_round:
+            found.append((placement, extent(item, placement.pose, placement.turn)))
+    return found
+
+
+def _is_taken(place: Placement, size: Extent, blocks: list[tuple[Placement, Extent]]) -> bool:
+    """Tell whether a square thing would be in the place of another; asked first, for it costs little."""
+    x, z = place.x or 0.0, place.z or 0.0
+    return any(
+        abs(x - (other.x or 0.0)) < (size.width + room.width) / 2 - 1
+        and abs(z - (other.z or 0.0)) < (size.depth + room.depth) / 2 - 1
+        for other, room in blocks
+    )
+
+
+def _on_a_round_top(
+    item: Item, ledge: Ledge, pose: Pose, turn: float, xs: set[float], zs: set[float]
+) -> Iterator[Placement]:
+    """Yield places wholly inside a round or oval rim: about the middle first, then out to the rim all round."""
+    size = extent(item, pose, turn)
+    middle_x, middle_z = ledge.width / 2, ledge.depth / 2
+    spots = [(middle_x, middle_z)]
+    for share in (0.3, 0.55, 0.8, 1.0):
+        for step in range(ROUND_STEPS):
+            angle = math.tau * step / ROUND_STEPS
+            reach_x, reach_z = (ledge.width - size.width) / 2, (ledge.depth - size.depth) / 2
+            spots.append((middle_x + share * reach_x * math.cos(angle), middle_z + share * reach_z * math.sin(angle)))
+    spots += [(x, z) for x in sorted(xs) for z in sorted(zs | {middle_z})]
+    for x, z in spots:
+        if lies_inside(item, size, ledge, x, z):
+            yield Placement(
+                id=item.id, item=item.id, ledge=ledge.id, x=round(x, 1), z=round(z, 1), pose=pose, turn=turn
+            )
+
+
+def lies_inside(item: Item, size: Extent, ledge: Ledge, x: float, z: float) -> bool:
+    """Tell whether a footprint lies inside the rim of a round or oval top."""
+    half_width, half_depth = ledge.width / 2, ledge.depth / 2
+    points = ROUND_POINTS if item.is_round else CORNERS
+    return all(
+        math.hypot((x + across * size.width / 2) / half_width - 1, (z + back * size.depth / 2) / half_depth - 1) <= 1
+        for across, back in points
+    )
+
+
+def hung(problem: Problem, item: Item) -> Iterator[Placement]:
+    """Yield places on the walls: in the middle first; a hand over what stands below, or from the rail down."""
+    for wall in problem.walls:
+        if item.width <= wall.width:
+            below_a_rail = wall.clearance is not None and not problem.open_ledges
+            heights = (max((wall.clearance or 0.0) - item.height, 0.0),) if below_a_rail else HUNG_MM
+            for share in (0.5, 0.33, 0.67, 0.2, 0.8, 0.08, 0.92):
+                x = min(max(share * wall.width, item.width / 2), wall.width - item.width / 2)
+                for y in heights:
+                    yield Placement(id=item.id, item=item.id, ledge=wall.id, x=x, y=y, pose="hung")
