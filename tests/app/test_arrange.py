@@ -355,50 +355,6 @@ def test_mass_and_weight_to_the_eye_are_told_side_by_side(window: MainWindow) ->
     assert "to the eye" not in page.chosen.where.text()
 
 
-def test_others_are_tried_in_the_very_spot_and_taken_in_one_step(window: MainWindow, qtbot: QtBot) -> None:
-    page = arrange_step(window)
-    view, bar = page.view, page.exchange_bar
-    qtbot.keyClick(view, Qt.Key.Key_E)
-    assert not bar.is_trying
-    qtbot.mouseClick(view.viewport(), LEFT, pos=point_of(view, "copper-bowl"))
-    before = placed(window, "copper-bowl")
-    qtbot.keyClick(view, Qt.Key.Key_E)
-    assert bar.is_trying
-    assert not bar.isHidden()
-    first = window.session.look.placement("copper-bowl").item
-    qtbot.keyClick(view, Qt.Key.Key_Right)
-    second = window.session.look.placement("copper-bowl").item
-    assert len({first, second, "copper-bowl"}) == 3
-    assert placed(window, "copper-bowl") == before
-    qtbot.keyClick(view, Qt.Key.Key_Left)
-    assert window.session.look.placement("copper-bowl").item == first
-    qtbot.keyClick(view, Qt.Key.Key_Return)
-    after = placed(window, "copper-bowl")
-    assert (after.item, after.ledge) == (first, before.ledge)
-    assert not bar.is_trying
-    assert window.session.history.undo_label.startswith("Exchange footed copper bowl for")
-    window.session.undo()
-    assert placed(window, "copper-bowl") == before
-
-
-def test_what_is_tried_is_left_by_escape_and_by_going_on(window: MainWindow, qtbot: QtBot) -> None:
-    page = arrange_step(window)
-    view, bar = page.view, page.exchange_bar
-    qtbot.mouseClick(view.viewport(), LEFT, pos=point_of(view, "copper-bowl"))
-    before = placed(window, "copper-bowl")
-    page.chosen.exchange_chip.click()
-    qtbot.mouseClick(bar.next_chip, LEFT)
-    qtbot.keyClick(view, Qt.Key.Key_Escape)
-    assert not bar.is_trying
-    assert window.session.look.placement("copper-bowl") == before
-    page.begin_exchange()
-    qtbot.keyClick(view, Qt.Key.Key_N)
-    assert not bar.is_trying
-    assert window.session.look.placement("copper-bowl") == before
-    qtbot.keyClick(view, Qt.Key.Key_Right)
-    assert placed(window, "copper-bowl") == before
-
-
 def test_what_no_proposal_brings_is_told_once_when_a_hand_sets_it_down(window: MainWindow, qtbot: QtBot) -> None:
     page, session = arrange_step(window), window.session
     kettle = session.plan.item("kettle")

@@ -16,7 +16,7 @@ from jolly_ledge.model.deviation import Deviation
 from jolly_ledge.model.edits.answers import AnswerCaution, TakeBackAnswer
 from jolly_ledge.model.edits.bays import CopyBay, JoinBays, SplitBay
 from jolly_ledge.model.edits.edit import BaseEdit
-from jolly_ledge.model.edits.exchange import ExchangeThing
+from jolly_ledge.model.edits.exchange import ExchangeGroup, ExchangeThing
 from jolly_ledge.model.edits.fixtures import AddFixture, ChangeFixture, RemoveFixture
 from jolly_ledge.model.edits.items import (
     AddItems,
@@ -158,6 +158,7 @@ EDITS: tuple[Edit, ...] = (
     ),
     SortRow(look="first-try", placement="tides", order="name"),
     SwapPlacements(look="first-try", first="dark-urn", second="cream-vase", first_name="urn", second_name="vase"),
+    ExchangeGroup(look="first-try", gone=("dark-urn",), come=(), name="tall dark urn", new_name="nothing"),
     ExchangeThing(look="first-try", placement="dark-urn", item="kettle", name="tall dark urn", new_name="steel kettle"),
     Together(
         edits=(

@@ -1,6 +1,7 @@
 """Whole looks from groups: sound, of what belongs, within the spans, different from each other, and how they are liked."""
 
-from itertools import combinations
+from collections.abc import Iterator
+from itertools import combinations, product
 from random import Random
 
 import pytest
@@ -19,6 +20,7 @@ from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.refining import MOVES, Move, member_exchanged, shifted
+from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
@@ -102,24 +104,73 @@ def test_a_shift_moves_one_group_as_a_whole(demo: Plan) -> None:
     assert seen >= 5
 
 
+def jars(count: int) -> tuple[Item, ...]:
+    return tuple(thing(f"jar{n}", height=140.0 + 25 * n, width=90.0, depth=90.0) for n in range(count))
+
+
+def crowded_at_one_end(seed: int) -> Composition:
+    """Return four jars in one group at the left of a bare shelf."""
+    problem = problem_of(plan_of(jars(6), (), case_of(1)), "case", Manner())
+    stock = Stock(problem, Random(seed))
+    (ledge,) = stock.ledges
+    group = Group("anchored", ledge.depth)
+    for number in (3, 2, 1, 0):
+        group.set_down(stock.things[f"jar{number}"], "back", 1, 0.0)
+    groups = ((ledge, group.shift(60.0 - group.left)),)
+    return Composition(stock, groups, placements_of(groups))
+
+
+def tried(move: Move, demo: Plan) -> Iterator[tuple[Composition, Composition]]:
+    """Yield compositions of a bookcase, a mantel and one shelf before and after a move, as often as it can be made."""
+    for kind, seed in product(("bookcase", "mantel", "shelf"), range(4)):
+        before = crowded_at_one_end(seed) if kind == "shelf" else composition_of(kind_problem(demo, kind), seed)
+        chance = Random(seed)
+        for _ in range(20):
+            after = move(before, chance)
+            if after is not None:
+                yield before, after
+
+
+def kind_problem(demo: Plan, kind: str) -> Problem:
+    return problem_for(next(s for s in STARTS if begin(s, set()).kind == kind), demo)
+
+
 @pytest.mark.parametrize("move", MOVES, ids=lambda move: move.__name__)
 def test_every_move_of_groups_gives_what_can_stand(demo: Plan, move: Move) -> None:
-    problem = problem_for(next(s for s in STARTS if begin(s, set()).kind == "bookcase"), demo)
-    before, chance, seen = composition_of(problem), Random(5), 0
-    for _ in range(80):
-        after = move(before, chance)
-        if after is None:
-            continue
+    seen = 0
+    for before, after in tried(move, demo):
         seen += 1
+        problem = before.stock.problem
         assert problem.is_valid(problem.resolve(after.placements))
         assert after.placements != before.placements
         gone = {p.item for p in before.placements} - {p.item for p in after.placements}
-        assert len(gone) == (move is member_exchanged)
+        if move is member_exchanged:
+            assert len(gone) == 1
+        elif move is not group_exchanged:
+            assert not gone
     assert seen >= 3
 
 
-def jars(count: int) -> tuple[Item, ...]:
-    return tuple(thing(f"jar{n}", height=140.0 + 25 * n, width=90.0, depth=90.0) for n in range(count))
+def test_a_group_that_is_carried_stands_whole_on_another_ledge(demo: Plan) -> None:
+    for before, after in tried(carried, demo):
+        was, now = ({p.item: p.ledge for p in one.placements} for one in (before, after))
+        moved = {item for item in was if was[item] != now[item]}
+        assert moved in [set(group.ids) for _, group in before.groups]
+
+
+def test_merging_makes_one_of_two_and_splitting_two_of_one(demo: Plan) -> None:
+    for move, step in ((merged, -1), (split, 1)):
+        for before, after in tried(move, demo):
+            assert len(after.groups) == len(before.groups) + step
+            assert {p.item for p in after.placements} == {p.item for p in before.placements}
+
+
+def test_a_group_is_exchanged_for_one_with_another_lead(demo: Plan) -> None:
+    for before, after in tried(group_exchanged, demo):
+        kept = {group.ids for _, group in before.groups} & {group.ids for _, group in after.groups}
+        (gone,) = (group for _, group in before.groups if group.ids not in kept)
+        (new,) = (group for _, group in after.groups if group.ids not in kept)
+        assert gone.anchor.thing.id not in new.ids
 
 
 def test_groups_keep_to_the_spans_between_bars_and_what_stays() -> None:

@@ -10,7 +10,7 @@ from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.proposals.exchange import difference, exchanges, said_of
+from jolly_ledge.proposals.exchange import difference, exchanges
 from jolly_ledge.proposals.problem import stops_of
 
 CREAM, RUST, LIME = "#efe6d6", "#a9583a", "#9bd12c"
@@ -49,7 +49,7 @@ def test_what_is_offered_belongs_fits_and_can_stand(plan: Plan) -> None:
         changed = one.edit.apply(plan)
         assert not stops_of(arrange(changed, look_of(changed)))
         assert look_of(changed) == one.look
-        assert one.item.label in said_of(one)
+        assert one.item.label in one.sentence
 
 
 def test_guests_stay_on_what_comes(plan: Plan) -> None:

@@ -1,4 +1,4 @@
-"""Rows of upright books in a look: which books stand in one, how heavy it is, in which order it may be sorted."""
+"""What is taken in hand together: a row of upright books and in which order it may be sorted, a whole group."""
 
 from collections.abc import Callable
 from typing import Literal
@@ -25,6 +25,14 @@ def row_of(arrangement: Arrangement, placement: str) -> tuple[Standing, ...]:
             )  # fmt: skip
             if len(books) > 1 and any(one.id == placement for one in books):
                 return tuple(sorted(books, key=lambda one: one.left))
+    return ()
+
+
+def group_of(arrangement: Arrangement, placement: str) -> tuple[str, ...]:
+    """Return all that stands in the group of a placement, what it carries and holds among it; empty off the ledges."""
+    for vignette in arrangement.vignettes:
+        if placement in vignette.ids:
+            return vignette.ids
     return ()
 
 

@@ -38,6 +38,11 @@ class Exchange(Struct, frozen=True):
     look: Look
     gain: float
 
+    @property
+    def sentence(self) -> str:
+        """What comes, how it differs, what it does to the whole."""
+        return f"{self.item.label}: {listed([self.said])}; {change_said(self.gain)}"
+
 
 def exchanges(plan: Plan, look: Look, placement_id: str, most: int = MOST_OFFERED) -> tuple[Exchange, ...]:
     """Return the best other things for the spot of a placed one, the best first; none where nothing goes there.
@@ -102,11 +107,14 @@ def difference(new: Item, old: Item) -> str:
     return ", ".join(ways[:4]) or "much the same"
 
 
-def said_of(exchange: Exchange) -> str:
-    """Return an exchange in a sentence: what comes, how it differs, what it does to the whole."""
-    points = round(100 * exchange.gain)
-    change = "the whole reads the same" if not points else f"{abs(points)} {'better' if points > 0 else 'worse'}"
-    return f"{exchange.item.label}: {listed([exchange.said])}; {change}"
+def change_said(gain: float) -> str:
+    """Return what an exchange does to the whole.
+
+    >>> change_said(0.031), change_said(-0.02), change_said(0.001)
+    ('3 better', '2 worse', 'the whole reads the same')
+    """
+    points = round(100 * gain)
+    return f"{abs(points)} {'better' if points > 0 else 'worse'}" if points else "the whole reads the same"
 
 
 def suiting_in_place(plan: Plan, arrangement: Arrangement, standing: Standing) -> Iterator[Item]:

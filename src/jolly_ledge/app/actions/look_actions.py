@@ -17,7 +17,7 @@ from jolly_ledge.model.edits.sort_row import SortRow
 from jolly_ledge.model.edits.together import Together
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.rows import ORDERS, in_order, row_of
+from jolly_ledge.model.rows import ORDERS, group_of, in_order, row_of
 from jolly_ledge.model.spots import free_spot, holds
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import Pose
@@ -136,14 +136,16 @@ class LookActions:
             self._change(chosen, (("vignette", name or None),), label)
 
     def take_row(self) -> None:
-        """Take the whole row of books in hand that the chosen one stands in; it is then moved as one."""
+        """Take the whole row of books in hand that the chosen one stands in, else its whole group; it moves as one."""
         session = self._session
         for standing in self._chosen()[:1]:
-            row = row_of(session.arrangement, standing.id)
-            if row:
-                session.choose(standing.id, *(one.id for one in row if one.id != standing.id))
+            row = tuple(one.id for one in row_of(session.arrangement, standing.id))
+            group = group_of(session.arrangement, standing.id)
+            together = row if row and not set(row) <= set(session.selection) else group
+            if len(together) > 1:
+                session.choose(standing.id, *(one for one in together if one != standing.id))
             else:
-                session.refused.emit(f"The {standing.item.label} stands in no row of books.")
+                session.refused.emit(f"The {standing.item.label} stands by itself, in no row and no group.")
 
     def sort_row(self) -> None:
         """Sort the row of the chosen book by height; once more by hue, then by name."""

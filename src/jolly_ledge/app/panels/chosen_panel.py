@@ -74,7 +74,7 @@ class ChosenPanel(QWidget):
         self.back_chip.clicked.connect(self._actions.put_back)
         for index, button in enumerate((self.turn_chip, self.lock_chip, self.inside_chip, self.back_chip)):
             grid.addWidget(button, 2 + index // 2, index % 2)
-        self.exchange_chip = chip("Others here", "Try other things in its very spot (E)", checkable=False)
+        self.exchange_chip = chip("Others here", "Try other things or groups in its very spot (E)", checkable=False)
         self.count_chip = chip("", "Change how it counts as a unit (J)", checkable=False)
         self.count_chip.clicked.connect(self._actions.count_apart)
         self.left_field = LengthField(self._session, self._actions.set_from_left, "From the left end")
@@ -98,7 +98,7 @@ class ChosenPanel(QWidget):
         self.wish_chip = WishChip(self._session, self._chosen_items)
         grid.addWidget(self.wish_chip.button, 7, 1)
         grid.addWidget(self.exchange_chip, 8, 0, 1, 2)
-        self.row_chip = chip("Whole row", "Take the whole row of books in hand (R)", checkable=False)
+        self.row_chip = chip("Whole group", "Take the whole row or group in hand (R)", checkable=False)
         self.row_chip.clicked.connect(self._actions.take_row)
         self.sort_chip = chip("Sort row", "Sort it by height, then by hue, then by name (O)", checkable=False)
         self.sort_chip.clicked.connect(self._actions.sort_row)
@@ -122,8 +122,9 @@ class ChosenPanel(QWidget):
         self.tools.setEnabled(bool(chosen))
         ledge = session.ledge
         row = row_of(session.arrangement, chosen[0].id) if chosen else ()
-        for button in (self.row_chip, self.sort_chip):
-            button.setVisible(bool(row))
+        self.sort_chip.setVisible(bool(row))
+        self.row_chip.setVisible(bool(chosen))
+        self.row_chip.setText("Whole row" if row else "Whole group")
         if not chosen:
             self.title.setText(f"{ledge.label[:1].upper()}{ledge.label[1:]}" if ledge else "No ledge yet")
             if ledge is not None:

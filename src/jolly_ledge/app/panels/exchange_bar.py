@@ -1,4 +1,4 @@
-"""Exchange in place: the best other things for the spot in hand, stepped through on the drawing itself."""
+"""Exchange in place: the best other things or groups for the spot in hand, stepped through on the drawing itself."""
 
 from typing import TYPE_CHECKING
 
@@ -11,6 +11,7 @@ from jolly_ledge.app.widgets.texts import words
 
 if TYPE_CHECKING:
     from jolly_ledge.proposals.exchange import Exchange
+    from jolly_ledge.proposals.group_exchange import GroupExchange
 
 
 class ExchangeBar(QWidget):
@@ -22,7 +23,7 @@ class ExchangeBar(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self._session = session
-        self.found: tuple[Exchange, ...] = ()
+        self.found: tuple[Exchange, ...] | tuple[GroupExchange, ...] = ()
         self._at = 0
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
@@ -50,22 +51,30 @@ class ExchangeBar(QWidget):
         return bool(self.found)
 
     def begin(self) -> None:
-        """Try what could stand in the spot of the chosen thing; tell where nothing could."""
+        """Try what could stand in the spot of what is chosen, one thing or a group; tell where nothing could."""
         # What is only needed once something is tried does not hold up the start.
         from jolly_ledge.proposals.exchange import exchanges
+        from jolly_ledge.proposals.group_exchange import group_exchanges
 
         session = self._session
         chosen = session.chosen_standings
-        if len(chosen) != 1:
-            session.refused.emit("Choose one thing on the drawing first; others are then tried in its very spot.")
+        if not chosen:
+            session.refused.emit("Choose a thing or a group on the drawing first; others are then tried in its spot.")
             return
-        (standing,) = chosen
-        if standing.placement.locked:
-            session.refused.emit(f"The {standing.item.label} is locked; unlock it (K) to try others in its place.")
+        named = f"the {chosen[0].item.label}" if len(chosen) == 1 else "what is chosen"
+        locked = next((standing for standing in chosen if standing.placement.locked), None)
+        if locked is not None:
+            session.refused.emit(f"The {locked.item.label} is locked; unlock it (K) to try others in its place.")
             return
-        self.found = exchanges(session.plan, session.look, standing.id)
+        if len({standing.ledge.id for standing in chosen}) > 1:
+            session.refused.emit("What is chosen stands on several ledges; choose what stands together on one.")
+            return
+        if len(chosen) == 1:
+            self.found = exchanges(session.plan, session.look, chosen[0].id)
+        else:
+            self.found = group_exchanges(session.plan, session.look, session.selection)
         if not self.found:
-            session.refused.emit(f"Nothing else at hand belongs and fits where the {standing.item.label} stands.")
+            session.refused.emit(f"Nothing else at hand belongs and fits where {named} stands.")
             return
         self._at = 0
         self.show()
@@ -92,10 +101,8 @@ class ExchangeBar(QWidget):
             self._session.preview(None)
 
     def _show(self) -> None:
-        from jolly_ledge.proposals.exchange import said_of
-
         exchange = self.found[self._at]
-        said = f"{self._at + 1} of {len(self.found)} · {said_of(exchange)}"
+        said = f"{self._at + 1} of {len(self.found)} · {exchange.sentence}"
         self.said.setText(said)
         self.said.setToolTip(said)
         self._session.preview(exchange.look, beside_what_is=False)

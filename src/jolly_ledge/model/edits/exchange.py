@@ -1,12 +1,12 @@
-"""Another thing takes the place of one, with what stands on it or in it."""
+"""Another thing takes the place of one, with what stands on it or in it; another group takes the place of a group."""
 
 from msgspec.structs import replace
 
 from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.edit import BaseEdit, change_look, with_one
+from jolly_ledge.model.edits.edit import BaseEdit, FreshIds, change_look, with_one
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.leaning import lean_z
-from jolly_ledge.model.look import Placement
+from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.pose import extent
@@ -68,3 +68,51 @@ class ExchangeThing(BaseEdit, frozen=True):
             others = [one for one in arrange(plan, plan.look(self.look)).visible if one.id != self.placement]
             z = lean_z(ledge, x, width, depth, others)
         return {"x": x, "z": z}
+
+
+class ExchangeGroup(BaseEdit, frozen=True):
+    """Let a group of the stash stand where another one stands; a name that all of the old group bore stays."""
+
+    look: str
+    gone: tuple[str, ...]
+    come: tuple[Placement, ...]
+    name: str = ""
+    new_name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Exchange {self.name or 'a group'} for {self.new_name or 'another'}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the other group there.
+
+        Raises
+        ------
+        EditError
+            What goes is not in the look or carries what stays, or what comes stands there already.
+        """
+        look = plan.look(self.look)
+        old = tuple(look.placement(identifier) for identifier in self.gone)
+        left = tuple(placement for placement in look.placements if placement.id not in self.gone)
+        if any(placement.host in self.gone for placement in left):
+            raise EditError(f"Something that stays stands on {self.name or 'the group'}; take it along, or off first.")
+        if {placement.item for placement in left} & {placement.item for placement in self.come}:
+            raise EditError("Something of the new group stands in this look already; choose another group.")
+        names = {placement.vignette for placement in old}
+        vignette = names.pop() if len(names) == 1 else None
+        return change_look(plan, self.look, lambda look: self._with_the_new(look, left, vignette))
+
+    def _with_the_new(self, look: Look, left: tuple[Placement, ...], vignette: str | None) -> Look:
+        ids = FreshIds(placement.id for placement in left)
+        fresh = {placement.id: ids.fresh(placement.id) for placement in self.come}
+        come = tuple(
+            checked(
+                replace(
+                    placement, id=fresh[placement.id], vignette=vignette,
+                    on=fresh.get(placement.on or ""), inside=fresh.get(placement.inside or ""),
+                )
+            )
+            for placement in self.come
+        )  # fmt: skip
+        return replace(look, placements=(*left, *come))

@@ -1,4 +1,4 @@
-"""Moves of whole groups in a composition: along their ledge, turned about, in each other's place, one member exchanged.
+"""Moves of whole groups in a composition: along their ledge, turned about, in each other's place, a member exchanged.
 
 Every move keeps to the grammar and gives a composition that can stand, or None.
 """
@@ -6,19 +6,16 @@ Every move keeps to the grammar and gives a composition that can stand, or None.
 from collections.abc import Callable
 from random import Random
 
-from msgspec.structs import replace
-
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.proposals.composing.composition import Composition, Standing, hangs_clear, placements_of
+from jolly_ledge.proposals.composing.composition import Composition
+from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
+from jolly_ledge.proposals.composing.replaced import with_groups
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.thing import Thing
 
 Move = Callable[[Composition, Random], Composition | None]
 
 SHIFTS_MM = (-60, -40, -20, 20, 40, 60)
-OPEN_EDGE_MM = 25.0
-"""On what is open above groups keep so far from the ends."""
-
 SIZE_ALIKE = (0.7, 1.3)
 """A member is exchanged for one of about its height and width."""
 
@@ -108,21 +105,13 @@ def _exchanged(group: Group, old: Member, new: Thing) -> Group:
     return changed
 
 
-MOVES: tuple[Move, ...] = (shifted, turned_about, traded, member_exchanged)
+MOVES: tuple[Move, ...] = (
+    shifted, turned_about, traded, member_exchanged, carried, merged, split, group_exchanged,
+)  # fmt: skip
 
 
 def _with(composition: Composition, changed: dict[int, tuple[Ledge, Group]]) -> Composition | None:
     """Return a composition with some groups changed; None where they pass an end or cannot stand."""
-    for ledge, group in changed.values():
-        margin = 0.0 if ledge.clearance is not None else OPEN_EDGE_MM
-        if group.foot_left < margin or group.foot_right > ledge.width - margin:
-            return None
-    own = {placement.item for placement in placements_of(composition.groups)}
-    others = tuple(placement for placement in composition.placements if placement.item not in own)
-    groups: Standing = tuple(changed.get(number, known) for number, known in enumerate(composition.groups))
-    placements = (*others, *placements_of(groups))
-    problem = composition.stock.problem
-    walls = tuple(placement for placement in others if placement.pose == "hung")
-    if not problem.can_stand(problem.resolve(placements)) or (walls and not hangs_clear(problem, groups, walls)):
-        return None
-    return replace(composition, groups=groups, placements=placements)
+    return with_groups(
+        composition, tuple(changed.get(number, known) for number, known in enumerate(composition.groups))
+    )

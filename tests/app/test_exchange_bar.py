@@ -1,0 +1,90 @@
+"""Others tried in the very spot of a thing or a group, on the drawing itself."""
+
+from PySide6.QtCore import QPoint, Qt
+from pytestqt.qtbot import QtBot
+
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.scene.look_view import LookView
+from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.model.look import Placement
+from pages import page_of
+
+LEFT = Qt.MouseButton.LeftButton
+
+
+def point_of(view: LookView, placement: str) -> QPoint:
+    return view.mapFromScene(view.items_by_id[placement].sceneBoundingRect().center())
+
+
+def placed(window: MainWindow, identifier: str) -> Placement:
+    return window.session.plan.look(window.session.look_id).placement(identifier)
+
+
+def in_a_group(window: MainWindow) -> str:
+    """Return the lead of a group of which nothing is locked."""
+    groups = [one for one in window.session.arrangement.vignettes if len(one.ids) > 1]
+    standings = window.session.arrangement.by_id
+    free = next(one for one in groups if not any(standings[identifier].placement.locked for identifier in one.ids))
+    return max(free.ids, key=lambda identifier: standings[identifier].height)
+
+
+def test_others_are_tried_in_the_very_spot_and_taken_in_one_step(window: MainWindow, qtbot: QtBot) -> None:
+    page = page_of(window, "Arrange", ArrangeStep)
+    view, bar = page.view, page.exchange_bar
+    qtbot.keyClick(view, Qt.Key.Key_E)
+    assert not bar.is_trying
+    qtbot.mouseClick(view.viewport(), LEFT, pos=point_of(view, "copper-bowl"))
+    before = placed(window, "copper-bowl")
+    qtbot.keyClick(view, Qt.Key.Key_E)
+    assert bar.is_trying
+    assert not bar.isHidden()
+    first = window.session.look.placement("copper-bowl").item
+    qtbot.keyClick(view, Qt.Key.Key_Right)
+    second = window.session.look.placement("copper-bowl").item
+    assert len({first, second, "copper-bowl"}) == 3
+    assert placed(window, "copper-bowl") == before
+    qtbot.keyClick(view, Qt.Key.Key_Left)
+    assert window.session.look.placement("copper-bowl").item == first
+    qtbot.keyClick(view, Qt.Key.Key_Return)
+    after = placed(window, "copper-bowl")
+    assert (after.item, after.ledge) == (first, before.ledge)
+    assert not bar.is_trying
+    assert (window.session.history.undo_label or "").startswith("Exchange footed copper bowl for")
+    window.session.undo()
+    assert placed(window, "copper-bowl") == before
+
+
+def test_a_whole_group_is_taken_in_hand_and_others_are_tried_in_its_spot(window: MainWindow, qtbot: QtBot) -> None:
+    page, session = page_of(window, "Arrange", ArrangeStep), window.session
+    qtbot.mouseClick(page.view.viewport(), LEFT, pos=point_of(page.view, in_a_group(window)))
+    qtbot.keyClick(page.view, Qt.Key.Key_R)
+    group = set(session.selection)
+    assert len(group) > 1
+    before = session.look
+    qtbot.keyClick(page.view, Qt.Key.Key_E)
+    assert page.exchange_bar.is_trying
+    qtbot.keyClick(page.view, Qt.Key.Key_Return)
+    assert (session.history.undo_label or "").startswith("Exchange ")
+    gone = {placement.id for placement in before.placements if placement not in session.look.placements}
+    assert gone
+    assert gone <= group
+    session.undo()
+    assert session.look == before
+
+
+def test_what_is_tried_is_left_by_escape_and_by_going_on(window: MainWindow, qtbot: QtBot) -> None:
+    page = page_of(window, "Arrange", ArrangeStep)
+    view, bar = page.view, page.exchange_bar
+    qtbot.mouseClick(view.viewport(), LEFT, pos=point_of(view, "copper-bowl"))
+    before = placed(window, "copper-bowl")
+    page.chosen.exchange_chip.click()
+    qtbot.mouseClick(bar.next_chip, LEFT)
+    qtbot.keyClick(view, Qt.Key.Key_Escape)
+    assert not bar.is_trying
+    assert window.session.look.placement("copper-bowl") == before
+    page.begin_exchange()
+    qtbot.keyClick(view, Qt.Key.Key_N)
+    assert not bar.is_trying
+    assert window.session.look.placement("copper-bowl") == before
+    qtbot.keyClick(view, Qt.Key.Key_Right)
+    assert placed(window, "copper-bowl") == before
