@@ -7,6 +7,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.proposals.compose import compose
 from jolly_ledge.proposals.composing.composition import Composition, composed, recomposed
+from jolly_ledge.proposals.composing.fullness import WITH_THEIR_VESSEL, things_wanted
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.problem import Pairs, Problem
@@ -18,8 +19,11 @@ FIRST_THROWS = 6
 WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 """So many whole compositions come first; later it is mostly single ledges that are composed anew."""
 
-SHARED_FREE, SHARED_COST, SAME_LEAD = 0.3, 14.0, 3.0
+SHARED_FREE, SHARED_COST, SAME_LEAD = 0.3, 14.0, 6.0
 """So much looks may share; what is over costs, and the same lead does."""
+
+HALF, OVER_HALF_COST = 0.46, 40.0
+"""From about half on sharing costs so much that only a stash without others to take leaves any."""
 
 SAME_PLACES, PLACES_FREE = 4.0, 0.4
 """What it costs that things stand on the same ledges as before: it counts where there are no others to take."""
@@ -27,6 +31,9 @@ SAME_PLACES, PLACES_FREE = 4.0, 0.4
 SEASON_LIKED = 1.0
 EYE = 8.0
 """So much the whole of how a look reads counts beside what is liked in its groups."""
+
+SPARE = 0.9
+"""Of what suits so much finds a place in one look or another."""
 
 REFINES_FROM, REFINED_OFTEN = 0.6, 0.6
 LIKED_MORE = 10.0
@@ -45,6 +52,7 @@ class Grouping:
         self._earlier = [frozenset(item for item, _ in pairs) for pairs in others]
         self._taken = frozenset().union(*self._earlier)
         self._composition: Composition | None = None
+        self._unavoidable: float | None = None
         self._chance = random.Random(seed)
         for _ in range(FIRST_THROWS):
             if (found := self._composed()) is not None:
@@ -85,7 +93,10 @@ class Grouping:
         kept = {placement.item for placement in self._problem.fixed} | composition.stock.must
         own = {placement.item for placement in composition.placements} - kept
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
-        cost = SHARED_COST * sum(max(share - SHARED_FREE, 0.0) for share in shares)
+        if self._unavoidable is None:
+            self._unavoidable = _unavoidable(composition)
+        cost = SHARED_COST * sum(max(share - max(SHARED_FREE, self._unavoidable), 0.0) for share in shares)
+        cost += OVER_HALF_COST * sum(max(share - max(HALF, self._unavoidable), 0.0) for share in shares)
         pairs = pairs_of(composition.placements, self._problem.fixed)
         cost += SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
         lead = _lead_of(composition, own)
@@ -103,6 +114,17 @@ class Grouping:
             self._composition, self.best = found
             return True
         return False
+
+
+def _unavoidable(composition: Composition) -> float:
+    """Return which share of the things two looks have in common where the stash has no more than it has."""
+    stock = composition.stock
+    wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
+    suiting = sum(
+        any(stock.fits(thing, ledge) for ledge in stock.ledges)
+        for thing in stock.pool if thing.category not in WITH_THEIR_VESSEL
+    )  # fmt: skip
+    return min(max((2 * wanted - SPARE * suiting) / wanted, 0.0), 1.0) if wanted else 0.0
 
 
 def _lead_of(composition: Composition, ids: Collection[str]) -> str:

@@ -17,9 +17,10 @@ from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.library import rows_of_many
 from jolly_ledge.proposals.composing.schemes import groups_for
 from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.composing.topping import topped_up
 from jolly_ledge.proposals.errands import Errand, errands_of
 from jolly_ledge.proposals.groups.group import Group
-from jolly_ledge.proposals.groups.low import is_empty_glass
+from jolly_ledge.proposals.groups.low import without_empty_glass
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.places import hung
 from jolly_ledge.proposals.problem import Problem, stops_of
@@ -183,10 +184,11 @@ def _composed_on(
     stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group], most: int
 ) -> list[Group]:  # fmt: skip
     """Return the groups of a ledge, layered until it is as full as is asked for, that can stand."""
-    groups = groups_for(stock, ledge, used, order, before)
+    groups = without_empty_glass(groups_for(stock, ledge, used, order, before))
     wanted = things_wanted(stock, ledge)
     _thin_out(stock, groups, min(most, math.ceil(FULL_ENOUGH * wanted)) if wanted else most)
-    return _set_right(stock, ledge, layered(stock, ledge, groups, used, min(wanted, most)))
+    groups = layered(stock, ledge, groups, used, min(wanted, most))
+    return _set_right(stock, ledge, topped_up(stock, ledge, groups, used, min(wanted, most)))
 
 
 def _fair_share(stock: Stock, ledges: Sequence[Ledge], used: Collection[str]) -> int:
@@ -232,24 +234,13 @@ def _set_right(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> list[Grou
             return []
         arrangement = stock.problem.resolve((*kept, *placements_of([(ledge, group) for group in left])))
         if stock.problem.can_stand(arrangement):
-            return _without_empty_glass(left)
+            return without_empty_glass(left)
         at_fault = {one for _, ones in stops_of(arrangement) for one in ones}
         at_fault |= {one for heard in hear(arrangement) if not heard.met for one in heard.placements}
         if not _thinned(left, at_fault):
             faulty = next((group for group in left if group.ids & at_fault), left[-1])
             left.remove(faulty)
     return []
-
-
-def _without_empty_glass(groups: list[Group]) -> list[Group]:
-    """Take out clear vessels that hold nothing where the look can do without: they say nothing."""
-    led = [group for group in groups if not is_empty_glass(group, group.anchor)]
-    groups = led or groups
-    for group in groups:
-        for member in list(group.members[1:]):
-            if is_empty_glass(group, member):
-                group.take_out(member)
-    return groups
 
 
 def _thinned(groups: Sequence[Group], at_fault: Collection[str]) -> bool:

@@ -9,6 +9,7 @@ from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.readings.how_many import recommended
 
 FREE_POWER, ROW_COUNTS = 0.5, 3
+WITH_THEIR_VESSEL = frozenset({"stems", "utensils"})
 FULL_ENOUGH = 1.15
 """What is more than this share of the wanted number is too much."""
 
@@ -20,5 +21,6 @@ def things_wanted(stock: Stock, ledge: Ledge) -> float:
 
 
 def things_in(groups: Iterable[Group]) -> int:
-    """Return how many things groups count; a row of books counts as several."""
-    return sum(ROW_COUNTS if member.thing.category == "book-row" else 1 for group in groups for member in group)
+    """Return how many things groups count; a row of books counts as several, stems with their vessel."""
+    things = (member.thing for group in groups for member in group if member.thing.category not in WITH_THEIR_VESSEL)
+    return sum(ROW_COUNTS if thing.category == "book-row" else 1 for thing in things)

@@ -6,8 +6,10 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import Fullness
 from jolly_ledge.proposals.composing.fullness import things_in
 from jolly_ledge.proposals.composing.spread import MARGIN_MM, OPEN_MARGIN_MM, spans_of
+from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES, is_inside
 from jolly_ledge.proposals.groups.books import crown
 from jolly_ledge.proposals.groups.group import Depth, Group, Member
+from jolly_ledge.proposals.groups.low import is_empty_glass
 from jolly_ledge.proposals.groups.stock import Stock, most_alike, safe_together, step_of_tone
 from jolly_ledge.proposals.groups.vessels import fill_vessel
 from jolly_ledge.proposals.thing import Thing
@@ -30,13 +32,16 @@ CLOSED = frozenset({"tray", "machines", "pair", "candles"})
 LARGEST: dict[Fullness, int] = {"airy": 4, "layered": 5, "abundant": 6}
 """To groups of these forms nothing is added, nor to one that is so large."""
 
-REST_MM, PLACES, MOST_TRIES = 35.0, 9, 24
+REST_MM, PLACES = 35.0, 9
 
 
-def layered(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collection[str], wanted: float) -> list[Group]:
+def layered(
+    stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collection[str], wanted: float, larger: int = 0
+) -> list[Group]:
     """Return groups with layers added, until a ledge holds about as many things as are wanted.
 
-    The groups are changed; what is added belongs to one of them and leaves the rest between them.
+    The groups are changed; what is added belongs to one of them and leaves the rest between them. Groups may be so
+    much ``larger`` than is usual.
     """
     if not groups:
         return []
@@ -45,17 +50,21 @@ def layered(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collectio
     chance = stock.chance
     moves: list[Callable[[Stock, Ledge, Sequence[Group], Group, Collection[str]], bool]]
     moves = [_crowned, _before, _behind, _beside]
-    most = LARGEST[stock.problem.manner.fullness]
-    for _ in range(MOST_TRIES):
-        if things_in(found) >= wanted - 0.4:
-            break
-        open_ones = [group for group in found if group.form not in CLOSED and len(group.members) < most]
+    most = LARGEST[stock.problem.manner.fullness] + larger
+    done: set[int] = set()
+    while things_in(found) < wanted - 0.4:
+        open_ones = [
+            group for group in found
+            if group.form not in CLOSED and len(group.members) < most and id(group) not in done
+        ]  # fmt: skip
         if not open_ones:
             break
         # The thinnest groups first: a single thing wants company before a group of three does.
         group = min(open_ones, key=lambda one: len(one.members) + 2.5 * chance.random())
-        chance.choice(moves)(stock, ledge, found, group, taken)
-        taken |= group.ids
+        if any(move(stock, ledge, found, group, taken) for move in chance.sample(moves, len(moves))):
+            taken |= group.ids
+        else:
+            done.add(id(group))
     return found
 
 
@@ -134,8 +143,12 @@ def _take(
             if member is not None:
                 group.members.append(member)
                 if found.category == "vessel" and found.pose != "leaning":
-                    fill_vessel(stock, group, ledge, {one.thing.id for other in groups for one in other}, member, 0.5)
-                return True
+                    odds = 1.0 if found.item.finish == "clear" else 0.5
+                    fill_vessel(stock, group, ledge, {one.thing.id for other in groups for one in other}, member, odds)
+                if not is_empty_glass(group, member):
+                    return True
+                group.members.remove(member)
+                break
         things = [thing for thing in things if thing is not found]
     return False
 
@@ -145,6 +158,8 @@ def _where_clear(
 ) -> Member | None:
     """Return a thing at a place along a group where it stands clear and all of them are seen."""
     left, right = _room_of(stock, ledge, groups, group)
+    if group.form == "lamp":
+        left, right = _on_its_lit_side(group, left, right)
     member = group.at_depth(thing, depth)
     reach = 0.8 * member.width
     least, most = max(left, group.left - reach) + member.width / 2, min(right, group.right + reach) - member.width / 2
@@ -154,9 +169,25 @@ def _where_clear(
     stock.chance.shuffle(places)
     for x in places:
         member.x = x
-        if group.is_clear(member) and _is_well_seen(member, group):
+        if group.is_clear(member) and _is_well_seen(member, group) and _is_free(stock, ledge, groups, group, member):
             return member
     return None
+
+
+def _on_its_lit_side(group: Group, left: float, right: float) -> tuple[float, float]:
+    """Return the room of a group with a lamp at its end: it stays at the end."""
+    lamp = group.members[0]
+    others = [member.x for member in group.members[1:] if member.stands]
+    if not others:
+        return left, right
+    return (lamp.left, right) if sum(others) / len(others) >= lamp.x else (left, lamp.right)
+
+
+def _is_free(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, member: Member) -> bool:
+    """Tell whether a thing keeps inside the rim and clear of the other groups, where they stand behind each other."""
+    if stock.roles[ledge.id] not in FROM_ALL_SIDES:
+        return True
+    return is_inside(ledge, member) and all(other is group or other.is_clear(member) for other in groups)
 
 
 def _room_of(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group) -> tuple[float, float]:
@@ -164,6 +195,8 @@ def _room_of(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group) 
     margin = MARGIN_MM if ledge.clearance is not None else OPEN_MARGIN_MM
     middle = (group.left + group.right) / 2
     span = next((one for one in spans_of(stock, ledge) if one[0] <= middle <= one[1]), (0.0, ledge.width))
+    if stock.roles[ledge.id] in FROM_ALL_SIDES:
+        return 0.0, ledge.width
     others = [other for other in groups if other is not group]
     left = max([other.right + REST_MM for other in others if other.right <= group.left + 1], default=0.0)
     right = min([other.left - REST_MM for other in others if other.left >= group.right - 1], default=ledge.width)

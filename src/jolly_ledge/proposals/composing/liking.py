@@ -11,6 +11,7 @@ from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
 from jolly_ledge.proposals.composing.schemes import SHARES
 from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, alike
 from jolly_ledge.proposals.thing import Thing
@@ -21,12 +22,12 @@ SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
 BEFORE_A_SCREEN, NEEDED = 1.2, 1.2
 COMES_ONCE, BOARDS_AND_TRAY, BARE_SPAN, BEFORE_A_LAMP = 0.25, 0.3, 0.4, 1.2
 BARE, THIN_TRAY, SWALLOWED = 1.5, 0.6, 0.35
-TOO_FEW, TOO_MANY = 0.13, 0.2
+TOO_FEW, TOO_MANY = 0.22, 0.25
+THIN, THIN_BELOW = 4.0, 0.85
 SEEN_ON_A_TOP, SEEN_AT_MOST = 0.75, 1.8
 TALLEST = (0.62, 0.92)
 FACED = frozenset({"shelf", "top"})
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
-FROM_ALL_SIDES = frozenset({"table", "island"})
 TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
 FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
@@ -82,8 +83,10 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
 
 def _off_the_count(count: int, wanted: float) -> float:
     """Return the cost of too few things on a ledge, or of too many."""
-    over = max(count - FULL_ENOUGH * wanted, 0.0) if wanted else 0.0
-    return TOO_FEW * max(wanted - count, 0.0) + TOO_MANY * over
+    if not wanted:
+        return 0.0
+    over = max(count - FULL_ENOUGH * wanted, 0.0)
+    return TOO_FEW * max(wanted - count, 0.0) + TOO_MANY * over + THIN * max(THIN_BELOW - count / wanted, 0.0)
 
 
 def _look_alikes(composition: Composition) -> float:

@@ -184,7 +184,8 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
             makers.insert(1, one_of(*stock.chance.sample(between, 3)))
     most = 0.68 if ledge.width > WIDE_MM else 0.74
     share = share if manner.fullness == "abundant" else min(share, most)
-    return fill(stock, ledge, used, makers, share, order, first=FIRST_ON_A_TOP if len(makers) > 2 else None)
+    more = (forms.stack(), other.low(), forms.worthy(0.3, 0.12)) if manner.fullness == "abundant" else ()
+    return fill(stock, ledge, used, makers, share, order, first=FIRST_ON_A_TOP if len(makers) > 2 else None, more=more)
 
 
 def _on_a_shelf(

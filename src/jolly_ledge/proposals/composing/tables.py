@@ -23,6 +23,7 @@ TRAY_OFTEN, LONG_MM, BESIDE_THE_CENTRE = 0.7, 1400.0, 0.24
 GROUP_DEPTH_MM = 400.0
 RIM_MM, SMALL_ROUND_MM, WIDE_MM = 30.0, 800.0, 900.0
 MOVES_MM = tuple(float(step) for step in range(-200, 201, 20))
+FROM_ALL_SIDES = frozenset({"table", "island"})
 GREEN = frozenset({"vessel", "plant"})
 
 
@@ -126,26 +127,27 @@ def _set(ledge: Ledge, spots: Sequence[Spot]) -> list[Group]:
         deep = into * ledge.depth - (front + back) / 2
         deep = min(max(deep, RIM_MM - front), ledge.depth - RIM_MM - back)
         group.shift(along * ledge.width - (group.foot_left + group.foot_right) / 2, deep)
-        if _moved_clear(ledge, group, found):
+        if moved_clear(ledge, group, found):
             found.append(group)
     return found
 
 
-def _moved_clear(ledge: Ledge, group: Group, others: Sequence[Group]) -> bool:
+def moved_clear(ledge: Ledge, group: Group, others: Sequence[Group]) -> bool:
     """Move a group to the nearest place where it stands clear of others and inside the rim; tell whether there is."""
     steps = sorted(
         ((x, z) for x in MOVES_MM for z in MOVES_MM), key=lambda step: math.hypot(step[0], 0.8 * step[1])
     )  # fmt: skip
     for along, into in steps:
         group.shift(along, into)
-        inside = all(_is_inside(ledge, member) for member in group if member.stands)
+        inside = all(is_inside(ledge, member) for member in group if member.stands)
         if inside and all(other.is_clear(member) for other in others for member in group if member.stands):
             return True
         group.shift(-along, -into)
     return False
 
 
-def _is_inside(ledge: Ledge, member: Member) -> bool:
+def is_inside(ledge: Ledge, member: Member) -> bool:
+    """Tell whether a thing stands inside the rim of a top."""
     rim = min(RIM_MM, 0.04 * ledge.width)
     if ledge.shape == "ellipse":
         x, z = abs(member.x - ledge.width / 2), abs(member.z - ledge.depth / 2)

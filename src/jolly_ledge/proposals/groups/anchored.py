@@ -4,7 +4,7 @@ from collections.abc import Collection
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
-from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.group import Depth, Group
 from jolly_ledge.proposals.groups.stock import Stock, alike, is_tied, most_alike, safe_together, step_of_tone
 from jolly_ledge.proposals.groups.vessels import fill_vessel, stems_suit
 from jolly_ledge.proposals.thing import Thing
@@ -14,6 +14,7 @@ COMPANIONS = frozenset({"vessel", "sculpture", "plant", "object", "candle", "bow
 SMALL = frozenset({"bowl", "box", "object", "candle", "sculpture", "plant", "tableware"})
 SMALL_IN_A_KITCHEN = frozenset({"bowl", "tableware", "plant", "candle", "box"})
 COMPANION_SHARE, SMALL_SHARE = 0.6, 0.26
+COMPANION_OVERLAP, DEEP_MM = 0.34, 120.0
 
 
 def anchored(
@@ -44,16 +45,14 @@ def anchored(
     reach = max(group.height, 1.0)
     near = [anchor]
     if companion:
-        second = _companion(stock, group, ledge, used, anchor, reach, width, filled=filled)
+        second = _companion(stock, group, ledge, used, anchor, reach, width, side=side, filled=filled)
         if second is not None:
-            deep = ledge.depth - anchor.depth - second.depth
-            member = group.set_down(second, "middle" if deep > 120 else "front", side, 0.34, gap=8)
+            member = group.set_down(second, _depth_of(ledge, anchor, second), side, COMPANION_OVERLAP, gap=8)
             near.append(second)
             green = any(one.thing.green for one in group)
             if second.category == "vessel" and not filled and not green:
                 fill_vessel(stock, group, ledge, used, member, stems * 0.6)
     if small:
-        room = width - group.width
         low = [
             thing
             for thing in stock.free(
@@ -61,7 +60,7 @@ def anchored(
                 high=max(0.42 * reach, 60),
             )
             if safe_together(thing, (member.thing for member in group)) and not stock.is_hard(thing)
-            and thing.width < 1.1 * max(anchor.width, 150) and 0.55 * thing.width < room
+            and thing.width < 1.1 * max(anchor.width, 150) and group.takes(thing, width, "front", side, 0.3, 6)
         ]  # fmt: skip
         third = stock.pick(
             low,
@@ -111,9 +110,13 @@ def _anchor(
     return stock.pick(tall, value, leads=True)
 
 
+def _depth_of(ledge: Ledge, anchor: Thing, companion: Thing) -> Depth:
+    return "middle" if ledge.depth - anchor.depth - companion.depth > DEEP_MM else "front"
+
+
 def _companion(
     stock: Stock, group: Group, ledge: Ledge, used: Collection[str], anchor: Thing, reach: float, width: float, *,
-    filled: bool,
+    side: int, filled: bool,
 ) -> Thing | None:  # fmt: skip
     suiting = [
         thing
@@ -121,8 +124,8 @@ def _companion(
         if not stock.is_hard(thing)
         and safe_together(thing, (member.thing for member in group))
         and thing.width <= max(1.3 * anchor.width, 140)
-        and thing.width + 0.7 * anchor.width < width
         and not (filled and thing.green)
+        and group.takes(thing, width, _depth_of(ledge, anchor, thing), side, COMPANION_OVERLAP, 8)
     ]
     return stock.pick(
         suiting,

@@ -80,12 +80,16 @@ class Member:
 
 
 class Group:
-    """Things that are read together; ``leans_to`` tells an end of the ledge it wants to stand at, if any."""
+    """Things that are read together.
+
+    ``wants_end`` tells an end of the ledge it wants to stand at, if any; it may fill so much ``depth`` from
+    ``front_at`` on (mm from the front edge).
+    """
 
     def __init__(self, form: str, depth: float) -> None:
         self.form, self.depth = form, depth
         self.members: list[Member] = []
-        self.wants_end = 0
+        self.wants_end, self.front_at = 0, 0.0
 
     def __iter__(self) -> Iterator[Member]:
         return iter(self.members)
@@ -133,7 +137,7 @@ class Group:
     def copy(self) -> "Group":
         """Return the same group with members of its own."""
         other = Group(self.form, self.depth)
-        other.wants_end = self.wants_end
+        other.wants_end, other.front_at = self.wants_end, self.front_at
         twins: dict[int, Member] = {}
         for member in self.members:
             twin = Member(member.thing, member.pose, member.x, member.z, member.turn)
@@ -146,6 +150,7 @@ class Group:
 
     def shift(self, along: float, into: float = 0.0) -> "Group":
         """Move it along the ledge and into its depth."""
+        self.front_at += into
         for member in self.members:
             member.x += along
             member.z += into
@@ -187,6 +192,15 @@ class Group:
         self.members.append(member)
         return member
 
+    def takes(
+        self, thing: Thing, width: float, depth: Depth = "back", side: int = 1, overlap: float = 0.3, gap: float = 10.0
+    ) -> bool:
+        """Tell whether the group is no wider than so much with a thing set down so; see :meth:`set_down`."""
+        member = self.set_down(thing, depth, side, overlap, gap)
+        narrow = self.width <= width
+        self.members.remove(member)
+        return narrow
+
     def at_depth(self, thing: Thing, depth: Depth) -> Member:
         """Return a thing as a member at a place in depth, not yet one of the group."""
         member = Member(thing, thing.pose, 0.0, 0.0)
@@ -206,12 +220,12 @@ class Group:
 
     def _depth_for(self, member: Member, depth: Depth) -> float:
         if member.pose == "leaning":
-            return self.depth - member.depth / 2
+            return self.front_at + self.depth - member.depth / 2
         free = max((self.depth - member.depth) / 4, 0.0)
         least, most = member.depth / 2 + min(FRONT_MM, free), self.depth - member.depth / 2 - min(BACK_MM, free)
         if most < least:
-            return max(self.depth / 2, member.depth / 2)
-        return {"back": most, "middle": (least + most) / 2, "front": least}[depth]
+            return self.front_at + max(self.depth / 2, member.depth / 2)
+        return self.front_at + {"back": most, "middle": (least + most) / 2, "front": least}[depth]
 
     def lay_on(self, thing: Thing, host: Member, aside: float = 0.0, pose: Pose | None = None) -> Member:
         """Lay a thing on another."""

@@ -4,14 +4,16 @@ from collections.abc import Collection
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.groups.books import crown, stack
-from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.group import Depth, Group
 from jolly_ledge.proposals.groups.stock import Stock, alike, step_of_tone
 from jolly_ledge.proposals.groups.vessels import fill_vessel
+from jolly_ledge.proposals.thing import Thing
 
 COMPANIONS = frozenset({"vessel", "sculpture", "bowl", "box", "frame", "object", "candle", "plant"})
 SMALL = frozenset({"bowl", "box", "object", "candle"})
 BEDSIDE_LAMP_MM, ON_A_CONSOLE = 460.0, (0.42, 230.0)
-WIDE_TOP_MM = 420.0
+WIDE_TOP_MM, BEFORE_A_LAMP_MM, BESIDE_MM = 420.0, 215.0, 12.0
+SLENDER_LAMP = 0.42
 BOOKS_OFTEN, BOOKS_OFTEN_BY_A_BED = 0.6, 0.85
 
 
@@ -27,14 +29,22 @@ def lamp_set(
     ]  # fmt: skip
     share, more = ON_A_CONSOLE
     wanted = share * stock.piece.height + more if stock.piece.kind == "console" else BEDSIDE_LAMP_MM
-    lamp = stock.pick(lamps, lambda thing: thing.worth - abs(thing.height - wanted) / 350, leads=True)
+    lamp = stock.pick(
+        lamps,
+        lambda thing: thing.worth - abs(thing.height - wanted) / 350
+        - 2.0 * max(thing.width / ledge.width - SLENDER_LAMP, 0.0),
+        leads=True,
+    )  # fmt: skip
     if lamp is None:
         return None
     group = Group("lamp", ledge.depth)
     group.set_down(lamp, "back" if ledge.depth > 250 else "middle")
     if stock.chance.random() < (BOOKS_OFTEN_BY_A_BED if by_a_bed else BOOKS_OFTEN):
         count = stock.chance.choice((1, 2)) if by_a_bed else 2
-        laid = stack(stock, group, ledge, used, side=side, count=count, overlap=0.3, widest=width - 0.5 * lamp.width)
+        # Where the top is too shallow for books before the lamp they lie beside it.
+        before = ledge.depth - lamp.depth > BEFORE_A_LAMP_MM
+        widest = width - (0.5 if before else 1.0) * lamp.width - BESIDE_MM
+        laid = stack(stock, group, ledge, used, side=side, count=count, overlap=0.3, widest=widest)
         if laid is not None:
             top, books = laid
             crown(stock, group, ledge, used, top, [*books, lamp], 0.2)
@@ -44,7 +54,7 @@ def lamp_set(
     beside = [
         thing
         for thing in stock.free(ledge, {*used, *group.ids}, COMPANIONS, low=0.15 * lamp.height, high=0.5 * lamp.height)
-        if thing.width < width - 0.6 * lamp.width and not stock.is_hard(thing)
+        if not stock.is_hard(thing) and group.takes(thing, width, _depth_of(ledge, lamp, thing), side, 0.25, 10)
     ]
     second = stock.pick(
         beside,
@@ -52,8 +62,7 @@ def lamp_set(
         + step_of_tone(thing, lamp),
     )  # fmt: skip
     if second is not None:
-        shallow = ledge.depth - lamp.depth - second.depth < 15
-        member = group.set_down(second, "middle" if shallow else "front", side, 0.25, gap=10)
+        member = group.set_down(second, _depth_of(ledge, lamp, second), side, 0.25, gap=10)
         if second.category == "vessel" and fill_vessel(stock, group, ledge, used, member, 0.7):
             stems = group.members[-1]
             if stems.top > 0.66 * lamp.height:
@@ -61,12 +70,16 @@ def lamp_set(
     low = [
         thing
         for thing in stock.free(ledge, {*used, *group.ids}, SMALL, high=0.22 * lamp.height)
-        if not stock.is_hard(thing) and 0.6 * thing.width < width - group.width
+        if not stock.is_hard(thing) and group.takes(thing, width, "front", side, 0.25, 8)
     ]
     third = stock.pick(low, lambda thing: thing.worth + step_of_tone(thing, lamp) + 0.2 * (thing.category == "bowl"))
     if third is not None:
         group.set_down(third, "front", side, 0.25, gap=8)
     return group
+
+
+def _depth_of(ledge: Ledge, lamp: Thing, second: Thing) -> Depth:
+    return "middle" if ledge.depth - lamp.depth - second.depth < 15 else "front"
 
 
 def _beside_the_bed(stock: Stock, group: Group, ledge: Ledge, used: Collection[str], side: int, width: float) -> None:

@@ -1,6 +1,6 @@
 """One worthy thing by itself, and a low bowl or box with a small thing beside it."""
 
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
@@ -42,6 +42,16 @@ def is_empty_glass(group: Group, vessel: Member) -> bool:
     item = vessel.thing.item
     clear = vessel.thing.category == "vessel" and item.finish == "clear" and "lidded" not in item.traits
     return clear and not any(other.inside is vessel or other.on is vessel for other in group)
+
+
+def without_empty_glass(groups: Sequence[Group]) -> list[Group]:
+    """Take out clear vessels that hold nothing where the look can do without: they say nothing."""
+    led = [group for group in groups if not is_empty_glass(group, group.anchor)]
+    for group in led or groups:
+        for member in list(group.members[1:]):
+            if is_empty_glass(group, member):
+                group.take_out(member)
+    return list(led or groups)
 
 
 def any_one(stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf")) -> Group | None:

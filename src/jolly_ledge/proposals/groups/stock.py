@@ -19,6 +19,7 @@ OPEN_FRAME_MM = {"console": 820.0, "mantel": 720.0, "nightstand": 560.0, "coffee
 USUAL_FRAME_MM, HEARTH_FRAME_MM, ISLAND_FRAME_MM = 620.0, 600.0, 800.0
 """So high a top that is open above is read, by kind: a lamp on a console, a low thing on a table between people."""
 
+LOWEST_FRAME_MM = 1.0
 WHIM = 0.25
 FITS_PALETTE, FITS_SMALL_STASH, SMALL_STASH = 0.62, 0.5, 14
 UNDER_A_BAR_MM, LOWEST_BAR_MM = 10.0, 130.0
@@ -107,7 +108,7 @@ class Stock:
     def frame(self, ledge: Ledge) -> float:
         """Return the height that is filled over a ledge, in mm."""
         if ledge.clearance is not None:
-            return min([ledge.clearance, *self._under_bars(ledge)])
+            return max(min([ledge.clearance, *self._under_bars(ledge)]), LOWEST_FRAME_MM)
         role = self.roles[ledge.id]
         if role == "hearth":
             return HEARTH_FRAME_MM
