@@ -109,14 +109,15 @@ def jars(count: int) -> tuple[Item, ...]:
 
 
 def crowded_at_one_end(seed: int) -> Composition:
-    """Return four jars in one group at the left of a bare shelf."""
-    problem = problem_of(plan_of(jars(6), (), case_of(1)), "case", Manner())
+    """Return four jars in one group at the left of a shelf and one at the right, over a bare shelf."""
+    problem = problem_of(plan_of(jars(7), (), case_of(2)), "case", Manner())
     stock = Stock(problem, Random(seed))
-    (ledge,) = stock.ledges
-    group = Group("anchored", ledge.depth)
+    ledge = stock.ledges[1]
+    group, alone = Group("anchored", ledge.depth), Group("worthy", ledge.depth)
     for number in (3, 2, 1, 0):
         group.set_down(stock.things[f"jar{number}"], "back", 1, 0.0)
-    groups = ((ledge, group.shift(60.0 - group.left)),)
+    alone.set_down(stock.things["jar4"], "back")
+    groups = ((ledge, group.shift(60.0 - group.left)), (ledge, alone.shift(700.0)))
     return Composition(stock, groups, placements_of(groups))
 
 

@@ -19,7 +19,7 @@ from jolly_ledge.proposals.thing import Thing
 SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
 """So much of the face of an opening is covered by things."""
 
-BEFORE_A_SCREEN, NEEDED = 1.2, 1.2
+BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
 COMES_ONCE, BOARDS_AND_TRAY, BARE_SPAN, BEFORE_A_LAMP = 0.25, 0.3, 0.4, 1.2
 BARE, THIN_TRAY, SWALLOWED = 1.5, 0.6, 0.35
 TOO_FEW, TOO_MANY = 0.22, 0.25
@@ -124,6 +124,8 @@ def _before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> float:
                 hidden = across * up / (fixture.width * fixture.height)
                 own = across * up / (member.width * member.height)
                 cost += BEFORE_A_SCREEN * (fixture.kind == "tv") + 6.0 * hidden + 0.8 * max(own - 0.1, 0.0)
+                # A picture against a picture: neither is seen.
+                cost += PICTURE_BEFORE_PICTURE * (member.pose == "leaning" and own > 0.02)
     return cost
 
 

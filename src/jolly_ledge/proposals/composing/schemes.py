@@ -130,7 +130,9 @@ def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
 def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
     forms = _Forms(stock, ledge, order)
     folded = forms.worthy(0.45, 0.2, {"textile"}, 0.75)
-    large = one_of(forms.worthy(0.65, 0.3, LARGE_BELOW, 0.8), folded, forms.stack())
+    # By a bed one reaches down for books and what a basket holds; an urn down there is in the way.
+    kinds = BASKETS if stock.room == "bed" else LARGE_BELOW
+    large = one_of(forms.worthy(0.65, 0.3, kinds, 0.8), folded, forms.stack(), forms.worthy(0.6, 0.3))
     books = one_of(forms.stack(), forms.low(), folded)
     makers = (large, books) if ledge.width >= 600 else (large,)
     if stock.chance.random() < FOLDED_OFTEN:
@@ -248,10 +250,10 @@ def _in_a_library(
     """Set a row from one end, and at the other something to rest the eye on; rows begin at different ends."""
     forms = _Forms(stock, ledge, order)
     row_at_end = forms.row(order)
-    rest = [forms.stack(), forms.low(), forms.worthy(0.6, 0.3)]
+    rest = [forms.stack(), forms.stack(), forms.low(), forms.worthy(0.6, 0.3)]
     tall = forms.tall(small=False, companion=False)
     stacks_lately = any(group.form in ("stack", "stack-and-tall") for group in before[-2:])
-    second = one_of(*stock.chance.sample(rest[stacks_lately:], 2), tall, *rest)
+    second = one_of(*stock.chance.sample(rest[2 * stacks_lately :], 2), tall, *rest)
     if _is_low_in_a_case(stock, ledge) and stock.chance.random() < BASKETS_OFTEN:
         second = one_of(forms.worthy(0.75, 0.4), second)
     lead = one_of(row_at_end, tall, forms.stack_and_tall(), forms.worthy(), *rest, forms.anything())

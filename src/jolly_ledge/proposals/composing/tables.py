@@ -10,7 +10,7 @@ from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack
 from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.group import Group, Member
-from jolly_ledge.proposals.groups.low import low_set
+from jolly_ledge.proposals.groups.low import any_one, low_set
 from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.trays import tray_set
@@ -32,11 +32,11 @@ def on_a_table(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[Group]
     end = stock.chance.choice((-1, 1))
     # A group keeps together in depth, too, however deep the top is.
     near = replace(ledge, depth=min(ledge.depth, GROUP_DEPTH_MM))
-    if stock.piece.kind == "dining-table":
-        return _set(ledge, _dining(stock, near, used, end))
-    if stock.roles[ledge.id] == "island":
-        return _set(ledge, _island(stock, near, used, end))
-    return _set(ledge, _coffee(stock, near, used, end))
+    kind = "island" if stock.roles[ledge.id] == "island" else stock.piece.kind
+    scheme = {"dining-table": _dining, "island": _island}.get(kind, _coffee)
+    found = _set(ledge, scheme(stock, near, used, end))
+    # Rather the best thing that is left than a bare top.
+    return found or _set(ledge, [(any_one(stock, near, used, width=0.4 * ledge.width), 0.5, 0.5)])
 
 
 def _dining(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list[Spot]:
@@ -68,6 +68,7 @@ def _island(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     second = tray_set(stock, ledge, taken, width=0.35 * ledge.width, tall=0.3) if stock.chance.random() < 0.7 else None
     second = second or low_set(stock, ledge, taken, width=0.35 * ledge.width)
     second = second or crowned_stack(stock, ledge, taken, side=end, width=0.3 * ledge.width)
+    second = second or service(stock, ledge, taken, side=end, width=0.35 * ledge.width)
     for_two = [(lead, 0.5 - 0.14 * end, 0.5), (second, 0.5 + 0.2 * end, 0.45)]
     if stock.problem.manner.fullness == "airy":
         return for_two

@@ -14,7 +14,7 @@ COMPANIONS = frozenset({"vessel", "sculpture", "plant", "object", "candle", "bow
 SMALL = frozenset({"bowl", "box", "object", "candle", "sculpture", "plant", "tableware"})
 SMALL_IN_A_KITCHEN = frozenset({"bowl", "tableware", "plant", "candle", "box"})
 COMPANION_SHARE, SMALL_SHARE = 0.6, 0.26
-COMPANION_OVERLAP, DEEP_MM = 0.34, 120.0
+COMPANION_OVERLAP, DEEP_MM, LEAST_ANCHOR = 0.34, 120.0, 0.3
 
 
 def anchored(
@@ -92,7 +92,8 @@ def _anchor(
 
     def value(thing: Thing) -> float:
         high = reach(thing)
-        bare = thing.category == "vessel" and thing.id not in fillable and thing.height < 0.45 * frame
+        empty = thing.category == "vessel" and thing.id not in fillable
+        bare = empty and (stems >= 1 or thing.height < 0.45 * frame)
         return (
             1.2 * thing.worth
             - 2.2 * abs(high / frame - target)
@@ -105,7 +106,8 @@ def _anchor(
 
     tall = [
         thing for thing in stock.free(ledge, used, kinds)
-        if thing.height >= 0.3 * frame and thing.width <= width and not thing.is_low and not stock.is_hard(thing)
+        if reach(thing) >= LEAST_ANCHOR * frame and thing.width <= width
+        and not thing.is_low and not stock.is_hard(thing)
     ]  # fmt: skip
     return stock.pick(tall, value, leads=True)
 

@@ -17,7 +17,7 @@ LEAST_HOLD_MM, STEADY_ROW_MM = 120.0, 180.0
 LIBRARY_SHARE = 0.45
 """From so much of the shelves on, books standing side by side make the look."""
 
-SECOND_BLOCK_OFTEN = 0.45
+SECOND_BLOCK_OFTEN, FILLS_ITS_SHELF = 0.45, 0.5
 
 
 def stack(
@@ -28,7 +28,8 @@ def stack(
     taken = {*used, *group.ids}
     loose = [thing for thing in stock.free(ledge, taken, {"book"}) if thing.width <= widest]
     blocks = [thing for thing in stock.free(ledge, taken, {"book-stack"}) if thing.width <= widest]
-    if blocks and (not loose or stock.chance.random() < 0.5):
+    # One thin book is no stack while there is a pile.
+    if blocks and (len(loose) < 2 or stock.chance.random() < 0.5):
         block = stock.pick(blocks, lambda thing: thing.worth)
         assert block is not None
         return group.set_down(block, depth, side, overlap), [block]
@@ -192,7 +193,9 @@ def _set_blocks(stock: Stock, group: Group, blocks: list[Thing], room: float, *,
 
     while last is None or library or stock.chance.random() < SECOND_BLOCK_OFTEN:
         free = room - (group.width if group.members else 0.0)
-        found = stock.pick([thing for thing in left if thing.width <= free], worth)
+        fills = FILLS_ITS_SHELF / max(free, 1.0) if library else 0.0
+        fitting = [thing for thing in left if thing.width <= free]
+        found = stock.pick(fitting, lambda thing, fills=fills: worth(thing) + fills * thing.width)  # type: ignore[misc]
         if found is None:
             return
         left.remove(found)

@@ -6,8 +6,8 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock, is_tied, step_of_tone
 
-TALL, LOWER, LOW = (0.3, 0.66), (0.5, 0.85), 0.3
-"""The tall one in parts of the frame, the lower one and what lies before them in parts of the tall one."""
+TALL, LOWER, LOW, ON_A_TABLE = (0.3, 0.66), (0.5, 0.85), 0.3, 1.25
+"""The tall one in parts of the frame (higher on a table), the lower one and what lies before them in parts of it."""
 
 
 def candlesticks(
@@ -15,7 +15,8 @@ def candlesticks(
 ) -> Group | None:
     """Return two candlesticks and a low thing, None where there are no two of different heights."""
     frame = stock.frame(ledge)
-    tall = stock.free(ledge, used, {"candle"}, low=TALL[0] * frame, high=TALL[1] * frame)
+    high = ON_A_TABLE if stock.roles[ledge.id] == "table" else TALL[1]
+    tall = stock.free(ledge, used, {"candle"}, low=TALL[0] * frame, high=high * frame)
     first = stock.pick(tall, lambda thing: thing.worth + thing.height / frame, leads=True)
     if first is None:
         return None

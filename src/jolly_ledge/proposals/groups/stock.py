@@ -28,6 +28,10 @@ TAKEN_BEFORE, LEADS_AGAIN = 0.7, 0.8
 """What it costs in worth that an earlier look has a thing, and more for leading a group again."""
 
 LOW_ON_A_TABLE, LOW_SHARE, WIDEST_VESSEL = frozenset({"bowl", "basket", "box"}), 0.32, 0.26
+SOLID_ON_A_TABLE, HIGHEST_SOLID_MM = frozenset({"vessel", "sculpture", "object"}), 260.0
+"""What is massive on a table is low, so that one looks and talks across; stems and candlesticks rise thinly."""
+
+SLENDER_SHARE = 1.3
 MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
 FEWEST = 7
 SPINES_MAY = 0.3
@@ -41,11 +45,13 @@ class Stock:
     ----------
     problem : Problem
     chance : random.Random
-    taken_before : set of str
-        Things that earlier looks have.
+    taken_before, led_before : set of str
+        Things that earlier looks have, and those that lead them: these come again only where nothing else would do.
     """
 
-    def __init__(self, problem: Problem, chance: Random, taken_before: Collection[str] = ()) -> None:
+    def __init__(
+        self, problem: Problem, chance: Random, taken_before: Collection[str] = (), led_before: Collection[str] = ()
+    ) -> None:
         self.problem, self.chance = problem, chance
         self.piece = problem.piece
         self.room: Room = room_of(problem.piece)
@@ -77,7 +83,7 @@ class Stock:
             if thing.id in self.must:
                 thing.worth = max(thing.worth, 0.6) + MUST_WORTH
             thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
-        self.pool = self._suiting()
+        self.pool = self._with_other_leads(self._suiting(), led_before)
 
     def beside(self, placements: tuple[Placement, ...]) -> "Stock":
         """Return the same things for ledges on which more is kept."""
@@ -100,6 +106,15 @@ class Stock:
             best = sorted(self.things.values(), key=lambda thing: (thing.loud >= LOUD, -thing.suits))
             quiet = sum(thing.loud < LOUD for thing in best)
             pool = best[: max(min(FEWEST, quiet), len(best) // 3, 2)]
+        return pool
+
+    def _with_other_leads(self, pool: list[Thing], led_before: Collection[str]) -> list[Thing]:
+        """Leave out what leads an earlier look, where another of its kind and about its size or enough else is there."""
+        for led in [thing for thing in pool if thing.id in led_before and thing.id not in self.must]:
+            rest = [thing for thing in pool if thing is not led]
+            others = [thing for thing in rest if thing.category == led.category and thing.area > 0.4 * led.area]
+            if others or (led.category != "lamp" and len(rest) >= 2 * FEWEST):
+                pool = rest
         return pool
 
     def _is_of_the_season(self, thing: Thing) -> bool:
@@ -139,9 +154,13 @@ class Stock:
             (homes is None or ledge.id in homes)
             and thing.width <= 0.8 * ledge.width
             and thing.depth <= ledge.depth
-            and thing.height <= share * self.frame(ledge)
+            and thing.height <= share * self.frame(ledge) * (SLENDER_SHARE if self._is_slender(thing, role) else 1.0)
             and thing.welcome.get(ledge.id, 0.0) > 0
         )
+
+    def _is_slender(self, thing: Thing, role: Role) -> bool:
+        """Tell whether a thing may rise over what else stands on a table: a candlestick does."""
+        return role == "table" and thing.category == "candle" and thing.height > 2 * thing.width
 
     def _fits_a_table(self, thing: Thing, ledge: Ledge, share: float) -> bool:
         """Tell whether a thing is low and slender enough to be looked across, and leans on nothing."""
@@ -151,6 +170,8 @@ class Stock:
         if on_a_table and thing.category == "plant" and (thing.height > 330 or thing.width > 0.28 * ledge.width):
             return False
         if on_a_table and thing.category == "vessel" and thing.width > WIDEST_VESSEL * ledge.width:
+            return False
+        if on_a_table and thing.category in SOLID_ON_A_TABLE and thing.height > HIGHEST_SOLID_MM:
             return False
         low = on_a_table and thing.category in LOW_ON_A_TABLE
         return not low or thing.height <= share * LOW_SHARE * self.frame(ledge)

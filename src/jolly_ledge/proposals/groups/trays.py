@@ -1,6 +1,6 @@
 """A tray that gathers: something tall at one end, something lower at the other, a small thing in front."""
 
-from collections.abc import Callable, Collection
+from collections.abc import Callable, Collection, Sequence
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.groups.group import Group, Member
@@ -8,7 +8,7 @@ from jolly_ledge.proposals.groups.stock import Stock, most_alike, safe_together,
 from jolly_ledge.proposals.groups.vessels import fill_vessel
 from jolly_ledge.proposals.thing import Thing
 
-FINGER_MM = 24.0
+FINGER_MM, CLOSE_MM, PAIR_ON_A_TRAY = 24.0, 25.0, 2
 TALL = frozenset({"vessel", "candle", "plant", "sculpture"})
 TALL_IN_A_KITCHEN = frozenset({"vessel", "tableware", "object"})
 LOWER = frozenset({"candle", "bowl", "object", "box", "tableware", "plant", "vessel"})
@@ -66,7 +66,22 @@ def tray_set(
     cooks = stock.room == "kitchen"
     add(0.8 * end, 0.3, AT_HAND_IN_A_KITCHEN if cooks else LOWER, 0.08 * frame, 0.4 * frame, _daily)
     add(-0.1 * end, -0.9, AT_HAND_IN_A_KITCHEN if cooks else SMALL, 0.03 * frame, 0.25 * frame, _daily)
-    return group if len(on_it) >= 2 else None
+    if len(on_it) == PAIR_ON_A_TRAY:
+        _drawn_together(group, tray, on_it)
+    return group if len(on_it) >= PAIR_ON_A_TRAY else None
+
+
+def _drawn_together(group: Group, tray: Member, on_it: Sequence[Member]) -> None:
+    """Draw two things toward the middle of their tray, so that no bare corner lies between them."""
+    one, other = sorted(on_it, key=lambda member: member.x)
+    gap = other.left - one.right - CLOSE_MM
+    for member, side in ((one, 1), (other, -1)):
+        if gap > 0:
+            member.x += side * gap / 2
+            member.z += (tray.z - member.z) / 2
+            for held in group:
+                if held.inside is member:
+                    held.x, held.z = member.x, member.z
 
 
 def _daily(thing: Thing) -> float:
