@@ -109,7 +109,7 @@ class Stock:
         return pool
 
     def _with_other_leads(self, pool: list[Thing], led_before: Collection[str]) -> list[Thing]:
-        """Leave out what leads an earlier look, where another of its kind and about its size or enough else is there."""
+        """Leave out what leads an earlier look, where another of its kind and size or enough else is there."""
         for led in [thing for thing in pool if thing.id in led_before and thing.id not in self.must]:
             rest = [thing for thing in pool if thing is not led]
             others = [thing for thing in rest if thing.category == led.category and thing.area > 0.4 * led.area]
