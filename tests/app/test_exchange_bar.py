@@ -60,10 +60,15 @@ def test_a_whole_group_is_taken_in_hand_and_others_are_tried_in_its_spot(window:
     qtbot.keyClick(page.view, Qt.Key.Key_R)
     group = set(session.selection)
     assert len(group) > 1
-    before = session.look
+    before, was = session.look, session.assessment.score
     qtbot.keyClick(page.view, Qt.Key.Key_E)
     assert page.exchange_bar.is_trying
+    change = session.shown(session.assessment.score) - session.shown(was)
+    assert ("better" if change > 0 else "worse" if change else "the same") in page.exchange_bar.said.text()
     qtbot.keyClick(page.view, Qt.Key.Key_Return)
+    assert {placement for placement in session.look.placements if placement.id in session.selection} == {
+        placement for placement in session.look.placements if placement not in before.placements
+    }
     assert (session.history.undo_label or "").startswith("Exchange ")
     gone = {placement.id for placement in before.placements if placement not in session.look.placements}
     assert gone

@@ -40,8 +40,8 @@ class Exchange(Struct, frozen=True):
 
     @property
     def sentence(self) -> str:
-        """What comes, how it differs, what it does to the whole."""
-        return f"{self.item.label}: {listed([self.said])}; {change_said(self.gain)}"
+        """What comes, and how it differs."""
+        return f"{self.item.label}: {listed([self.said])}"
 
 
 def exchanges(plan: Plan, look: Look, placement_id: str, most: int = MOST_OFFERED) -> tuple[Exchange, ...]:
@@ -105,16 +105,6 @@ def difference(new: Item, old: Item) -> str:
         kind = plain(new.category)
         ways.append(f"an {kind}" if kind[0] in "aeiou" else f"a {kind}")
     return ", ".join(ways[:4]) or "much the same"
-
-
-def change_said(gain: float) -> str:
-    """Return what an exchange does to the whole.
-
-    >>> change_said(0.031), change_said(-0.02), change_said(0.001)
-    ('3 better', '2 worse', 'the whole reads the same')
-    """
-    points = round(100 * gain)
-    return f"{abs(points)} {'better' if points > 0 else 'worse'}" if points else "the whole reads the same"
 
 
 def suiting_in_place(plan: Plan, arrangement: Arrangement, standing: Standing) -> Iterator[Item]:

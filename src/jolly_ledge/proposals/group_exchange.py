@@ -16,7 +16,6 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.composing.composition import placements_of
 from jolly_ledge.proposals.composing.regrouping import other_groups
 from jolly_ledge.proposals.composing.spread import spans_of
-from jolly_ledge.proposals.exchange import change_said
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import Problem, problem_of, stops_of
@@ -39,10 +38,9 @@ class GroupExchange(Struct, frozen=True):
 
     @property
     def sentence(self) -> str:
-        """What comes, and what it does to the whole."""
+        """What comes, its lead first."""
         rest = len(self.names) - MOST_NAMED
-        named = listed([*self.names[:MOST_NAMED], *([f"{rest} more"] if rest > 0 else [])])
-        return f"{named}; {change_said(self.gain)}"
+        return listed([*self.names[:MOST_NAMED], *([f"{rest} more"] if rest > 0 else [])])
 
 
 def exchanged(arrangement: Arrangement, ids: Collection[str]) -> tuple[str, ...]:

@@ -24,7 +24,7 @@ class ExchangeBar(QWidget):
         super().__init__()
         self._session = session
         self.found: tuple[Exchange, ...] | tuple[GroupExchange, ...] = ()
-        self._at = 0
+        self._at, self._score = 0, 0.0
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(6)
@@ -76,7 +76,7 @@ class ExchangeBar(QWidget):
         if not self.found:
             session.refused.emit(f"Nothing else at hand belongs and fits where {named} stands.")
             return
-        self._at = 0
+        self._at, self._score = 0, session.assessment.score
         self.show()
         self.trying.emit(True)
         self._show()
@@ -89,10 +89,14 @@ class ExchangeBar(QWidget):
 
     def take(self) -> None:
         """Let the thing that is shown stand there, as one step."""
+        session = self._session
         if self.found:
             edit = self.found[self._at].edit
             self._end()
-            self._session.commit(edit)
+            before = set(session.plan.look(session.look_id).placements)
+            if session.commit(edit):
+                # What came is in hand now.
+                session.choose(*(one.id for one in session.look.placements if one not in before))
 
     def leave(self) -> None:
         """Keep what stood there."""
@@ -102,7 +106,9 @@ class ExchangeBar(QWidget):
 
     def _show(self) -> None:
         exchange = self.found[self._at]
-        said = f"{self._at + 1} of {len(self.found)} · {exchange.sentence}"
+        change = self._session.shown(self._score + exchange.gain) - self._session.shown(self._score)
+        whole = f"{abs(change)} {'better' if change > 0 else 'worse'}" if change else "the whole reads the same"
+        said = f"{self._at + 1} of {len(self.found)} · {exchange.sentence}; {whole}"
         self.said.setText(said)
         self.said.setToolTip(said)
         self._session.preview(exchange.look, beside_what_is=False)
