@@ -227,3 +227,17 @@ def test_what_differs_from_the_look_in_hand_is_said(window: MainWindow, page: Pr
     assert card.differs.text().startswith(("better: ", "worse: "))
     assert "(+" in card.reads.text() or "(−" in card.reads.text()
     assert "Brings" in card.story.toolTip() or "Leaves out" in card.story.toolTip()
+
+
+def test_the_drawings_stand_on_one_line_whatever_is_said_below(
+    window: MainWindow, page: ProposalsPage, qtbot: QtBot
+) -> None:
+    page.begin(steps=4)
+    qtbot.waitUntil(lambda: all(one is not None for one in page.found), timeout=PATIENCE_MS)
+    page.job.cancel()
+    page.cards[1].differs.setText("better: " + ", ".join(["how scaled to the furniture"] * 9))
+    page._level()
+    qtbot.wait(50)
+    assert len({card.drawing.height() for card in page.cards}) == 1
+    for card in page.cards:
+        assert card.differs.height() >= card.differs.heightForWidth(card.differs.width())

@@ -21,6 +21,7 @@ from jolly_ledge.proposals.groups.low import without_empty_glass
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import problem_of, stops_of
 from jolly_ledge.proposals.propose import proposals
+from jolly_ledge.proposals.story import leads_of
 
 STEPS = 14
 LARGE_STASH = 60
@@ -91,18 +92,15 @@ def test_two_looks_of_one_run_share_little_and_lead_with_something_else(start: s
         if suiting(stock) < 2 * wanted:
             continue
         rich += 1
-        first, second = (
-            {placement.item for placement in one.look.placements}
-            for one in proposals([problem] * 2, seed, steps=60).found
-        )
+        looks = [problem.resolve(one.look.placements) for one in proposals([problem] * 2, seed, steps=60).found]
+        first, second = ({standing.item.id for standing in one.standings} for one in looks)
         assert first
         assert second
         assert len(first & second) <= 0.5 * min(len(first), len(second))
-        areas = {thing.id: thing.area for thing in stock.things.values() if not thing.item.is_book}
-        lead, other = (max(ids & areas.keys(), key=areas.__getitem__) for ids in (first, second))
+        again = leads_of(looks[0]) & leads_of(looks[1])
         # The only lamp at hand comes again, where a light is asked for.
-        lamps = sum(thing.category == "lamp" for thing in stock.pool)
-        assert lead != other or (stock.things[lead].category == "lamp" and lamps == 1)
+        lamps = [thing.id for thing in stock.pool if thing.category == "lamp"]
+        assert not again or (len(lamps) == 1 and again == set(lamps))
     assert rich
 
 

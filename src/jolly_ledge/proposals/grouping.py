@@ -11,7 +11,6 @@ from jolly_ledge.proposals.composing.fullness import WITH_THEIR_VESSEL, things_w
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.problem import Pairs, Problem
-from jolly_ledge.proposals.thing import Thing
 from jolly_ledge.proposals.worth import MOST_WELCOME, Judge, State, overlap, pairs_of
 
 FIRST_THROWS = 6
@@ -52,8 +51,6 @@ class Grouping:
         self._others = others
         self._earlier = [frozenset(item for item, _ in pairs) for pairs in others]
         self._taken = frozenset().union(*self._earlier)
-        areas = {item.id: Thing(item).area for item in problem.plan.stash if not item.is_book}
-        self._led = {max(ids & areas.keys(), key=lambda one: areas[one], default="") for ids in self._earlier}
         self._composition: Composition | None = None
         self._unavoidable: float | None = None
         self._chance = random.Random(seed)
@@ -71,7 +68,7 @@ class Grouping:
 
     def _composed(self) -> tuple[Composition, State] | None:
         self._number += 1
-        composition = composed(self._problem, self._seed + self._number, self._taken, self._led)
+        composition = composed(self._problem, self._seed + self._number, self._taken)
         return None if composition is None else self._judged(composition)
 
     def _judged(self, composition: Composition) -> tuple[Composition, State] | None:
@@ -102,8 +99,7 @@ class Grouping:
         cost += OVER_HALF_COST * sum(max(share - max(HALF, self._unavoidable), 0.0) for share in shares)
         pairs = pairs_of(composition.placements, self._problem.fixed)
         cost += SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
-        lead = _lead_of(composition, own)
-        return cost + SAME_LEAD * sum(lead == _lead_of(composition, earlier - kept) for earlier in self._earlier)
+        return cost + SAME_LEAD * (_lead_of(composition, own) in self._problem.led_before)
 
     def step(self, progress: float) -> bool:
         """Compose all anew, a ledge or a few of the best, or refine its groups: the longer, the finer."""

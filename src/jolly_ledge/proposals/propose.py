@@ -5,12 +5,13 @@ from collections.abc import Callable, Iterator, Sequence
 from typing import Any, Literal
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from jolly_ledge.model.look import Look
 from jolly_ledge.proposals.conflicts import conflicts_in, left_out_of
 from jolly_ledge.proposals.moods import mood_said
 from jolly_ledge.proposals.problem import Pairs, Problem
-from jolly_ledge.proposals.story import StoryStep, how_many_said, story_of
+from jolly_ledge.proposals.story import StoryStep, how_many_said, leads_of, story_of
 from jolly_ledge.proposals.strategies import STRATEGIES
 from jolly_ledge.proposals.worth import State, pairs_of
 from jolly_ledge.readings.register import Assessment, assess
@@ -87,7 +88,9 @@ def propose(
     found: list[Proposal] = []
     others: list[Pairs] = []
     status: Status = "steps done"
-    for number, problem in enumerate(problems):
+    led: frozenset[str] = frozenset()
+    for number, asked in enumerate(problems):
+        problem = replace(asked, led_before=led)
         run = STRATEGIES[strategy](problem, seed * 1009 + number, tuple(others))
         yield Progress(number, number / count, _proposal(problem, run.best, number, told[number]))
         done = 0
@@ -110,6 +113,7 @@ def propose(
                 )
         found.append(_proposal(problem, run.best, number, told[number]))
         others.append(pairs_of(run.best.placements, problem.fixed))
+        led |= leads_of(problem.resolve(run.best.placements))
         if status == "cancelled":
             break
     yield Proposals(tuple(found), status)

@@ -33,7 +33,7 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
         for ledge, things in arrangement.by_ledge.items()
         if things
     }
-    leads = sorted(anchors.values(), key=lambda standing: -heavy.get(standing.id, 0.0))
+    leads = sorted(anchors.values(), key=lambda standing: (-heavy.get(standing.id, 0.0), standing.id))
     steps: list[tuple[int, float, StoryStep]] = []
     for standing in arrangement.standings:
         if standing.id in kept:
@@ -43,6 +43,17 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
         said = f"{capital(f'the {standing.item.label}')} {_where(standing, arrangement)}: {why}."
         steps.append((RANKS.index(rank), -heavy.get(standing.id, 0.0), StoryStep(standing.id, said)))
     return tuple(step for _, _, step in sorted(steps, key=lambda one: (one[0], one[1], one[2].placement)))
+
+
+def leads_of(arrangement: Arrangement) -> frozenset[str]:
+    """Return what leads a look: the thing that weighs most to the eye, and the largest that is no book."""
+    heavy = weights(arrangement)
+    shown = [one for one in arrangement.visible if one.item.category not in ("stems", "utensils")]
+    if not shown:
+        return frozenset()
+    first = max(shown, key=lambda one: (heavy.get(one.id, 0.0), one.id))
+    large = max(shown, key=lambda one: (0.0 if one.item.is_book else one.width * one.height, one.id))
+    return frozenset({first.item.id, large.item.id})
 
 
 def how_many_said(problem: Problem, arrangement: Arrangement) -> str:

@@ -105,11 +105,8 @@ class ProposalCard(QWidget):
         self.take_button.clicked.connect(lambda: on_take())
         self.differs: QLabel = words("", "soft")
         self.story: QLabel = words("", "small")
-        # All cards give their text the same room, so that the drawings stand on one line.
-        for label, lines in ((self.differs, DIFFERS_ROOM), (self.story, STORY_ROOM)):
+        for label in (self.differs, self.story):
             label.setAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignTop)
-            label.ensurePolished()
-            label.setMinimumHeight(lines * label.fontMetrics().lineSpacing())
         column.addWidget(self.drawing, 1)
         column.addWidget(Board())
         column.addWidget(self.reads)
@@ -150,6 +147,19 @@ class ProposalCard(QWidget):
             return f"reads {score}{lacks}"
         more = score - shown(read.score)
         return f"reads {score} ({'+' if more >= 0 else '−'}{abs(more)}){lacks}"
+
+    def rooms(self) -> tuple[int, int]:
+        """Return how much room its two texts need at its width, in pixels."""
+        needed = []
+        for label, lines in ((self.differs, DIFFERS_ROOM), (self.story, STORY_ROOM)):
+            label.ensurePolished()
+            needed.append(max(lines * label.fontMetrics().lineSpacing(), label.heightForWidth(self.width())))
+        return needed[0], needed[1]
+
+    def give_room(self, differs: int, story: int) -> None:
+        """Give its two texts so much room."""
+        self.differs.setFixedHeight(differs)
+        self.story.setFixedHeight(story)
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Keys belong to the page."""

@@ -4,6 +4,7 @@ from collections.abc import Callable
 from functools import partial
 
 from msgspec.structs import replace
+from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHBoxLayout, QProgressBar
 
 from jolly_ledge.app.panels.proposal_card import ProposalCard
@@ -160,7 +161,20 @@ class ProposalsPage(SearchPage):
     def _show(self, index: int, proposal: Proposal | None) -> None:
         present, read = self._present or (None, None)
         self.cards[index].show_proposal(self._asked_for, proposal, present, read)
+        self._level()
         self._show_marks()
+
+    def _level(self) -> None:
+        """Give the texts of all cards the same room, so that the drawings stand on one line."""
+        rooms = [card.rooms() for card in self.cards]
+        for card in self.cards:
+            card.give_room(max(room[0] for room in rooms), max(room[1] for room in rooms))
+
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        """Give the texts room anew."""
+        super().resizeEvent(event)
+        if self.cards:
+            self._level()
 
     # Taking over
 

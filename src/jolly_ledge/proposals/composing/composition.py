@@ -52,7 +52,6 @@ def composed(
     problem: Problem,
     seed: int,
     taken_before: Collection[str] = (),
-    led_before: Collection[str] = (),
 ) -> Composition | None:
     """Return a composition that can stand, with all that must be there.
 
@@ -63,19 +62,19 @@ def composed(
     problem : Problem
     seed : int
         The same problem and seed give the same composition.
-    taken_before, led_before : set of str
-        Things that earlier looks have, and those that lead them.
+    taken_before : set of str
+        Things that earlier looks have.
     """
     chance = Random(seed)
     first = _particular(problem, chance)
     if first is None:
         return None
     grounded = replace(problem, fixed=first, required=_awaited(problem, first), hidden=_unseen(problem, first))
-    stock = Stock(grounded, chance, taken_before, led_before)
+    stock = Stock(grounded, chance, taken_before)
     if rows := rows_of_many(stock):
         first = (*first, *placements_of(rows))
         grounded = replace(problem, fixed=first, required=_awaited(problem, first), hidden=_unseen(problem, first))
-        stock = Stock(grounded, chance, taken_before, led_before)
+        stock = Stock(grounded, chance, taken_before)
     walls = _hang_something(stock)
     stock.pool = [thing for thing in stock.pool if thing.id not in {placement.item for placement in walls}]
     groups: list[tuple[Ledge, Group]] = []

@@ -34,7 +34,7 @@ SOLID_ON_A_TABLE, HIGHEST_SOLID_MM = frozenset({"vessel", "sculpture", "object"}
 SLENDER_SHARE = 1.3
 MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
 FEWEST = 7
-SPINES_MAY = 0.3
+SPINES_MAY, FARTHER = 0.3, 0.22
 """Spines in a row blend: they may be so much further from the palette."""
 
 
@@ -45,13 +45,11 @@ class Stock:
     ----------
     problem : Problem
     chance : random.Random
-    taken_before, led_before : set of str
-        Things that earlier looks have, and those that lead them: these come again only where nothing else would do.
+    taken_before : set of str
+        Things that earlier looks have.
     """
 
-    def __init__(
-        self, problem: Problem, chance: Random, taken_before: Collection[str] = (), led_before: Collection[str] = ()
-    ) -> None:
+    def __init__(self, problem: Problem, chance: Random, taken_before: Collection[str] = ()) -> None:
         self.problem, self.chance = problem, chance
         self.piece = problem.piece
         self.room: Room = room_of(problem.piece)
@@ -83,7 +81,7 @@ class Stock:
             if thing.id in self.must:
                 thing.worth = max(thing.worth, 0.6) + MUST_WORTH
             thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
-        self.pool = self._with_other_leads(self._suiting(), led_before)
+        self.pool = self._with_other_leads(self._suiting())
 
     def beside(self, placements: tuple[Placement, ...]) -> "Stock":
         """Return the same things for ledges on which more is kept."""
@@ -93,6 +91,8 @@ class Stock:
 
     def _suiting(self) -> list[Thing]:
         least = FITS_PALETTE if len(self.things) > SMALL_STASH else FITS_SMALL_STASH
+        # Another look may go a little farther from the palette: what is quiet is rather taken than the same again.
+        least -= FARTHER * bool(self._taken_before)
         pool = []
         for thing in self.things.values():
             may = SPINES_MAY if thing.category in ("book", "book-row") else 0.0
@@ -108,9 +108,9 @@ class Stock:
             pool = best[: max(min(FEWEST, quiet), len(best) // 3, 2)]
         return pool
 
-    def _with_other_leads(self, pool: list[Thing], led_before: Collection[str]) -> list[Thing]:
+    def _with_other_leads(self, pool: list[Thing]) -> list[Thing]:
         """Leave out what leads an earlier look, where another of its kind and size or enough else is there."""
-        for led in [thing for thing in pool if thing.id in led_before and thing.id not in self.must]:
+        for led in [thing for thing in pool if thing.id in self.problem.led_before and thing.id not in self.must]:
             rest = [thing for thing in pool if thing is not led]
             others = [thing for thing in rest if thing.category == led.category and thing.area > 0.4 * led.area]
             if others or (led.category != "lamp" and len(rest) >= 2 * FEWEST):
