@@ -7,18 +7,20 @@ from random import Random
 import pytest
 
 from builders import case_of, plan_of, thing
+from households import household
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Ledge, Piece
-from jolly_ledge.proposals.composing.composition import placements_of
+from jolly_ledge.proposals.composing.composition import composed, placements_of
 from jolly_ledge.proposals.groups.anchored import anchored
-from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, stack_with_tall
+from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row
 from jolly_ledge.proposals.groups.candles import candlesticks
+from jolly_ledge.proposals.groups.clusters import cluster
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
-from jolly_ledge.proposals.groups.low import low_set, worthy
+from jolly_ledge.proposals.groups.nests import nest
 from jolly_ledge.proposals.groups.pairs import paired
-from jolly_ledge.proposals.groups.service import service
+from jolly_ledge.proposals.groups.register import FORMS
 from jolly_ledge.proposals.groups.stock import Stock, alike
 from jolly_ledge.proposals.groups.trays import tray_set
 from jolly_ledge.proposals.groups.vessels import stems_suit
@@ -41,6 +43,8 @@ STASH: tuple[Item, ...] = (
     *(thing(f"picture{n}", "frame", width=180.0 + 30 * n, height=250.0 + 40 * n, colours=((OAK, 1.0),)) for n in range(2)),
     thing("twigs", "stems", width=160.0, height=160.0, colours=((OAK, 1.0),)),
     thing("plates", "tableware", width=150.0, depth=150.0, height=120.0, colours=((CREAM, 1.0),)),
+    *(thing(f"urn{n}", "vessel", width=150.0 - 30 * n, height=220.0 - 60 * n, depth=150.0 - 30 * n, set="urns",
+            colours=((CREAM, 1.0),)) for n in range(3)),
     thing("lamp", "lamp", width=180.0, depth=180.0, height=360.0, colours=((CREAM, 1.0),)),
 )  # fmt: skip
 
@@ -50,24 +54,33 @@ def stock_of(seed: int = 1, piece: Piece | None = None, stash: tuple[Item, ...] 
     return Stock(problem_of(plan, "case", Manner()), Random(seed))
 
 
-def on_the_ledge(form: Callable[..., Group | None], seed: int, **more: object) -> tuple[Stock, Group]:
-    stock = stock_of(seed)
+def on_the_ledge(
+    form: Callable[..., Group | None], seed: int, stash: tuple[Item, ...] = STASH, piece: Piece | None = None,
+    **more: object,
+) -> tuple[Stock, Group]:  # fmt: skip
+    stock = stock_of(seed, piece, stash)
     group = form(stock, stock.ledges[0], set(), **more)
     assert group is not None
     return stock, group
 
 
-FORMS: dict[str, Callable[..., Group | None]] = {
-    "anchored": anchored, "stack": crowned_stack, "stack and tall": stack_with_tall, "row": row, "low": low_set,
-    "worthy": worthy, "service": service, "tray": tray_set,
-}  # fmt: skip
+def console() -> Piece:
+    ledge = Ledge(id="a1", left=0.0, floor=800.0, width=1300.0, depth=380.0)
+    return Piece(id="case", kind="console", width=1300.0, height=800.0, depth=380.0, ledges=(ledge,))
+
+
+STICKS = tuple(
+    thing(f"stick{n}", "candle", width=70.0, depth=70.0, height=230.0 - 70 * n, colours=((OAK, 1.0),)) for n in range(2)
+)
 
 
 @pytest.mark.parametrize("seed", range(6))
 @pytest.mark.parametrize("name", FORMS)
 def test_a_group_stands_by_itself(name: str, seed: int) -> None:
-    stock, group = on_the_ledge(FORMS[name], seed, width=600.0)
+    piece = console() if name == "lamp" else None
+    stock, group = on_the_ledge(FORMS[name].make, seed, (*STASH, *STICKS), piece, width=600.0)
     ledge = stock.ledges[0]
+    assert group.form == name or name == "stack-and-tall"
     group.shift((ledge.width - group.width) / 2 - group.left)
     assert stock.problem.can_stand(stock.problem.resolve(placements_of([(ledge, group)])))
     assert group.width <= 600.0 + 1
@@ -79,8 +92,8 @@ def test_a_group_stands_by_itself(name: str, seed: int) -> None:
 def test_nothing_is_made_of_nothing(name: str) -> None:
     stock = stock_of()
     ledge = stock.ledges[0]
-    assert FORMS[name](stock, ledge, set(stock.things), width=600.0) is None
-    assert FORMS[name](stock, ledge, set(), width=20.0) is None
+    assert FORMS[name].make(stock, ledge, set(stock.things), width=600.0) is None
+    assert FORMS[name].make(stock, ledge, set(), width=20.0) is None
 
 
 @pytest.mark.parametrize("seed", range(4))
@@ -234,3 +247,34 @@ def test_likeness_counts_kind_shape_and_hue_and_a_set_is_meant() -> None:
     assert alike(one, Thing(thing("dish", "bowl", colours=((BLUE, 1.0),)))) == 0.0
     assert alike(Thing(thing("one", set="trio")), Thing(thing("other", set="trio"))) == 0.0
     assert isinstance(choose_palette([one], Manner(), Random(1)), Palette)
+
+
+def test_a_nest_is_of_one_set_and_steps_down() -> None:
+    _, group = on_the_ledge(nest, 2, width=600.0)
+    assert len(group.members) >= 2
+    assert len({member.thing.item.set for member in group}) == 1
+    heights = [member.height for member in group]
+    assert all(lower <= 0.86 * higher for higher, lower in pairwise(heights))
+
+
+@pytest.mark.parametrize("seed", range(4))
+def test_a_cluster_stands_in_a_triangle(seed: int) -> None:
+    _, group = on_the_ledge(cluster, seed, width=600.0)
+    ground = [member for member in group if member.stands]
+    assert len(ground) == 3
+    risen, one, other = ground
+    assert (one.x - risen.x) * (other.x - risen.x) < 0
+    assert one.z < risen.z
+    assert other.z < risen.z
+    assert all(group.is_clear(member) for member in ground)
+
+
+def test_every_group_of_a_look_is_of_a_form_that_is_known() -> None:
+    whole_tops = {"pair", "machines", "show", "crock", "end"}
+    for start in ("bookcase", "console", "mantel", "counter", "coffee-table-round", "nightstand"):
+        plan, manner = household(start, 5)
+        problem = problem_of(plan, plan.pieces[0].id, manner)
+        for seed in range(6):
+            found = composed(problem, seed)
+            if found is not None:
+                assert {group.form for _, group in found.groups} <= whole_tops | FORMS.keys()

@@ -17,11 +17,12 @@ from jolly_ledge.proposals.composing.composition import placements_of
 from jolly_ledge.proposals.composing.regrouping import other_groups
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.register import FORMS
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import Problem, problem_of, stops_of
 from jolly_ledge.readings.register import assess
 
-MOST_BUILT, MOST_OFFERED, OF_ONE_LEAD = 24, 9, 2
+MOST_BUILT, MOST_OFFERED, OF_ONE_LEAD = 6, 9, 2
 """So many times the dice are thrown, so many groups are offered, and no more than so many with one lead."""
 
 MOST_NAMED = 3
@@ -29,9 +30,10 @@ STAYS = frozenset({"must-keep", "hide"})
 
 
 class GroupExchange(Struct, frozen=True):
-    """Another group on the spot: its things with the lead first, the edit, how the whole changes."""
+    """Another group on the spot: its things with the lead first, what form it is, the edit, how the whole changes."""
 
     names: tuple[str, ...]
+    form: str
     edit: ExchangeGroup
     look: Look
     gain: float
@@ -95,7 +97,8 @@ def group_exchanges(
             continue
         after = arrange(changed, changed.look(look.id))
         if not stops_of(after) - forbidden:
-            found.append(GroupExchange(_names_of(group), edit, changed.look(look.id), assess(after).score - at_first))
+            gain = assess(after).score - at_first
+            found.append(GroupExchange(_names_of(group), _form_of(group), edit, changed.look(look.id), gain))
     # One thing alone is no answer to a group while there are groups.
     return _varied([one for one in found if len(one.names) > 1] or found, most)
 
@@ -109,12 +112,21 @@ def _built(problem: Problem, ledge: Ledge, middle: float, used: set[str]) -> Ite
     taken = used | {placement.item for placement in problem.fixed}
     for seed in range(MOST_BUILT):
         stock = Stock(problem, Random(seed))
-        for group in other_groups(stock, ledge, taken, (left, right), ()):
+        # What suits the ledge by its role, and every form by itself: a stylist may want any of them here.
+        built = other_groups(stock, ledge, taken, (left, right), ())
+        built += [made for form in FORMS.values() if (made := form.make(stock, ledge, taken, width=right - left))]
+        for group in built:
+            if group.wants_end or group.width > right - left:
+                continue
             at = min(max(middle, left + group.width / 2), right - group.width / 2)
             group.shift(at - (group.left + group.right) / 2)
             if group.ids not in known:
                 known.add(group.ids)
                 yield group
+
+
+def _form_of(group: Group) -> str:
+    return FORMS[group.form].said if group.form in FORMS else ""
 
 
 def _names_of(group: Group) -> tuple[str, ...]:

@@ -8,6 +8,7 @@ from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QWidget
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.phrases import capital
 
 if TYPE_CHECKING:
     from jolly_ledge.proposals.exchange import Exchange
@@ -110,7 +111,8 @@ class ExchangeBar(QWidget):
         whole = f"{abs(change)} {'better' if change > 0 else 'worse'}" if change else "the whole reads the same"
         said = f"{self._at + 1} of {len(self.found)} · {exchange.sentence}; {whole}"
         self.said.setText(said)
-        self.said.setToolTip(said)
+        form = getattr(exchange, "form", "")
+        self.said.setToolTip(f"{said}\n{capital(form)}." if form else said)
         self._session.preview(exchange.look, beside_what_is=False)
 
     def _end(self) -> None:

@@ -16,6 +16,7 @@ from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.blend import blend
 from jolly_ledge.proposals.moods import moods_of
@@ -170,6 +171,7 @@ class ProposalsPage(SearchPage):
         for card in self.cards:
             card.give_room(max(room[0] for room in rooms), max(room[1] for room in rooms))
 
+    @survives
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Give the texts room anew."""
         super().resizeEvent(event)

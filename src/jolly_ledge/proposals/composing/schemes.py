@@ -14,6 +14,7 @@ from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, s
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
 from jolly_ledge.proposals.groups.low import WORTHY, any_one, low_set, worthy
+from jolly_ledge.proposals.groups.nests import nest
 from jolly_ledge.proposals.groups.pairs import paired
 from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock
@@ -98,6 +99,9 @@ class _Forms:
     def low(self) -> Make:
         return lambda used, width: low_set(self._stock, self._ledge, used, width=width, side=self._side)
 
+    def nest(self) -> Make:
+        return lambda used, width: nest(self._stock, self._ledge, used, width=width, side=self._side)
+
     def anything(self) -> Make:
         return lambda used, width: any_one(self._stock, self._ledge, used, width=width)
 
@@ -176,7 +180,7 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
         else forms.tall(0.68, 0.78, stems=1.0, **({"kinds": UNDER_A_MIRROR} if over else {})),
     )
     low = one_of(
-        *stock.chance.sample([other.stack_and_tall(0.42), other.stack(), other.tray()], 3),
+        *stock.chance.sample([other.stack_and_tall(0.42), other.stack(), other.tray(), other.nest()], 4),
         other.tall(0.4, 0.45, stems=0.8), other.low(),
     )  # fmt: skip
     makers = [tall, low]
@@ -206,13 +210,13 @@ def _on_a_shelf(
     tall, picture = forms.tall(), one_of(forms.tall(0.68, 0.82, kinds=PICTURES), forms.tall())
     if is_library(stock) and ledge.clearance is not None:
         return _in_a_library(stock, ledge, used, order, before)
-    first: list[Make] = [tall, picture]
+    first: list[Make] = [tall, picture, one_of(forms.nest(), tall)]
     if "stack-and-tall" not in lately:
         first.append(forms.stack_and_tall())
     if bookish and ledge.clearance is not None and "row" not in lately:
         first += [one_of(forms.row(order), tall)] * 2
     second: list[Make] = [forms.stack(), forms.stack(), forms.low(), forms.worthy()] if bookish else [
-        forms.low(), forms.worthy(), tall
+        one_of(forms.nest(), forms.low()), forms.low(), forms.worthy(), tall
     ]  # fmt: skip
     if stock.room in ("kitchen", "dining") or is_served(stock.piece):
         first, second = [*first, *[forms.service()] * 4], [*second, *[forms.service()] * 3]

@@ -9,6 +9,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack
 from jolly_ledge.proposals.groups.candles import candlesticks
+from jolly_ledge.proposals.groups.clusters import cluster
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.low import any_one, low_set
 from jolly_ledge.proposals.groups.service import service
@@ -19,6 +20,7 @@ Spot = tuple[Group | None, float, float]
 ROUND_SHARE = 0.66
 """So much of the width of a round top may be used."""
 
+CLUSTERED_OFTEN = 0.3
 TRAY_OFTEN, LONG_MM, BESIDE_THE_CENTRE = 0.7, 1400.0, 0.24
 GROUP_DEPTH_MM = 400.0
 RIM_MM, SMALL_ROUND_MM, WIDE_MM = 30.0, 800.0, 900.0
@@ -86,6 +88,11 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     """Set a tray or books, something green and risen, and on what is wide a low third."""
     is_round = ledge.shape == "ellipse"
     width = ledge.width * (ROUND_SHARE if is_round else 1.0)
+    if is_round and stock.chance.random() < CLUSTERED_OFTEN:
+        together = cluster(stock, ledge, used, side=end, width=width)
+        if together is not None:
+            books = crowned_stack(stock, ledge, {*used, *together.ids}, side=end, width=0.34 * width, count=2)
+            return [(together, 0.5 - 0.08 * end, 0.55), (books, 0.5 + 0.22 * end, 0.4)]
     first = tray_set(stock, ledge, used, width=0.42 * width, tall=0.8) if stock.chance.random() < TRAY_OFTEN else None
     first = first or crowned_stack(stock, ledge, used, side=end, width=0.38 * width)
     first = first or tray_set(stock, ledge, used, width=0.45 * width)

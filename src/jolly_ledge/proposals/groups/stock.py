@@ -91,8 +91,8 @@ class Stock:
 
     def _suiting(self) -> list[Thing]:
         least = FITS_PALETTE if len(self.things) > SMALL_STASH else FITS_SMALL_STASH
-        # Another look may go a little farther from the palette: what is quiet is rather taken than the same again.
-        least -= FARTHER * bool(self._taken_before)
+        # Another look may go a little farther from hues nobody asked for: rather something quiet than the same again.
+        least -= FARTHER * (bool(self._taken_before) and not self.problem.manner.palette)
         pool = []
         for thing in self.things.values():
             may = SPINES_MAY if thing.category in ("book", "book-row") else 0.0
