@@ -19,12 +19,14 @@ from jolly_ledge.proposals.composing.schemes import groups_for
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.composing.topping import topped_up
 from jolly_ledge.proposals.errands import Errand, errands_of
-from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.low import without_empty_glass
 from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.groups.vessels import stems_suit
 from jolly_ledge.proposals.places import hung
 from jolly_ledge.proposals.problem import Problem, stops_of
 from jolly_ledge.proposals.settling import settle
+from jolly_ledge.proposals.thing import Thing
 from jolly_ledge.readings.wishes import hear
 
 PARTICULAR = frozenset({"mirrored", "centred", "together", "underlaid", "hangs", "hidden"})
@@ -75,6 +77,7 @@ def composed(
         first = (*first, *placements_of(rows))
         grounded = replace(problem, fixed=first, required=_awaited(problem, first), hidden=_unseen(problem, first))
         stock = Stock(grounded, chance, taken_before)
+    _keep_vessels_for_the_season(stock)
     walls = _hang_something(stock)
     stock.pool = [thing for thing in stock.pool if thing.id not in {placement.item for placement in walls}]
     groups: list[tuple[Ledge, Group]] = []
@@ -90,6 +93,7 @@ def composed(
         found = _composed_on(stock, ledge, used, side if even else -side, before, share)
         used |= {one for group in found for one in group.ids}
         groups += [(ledge, group) for group in found]
+    _fill_with_the_season(stock, groups, used)
     if walls and not hangs_clear(grounded, groups, walls):
         walls = ()
     if not groups and not rows:
@@ -252,6 +256,39 @@ def _thinned(groups: Sequence[Group], at_fault: Collection[str]) -> bool:
                 group.take_out(member)
                 return True
     return False
+
+
+def _stems_of_the_season(stock: Stock) -> list[Thing]:
+    season = stock.problem.season
+    return [thing for thing in stock.pool if thing.category == "stems" and season and season in thing.item.season]
+
+
+def _keep_vessels_for_the_season(stock: Stock) -> None:
+    """Let a vessel that suits stems of the season stand where it can hold them."""
+    for stems in _stems_of_the_season(stock):
+        for vessel in [thing for thing in stock.pool if thing.category == "vessel"]:
+            suiting = {ledge.id for ledge in stock.ledges if stems_suit(vessel, stems, ledge.clearance) > 0}
+            if suiting:
+                stock.keep_for(vessel, suiting)
+
+
+def _fill_with_the_season(stock: Stock, groups: Sequence[tuple[Ledge, Group]], used: Collection[str]) -> None:
+    """Put stems of the season that is asked for into a vessel that stands empty, where they suit and can stand."""
+    for stems in [thing for thing in _stems_of_the_season(stock) if thing.id not in used]:
+        for ledge, group in groups:
+            for vessel in [m for m in group if stems_suit(m.thing, stems, _room_over(ledge, m)) > 0]:
+                if any(member.inside is vessel or member.on is vessel for member in group):
+                    continue
+                inside = group.put_into(stems, vessel)
+                there = [member.placement(ledge.id) for one, other in groups if one is ledge for member in other]
+                kept = (placement for placement in stock.problem.fixed if placement.ledge == ledge.id)
+                if stock.problem.can_stand(stock.problem.resolve((*kept, *there))):
+                    return
+                group.take_out(inside)
+
+
+def _room_over(ledge: Ledge, vessel: Member) -> float | None:
+    return None if ledge.clearance is None else ledge.clearance - vessel.base
 
 
 def _hang_something(stock: Stock) -> Placements:

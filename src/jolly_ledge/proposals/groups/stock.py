@@ -83,6 +83,11 @@ class Stock:
             thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
         self.pool = self._with_other_leads(self._suiting())
 
+    def keep_for(self, thing: Thing, ledges: Collection[str]) -> None:
+        """Let a thing come only to some ledges, and the rather."""
+        self._homes[thing.id] = self._homes.get(thing.id, set()) & set(ledges)
+        thing.worth += SEASON_WORTH
+
     def beside(self, placements: tuple[Placement, ...]) -> "Stock":
         """Return the same things for ledges on which more is kept."""
         other = copy(self)
