@@ -26,7 +26,7 @@ BOARD_REACH = 0.15
 """The next level lies as far up as the frame is high, and a board of so much of it."""
 
 ABOVE_SHARE = 0.9
-ALIKE_FROM = 0.6
+ALIKE_FROM = 0.5
 SAYS_NOTHING = 0.3
 TIED_FROM, CALM = 0.75, 0.5
 """So alike, things are tied to each other by the eye; nearer than calm they compete."""
@@ -34,7 +34,7 @@ TIED_FROM, CALM = 0.75, 0.5
 TWIN = 0.93
 TWIN_PENALTY = 1.0
 GREEN_PENALTY, GREENS_COST = 0.3, 0.2
-UNTWINNED_COST = 0.25
+UNTWINNED_COST, FARTHER_COST = 0.25, 0.08
 MIRRORED_OFFSET = 0.06
 _KIN = (
     BOOK_CATEGORIES,
@@ -118,7 +118,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if len(units) < 2:
         return None
     items = tuple(unit.lead.item for unit in units)
-    penalty, twinned, worst = 0.0, False, 0.0
+    penalty, twinned, worst, nearest = 0.0, False, 0.0, 0.0
     findings: list[Finding] = []
     contributions: dict[str, float] = {}
     for row, column, alike in kin_among(items):
@@ -126,7 +126,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         one = items[row]
         near = nearness(first, second)
         greens = one.category in GREENERY and items[column].category in GREENERY
-        # Pairs that are neither near nor twins say nothing.
+        nearest = max(nearest, alike * near if not one.set or one.set != items[column].set else 0.0)
+        # Pairs that are neither near nor twins say nothing by themselves.
         if alike * near <= SAYS_NOTHING and alike < TWIN and not (greens and near > 0.5):
             continue
         close = alike * near
@@ -152,7 +153,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             penalty += 0.3 * ramp(close, 0.5, CLOSE_PAIR)
     penalty += GREENS_COST * _greens_on_one_ledge(arrangement)
     bodies = {ledge.body for ledge in arrangement.standing_ledges}
-    loss = penalty + UNTWINNED_COST * (len(bodies) > 1 and not twinned)
+    loss = penalty + UNTWINNED_COST * (len(bodies) > 1 and not twinned) + FARTHER_COST * nearest
     close_pairs = len(findings)
     return Reading(
         id=ID,

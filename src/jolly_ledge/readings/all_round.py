@@ -7,10 +7,10 @@ from jolly_ledge.model.facing import FACE_DEGREES
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, weighted_mean
+from jolly_ledge.readings.score import ramp, score_of, weighted_mean
 
 ID = "all-round"
-BAND = (0.75, 1.0)
+BAND, FLAT_COST = (0.75, 1.0), 0.35
 SIDES = ((0.5, -0.4), (0.5, 1.4), (-0.4, 0.5), (1.4, 0.5))
 """Where people stand about a piece without told seats, in widths and depths."""
 
@@ -34,6 +34,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     seats = [(seat.x, seat.z) for seat in piece.seats] or [(x * piece.width, z * piece.depth) for x, z in SIDES]
     shares = {standing.id: _good_share(standing, seats) for standing in things}
     value = weighted_mean([(shares[standing.id], max(standing.area, 1.0)) for standing in things])
+    # What is flat shows an edge to those at the sides; what is round is the same to everybody.
+    flat = weighted_mean([(1 - _roundness(standing), max(standing.area, 1.0)) for standing in things])
+    loss = 1 - ramp(value, 0.3, 0.95) + FLAT_COST * flat
     findings = tuple(
         Finding(
             ID,
@@ -51,12 +54,19 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=ramp(value, 0.3, 0.95),
+        score=score_of(loss),
+        loss=loss,
         shown=percent(value),
         sentence=f"From {percent(value)} of the seats a good side is seen; three of four are wanted.",
         contributions=tuple(shares.items()),
         findings=findings,
     )
+
+
+def _roundness(standing: Standing) -> float:
+    """Return how alike a thing is from the front and from the sides, 0 to 1."""
+    deep = standing.back - standing.front
+    return min(standing.width, deep) / max(standing.width, deep, 1.0)
 
 
 def _good_share(standing: Standing, seats: list[tuple[float, float]]) -> float:

@@ -1,10 +1,12 @@
 """Books: whether upright ones are held, flat ones carry something, and rows have an end."""
 
+from itertools import pairwise
+
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.rows import row_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import score_of, smooth_step
+from jolly_ledge.readings.score import mean, score_of, smooth_step
 
 ID = "books"
 BAND = (0.75, 1.0)
@@ -12,7 +14,8 @@ HELD_MM, HELD_WIDTH_MM = 25.0, 30.0
 """What stands nearer than this holds a book; a little further it half does."""
 
 LONE_COST, LONE_FLAT_COST, OPEN_END_COST = 1.0, 0.6, 0.3
-MANY = 3.0
+MANY, RAGGED_COST, RAGGED_SHARE, EVEN_ROW = 3.0, 0.2, 0.5, 0.3
+"""Rows that go up and down and stacks laid askew are a little restless; where there are none, no more than some."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -54,7 +57,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if not costs:
         return None
     whole = sum(costs.values())
-    loss = MANY * whole / (MANY + whole)
+    loss = MANY * whole / (MANY + whole) + RAGGED_COST * _raggedness(arrangement, books)
     at_home = sum(1 for cost in costs.values() if cost < OPEN_END_COST)
     books_are = ("book" if len(costs) == 1 else "books") + (" is" if at_home == 1 else " are")
     return Reading(
@@ -69,6 +72,22 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         findings=tuple(findings),
         loss=loss,
     )
+
+
+def _raggedness(arrangement: Arrangement, books: list[Standing]) -> float:
+    """Return how ragged rows and stacks are, 0 to 1: neighbours that step up and down at random, by the step."""
+    steps: list[float] = []
+    rows = {row for book in books if (row := row_of(arrangement, book.id))}
+    for row in rows:
+        heights = [one.height for one in row]
+        rises = [later - earlier for earlier, later in pairwise(heights)]
+        against = min(sum(rise for rise in rises if rise > 0), -sum(rise for rise in rises if rise < 0))
+        steps.append(min(against / (RAGGED_SHARE * max(heights)), 1.0))
+    for book in books:
+        host = arrangement.by_id.get(book.placement.on or "")
+        if host is not None and host.item.is_book:
+            steps.append(min(abs(book.x - host.x) / (RAGGED_SHARE * host.width), 1.0))
+    return mean(steps, empty=EVEN_ROW)
 
 
 def _open(gap: float) -> float:

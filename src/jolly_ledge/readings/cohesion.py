@@ -11,7 +11,7 @@ from jolly_ledge.readings.score import mean, score_of, soft_excess
 
 ID = "cohesion"
 BAND = (0.0, 1.0)
-FAR = 2.6
+FAR, NEARER_COST = 2.6, 0.05
 """A gap of so many widths of the smaller neighbour falls apart."""
 
 LEAST_SHARE = 0.06
@@ -46,6 +46,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         return _gathered(arrangement)
     value = max(gaps.values())
     loss = mean([soft_excess(share, BAND[1], FAR - BAND[1]) for share in gaps.values()])
+    loss += NEARER_COST * mean([min(share, BAND[1]) for share in gaps.values()])
     findings = tuple(
         Finding(
             ID,

@@ -20,6 +20,7 @@ SINGLE_ENDS = 0.3
 """A single thing may stand to a side."""
 
 FREE_END, END_SPREAD, SPREAD_COST, ENDS_COST, BARE_COST = 0.12, 0.25, 0.35, 0.3, 1.2
+EVENER_COST = 0.15
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -48,6 +49,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     value = spread if len(ledges) >= FEWEST else mean(ends)
     loss = SPREAD_COST * soft_excess(spread, BAND[1], BAND[1]) * (len(ledges) >= FEWEST)
     loss += ENDS_COST * mean([soft_excess(end, FREE_END, END_SPREAD) for end in ends]) + BARE_COST * bare
+    # Even is better than even enough.
+    loss += EVENER_COST * (mean(ends) + 2 * spread)
     return Reading(
         id=ID,
         value=value,

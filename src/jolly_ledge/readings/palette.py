@@ -23,6 +23,7 @@ THINGS_FOR_EACH_FAMILY, FEWEST_FAMILIES = 2, 2
 
 NOUGHT = 0.55
 
+TONES_COST, CALM_TONES = 0.06, 2.5
 OUTSIDE_COST, LOUD_COST, HUES_COST, PLAIN_COST = 1.0, 2.2, 0.6, 0.15
 FEW_HUES, ONE_HUE, TOLD_LOUD, SPINES_BLEND, ACCENT, FILLS = 1.6, 0.08, 0.15, 0.35, 0.5, 1.5
 """Beside whites, woods, sand and leaves one hue and a little of another is calm; less of a second is plain."""
@@ -72,6 +73,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         said = f"The {loudest.item.label} is loud among the rest; leave it out, or let it be the one accent."
         findings = (*findings, Finding(ID, (loudest.id,), said, min(LOUD_COST * loud, 1.0)))
     loss = OUTSIDE_COST * (1 - value) + LOUD_COST * loud + HUES_COST * hues + PLAIN_COST * _plainness(areas, whole)
+    loss += TONES_COST * _tones(areas, whole)
     return Reading(
         id=ID,
         value=value,
@@ -144,6 +146,15 @@ def _too_many_hues(areas: tuple[ColourArea, ...], whole: float) -> float:
         return 0.0
     count = math.exp(-sum(area / coloured * math.log(area / coloured) for area in shares.values() if area > 0))
     return soft_excess(count, FEW_HUES, 1.0) * math.sqrt(coloured / whole)
+
+
+def _tones(areas: tuple[ColourArea, ...], whole: float) -> float:
+    """Return by how many families, quiet ones and woods among them, a look passes the three that are calmest."""
+    shares: dict[str, float] = {}
+    for _, colour, area in areas:
+        shares[hue_family(colour)] = shares.get(hue_family(colour), 0.0) + area / whole
+    count = math.exp(-sum(share * math.log(share) for share in shares.values() if share > 0))
+    return soft_excess(count, CALM_TONES, CALM_TONES)
 
 
 def _plainness(areas: tuple[ColourArea, ...], whole: float) -> float:

@@ -5,11 +5,11 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.readings.cover import silhouette
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, weighted_mean
+from jolly_ledge.readings.score import ramp, score_of, weighted_mean
 
 ID = "seen-shut"
 BAND = (0.6, 1.0)
-HARDLY = 0.3
+HARDLY, CROSSED_COST = 0.3, 2.0
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -36,6 +36,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     shares = {unit.lead.id: _visible(unit, hidden) for unit in anchors}
     value = min(shares.values())
     score = weighted_mean([(ramp(shares[unit.lead.id], HARDLY, 0.9), unit.area) for unit in anchors])
+    # Whatever the bars cross is seen a little less, who leads or not.
+    crossed = weighted_mean([(1 - _visible(unit, hidden), unit.area) for unit in arrangement.units])
+    loss = 1 - score + CROSSED_COST * crossed
     findings = tuple(
         Finding(
             ID,
@@ -52,7 +55,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=score,
+        score=score_of(loss),
+        loss=loss,
         shown="seen" if value >= BAND[0] else percent(value),
         sentence=f"Shut, the most hidden anchor shows {percent(value)} of itself; 60 % or more is wanted.",
         contributions=tuple(shares.items()),

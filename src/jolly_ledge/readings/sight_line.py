@@ -4,7 +4,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.silhouette import DENSITIES
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, score_of
+from jolly_ledge.readings.score import ramp, score_of, soft_excess
 
 ID = "sight-line"
 HIGH_SEAT_MM, LOW_SEAT_MM = 1080.0, 1000.0
@@ -17,6 +17,7 @@ SLIM_MM = 60.0
 
 WIDE_MM = 220.0
 AIRY = 0.4
+FILLED, FILLED_COST = 0.15, 0.12
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -39,6 +40,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     worst = max(things, key=lambda standing: blocks[standing.id])
     value = max(standing.top - chin for standing in things if _solidity(standing) > AIRY or blocks[standing.id] == 0)
     score = 1 - blocks[worst.id]
+    # What is low and airy leaves more to see of hands and table, too.
+    between = sum(_between(standing, chin) for standing in things)
+    loss = blocks[worst.id] + FILLED_COST * soft_excess(between, 0.0, FILLED)
     findings: tuple[Finding, ...] = ()
     if blocks[worst.id] > 0.1:
         findings = (
@@ -55,8 +59,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=(-600.0, 0.0),
         limits=(-800.0, 500.0),
-        score=score_of(1 - score),
-        loss=1 - score,
+        score=score_of(loss),
+        loss=loss,
         shown="free" if score > 0.9 else f"{round(value / 10)} cm over",
         sentence="People who sit across see each other."
         if score > 0.9
@@ -68,6 +72,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 def _solidity(standing: Standing) -> float:
     return 0.2 if "airy" in standing.item.traits else DENSITIES.get(standing.shape, 1.0)
+
+
+def _between(standing: Standing, chin: float) -> float:
+    """Return which part of what is seen between a table and a chin a thing fills."""
+    ledge = standing.ledge
+    window = ledge.width * max(chin - ledge.floor, 1.0)
+    return _solidity(standing) * standing.width * max(min(standing.top, chin) - standing.bottom, 0.0) / window
 
 
 def _blocks(standing: Standing, chin: float) -> float:

@@ -17,7 +17,7 @@ RELATED, UNRELATED = 24.0, 60.0
 """CIEDE2000 between covers that lie on each other."""
 
 SIZE_SHARE = 0.7
-UNSOUND_COST, GROWS_COST, MANY, TOLD_FROM = 1.1, 0.15, 4.0, 0.25
+UNSOUND_COST, GROWS_COST, FALLS_COST, MANY, TOLD_FROM = 1.1, 0.15, 0.1, 4.0, 0.25
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -45,6 +45,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     cost = sum(cost for _, cost, _ in perched)
     loss = UNSOUND_COST * sum(1 - score for score in scores.values()) / (1 + 0.3 * len(scores)) + cost
     loss += GROWS_COST * mean([soft_excess(_ratio(host, guest), LARGER, LARGER) for host, guest in pairs], empty=0.0)
+    # What lies well within what carries it falls upward more plainly than what only just does.
+    loss += FALLS_COST * mean([min(_ratio(host, guest), 1.0) for host, guest in pairs], empty=0.0)
     told = [(one, cost, said) for one, cost, said in perched if cost > TOLD_FROM]
     loss = MANY * loss / (MANY + loss)
     findings = tuple(

@@ -1,6 +1,8 @@
 """Tie: whether what has a colour or a stuff of its own is answered somewhere else."""
 
+import math
 from collections.abc import Iterable
+from itertools import combinations
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
@@ -19,6 +21,10 @@ CALM, LOUDER, SPINES = 0.5, 1.5, 0.35
 """A quiet hue that comes once harms little, a loud one much."""
 
 QUIET_HUES = QUIET | WARM | {"green"}
+STUFFS = frozenset({"metal", "woven", "clear"})
+STUFF_COST, NEAR_COST, ACROSS, HALF_NEAR = 0.12, 0.12, 0.5, 0.4
+"""A stuff that comes once, and a hue that is answered only close by, are mild; without a hue nothing is near or far."""
+
 FULL_SHARE = 0.12
 """Hues that come once on so much of what is seen are plainly noticed."""
 
@@ -53,7 +59,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     once = [family for family, where in bearers.items() if len(where) == 1]
     value = 1 - sum(areas[family] for family in once) / coloured if coloured else 1.0
     share = sum(volume[family] for family in once) / whole
-    loss = 2 * share / (share + FULL_SHARE)
+    loss = 2 * share / (share + FULL_SHARE) + STUFF_COST * _stuff_alone(seen) + NEAR_COST * _answers_near(things, seen)
     findings = tuple(
         Finding(
             ID,
@@ -75,10 +81,39 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         sentence="Every hue is answered by another thing."
         if not once
         else f"{percent(value)} of what is coloured is answered; {listed(once, 4)} {verb(once, 'comes', 'come')} once.",
-        contributions=tuple((one.id, 1.0) for family in areas if family not in once for one in things[family]),
+        contributions=tuple((one.id, 1.0) for family in areas if family not in once for one in things[family])
+        or tuple((one.id, 0.0) for one in seen),
         findings=findings,
         loss=loss,
     )
+
+
+def _stuff_alone(seen: list[Standing]) -> float:
+    """Return which part of what is of a stuff of its own (metal, weave, glass) is answered by nothing of that stuff."""
+    areas: dict[str, float] = {}
+    bearers: dict[str, set[str]] = {}
+    for one in seen:
+        if one.item.finish in STUFFS:
+            areas[one.item.finish] = areas.get(one.item.finish, 0.0) + one.area
+            bearers.setdefault(one.item.finish, set()).add(one.item.set or one.root)
+    alone = sum(area for stuff, area in areas.items() if len(bearers[stuff]) == 1)
+    return alone / sum(areas.values()) if areas else 0.0
+
+
+def _answers_near(things: dict[str, list[Standing]], seen: list[Standing]) -> float:
+    """Return how near a hue is answered, 0 to 1: beside itself it is a patch, across the piece it ties."""
+    wide = max(one.right for one in seen) - min(one.left for one in seen)
+    high = max(one.top for one in seen) - min(one.bottom for one in seen)
+    reach = ACROSS * math.hypot(wide, high)
+    near = []
+    for bearers in things.values():
+        if len({one.root for one in bearers}) > 1:
+            far = max(
+                math.hypot(one.x - other.x, (one.bottom + one.top - other.bottom - other.top) / 2)
+                for one, other in combinations(bearers, 2)
+            )
+            near.append(max(1 - far / max(reach, 1.0), 0.0))
+    return sum(near) / len(near) if near else HALF_NEAR
 
 
 def _shares(standing: Standing) -> Iterable[tuple[str, float]]:
