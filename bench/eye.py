@@ -21,6 +21,7 @@ from msgspec.structs import replace
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.proposals.chance_looks import Chance, chance_looks, exchanged, other_choice, shuffled
 from jolly_ledge.proposals.problem import Problem, problem_of, without
+from jolly_ledge.readings.absence import ABSENT
 from jolly_ledge.readings.register import REGISTER, assess, better_of
 from judgement.cases import agrees, load_cases, prefers
 from judgement.looks import Composed, composed_looks
@@ -30,6 +31,7 @@ KINDS_OF_CHANCE: tuple[tuple[str, Chance], ...] = (
 )  # fmt: skip
 BEATEN, MOVES_EACH, MOVED_MM = 0.9, 24, 100.0
 SATURATED, SAME, THROWS = 0.97, 0.005, 4
+THINGS = (1, 2, 3, 6, 99)
 
 
 def main(count: int) -> None:
@@ -40,6 +42,7 @@ def main(count: int) -> None:
     by_chance(looks, count)
     single_moves(looks)
     scattered_groups(looks)
+    matrix(looks)
 
 
 def cases() -> None:
@@ -174,6 +177,28 @@ def scattered_groups(looks: list[Composed]) -> None:
             tried += 1
             lower += sum(scores) / len(scores) < own
     print(f"composed looks that a scattered group lowers: {lower} of {tried}")
+
+
+def matrix(looks: list[Composed]) -> None:
+    """Print where each reading applies, by kind of piece with one, two, three, six and all things, and why it does not."""
+    applies: dict[tuple[str, str, int], bool] = defaultdict(bool)
+    kinds = sorted({look.arrangement.piece.kind for look in looks})
+    for look in looks:
+        arrangement = look.arrangement
+        roots = [placement.id for placement in arrangement.look.placements if placement.host is None]
+        for count in THINGS:
+            kept = set(roots[:count])
+            shown = [one for one in arrangement.look.placements if arrangement.by_id[one.id].root in kept]
+            for reading in assess(problem_for(look).resolve(shown)).readings:
+                applies[reading.id, arrangement.piece.kind, count] = True
+    print(f"{'applies with 1, 2, 3, 6 and all':16}  {'  '.join(kinds)}")
+    for entry in REGISTER:
+        marks = [
+            "".join("#" if applies[entry.id, kind, count] else "." for count in THINGS).ljust(len(kind))
+            for kind in kinds
+        ]
+        why = f"  {ABSENT[entry.id]}" if any("." in mark for mark in marks) else ""
+        print(f"{entry.id:31}  {'  '.join(marks)}{why}")
 
 
 if __name__ == "__main__":

@@ -12,6 +12,7 @@ from jolly_ledge.app.widgets.texts import question, words
 from jolly_ledge.model.edits.looks import ChangeLook
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.value import changed
+from jolly_ledge.readings.absence import absence_said
 from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER
 
 STEPS: tuple[tuple[str, str, str], ...] = (
@@ -117,7 +118,7 @@ class EmphasisPage(QWidget):
         for identifier, label in self.reads.items():
             reading = found.get(identifier)
             label.setText(NOT_HERE if reading is None else f"reads {round(reading.score * 100)} · {reading.shown}")
-            label.setToolTip(NOT_HERE if reading is None else reading.sentence)
+            label.setToolTip(absence_said(identifier) if reading is None else reading.sentence)
 
     @survives
     def showEvent(self, event: QShowEvent) -> None:

@@ -9,6 +9,7 @@ from PySide6.QtWidgets import QWidget
 from jolly_ledge.app.widgets.vial import Vial, paint_vial
 from jolly_ledge.drawing.theme import INK, OCHRE_INK, PLUM_TINT, SHEET, SOFT_INK, TEAL
 from jolly_ledge.model.mishaps import survives
+from jolly_ledge.readings.absence import absence_said
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import Entry
 from jolly_ledge.render.fonts import font
@@ -53,7 +54,7 @@ class ReadingRow(QWidget):
 
     def describe(self) -> None:
         """Tell the sentence to those who ask for it: a tip, and a name for those who cannot see."""
-        sentence = "does not apply here" if self.reading is None else self.reading.sentence
+        sentence = absence_said(self.entry.id) if self.reading is None else self.reading.sentence
         self.setToolTip(sentence)
         self.setAccessibleName(f"{self.entry.name}: {sentence}")
 
