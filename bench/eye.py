@@ -180,7 +180,7 @@ def scattered_groups(looks: list[Composed]) -> None:
 
 
 def matrix(looks: list[Composed]) -> None:
-    """Print where each reading applies, by kind of piece with one, two, three, six and all things, and why it does not."""
+    """Print where each reading applies, by kind of piece with 1, 2, 3, 6 and all things, and why it does not."""
     applies: dict[tuple[str, str, int], bool] = defaultdict(bool)
     kinds = sorted({look.arrangement.piece.kind for look in looks})
     for look in looks:

@@ -1,10 +1,10 @@
 """Why a reading does not apply where it does not: every absence has a reason."""
 
 ABSENT: dict[str, str] = {
-    "odd-groups": "the manner does not count groups",
+    "odd-groups": "nothing stands on it, or the manner does not count groups",
     "how-many": "nothing stands on it",
     "negative-space": "nothing stands on it",
-    "even-rest": "nothing stands on it, or it is a table, whose air the balance tells",
+    "even-rest": "nothing stands on it, or it is a table or a worktop, whose air the balance tells",
     "grouping": "there are not two things that could be near each other",
     "cohesion": "nothing here is read as one: no small open top, no group that was named",
     "height-rhythm": "no two things stand beside each other",

@@ -40,6 +40,7 @@ from jolly_ledge.readings import (
     weight_low,
     working_room,
 )
+from jolly_ledge.readings.as_seen import as_seen
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import score_of
 
@@ -166,6 +167,7 @@ _BY_ID = {entry.id: entry for entry in REGISTER}
 
 def read_one(reading_id: str, arrangement: Arrangement) -> Reading | None:
     """Read one quality of a look alone; None where it does not apply."""
+    arrangement = as_seen(arrangement)
     reading = _BY_ID[reading_id].read(arrangement, arrangement.manner)
     return None if reading is None else _with_loss(reading)
 
@@ -209,6 +211,7 @@ def _with_loss(reading: Reading) -> Reading:
 
 def assess(arrangement: Arrangement) -> Assessment:
     """Read a look: every reading that applies, and the sum of what they lose in its manner."""
+    arrangement = as_seen(arrangement)
     manner = arrangement.manner
     readings: list[Reading] = []
     unread: list[str] = []
