@@ -12,7 +12,8 @@ from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.piece import Fixture, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.starts.gallery import STARTS
-from jolly_ledge.readings.register import assess, loss_of, read_one
+from jolly_ledge.readings.register import NAMES, assess, loss_of, read_one
+from judgement import doses
 from judgement.looks import Composed, composed_looks
 
 URN = thing("urn", width=160.0, height=260.0, depth=160.0, silhouette="urn")
@@ -83,6 +84,16 @@ def reach(step: int) -> Arrangement:
     return arranged((cup,), (put("cup", f"a{4 + step}"),), case_of(9))
 
 
+WITHOUT_A_DOSE = {
+    "odd-groups": "a count is even or odd",
+    "cohesion": "what is drawn apart is held by grouping",
+    "layering": "depth has bands, not a length",
+    "figure": "a figure is made or not",
+    "colour-echo": "a colour comes again or not",
+    "working-room": "what it asks for differs with the use",
+}
+"""Readings that go by steps of their own."""
+
 DOSES: dict[str, tuple[str, Callable[[int], Arrangement], int]] = {
     "things drawn apart": ("grouping", scattered, 5),
     "a thing goes behind another": ("covered", behind, 6),
@@ -106,6 +117,27 @@ def test_worse_is_worse_even_when_it_is_bad_already(
         assert found is not None
         losses.append(loss_of(found))
     assert all(two > one + 1e-6 for one, two in pairwise(losses)), losses
+
+
+EVERYWHERE = [(fault, kind) for fault, (_, _, _, kinds) in doses.DOSES.items() for kind in kinds]
+
+
+@pytest.mark.parametrize(("fault", "kind"), EVERYWHERE)
+def test_every_fault_is_worse_the_worse_it_gets_on_every_kind(fault: str, kind: str) -> None:
+    reading, dose, steps, _ = doses.DOSES[fault]
+    piece = doses.start(kind)
+    ledge = doses.main_ledge(piece)
+    losses = []
+    for step in range(steps):
+        found = read_one(reading, dose(piece, ledge, step))
+        assert found is not None
+        losses.append(loss_of(found))
+    assert all(two > one + 1e-6 for one, two in pairwise(losses)), losses
+
+
+def test_every_reading_has_a_dose_or_a_reason_for_none() -> None:
+    held = {reading for reading, _, _, _ in doses.DOSES.values()} | {reading for reading, _, _ in DOSES.values()}
+    assert NAMES.keys() - held == WITHOUT_A_DOSE.keys()
 
 
 @pytest.mark.parametrize("name", ["console", "coffee-table", "nightstand", "dining-table", "mantel", "island"])

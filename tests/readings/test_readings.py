@@ -209,7 +209,7 @@ def test_without_accents_there_is_no_echo() -> None:
 def test_what_vanishes_is_found() -> None:
     reading = read(contrast, arranged((thing("shade", colours=(("#3f4f5a", 1.0),)),), (put("shade"),)))
     assert "vanishes" in reading.findings[0].sentence
-    assert reading.score == pytest.approx(1 / (2 - contrast.CALM_FLOOR))
+    assert reading.score == pytest.approx(1 / (2 - contrast.CALM_FLOOR + contrast.OFF_THE_MIDDLE))
 
 
 def test_low_things_are_seen_against_the_top_they_lie_on() -> None:

@@ -118,7 +118,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if len(units) < 2:
         return None
     items = tuple(unit.lead.item for unit in units)
-    penalty, twinned, worst, nearest = 0.0, False, 0.0, 0.0
+    penalty, twinned, worst = 0.0, False, 0.0
     findings: list[Finding] = []
     contributions: dict[str, float] = {}
     for row, column, alike in kin_among(items):
@@ -126,7 +126,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         one = items[row]
         near = nearness(first, second)
         greens = one.category in GREENERY and items[column].category in GREENERY
-        nearest = max(nearest, alike * near if not one.set or one.set != items[column].set else 0.0)
         # Pairs that are neither near nor twins say nothing by themselves.
         if alike * near <= SAYS_NOTHING and alike < TWIN and not (greens and near > 0.5):
             continue
@@ -153,7 +152,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             penalty += 0.3 * ramp(close, 0.5, CLOSE_PAIR)
     penalty += GREENS_COST * _greens_on_one_ledge(arrangement)
     bodies = {ledge.body for ledge in arrangement.standing_ledges}
-    loss = penalty + UNTWINNED_COST * (len(bodies) > 1 and not twinned) + FARTHER_COST * nearest
+    loss = penalty + UNTWINNED_COST * (len(bodies) > 1 and not twinned)
+    closest = _closest(units, items)
+    loss += FARTHER_COST * max(closest.values(), default=0.0)
+    contributions = closest | contributions
     close_pairs = len(findings)
     return Reading(
         id=ID,
@@ -167,6 +169,28 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple(contributions.items()),
         findings=tuple(sorted(findings, key=lambda finding: -finding.gravity)),
     )
+
+
+def _closest(units: tuple[Unit, ...], items: tuple[Item, ...]) -> dict[str, float]:
+    """Return the two that are likest and nearest, members of a set apart, with how much; empty where none are alike."""
+    pairs = [
+        (alike * _closeness(units[row], units[column]), units[row].lead.id, units[column].lead.id)
+        for row, column, alike in kin_among(items)
+        if not items[row].set or items[row].set != items[column].set
+    ]
+    if not pairs:
+        return {}
+    close, one, other = max(pairs)
+    return {one: close, other: close}
+
+
+def _closeness(first: Unit, second: Unit) -> float:
+    """Return how close two units are anywhere on a piece, 1 beside each other and less and less without an end."""
+    one, two = first.lead, second.lead
+    along = max(first.left - second.right, second.left - first.right, 0.0)
+    up = max(first.bottom - second.top, second.bottom - first.top, 0.0)
+    size = max((one.width + two.width + one.height + two.height) / 4, 1.0)
+    return 1 / (1 + math.hypot(along, up) / (2 * size))
 
 
 @lru_cache(maxsize=8)

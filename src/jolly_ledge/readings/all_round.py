@@ -7,10 +7,10 @@ from jolly_ledge.model.facing import FACE_DEGREES
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, score_of, weighted_mean
+from jolly_ledge.readings.score import score_of, weighted_mean
 
 ID = "all-round"
-BAND, FLAT_COST = (0.75, 1.0), 0.35
+BAND, FLAT_COST, BACK_COST = (0.75, 1.0), 0.35, 1.3
 SIDES = ((0.5, -0.4), (0.5, 1.4), (-0.4, 0.5), (1.4, 0.5))
 """Where people stand about a piece without told seats, in widths and depths."""
 
@@ -36,7 +36,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     value = weighted_mean([(shares[standing.id], max(standing.area, 1.0)) for standing in things])
     # What is flat shows an edge to those at the sides; what is round is the same to everybody.
     flat = weighted_mean([(1 - _roundness(standing), max(standing.area, 1.0)) for standing in things])
-    loss = 1 - ramp(value, 0.3, 0.95) + FLAT_COST * flat
+    loss = BACK_COST * (1 - value) + FLAT_COST * flat
     findings = tuple(
         Finding(
             ID,

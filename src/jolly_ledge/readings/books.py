@@ -13,6 +13,7 @@ BAND = (0.75, 1.0)
 HELD_MM, HELD_WIDTH_MM = 25.0, 30.0
 """What stands nearer than this holds a book; a little further it half does."""
 
+GRADED, SAME_SIZE = 0.85, 0.3
 LONE_COST, LONE_FLAT_COST, OPEN_END_COST = 1.0, 0.6, 0.3
 MANY, RAGGED_COST, RAGGED_SHARE, EVEN_ROW = 3.0, 0.2, 0.5, 0.3
 """Rows that go up and down and stacks laid askew are a little restless; where there are none, no more than some."""
@@ -86,7 +87,9 @@ def _raggedness(arrangement: Arrangement, books: list[Standing]) -> float:
     for book in books:
         host = arrangement.by_id.get(book.placement.on or "")
         if host is not None and host.item.is_book:
-            steps.append(min(abs(book.x - host.x) / (RAGGED_SHARE * host.width), 1.0))
+            # A stack is graded: what is as large as what it lies on makes a block of it.
+            grading = max(book.width / host.width - GRADED, 0.0) / (1 - GRADED)
+            steps.append(min(abs(book.x - host.x) / (RAGGED_SHARE * host.width) + SAME_SIZE * grading, 1.0))
     return mean(steps, empty=EVEN_ROW)
 
 

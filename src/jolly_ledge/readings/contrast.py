@@ -32,7 +32,7 @@ SIZE_POWER = 0.35
 """How much more a large thing counts than a small one; each is to be seen."""
 
 TONES_COST, TONES_APART, MANY_TONES = 0.25, 0.25, 4
-FAINT = 0.6
+FAINT, OFF_THE_MIDDLE = 0.6, 0.06
 """Below this share of the band's lower end a thing can hardly be seen."""
 
 
@@ -61,6 +61,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     value = weighted_mean([(one.size, one.weight) for one in seen])
     score = weighted_mean([(one.score, one.weight) for one in seen])
     loss = 1 - score + TONES_COST * _alike_in_tone(seen) * (len(seen) >= MANY_TONES)
+    middle, half = (band[0] + band[1]) / 2, (band[1] - band[0]) / 2
+    # Within the band the middle is best: neither faint nor loud against its back.
+    off = weighted_mean([(min(abs(one.size - middle) / half, 1.0), one.weight) for one in seen])
+    loss += OFF_THE_MIDDLE * off
     faint = [one for one in seen if one.faintness > 1 - FAINT]
     findings = tuple(
         Finding(

@@ -16,6 +16,7 @@ from jolly_ledge.readings.score import mean, score_of, smooth_step, weighted_mea
 ID = "grouping"
 BAND = (0.6, 1.0)
 NEAR, NEAR_WIDTH = 0.45, 0.5
+FAR_TAIL = 0.05
 """A gap of so many widths of the narrower one is half near; over this stretch nearness falls."""
 
 DEPTH_COUNTS = 0.3
@@ -125,7 +126,9 @@ def _near(one: Column, other: Column, table: bool) -> float:
     along = max(start - right, left - end, 0.0)
     deep = max(other.front - one.back, one.front - other.back, 0.0) * (1.0 if table else DEPTH_COUNTS)
     smaller = max(min(right - left, end - start), LEAST_SHARE * one.ledge.width)
-    return 1 - smooth_step(math.hypot(along, deep) / smaller, NEAR, NEAR_WIDTH)
+    apart = math.hypot(along, deep) / smaller
+    # Far is far; farther still is a little worse.
+    return (1 - FAR_TAIL) * (1 - smooth_step(apart, NEAR, NEAR_WIDTH)) + FAR_TAIL / (1 + apart)
 
 
 @lru_cache(maxsize=4096)

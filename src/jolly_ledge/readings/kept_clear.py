@@ -8,7 +8,7 @@ from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.silhouette import DENSITIES
 from jolly_ledge.readings.cover import silhouette
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import score_of, soft_excess, weighted_mean
+from jolly_ledge.readings.score import mean, score_of, soft_excess, weighted_mean
 
 ID = "kept-clear"
 BAND = (0.0, 0.05)
@@ -17,7 +17,7 @@ FULL: dict[str, float] = {"art": 0.22, "mirror": 0.30, "tv": 0.05}
 """Covered so far, nothing good is left to say; a screen bears least, a mirror is often crossed."""
 
 FREE: dict[str, float] = {"art": 0.05, "mirror": 0.08, "tv": 0.0}
-AIRY = 0.6
+AIRY, CROSSED_COST = 0.6, 0.12
 LEANING_FREE, LEANING_FULL, WORST_SHARE = 0.25, 0.5, 0.6
 
 
@@ -70,6 +70,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     excess = [_spoiled(target, covered) for target, covered in zip(targets, sums, strict=True)]
     sizes = [target.width * target.height for target in targets]
     loss = max(excess) * WORST_SHARE + weighted_mean(list(zip(excess, sizes, strict=True))) * (1 - WORST_SHARE)
+    loss += CROSSED_COST * mean([_crossed(target, standing) for target in targets])
     value = min(sums[worst], 1.0)
     findings = tuple(
         _finding(target, parts, arrangement)
@@ -98,6 +99,19 @@ def _spoiled(target: _Target, covered: float) -> float:
     """Return how far a target is spoiled: nought where nothing covers it, 1 where it plainly is."""
     spread = target.full - target.free
     return soft_excess(covered, target.free, spread) - soft_excess(0.0, target.free, spread)
+
+
+def _crossed(target: _Target, standing: list[Standing]) -> float:
+    """Return how much of a target is crossed by anything, thin or solid, up to 1: a free one is freest."""
+    right, top = target.left + target.width, target.floor + target.height
+    crossed = 0.0
+    for thing in standing:
+        if thing.id == target.placement or thing.z >= target.depth or thing.root == target.placement:
+            continue
+        across = min(thing.right, right) - max(thing.left, target.left)
+        up = min(thing.top, top) - max(thing.bottom, target.floor)
+        crossed += max(across, 0.0) * max(up, 0.0)
+    return min(crossed / (target.width * target.height), 1.0)
 
 
 def _targets(arrangement: Arrangement) -> list[_Target]:

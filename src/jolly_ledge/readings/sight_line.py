@@ -1,5 +1,7 @@
 """Sight line: whether people who sit at a table see each other over what stands on it."""
 
+import math
+
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.silhouette import DENSITIES
@@ -17,7 +19,7 @@ SLIM_MM = 60.0
 
 WIDE_MM = 220.0
 AIRY = 0.4
-FILLED, FILLED_COST = 0.15, 0.12
+FILLED, FILLED_COST, HIGHER_COST = 0.15, 0.12, 0.2
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -51,7 +53,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 (worst.id,),
                 f"The {worst.item.label} rises {round((worst.top - chin) / 10)} cm over the chin of who sits across "
                 f"{worst.ledge.label}; take a lower one, or something airy.",
-                blocks[worst.id],
+                min(blocks[worst.id], 1.0),
             ),
         )
     return Reading(
@@ -82,7 +84,9 @@ def _between(standing: Standing, chin: float) -> float:
 
 
 def _blocks(standing: Standing, chin: float) -> float:
-    """Return how much a thing blocks the view, 0 to 1: its rise over the chin, its width, how solid it is."""
-    rise, wide = ramp(standing.top - chin, 0.0, OVER_MM), ramp(standing.width, SLIM_MM, WIDE_MM)
+    """Return how much a thing blocks the view, 1 plainly, more without an end: its rise, its width, how solid it is."""
+    over = standing.top - chin
+    rise = ramp(over, 0.0, OVER_MM) + HIGHER_COST * math.log1p(max(over - OVER_MM, 0.0) / OVER_MM)
+    wide = ramp(standing.width, SLIM_MM, WIDE_MM)
     solid = _solidity(standing)
     return rise * wide * (solid if solid > AIRY else 0.0)
