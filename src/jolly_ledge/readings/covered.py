@@ -13,7 +13,7 @@ BAND = (0.0, 0.4)
 FREE, SPREAD = 0.25, 0.35
 """Up to so much may be behind another; over this stretch beyond it is plainly noticed."""
 
-WORST_SHARE, ALL_SHARE = 0.5, 1.5
+WORST_SHARE, ALL_SHARE, IN_SIGHT_COST = 0.5, 1.5, 0.15
 TOLD_FROM = 0.5
 BEARS_COVER = frozenset({"tray", "board"})
 """What gathers and what backs others is meant to be half covered."""
@@ -41,6 +41,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     worst, value = max(found, key=lambda one: one[1])
     excess = [soft_excess(share, FREE, SPREAD) for _, share in found]
     loss = WORST_SHARE * max(excess) + ALL_SHARE * mean([one**2 for one in excess])
+    loss += IN_SIGHT_COST * mean([share for _, share in found])
     findings = tuple(
         Finding(
             ID,

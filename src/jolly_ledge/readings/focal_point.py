@@ -18,7 +18,7 @@ RIVAL, RIVAL_WIDTH = 0.9, 0.3
 """A second thing of so much of the weight of the first is half a rival."""
 
 STORED, STORED_WIDTH, STORED_COST = 1.25, 0.6, 0.4
-FEW = 2
+FEW, SECOND_COST = 2, 0.1
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -49,7 +49,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
     rivalry = smooth_step(value, RIVAL, RIVAL_WIDTH)
     swamped = smooth_step(stored, STORED, STORED_WIDTH)
-    loss = rivalry + STORED_COST * swamped
+    loss = rivalry + STORED_COST * swamped + SECOND_COST * value
     findings: tuple[Finding, ...] = ()
     if second is not None and rivalry > 0.6:
         said = (
