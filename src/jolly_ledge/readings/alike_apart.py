@@ -26,7 +26,7 @@ BOARD_REACH = 0.15
 """The next level lies as far up as the frame is high, and a board of so much of it."""
 
 ABOVE_SHARE = 0.9
-ALIKE_FROM = 0.5
+ALIKE_FROM, RELATED_FROM = 0.6, 0.5
 SAYS_NOTHING = 0.3
 TIED_FROM, CALM = 0.75, 0.5
 """So alike, things are tied to each other by the eye; nearer than calm they compete."""
@@ -81,6 +81,19 @@ def kin_among(items: tuple[Item, ...]) -> tuple[Kin, ...]:
         if (alike := likeness(first, items[column])) >= ALIKE_FROM
         or (first.category in GREENERY and items[column].category in GREENERY)
     )
+
+
+@lru_cache(maxsize=32)
+def related_among(items: tuple[Item, ...]) -> tuple[Kin, ...]:
+    """Return the pairs that are at all alike, members of a set apart, the likest first."""
+    found = [
+        (row, column, alike)
+        for row, first in enumerate(items)
+        for column in range(row + 1, len(items))
+        if not (first.set and first.set == items[column].set)
+        and (alike := likeness(first, items[column])) >= RELATED_FROM
+    ]
+    return tuple(sorted(found, key=lambda kin: -kin[2]))
 
 
 @lru_cache(maxsize=4096)
@@ -173,15 +186,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 def _closest(units: tuple[Unit, ...], items: tuple[Item, ...]) -> dict[str, float]:
     """Return the two that are likest and nearest, members of a set apart, with how much; empty where none are alike."""
-    pairs = [
-        (alike * _closeness(units[row], units[column]), units[row].lead.id, units[column].lead.id)
-        for row, column, alike in kin_among(items)
-        if not items[row].set or items[row].set != items[column].set
-    ]
-    if not pairs:
-        return {}
-    close, one, other = max(pairs)
-    return {one: close, other: close}
+    best, pair = 0.0, ("", "")
+    for row, column, alike in related_among(items):
+        if alike <= best:
+            # Nearer than touching is nobody: what is less alike cannot be closer.
+            break
+        close = alike * _closeness(units[row], units[column])
+        if close > best:
+            best, pair = close, (units[row].lead.id, units[column].lead.id)
+    return dict.fromkeys(pair, best) if best else {}
 
 
 def _closeness(first: Unit, second: Unit) -> float:

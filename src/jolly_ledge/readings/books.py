@@ -1,5 +1,6 @@
 """Books: whether upright ones are held, flat ones carry something, and rows have an end."""
 
+from collections.abc import Collection
 from itertools import pairwise
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
@@ -29,6 +30,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         return None
     carrying = {one.placement.host for one in arrangement.standings}
     costs: dict[str, float] = {}
+    rows: dict[str, tuple[Standing, ...]] = {}
     findings: list[Finding] = []
     for book in books:
         name, where = book.item.label, book.ledge.label
@@ -41,7 +43,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             continue
         if book.depth_order:
             continue
-        row = row_of(arrangement, book.id)
+        row = rows.get(book.id) or row_of(arrangement, book.id)
+        rows |= dict.fromkeys((one.id for one in row), row)
         left, right = _free_beside(arrangement, book, row)
         if not row:
             costs[book.id] = LONE_COST * min(_open(left), _open(right))
@@ -58,7 +61,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if not costs:
         return None
     whole = sum(costs.values())
-    loss = MANY * whole / (MANY + whole) + RAGGED_COST * _raggedness(arrangement, books)
+    loss = MANY * whole / (MANY + whole) + RAGGED_COST * _raggedness(arrangement, books, set(rows.values()))
     at_home = sum(1 for cost in costs.values() if cost < OPEN_END_COST)
     books_are = ("book" if len(costs) == 1 else "books") + (" is" if at_home == 1 else " are")
     return Reading(
@@ -75,10 +78,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _raggedness(arrangement: Arrangement, books: list[Standing]) -> float:
+def _raggedness(arrangement: Arrangement, books: list[Standing], rows: Collection[tuple[Standing, ...]]) -> float:
     """Return how ragged rows and stacks are, 0 to 1: neighbours that step up and down at random, by the step."""
     steps: list[float] = []
-    rows = {row for book in books if (row := row_of(arrangement, book.id))}
     for row in rows:
         heights = [one.height for one in row]
         rises = [later - earlier for earlier, later in pairwise(heights)]
