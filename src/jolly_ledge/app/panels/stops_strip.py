@@ -1,4 +1,4 @@
-"""What cannot be built so, always in sight: one line for every caution that says stop."""
+"""What cannot be built so, always in sight: a line for every caution that says stop, or for all of a kind."""
 
 from collections.abc import Callable
 
@@ -11,7 +11,7 @@ from jolly_ledge.cautions.register import NAMES
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.phrases import counted, listed
 
-LINE_HEIGHT, MOST_LINES = 26, 6
+LINE_HEIGHT, MOST_LINES, MOST_NAMED = 26, 6, 4
 
 
 class StopsStrip(QWidget):
@@ -27,6 +27,7 @@ class StopsStrip(QWidget):
         super().__init__()
         self._on_press = on_press
         self._shown: tuple[Caution, ...] = ()
+        self._told: tuple[tuple[Caution, ...], ...] = ()
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 2, 0, 0)
         column.setSpacing(2)
@@ -42,7 +43,8 @@ class StopsStrip(QWidget):
         if stops == self._shown:
             return
         self._shown = stops
-        shown = stops if len(stops) <= MOST_LINES else stops[: MOST_LINES - 1]
+        self._told = _told(stops)
+        shown = self._told if len(self._told) <= MOST_LINES else self._told[: MOST_LINES - 1]
         while len(self.lines) < MOST_LINES:
             line = QPushButton()
             line.setObjectName("stopLine")
@@ -57,15 +59,29 @@ class StopsStrip(QWidget):
         self.title.setText(f"Stop: {counted(len(stops), 'thing')} cannot stay so")
         room = self.width() - 24
         for number, line in enumerate(self.lines):
-            line.setVisible(number < len(shown) or (number == len(shown) < len(stops)))
+            line.setVisible(number < len(shown) or (number == len(shown) < len(self._told)))
             if number < len(shown):
-                names = listed([look.by_id[one].item.label for one in shown[number].placements if one in look.by_id], 2)
-                text = f"{NAMES[shown[number].id]}: {names}"
+                alike = shown[number]
+                things = dict.fromkeys(one for caution in alike for one in caution.placements if one in look.by_id)
+                names = listed([look.by_id[one].item.label for one in things], MOST_NAMED)
+                many = f" ({len(alike)})" if len(alike) > 1 else ""
+                text = f"{NAMES[alike[0].id]}{many}: {names}"
                 line.setText(line.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, room))
-                line.setToolTip(shown[number].sentence)
+                line.setToolTip("\n".join(caution.sentence for caution in alike))
             elif line.isVisibleTo(self):
-                line.setText(f"and {len(stops) - len(shown)} more below")
+                rest = sum(len(alike) for alike in self._told[len(shown) :])
+                line.setText(f"and {rest} more below")
 
     def _press(self, number: int) -> None:
-        if self._shown:
-            self._on_press(self._shown[min(number, len(self._shown) - 1)])
+        if self._told:
+            self._on_press(self._told[min(number, len(self._told) - 1)][0])
+
+
+def _told(stops: tuple[Caution, ...]) -> tuple[tuple[Caution, ...], ...]:
+    """Return what each line tells: one stop, or, where they are too many for that, all of a kind together."""
+    if len(stops) <= MOST_LINES:
+        return tuple((stop,) for stop in stops)
+    kinds: dict[str, list[Caution]] = {}
+    for stop in stops:
+        kinds.setdefault(stop.id, []).append(stop)
+    return tuple(tuple(alike) for alike in kinds.values())
