@@ -6,22 +6,27 @@ from statistics import mean
 import pytest
 from msgspec.structs import replace
 
+from builders import plan_of, thing
 from household_faults import faults_of, share_in_groups
 from households import ROOMS, household
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.words import FULLNESSES
 from jolly_ledge.proposals.composing.composition import composed, placements_of
 from jolly_ledge.proposals.composing.fullness import WITH_THEIR_VESSEL, things_in, things_wanted
 from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.schemes import groups_for
+from jolly_ledge.proposals.composing.spread import covers, spread
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES, is_inside
 from jolly_ledge.proposals.composing.topping import topped_up
+from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.low import without_empty_glass
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import problem_of, stops_of
 from jolly_ledge.proposals.propose import proposals
 from jolly_ledge.proposals.story import leads_of
+from jolly_ledge.proposals.thing import Thing
 
 STEPS = 14
 LARGE_STASH = 60
@@ -127,3 +132,46 @@ def test_nothing_massive_rises_high_on_a_table() -> None:
         found = proposals([problem], seed, steps=20).found[0]
         for standing in problem.resolve(found.look.placements).visible:
             assert standing.item.category not in ("vessel", "sculpture") or standing.height <= 260.0
+
+
+@pytest.mark.parametrize("start", ["console", "sideboard", "mantel", "nightstand"])
+def test_no_picture_leans_before_a_picture_and_nothing_swamps_a_top(start: str) -> None:
+    seen = 0
+    for seed in range(1, 9):
+        plan, manner = household(start, seed)
+        problem = problem_of(plan, plan.pieces[0].id, manner)
+        for number in range(4):
+            composition = composed(problem, number)
+            if composition is None:
+                continue
+            pictures = [one for one in problem.piece.fixtures if one.kind in ("art", "mirror", "tv")]
+            for ledge, group in composition.groups:
+                top = composition.stock.roles[ledge.id] == "top"
+                for member in group if top else ():
+                    seen += 1
+                    thing = member.thing
+                    if member.pose == "leaning":
+                        for one in pictures:
+                            left, right = one.left - ledge.left, one.right - ledge.left
+                            assert covers(member, left, right, one.floor - ledge.floor) == 0.0
+                    if thing.category == "lamp":
+                        assert thing.height <= 1.05 * composition.stock.frame(ledge)
+                    if start == "nightstand" and thing.category in ("vessel", "sculpture", "plant"):
+                        assert thing.width <= 0.42 * ledge.width
+    assert seen > 40
+
+
+def test_what_would_stand_before_a_picture_moves_to_its_side() -> None:
+    ledge = Ledge(id="top", left=0.0, floor=1100.0, width=1500.0, depth=220.0)
+    art = Fixture(kind="art", left=450.0, floor=1250.0, width=600.0, height=450.0)
+    piece = Piece(id="m", kind="mantel", width=1500.0, height=1100.0, depth=220.0, ledges=(ledge,), fixtures=(art,))
+    urn = thing("urn", width=150.0, height=420.0, depth=150.0)
+    stock = Stock(problem_of(plan_of((urn, thing("jar")), (), piece), "m", Manner()), Random(1))
+    group = Group("worthy", ledge.depth)
+    group.set_down(stock.things["urn"])
+    (moved,) = spread(stock, ledge, [group], 1)
+    assert moved.right < 450.0 or moved.left > 1050.0
+    low = Group("low", ledge.depth)
+    low.set_down(Thing(thing("dish", "bowl", width=150.0, height=60.0, depth=150.0)))
+    (kept,) = spread(stock, ledge, [low], 1)
+    assert 300.0 < kept.left < 1050.0

@@ -16,7 +16,7 @@ from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_wanted
 from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.library import rows_of_many
 from jolly_ledge.proposals.composing.schemes import groups_for
-from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.composing.spread import spans_of, stands_before_a_picture
 from jolly_ledge.proposals.composing.topping import topped_up
 from jolly_ledge.proposals.errands import Errand, errands_of
 from jolly_ledge.proposals.groups.group import Group, Member
@@ -189,10 +189,12 @@ def _composed_on(
 ) -> list[Group]:  # fmt: skip
     """Return the groups of a ledge, layered until it is as full as is asked for, that can stand."""
     groups = without_empty_glass(groups_for(stock, ledge, used, order, before))
+    groups = _without_pictures_before_pictures(stock, ledge, groups)
     wanted = things_wanted(stock, ledge)
     _thin_out(stock, groups, min(most, math.ceil(FULL_ENOUGH * wanted)) if wanted else most)
     groups = layered(stock, ledge, groups, used, min(wanted, most))
-    return _set_right(stock, ledge, topped_up(stock, ledge, groups, used, min(wanted, most)))
+    groups = topped_up(stock, ledge, groups, used, min(wanted, most))
+    return _set_right(stock, ledge, _without_pictures_before_pictures(stock, ledge, groups))
 
 
 def _fair_share(stock: Stock, ledges: Sequence[Ledge], used: Collection[str]) -> int:
@@ -245,6 +247,23 @@ def _set_right(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> list[Grou
             faulty = next((group for group in left if group.ids & at_fault), left[-1])
             left.remove(faulty)
     return []
+
+
+def _without_pictures_before_pictures(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> list[Group]:
+    """Take out what leans before a fixed picture, mirror or screen; a group that it leads goes with it."""
+    left: list[Group] = []
+    for group in groups:
+        leaning = [
+            member for member in group
+            if member.pose == "leaning" and member.thing.id not in stock.must
+            and stands_before_a_picture(stock, ledge, member)
+        ]  # fmt: skip
+        if any(member is group.members[0] for member in leaning):
+            continue
+        for member in leaning:
+            group.take_out(member)
+        left.append(group)
+    return left
 
 
 def _thinned(groups: Sequence[Group], at_fault: Collection[str]) -> bool:

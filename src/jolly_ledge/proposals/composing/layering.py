@@ -5,7 +5,7 @@ from collections.abc import Callable, Collection, Iterator, Sequence
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import Fullness
 from jolly_ledge.proposals.composing.fullness import things_in
-from jolly_ledge.proposals.composing.spread import MARGIN_MM, OPEN_MARGIN_MM, spans_of
+from jolly_ledge.proposals.composing.spread import MARGIN_MM, OPEN_MARGIN_MM, spans_of, stands_before_a_picture
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES, is_inside
 from jolly_ledge.proposals.groups.books import crown
 from jolly_ledge.proposals.groups.group import Depth, Group, Member
@@ -186,7 +186,8 @@ def _on_its_lit_side(group: Group, left: float, right: float) -> tuple[float, fl
 def _is_free(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, member: Member) -> bool:
     """Tell whether a thing keeps inside the rim and clear of the other groups, where they stand behind each other."""
     if stock.roles[ledge.id] not in FROM_ALL_SIDES:
-        return True
+        # A picture against a picture: neither is seen.
+        return member.pose != "leaning" or not stands_before_a_picture(stock, ledge, member)
     return is_inside(ledge, member) and all(other is group or other.is_clear(member) for other in groups)
 
 

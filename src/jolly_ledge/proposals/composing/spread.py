@@ -4,7 +4,7 @@ from collections.abc import Callable, Collection, Sequence
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.pose import extent
-from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
 
 Make = Callable[[Collection[str], float], Group | None]
@@ -18,6 +18,8 @@ FIRST_OF_TWO, FIRST_OF_MORE = 0.5, 0.36
 MOST_SHARE, LAST_SHARE, LEAST_ROOM = 0.88, 0.9, 0.14
 WIDE_SPAN_MM, FIRST_IN_A_SPAN = 420.0, 0.6
 NARROWEST_MM, SCREEN_ABOVE_MM = 150.0, 300.0
+CLEAR_KINDS = frozenset({"art", "mirror", "tv"})
+COVERS_FROM, ASIDE_MM = 0.04, 12.0
 MARGIN_MM, OPEN_MARGIN_MM, WIDER_MM = 4.0, 25.0, 25.0
 
 
@@ -149,7 +151,43 @@ def spread(stock: Stock, ledge: Ledge, groups: Sequence[Group], order: int) -> l
             at_the_end = number == len(row) - 1 and group.wants_end > 0
             group.shift((ledge.width - group.width if at_the_end else x) - group.left)
             x = group.right + between
-    return [_kept_on(ledge, group) for group in row]
+    kept = [_kept_on(ledge, group) for group in row]
+    for group in kept:
+        _move_aside(stock, ledge, group, [other for other in kept if other is not group])
+    return kept
+
+
+def _move_aside(stock: Stock, ledge: Ledge, group: Group, others: Sequence[Group]) -> None:
+    """Move a group that would stand before a picture, a mirror or a screen to a side of it, where there is room."""
+    for fixture in stock.piece.fixtures:
+        left, right = fixture.left - ledge.left, fixture.right - ledge.left
+        over = fixture.kind in CLEAR_KINDS and fixture.floor >= ledge.floor
+        covered = sum(covers(member, left, right, fixture.floor - ledge.floor) for member in group)
+        if not over or covered < COVERS_FROM * fixture.width * fixture.height:
+            continue
+        margin = OPEN_MARGIN_MM
+        places = [
+            x for x in (left - ASIDE_MM - group.width, right + ASIDE_MM)
+            if margin <= x and x + group.width <= ledge.width - margin
+            and all(x + group.width < other.left or x > other.right for other in others)
+        ]  # fmt: skip
+        if places:
+            group.shift(min(places, key=lambda x: abs(x - group.left)) - group.left)
+
+
+def stands_before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> bool:
+    """Tell whether a thing on a ledge covers anything of a picture, a mirror or a screen that is fixed over it."""
+    return any(
+        fixture.kind in CLEAR_KINDS
+        and covers(member, fixture.left - ledge.left, fixture.right - ledge.left, fixture.floor - ledge.floor) > 0
+        for fixture in stock.piece.fixtures
+    )
+
+
+def covers(member: Member, left: float, right: float, floor: float) -> float:
+    """Return how much of what begins at a height over the ledge a thing covers, what is thin apart (mm²)."""
+    across, up = min(member.right, right) - max(member.left, left), member.top - max(member.base, floor)
+    return max(across, 0.0) * max(up, 0.0) * (member.thing.category != "stems")
 
 
 def _kept_on(ledge: Ledge, group: Group) -> Group:

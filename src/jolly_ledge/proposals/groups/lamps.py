@@ -13,7 +13,8 @@ COMPANIONS = frozenset({"vessel", "sculpture", "bowl", "box", "frame", "object",
 SMALL = frozenset({"bowl", "box", "object", "candle"})
 BEDSIDE_LAMP_MM, ON_A_CONSOLE = 460.0, (0.42, 230.0)
 WIDE_TOP_MM, BEFORE_A_LAMP_MM, BESIDE_MM = 420.0, 215.0, 12.0
-SLENDER_LAMP = 0.42
+SLENDER_LAMP, HIGHEST_LAMP = 0.42, 1.05
+"""No wider than so much of its top without cost, and no higher than so much of what is filled over it."""
 BOOKS_OFTEN, BOOKS_OFTEN_BY_A_BED = 0.6, 0.85
 
 
@@ -25,7 +26,7 @@ def lamp_set(
     lamps = [
         thing for thing in stock.of_kind(ledge, used, "lamp")
         if thing.depth <= ledge.depth and thing.width <= (0.75 if by_a_bed else 0.6) * ledge.width
-        and (ledge.clearance is None or thing.height <= ledge.clearance)
+        and thing.height <= (HIGHEST_LAMP * stock.frame(ledge) if ledge.clearance is None else ledge.clearance)
     ]  # fmt: skip
     share, more = ON_A_CONSOLE
     wanted = share * stock.piece.height + more if stock.piece.kind == "console" else BEDSIDE_LAMP_MM

@@ -31,6 +31,9 @@ LOW_ON_A_TABLE, LOW_SHARE, WIDEST_VESSEL = frozenset({"bowl", "basket", "box"}),
 SOLID_ON_A_TABLE, HIGHEST_SOLID_MM = frozenset({"vessel", "sculpture", "object"}), 260.0
 """What is massive on a table is low, so that one looks and talks across; stems and candlesticks rise thinly."""
 
+SWAMPING, SWAMPS = frozenset({"vessel", "plant", "sculpture"}), 0.42
+"""What is wider than so much of a small top beside a bed leaves no room for the lamp and the glass."""
+
 SLENDER_SHARE = 1.3
 MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
 FEWEST = 7
@@ -153,6 +156,8 @@ class Stock:
         """Tell whether a thing goes on a ledge, no wider than most of it and no higher than a share of its frame."""
         role = self.roles[ledge.id]
         if role in ("table", "island") and not self._fits_a_table(thing, ledge, share):
+            return False
+        if self.piece.kind == "nightstand" and thing.category in SWAMPING and thing.width > SWAMPS * ledge.width:
             return False
         homes = self._homes.get(thing.id)
         return (
