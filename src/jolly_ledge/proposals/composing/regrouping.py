@@ -40,6 +40,7 @@ def carried(composition: Composition, chance: Random) -> Composition | None:
     moved = group.copy()
     moved.depth = target.depth
     moved.shift((left + right) / 2 - (group.left + group.right) / 2, _into_depth(group, ledge, target))
+    moved.front_at = 0.0
     return with_groups(composition, _replaced(composition, {number: [(target, moved)]}))
 
 

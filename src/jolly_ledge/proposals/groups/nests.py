@@ -1,4 +1,4 @@
-"""A nest: what belongs to a set, or is of one kind and colour, graded in size and standing close."""
+"""A nest: members of a set, graded in size and standing close."""
 
 from collections.abc import Collection, Sequence
 
