@@ -12,10 +12,11 @@ from households import ROOMS, household
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.words import FULLNESSES
-from jolly_ledge.proposals.composing.composition import composed, placements_of
+from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of
 from jolly_ledge.proposals.composing.fullness import WITH_THEIR_VESSEL, things_in, things_wanted
 from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.refining import MOVES
 from jolly_ledge.proposals.composing.schemes import groups_for
 from jolly_ledge.proposals.composing.spread import covers, spread
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES, is_inside
@@ -175,3 +176,28 @@ def test_what_would_stand_before_a_picture_moves_to_its_side() -> None:
     low.set_down(Thing(thing("dish", "bowl", width=150.0, height=60.0, depth=150.0)))
     (kept,) = spread(stock, ledge, [low], 1)
     assert 300.0 < kept.left < 1050.0
+
+
+@pytest.mark.parametrize("seed", [1, 3, 4])
+def test_nothing_is_set_or_moved_behind_a_bar(seed: int) -> None:
+    plan, manner = household("cabinet", seed)
+    problem = problem_of(plan, plan.pieces[0].id, manner)
+    assert any(fixture.kind == "bar" for fixture in problem.piece.fixtures)
+
+    def behind_bars(one: Composition) -> list[str]:
+        return [fault for fault in faults_of(problem, problem.resolve(one.placements)) if "behind a bar" in fault]
+
+    moved = 0
+    for number in range(10):
+        composition = composed(problem, number)
+        if composition is None:
+            continue
+        assert not behind_bars(composition)
+        chance = Random(number)
+        for move in MOVES:
+            for _ in range(3):
+                after = move(composition, chance)
+                if after is not None:
+                    moved += 1
+                    assert not behind_bars(after)
+    assert moved > 20

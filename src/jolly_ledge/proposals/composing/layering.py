@@ -5,7 +5,13 @@ from collections.abc import Callable, Collection, Iterator, Sequence
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import Fullness
 from jolly_ledge.proposals.composing.fullness import things_in
-from jolly_ledge.proposals.composing.spread import MARGIN_MM, OPEN_MARGIN_MM, spans_of, stands_before_a_picture
+from jolly_ledge.proposals.composing.spread import (
+    MARGIN_MM,
+    OPEN_MARGIN_MM,
+    keeps_to_a_span,
+    spans_of,
+    stands_before_a_picture,
+)
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES, is_inside
 from jolly_ledge.proposals.groups.books import crown
 from jolly_ledge.proposals.groups.group import Depth, Group, Member
@@ -144,7 +150,11 @@ def _take(
                 group.members.append(member)
                 if found.category == "vessel" and found.pose != "leaning":
                     odds = 1.0 if found.item.finish == "clear" else 0.5
-                    fill_vessel(stock, group, ledge, {one.thing.id for other in groups for one in other}, member, odds)
+                    filled = fill_vessel(
+                        stock, group, ledge, {one.thing.id for other in groups for one in other}, member, odds
+                    )
+                    if filled and not keeps_to_a_span(stock, ledge, group):
+                        group.take_out(group.members[-1])
                 if not is_empty_glass(group, member):
                     return True
                 group.members.remove(member)

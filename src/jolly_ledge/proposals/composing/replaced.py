@@ -4,6 +4,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.composition import Composition, Standing, hangs_clear, placements_of
+from jolly_ledge.proposals.composing.spread import keeps_to_a_span
 from jolly_ledge.proposals.groups.group import Group
 
 OPEN_EDGE_MM = 25.0
@@ -15,7 +16,10 @@ def with_groups(composition: Composition, groups: Standing) -> Composition | Non
     known = {id(group) for _, group in composition.groups}
     for ledge, group in groups:
         margin = _margin(ledge)
-        if id(group) not in known and (group.foot_left < margin or group.foot_right > ledge.width - margin):
+        if id(group) in known:
+            continue
+        on_it = group.foot_left >= margin and group.foot_right <= ledge.width - margin
+        if not on_it or not keeps_to_a_span(composition.stock, ledge, group):
             return None
     own = {placement.item for placement in placements_of(composition.groups)}
     others = tuple(placement for placement in composition.placements if placement.item not in own)

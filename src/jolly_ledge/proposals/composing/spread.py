@@ -19,7 +19,7 @@ MOST_SHARE, LAST_SHARE, LEAST_ROOM = 0.88, 0.9, 0.14
 WIDE_SPAN_MM, FIRST_IN_A_SPAN = 420.0, 0.6
 NARROWEST_MM, SCREEN_ABOVE_MM = 150.0, 300.0
 CLEAR_KINDS = frozenset({"art", "mirror", "tv"})
-COVERS_FROM, ASIDE_MM = 0.04, 12.0
+COVERS_FROM, ASIDE_MM, OVER_MM = 0.04, 12.0, 8.0
 MARGIN_MM, OPEN_MARGIN_MM, WIDER_MM = 4.0, 25.0, 25.0
 
 
@@ -126,6 +126,14 @@ def _in_a_span(makers: Sequence[Make], used: Collection[str], wide: float, share
         if group is not None and group.narrowed(room + 4):
             found.append(group)
     return found
+
+
+def keeps_to_a_span(stock: Stock, ledge: Ledge, group: Group) -> bool:
+    """Tell whether a group stands between bars and what stays, not across them; where there are none it does."""
+    spans = spans_of(stock, ledge)
+    if spans == [(0.0, ledge.width)]:
+        return True
+    return any(left - OVER_MM <= group.left and group.right <= right + OVER_MM for left, right in spans)
 
 
 def spread(stock: Stock, ledge: Ledge, groups: Sequence[Group], order: int) -> list[Group]:
