@@ -7,7 +7,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.proposals.compose import compose
 from jolly_ledge.proposals.composing.composition import Composition, composed, recomposed
-from jolly_ledge.proposals.composing.fullness import WITH_THEIR_VESSEL, things_wanted
+from jolly_ledge.proposals.composing.fullness import suiting, things_wanted
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.problem import Pairs, Problem
@@ -119,11 +119,7 @@ def _unavoidable(composition: Composition) -> float:
     """Return which share of the things two looks have in common where the stash has no more than it has."""
     stock = composition.stock
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
-    suiting = sum(
-        any(stock.fits(thing, ledge) for ledge in stock.ledges)
-        for thing in stock.pool if thing.category not in WITH_THEIR_VESSEL
-    )  # fmt: skip
-    return min(max((2 * wanted - SPARE * suiting) / wanted, 0.0), 1.0) if wanted else 0.0
+    return min(max((2 * wanted - SPARE * suiting(stock)) / wanted, 0.0), 1.0) if wanted else 0.0
 
 
 def _lead_of(composition: Composition, ids: Collection[str]) -> str:

@@ -12,7 +12,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
-from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_wanted
+from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, suiting, things_wanted
 from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.library import rows_of_many
 from jolly_ledge.proposals.composing.schemes import groups_for
@@ -35,6 +35,9 @@ PARTICULAR = frozenset({"mirrored", "centred", "together", "underlaid", "hangs",
 MENDED_AT_MOST, GIVEN_UP_AT_MOST, TRIED_FOR_THE_REST = 14, 6, 800
 HANG_ODDS, HUNG_SHARE, HUNG_LEAST, HUNG_MOST = 0.55, 0.6, 0.33, 0.75
 BEHIND_A_PICTURE, MANY = 0.04, 10
+ENOUGH_FOR_TWO, MAY_COME_AGAIN = 1.45, 0.45
+"""A stash with so many times what is wanted bears two looks; of the first so much may come again in the second."""
+
 LEDGES_ANEW = (0.6, 0.3, 0.1)
 """How often one ledge, two or three are composed anew together."""
 
@@ -80,6 +83,7 @@ def composed(
     _keep_vessels_for_the_season(stock)
     walls = _hang_something(stock)
     stock.pool = [thing for thing in stock.pool if thing.id not in {placement.item for placement in walls}]
+    _leave_half_of_what_was_taken(stock, taken_before)
     groups: list[tuple[Ledge, Group]] = []
     side = chance.choice((-1, 1))
     used = {placement.item for placement in (*first, *walls)}
@@ -99,6 +103,19 @@ def composed(
     if not groups and not rows:
         return None
     return _with_the_rest(stock, groups, walls)
+
+
+def _leave_half_of_what_was_taken(stock: Stock, taken_before: Collection[str]) -> None:
+    """Let half of what earlier looks have stay in the stash, by chance, where enough else is at hand."""
+    taken = [thing for thing in stock.pool if thing.id in taken_before and thing.id not in stock.must]
+    wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
+    if not taken or suiting(stock) < ENOUGH_FOR_TWO * wanted:
+        return
+    left = {thing.id for thing in stock.chance.sample(taken, len(taken) - math.floor(len(taken) * MAY_COME_AGAIN))}
+    lamps = [thing.id for thing in stock.pool if thing.category == "lamp"]
+    if len(lamps) == 1:
+        left -= set(lamps)
+    stock.pool = [thing for thing in stock.pool if thing.id not in left]
 
 
 def recomposed(composition: Composition, chance: Random) -> Composition | None:

@@ -24,3 +24,15 @@ def things_in(groups: Iterable[Group]) -> int:
     """Return how many things groups count; a row of books counts as several, stems with their vessel."""
     things = (member.thing for group in groups for member in group if member.thing.category not in WITH_THEIR_VESSEL)
     return sum(ROW_COUNTS if thing.category == "book-row" else 1 for thing in things)
+
+
+def suiting(stock: Stock) -> int:
+    """Return how many things of a stock find a place on some ledge, stems with their vessels."""
+    spans = {
+        ledge.id: max((right - left for left, right in spans_of(stock, ledge)), default=0.0) for ledge in stock.ledges
+    }
+    return sum(
+        thing.category not in WITH_THEIR_VESSEL
+        and any(stock.fits(thing, ledge) and thing.width < spans[ledge.id] for ledge in stock.ledges)
+        for thing in stock.pool
+    )
