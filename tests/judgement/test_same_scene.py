@@ -8,9 +8,10 @@ from msgspec.structs import replace
 from builders import arranged, case_of, put, thing
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look
+from jolly_ledge.model.piece import Wish
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.as_seen import as_seen
-from jolly_ledge.readings.register import assess
+from jolly_ledge.readings.register import assess, read_one
 from judgement.looks import Composed, composed_looks
 
 EXACT = 1e-6
@@ -111,3 +112,16 @@ def test_what_stands_on_a_part_stands_on_the_whole() -> None:
     assert joined.by_id["bowl"].placement.on == "low"
     assert joined.by_id["low"].height == 180.0
     assert joined.by_id["bowl"].bottom == look.by_id["bowl"].bottom
+
+
+def test_a_part_that_is_wished_somewhere_or_is_of_another_use_stays_itself() -> None:
+    pair = tuple(thing(name, "book-row", width=200.0, height=240.0, depth=160.0) for name in ("a", "b"))
+    places = (put("a", x=200.0), put("b", x=400.0))
+    wish = Wish(kind="only-on", items=("b",), ledges=("a2",))
+    wished = arranged(pair, places, case_of(2, wishes=(wish,)))
+    assert as_seen(wished) is wished
+    reading = read_one("must-haves", wished)
+    assert reading is not None
+    assert any("wished on a2" in finding.sentence for finding in reading.findings)
+    daily = arranged((pair[0], replace(pair[1], traits=("daily-use",))), places, case_of(1))
+    assert as_seen(daily) is daily

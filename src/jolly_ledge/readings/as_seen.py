@@ -18,17 +18,19 @@ def as_seen(arrangement: Arrangement) -> Arrangement:
     """Return a look with blocks of books that touch and are alike joined into one; the same look where there are none.
 
     Rows join side by side, piles one on the other; what a part carries is carried by the whole, which bears the id of
-    its first part.
+    its first part. What a wish names, or what differs in its traits or its set, stays itself.
     """
-    blocks = [one for one in arrangement.visible if one.item.category in BLOCKS]
+    wished = {item for wish in arrangement.piece.wishes for item in wish.items}
+    blocks = [one for one in arrangement.visible if one.item.category in BLOCKS and one.item.id not in wished]
     if len(blocks) < 2:
         return arrangement
+    blocks.sort(key=lambda one: (one.left, one.bottom, one.id))
     items = {standing.item.id: standing.item for standing in arrangement.standings}
     placements = {placement.id: placement for placement in arrangement.look.placements}
     became: dict[str, str] = {}
     joined = False
-    for first in sorted(blocks, key=lambda one: (one.left, one.bottom, one.id)):
-        for second in sorted(blocks, key=lambda one: (one.left, one.bottom, one.id)):
+    for first in blocks:
+        for second in blocks:
             one, other = became.get(first.id, first.id), became.get(second.id, second.id)
             if one == other or not _is_one_block(first, second):
                 continue
@@ -53,7 +55,8 @@ def _is_one_block(first: Standing, second: Standing) -> bool:
     one, other = first.item, second.item
     alike = (
         one.category == other.category and one.finish == other.finish and one.colours == other.colours
-        and one.depth == other.depth and first.placement.turn % 180 == 0 and second.placement.turn % 180 == 0
+        and one.depth == other.depth and one.traits == other.traits and one.set == other.set
+        and first.placement.turn % 180 == 0 and second.placement.turn % 180 == 0
         and first.placement.pose == second.placement.pose and first.ledge.id == second.ledge.id
     )  # fmt: skip
     if not alike or abs(first.front - second.front) > TOUCHING_MM:
