@@ -309,18 +309,23 @@ def _keep_vessels_for_the_season(stock: Stock) -> None:
 
 
 def _fill_with_the_season(stock: Stock, groups: Sequence[tuple[Ledge, Group]], used: Collection[str]) -> None:
-    """Put stems of the season that is asked for into a vessel that stands empty, where they suit and can stand."""
-    for stems in [thing for thing in _stems_of_the_season(stock) if thing.id not in used]:
-        for ledge, group in groups:
-            for vessel in [m for m in group if stems_suit(m.thing, stems, _room_over(ledge, m)) > 0]:
-                if any(member.inside is vessel or member.on is vessel for member in group):
-                    continue
-                inside = group.put_into(stems, vessel)
-                there = [member.placement(ledge.id) for one, other in groups if one is ledge for member in other]
-                kept = (placement for placement in stock.problem.fixed if placement.ledge == ledge.id)
-                if stock.problem.can_stand(stock.problem.resolve((*kept, *there))):
-                    return
-                group.take_out(inside)
+    """Put stems of the season that is asked for into vessels that stand empty, where they suit and can stand."""
+    for stems in _stems_of_the_season(stock):
+        if stems.id not in used:
+            _into_an_empty_vessel(stock, groups, stems)
+
+
+def _into_an_empty_vessel(stock: Stock, groups: Sequence[tuple[Ledge, Group]], stems: Thing) -> None:
+    for ledge, group in groups:
+        for vessel in [one for one in group if stems_suit(one.thing, stems, _room_over(ledge, one)) > 0]:
+            if any(member.inside is vessel or member.on is vessel for member in group):
+                continue
+            inside = group.put_into(stems, vessel)
+            there = [member.placement(ledge.id) for one, other in groups if one is ledge for member in other]
+            kept = (placement for placement in stock.problem.fixed if placement.ledge == ledge.id)
+            if stock.problem.can_stand(stock.problem.resolve((*kept, *there))):
+                return
+            group.take_out(inside)
 
 
 def _room_over(ledge: Ledge, vessel: Member) -> float | None:
