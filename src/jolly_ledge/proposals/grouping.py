@@ -22,7 +22,7 @@ WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 SHARED_FREE, SHARED_COST, SAME_LEAD = 0.3, 14.0, 6.0
 """So much looks may share; what is over costs, and the same lead does."""
 
-HALF, OVER_HALF_COST = 0.46, 40.0
+HALF, OVER_HALF_COST = 0.47, 40.0
 """From about half on sharing costs so much that only a stash without others to take leaves any."""
 
 SAME_PLACES, PLACES_FREE = 4.0, 0.4
@@ -31,9 +31,6 @@ SAME_PLACES, PLACES_FREE = 4.0, 0.4
 SEASON_LIKED = 2.0
 EYE = 8.0
 """So much the whole of how a look reads counts beside what is liked in its groups."""
-
-SPARE = 0.9
-"""Of what suits so much finds a place in one look or another."""
 
 REFINES_FROM, REFINED_OFTEN = 0.6, 0.6
 LIKED_MORE = 10.0
@@ -99,7 +96,9 @@ class Grouping:
         cost += OVER_HALF_COST * sum(max(share - max(HALF, self._unavoidable), 0.0) for share in shares)
         pairs = pairs_of(composition.placements, self._problem.fixed)
         cost += SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
-        return cost + SAME_LEAD * (_lead_of(composition, own) in self._problem.led_before)
+        lead = _lead_of(composition, own)
+        again = lead in self._problem.led_before and not composition.stock.is_the_light(composition.stock.things[lead])
+        return cost + SAME_LEAD * again
 
     def step(self, progress: float) -> bool:
         """Compose all anew, a ledge or a few of the best, or refine its groups: the longer, the finer."""
@@ -119,7 +118,7 @@ def _unavoidable(composition: Composition) -> float:
     """Return which share of the things two looks have in common where the stash has no more than it has."""
     stock = composition.stock
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
-    return min(max((2 * wanted - SPARE * suiting(stock)) / wanted, 0.0), 1.0) if wanted else 0.0
+    return min(max((2 * wanted - suiting(stock)) / wanted, 0.0), 1.0) if wanted else 0.0
 
 
 def _lead_of(composition: Composition, ids: Collection[str]) -> str:

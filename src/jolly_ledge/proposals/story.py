@@ -48,10 +48,10 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
 def leads_of(arrangement: Arrangement) -> frozenset[str]:
     """Return what leads a look: the thing that weighs most to the eye, and the largest that is no book."""
     heavy = weights(arrangement)
-    shown = [one for one in arrangement.visible if one.item.category not in ("stems", "utensils")]
+    shown = [one for one in arrangement.visible if one.item.category != "utensils"]
     if not shown:
         return frozenset()
-    first = max(shown, key=lambda one: (heavy.get(one.id, 0.0), one.id))
+    first = max(shown, key=lambda one: (heavy.get(one.id, 0.0) * (one.item.category != "stems"), one.id))
     large = max(shown, key=lambda one: (0.0 if one.item.is_book else one.width * one.height, one.id))
     return frozenset({first.item.id, large.item.id})
 

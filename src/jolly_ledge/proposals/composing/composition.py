@@ -21,7 +21,7 @@ from jolly_ledge.proposals.composing.topping import topped_up
 from jolly_ledge.proposals.errands import Errand, errands_of
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.low import without_empty_glass
-from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.groups.stock import SMALL_STASH, Stock
 from jolly_ledge.proposals.groups.vessels import stems_suit
 from jolly_ledge.proposals.places import hung
 from jolly_ledge.proposals.problem import Problem, stops_of
@@ -35,7 +35,7 @@ PARTICULAR = frozenset({"mirrored", "centred", "together", "underlaid", "hangs",
 MENDED_AT_MOST, GIVEN_UP_AT_MOST, TRIED_FOR_THE_REST = 14, 6, 800
 HANG_ODDS, HUNG_SHARE, HUNG_LEAST, HUNG_MOST = 0.55, 0.6, 0.33, 0.75
 BEHIND_A_PICTURE, MANY = 0.04, 10
-ENOUGH_FOR_TWO, MAY_COME_AGAIN = 1.45, 0.45
+ENOUGH_FOR_TWO, MAY_COME_AGAIN = 1.35, 0.4
 """A stash with so many times what is wanted bears two looks; of the first so much may come again in the second."""
 
 LEDGES_ANEW = (0.6, 0.3, 0.1)
@@ -109,13 +109,10 @@ def _leave_half_of_what_was_taken(stock: Stock, taken_before: Collection[str]) -
     """Let half of what earlier looks have stay in the stash, by chance, where enough else is at hand."""
     taken = [thing for thing in stock.pool if thing.id in taken_before and thing.id not in stock.must]
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
-    if not taken or suiting(stock) < ENOUGH_FOR_TWO * wanted:
+    if not taken or suiting(stock) < max(ENOUGH_FOR_TWO * wanted, SMALL_STASH):
         return
     left = {thing.id for thing in stock.chance.sample(taken, len(taken) - math.floor(len(taken) * MAY_COME_AGAIN))}
-    lamps = [thing.id for thing in stock.pool if thing.category == "lamp"]
-    if len(lamps) == 1:
-        left -= set(lamps)
-    stock.pool = [thing for thing in stock.pool if thing.id not in left]
+    stock.pool = [thing for thing in stock.pool if thing.id not in left or stock.is_the_light(thing)]
 
 
 def recomposed(composition: Composition, chance: Random) -> Composition | None:

@@ -6,9 +6,9 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
-from jolly_ledge.readings.how_many import recommended
+from jolly_ledge.readings.how_many import ROW_COUNTS, recommended
 
-FREE_POWER, ROW_COUNTS = 0.5, 3
+FREE_POWER = 0.5
 WITH_THEIR_VESSEL = frozenset({"stems", "utensils"})
 FULL_ENOUGH = 1.15
 """What is more than this share of the wanted number is too much."""

@@ -34,9 +34,15 @@ STEP = (0.15, 0.62)
 RISE = (1.2, 2.6)
 """What leans behind rises over the group by these factors."""
 
+UNDER_A_LAMP = 0.85
+"""What leans by a lamp rises to no more of it: the light leads."""
+
 CLOSED = frozenset({"tray", "machines", "pair", "candles"})
 LARGEST: dict[Fullness, int] = {"airy": 4, "layered": 5, "abundant": 6}
 """To groups of these forms nothing is added, nor to one that is so large."""
+
+SIDE_BY_SIDE: dict[Fullness, int] = {"airy": 2, "layered": 2, "abundant": 4}
+"""A companion joins no more things than so many that stand."""
 
 REST_MM, PLACES = 35.0, 9
 
@@ -106,22 +112,24 @@ def _before(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, u
 
 
 def _behind(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, used: Collection[str]) -> bool:
-    """Lean a picture behind what is low; in a kitchen a board or a tray."""
-    if any(member.pose == "leaning" for member in group) or group.form in ("lamp", "row"):
+    """Lean a picture behind what is low, by a lamp a lower one; in a kitchen a board or a tray."""
+    low = [member for member in _solid(group) if member.thing.category != "lamp"]
+    if any(member.pose == "leaning" for member in group) or group.form == "row" or not low:
         return False
-    frame = stock.frame(ledge)
+    body, lamps = max(member.top for member in low), [m.top for m in group if m.thing.category == "lamp"]
+    highest = min(0.93 * stock.frame(ledge), *(UNDER_A_LAMP * lamp for lamp in lamps), RISE[1] * body)
     kinds = BACKDROPS_WHERE_ONE_EATS if stock.room == "kitchen" else BACKDROPS
     suiting = [
         thing for thing in stock.free(ledge, {*used, *group.ids}, kinds)
         if thing.pose == "leaning" and not stock.is_hard(thing) and thing.width < 1.6 * group.width + 60
-        and RISE[0] * _body(group) < thing.height < min(RISE[1] * _body(group), 0.93 * frame)
+        and RISE[0] * body < thing.height < highest
     ]  # fmt: skip
     return _take(stock, ledge, groups, group, suiting, ("back",), [member.thing for member in group])
 
 
 def _beside(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, used: Collection[str]) -> bool:
     """Set a companion beside a single thing, of about two thirds of its height or half as high again."""
-    if sum(member.stands for member in group) > 2:
+    if sum(member.stands for member in group) > SIDE_BY_SIDE[stock.problem.manner.fullness]:
         return False
     high, frame = group.anchor.height, stock.frame(ledge)
     suiting = [
@@ -239,10 +247,6 @@ def _hidden(behind: Member, front: Member) -> float:
     return max(across, 0.0) * max(up, 0.0) / (behind.width * behind.height)
 
 
-def _body(group: Group) -> float:
-    """Return how high a group is, what rises thinly from vessels apart."""
-    return max(member.top for member in _solid(group))
-
-
 def _solid(group: Group) -> Iterator[Member]:
+    """Yield what makes the body of a group, what rises thinly from vessels apart."""
     return (member for member in group if member.thing.category != "stems")

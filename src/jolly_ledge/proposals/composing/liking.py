@@ -1,6 +1,6 @@
 """How a composition is liked beside how it reads: what a stylist sees first, each as a cost or a gain."""
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from itertools import combinations, pairwise
 
 from jolly_ledge.model.hue_family import QUIET, WARM
@@ -21,11 +21,18 @@ SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
 
 BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
 COMES_ONCE, BOARDS_AND_TRAY, BARE_SPAN, BEFORE_A_LAMP = 0.25, 0.3, 0.4, 1.2
+GREEN_IN_GREEN, LOW_GREEN = 0.5, 0.5
 BARE, THIN_TRAY, SWALLOWED = 1.5, 0.6, 0.35
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
+WHOLE, WHOLE_FREE = 10.0, 0.07
+"""The count of a whole piece is nearer to what is advised than that of each ledge: one may hold more, the next less."""
+
 SEEN_ON_A_TOP, SEEN_AT_MOST = 0.75, 1.8
 TALLEST = (0.62, 0.92)
+LIT = frozenset({"console", "sideboard", "nightstand", "mantel"})
+"""Tops of these kinds bear a light and something that grows, stems best."""
+
 FACED = frozenset({"shelf", "top"})
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
@@ -34,6 +41,13 @@ ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
 END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
 REST_SHARE, COVERED_SHARE = 0.055, 0.4
 CASES = frozenset({"bookcase", "cabinet", "hutch", "wall-shelves"})
+ROWS_WANTED = 0.5
+"""A bookcase shows rows of books on about half of its shelves, where they are at hand."""
+
+NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 1.2
+"""What is used daily on a counter is there; what rises at the other end of a top has so much of the height of what
+leads."""
+
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
 
 
@@ -44,6 +58,7 @@ def liking_of(composition: Composition) -> float:
     for ledge, group in composition.groups:
         by_ledge.setdefault(ledge.id, []).append(group)
     liked = sum(_on_a_ledge(stock, ledge, by_ledge.get(ledge.id, [])) for ledge in stock.ledges)
+    liked -= _off_the_whole(stock, by_ledge)
     things = [member.thing for _, group in composition.groups for member in group]
     if not things:
         return liked
@@ -63,6 +78,10 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     wide = LARGE_NIGHTSTAND_MM if kind == "nightstand" else LARGE_WIDTH_MM
     if role == "top" and ledge.width > wide and len(groups) < 2:
         liked -= 0.6
+    if role == "top" and ledge.width > wide and len(groups) > 1:
+        liked -= COUNTERPOISE * max(COUNTERPOISED - _answered(ledge, groups), 0.0)
+    if role == "counter":
+        liked -= NO_MACHINE * _lacks_its_machine(stock, ledge, groups)
     if kind == "coffee-table":
         liked += _on_a_coffee_table(stock, ledge, groups)
     if kind == "dining-table":
@@ -89,6 +108,16 @@ def _off_the_count(count: int, wanted: float) -> float:
     return TOO_FEW * max(wanted - count, 0.0) + TOO_MANY * over + THIN * max(THIN_BELOW - count / wanted, 0.0)
 
 
+def _off_the_whole(stock: Stock, by_ledge: Mapping[str, Sequence[Group]]) -> float:
+    """Return the cost of too many or too few things on all ledges together."""
+    wanted = {ledge.id: things_wanted(stock, ledge) for ledge in stock.ledges}
+    bears = sum(wanted.values())
+    if not bears:
+        return 0.0
+    count = sum(things_in(by_ledge.get(ledge, ())) for ledge, most in wanted.items() if most)
+    return WHOLE * max(abs(count / bears - 1) - WHOLE_FREE, 0.0)
+
+
 def _look_alikes(composition: Composition) -> float:
     """Return the cost of groups that are led by things of one look: on one ledge, or anywhere near."""
     cost = 0.0
@@ -110,6 +139,21 @@ def _empty_ends(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     left = min(group.left for group in groups) / ledge.width
     right = 1 - max(group.right for group in groups) / ledge.width
     return 3.0 * (max(left - most, 0.0) + max(right - most, 0.0))
+
+
+def _answered(ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return which share of the height of what leads a top rises in its other half."""
+    lead = max(groups, key=lambda group: group.height)
+    at_left = lead.left + lead.right < ledge.width
+    across = [group.height for group in groups if (group.left + group.right < ledge.width) != at_left]
+    return max(across, default=0.0) / lead.height
+
+
+def _lacks_its_machine(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> bool:
+    """Tell whether a machine that is used daily is at hand for a counter and none is there."""
+    if any(member.thing.category == "appliance" for member in _members(groups)):
+        return False
+    return any("daily-use" in thing.item.traits for thing in stock.free(ledge, (), {"appliance"}))
 
 
 def _before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> float:
@@ -190,7 +234,7 @@ def _of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
             liked -= SWALLOWED * _stands_amid(one, behind)
     if group.form == "show":
         liked += BOARDS_AND_TRAY * (sum(member.thing.category in ("board", "tray") for member in group) - 1)
-    liked -= BEFORE_A_LAMP * sum(_before_a_lamp(group))
+    liked -= BEFORE_A_LAMP * sum(_before_a_lamp(group)) + GREEN_IN_GREEN * (_greens_in(group) > 1)
     if len(group.members) >= 3:
         liked += 0.32 / max(len(stock.ledges), 2)
     if len(group.members) == 1 and group.form not in ("pair", "row"):
@@ -200,6 +244,12 @@ def _of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
     if group.form == "stack" and all(member.thing.category in BOOK_CATEGORIES for member in group):
         liked -= 0.2
     return liked - sum(_of_emptiness(role, group, member) for member in group if member.thing.category == "vessel")
+
+
+def _greens_in(group: Group) -> int:
+    """Return how many plants and bunches of stems a group has, low ones apart: two grow into each other."""
+    return sum(member.thing.category == "stems" or member.thing.green * (member.height > LOW_GREEN * group.height)
+               for member in group)  # fmt: skip
 
 
 def _before_a_lamp(group: Group) -> Iterator[float]:
@@ -259,8 +309,10 @@ def _ties(composition: Composition, things: Sequence[Thing]) -> float:
     cost += 0.2 * (max(tones) - min(tones) < 0.25 and not stock.problem.manner.palette)
     books = sum(thing.category in BOOK_CATEGORIES for thing in stock.pool)
     if stock.piece.kind == "bookcase" and books > 5:
-        forms = {group.form for _, group in composition.groups}
-        cost += 0.25 * ("row" not in forms) + 0.25 * (not forms & {"stack", "stack-and-tall"})
+        forms = [group.form for _, group in composition.groups]
+        at_hand = sum(thing.category == "book-row" for thing in stock.pool)
+        wanted = min(max(at_hand, 1), ROWS_WANTED * len(stock.ledges))
+        cost += 0.4 * max(wanted - forms.count("row"), 0.0) + 0.25 * (not {*forms} & {"stack", "stack-and-tall"})
     return -cost
 
 
@@ -281,8 +333,9 @@ def _kit(stock: Stock, things: Sequence[Thing]) -> float:
     liked = 0.0
     if stock.room == "bed":
         liked += 0.4 * bool(kinds & BOOK_CATEGORIES) + 0.3 * bool(kinds & {"bowl", "tableware", "box", "tray"})
-    if stock.piece.kind in ("console", "nightstand", "mantel") and stock.room != "kitchen":
+    if stock.piece.kind in LIT and stock.room != "kitchen":
         liked += 0.6 * bool(kinds & {"stems", "plant"}) + 0.3 * ("lamp" in kinds)
+        liked += 0.4 * ("stems" in kinds and stock.piece.kind != "nightstand")
         liked -= 0.6 * (stock.piece.kind == "console" and not kinds & {"lamp", "stems", "plant"})
     liked -= NEEDED * sum(_lacks(stock, need, things) for need in needs_of(stock.piece))
     if stock.piece.kind == "counter":

@@ -5,6 +5,7 @@ from collections.abc import Callable, Collection, Sequence
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import is_served
 from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
+from jolly_ledge.proposals.composing.fullness import things_wanted
 from jolly_ledge.proposals.composing.mantels import on_a_mantel
 from jolly_ledge.proposals.composing.spread import Make, fill
 from jolly_ledge.proposals.composing.tables import on_a_table
@@ -30,6 +31,10 @@ LOW_IN_A_CASE_MM, BASKETS_OFTEN = 400.0, 0.6
 BASKET_SHARE, BASKETS = 0.7, frozenset({"basket", "box"})
 CLEAR_OF_THE_FIRE_MM = 110.0
 LARGE_BELOW, FOLDED_OFTEN = frozenset({"basket", "box", "bowl", "vessel"}), 0.4
+ONE_BELOW, TWO_BELOW_MM = 1.75, 600.0
+"""A lower shelf that wants more than so many things, or is so wide, is shared by two groups."""
+
+MOST_ROW_CHANCES = 5
 ROW_SHARE, PICTURES_IN_A_LIBRARY = 0.66, 0.2
 WIDE_MM = 1200.0
 THIRD_FROM_MM: dict[Fullness, float] = {"airy": 1300.0, "layered": 1050.0, "abundant": 850.0}
@@ -37,6 +42,9 @@ FOURTH_FROM_MM: dict[Fullness, float] = {"airy": 2200.0, "layered": 1700.0, "abu
 """From these widths on a top bears a third group between those at its ends, and a fourth."""
 
 FIRST_ON_A_TOP = 0.42
+COUNTERPOISES = frozenset({"vessel", "plant", "sculpture"})
+COUNTERPOISE_OFTEN: dict[Fullness, float] = {"airy": 0.4, "layered": 0.6, "abundant": 0.7}
+"""So often something that rises, stems in a vessel best, answers what leads at the other end of a top."""
 
 
 def groups_for(stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group]) -> list[Group]:
@@ -136,11 +144,13 @@ def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> lis
     folded = forms.worthy(0.45, 0.2, {"textile"}, 0.75)
     # By a bed one reaches down for books and what a basket holds; an urn down there is in the way.
     kinds = BASKETS if stock.room == "bed" else LARGE_BELOW
-    large = one_of(forms.worthy(0.65, 0.3, kinds, 0.8), folded, forms.stack(), forms.worthy(0.6, 0.3))
+    large = one_of(forms.worthy(0.65, 0.3, kinds, 0.8), folded, forms.stack())
+    if stock.room != "bed":
+        large = one_of(large, forms.worthy(0.6, 0.3))
     books = one_of(forms.stack(), forms.low(), folded)
-    makers = (large, books) if ledge.width >= 600 else (large,)
     if stock.chance.random() < FOLDED_OFTEN:
-        makers = (one_of(folded, large), one_of(books, large)) if ledge.width >= 600 else (one_of(folded, large),)
+        large, books = one_of(folded, large), one_of(books, large)
+    makers = (large, books) if things_wanted(stock, ledge) > ONE_BELOW or ledge.width >= TWO_BELOW_MM else (large,)
     return fill(stock, ledge, used, makers, 0.75, order)
 
 
@@ -179,7 +189,9 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
         if screen
         else forms.tall(0.68, 0.78, stems=1.0, **({"kinds": UNDER_A_MIRROR} if over else {})),
     )
+    rises = other.tall(0.45, 0.6, kinds=COUNTERPOISES, stems=1.0)
     low = one_of(
+        *((rises,) if stock.chance.random() < COUNTERPOISE_OFTEN[manner.fullness] else ()),
         *stock.chance.sample([other.stack_and_tall(0.42), other.stack(), other.tray(), other.nest()], 4),
         other.tall(0.4, 0.45, stems=0.8), other.low(),
     )  # fmt: skip
@@ -206,7 +218,8 @@ def _on_a_shelf(
         count = 2 + (ledge.width >= OPEN_SHELF_FOR_THREE_MM and fullness != "airy")
     forms = _Forms(stock, ledge, order)
     lately = [group.form for group in before[-2:]]
-    bookish = sum(thing.category in BOOK_CATEGORIES for thing in stock.pool if thing.id not in used) >= 4
+    books = [thing for thing in stock.pool if thing.category in BOOK_CATEGORIES and thing.id not in used]
+    bookish, rows = len(books) >= 4, sum(thing.category == "book-row" for thing in books)
     tall, picture = forms.tall(), one_of(forms.tall(0.68, 0.82, kinds=PICTURES), forms.tall())
     if is_library(stock) and ledge.clearance is not None:
         return _in_a_library(stock, ledge, used, order, before)
@@ -214,7 +227,7 @@ def _on_a_shelf(
     if "stack-and-tall" not in lately:
         first.append(forms.stack_and_tall())
     if bookish and ledge.clearance is not None and "row" not in lately:
-        first += [one_of(forms.row(order), tall)] * 2
+        first += [one_of(forms.row(order), tall)] * min(max(rows, 2), MOST_ROW_CHANCES)
     second: list[Make] = [forms.stack(), forms.stack(), forms.low(), forms.worthy()] if bookish else [
         one_of(forms.nest(), forms.low()), forms.low(), forms.worthy(), tall
     ]  # fmt: skip

@@ -16,6 +16,9 @@ AT_HAND = frozenset({"tableware", "vessel", "box", "bowl"})
 SHOWN = frozenset({"bowl", "plant", "tableware"})
 MACHINES_SHARE, TRAY_SHARE = 0.36, 0.34
 SECOND_BOARD_OFTEN, BOARDS_OVERLAP, FREE_FRONT_MM = 0.8, 0.25, 60.0
+CORD_MM = 150.0
+"""A cord reaches a socket so far beside what it belongs to."""
+
 MOST_MACHINES, NEAR_MM, APART_MM, END_MM = 2, 200.0, 55.0, 25.0
 MACHINES_WITH: tuple[tuple[float, Depth], ...] = ((50.0, "middle"), (90.0, "back"))
 BEFORE_BOARDS: tuple[tuple[float, Depth], ...] = ((0.6, "middle"), (0.35, "front"))
@@ -191,10 +194,17 @@ def _in_free_stretches(stock: Stock, ledge: Ledge, groups: list[Group], order: i
         )
         least, most = left + END_MM + group.width / 2, right - END_MM - group.width / 2
         middle = min(max(wish, least), most)
+        if group.form == "machines" and len(groups) > 1:
+            middle = _aside(least, middle, most, group.width / 2 + CORD_MM)
         group.shift(middle - (group.left + group.right) / 2)
         found.append(group)
         spans = [span for one in spans for span in _without(one, group.left - APART_MM, group.right + APART_MM)]
     return sorted(found, key=lambda group: group.left)
+
+
+def _aside(least: float, middle: float, most: float, reach: float) -> float:
+    """Return how far machines may move from their socket to the nearer end, so that the other side stays whole."""
+    return max(least, middle - reach) if middle - least < most - middle else min(most, middle + reach)
 
 
 def _wish(stock: Stock, ledge: Ledge, group: Group, order: int) -> float:

@@ -36,7 +36,7 @@ SWAMPING, SWAMPS = frozenset({"vessel", "plant", "sculpture"}), 0.42
 
 SLENDER_SHARE = 1.3
 MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
-FEWEST = 7
+FEWEST, ENOUGH_LEFT = 7, 10
 SPINES_MAY, FARTHER = 0.3, 0.22
 """Spines in a row blend: they may be so much further from the palette."""
 
@@ -121,9 +121,15 @@ class Stock:
         for led in [thing for thing in pool if thing.id in self.problem.led_before and thing.id not in self.must]:
             rest = [thing for thing in pool if thing is not led]
             others = [thing for thing in rest if thing.category == led.category and thing.area > 0.4 * led.area]
-            if others or (led.category != "lamp" and len(rest) >= 2 * FEWEST):
+            if others or (not self.is_the_light(led) and len(rest) >= ENOUGH_LEFT):
                 pool = rest
         return pool
+
+    def is_the_light(self, thing: Thing) -> bool:
+        """Tell whether a thing is the only lamp at hand by a bed: it comes again in every look."""
+        return thing.category == "lamp" and self.room == "bed" and not any(
+            other.category == "lamp" for other in self.things.values() if other is not thing
+        )  # fmt: skip
 
     def _is_of_the_season(self, thing: Thing) -> bool:
         return self.problem.season is not None and self.problem.season in thing.item.season
