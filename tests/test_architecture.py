@@ -20,7 +20,7 @@ def test_imports_run_one_way() -> None:
     assert "2 kept, 0 broken" in done.stdout
 
 
-@pytest.mark.parametrize("package", ["model", "readings", "cautions", "proposals", "drawing", "files", "jobs"])
+@pytest.mark.parametrize("package", ["model", "scene", "readings", "cautions", "proposals", "drawing", "files", "jobs"])
 def test_the_core_runs_without_the_toolkit(package: str) -> None:
     names = [
         f"jolly_ledge.{path.relative_to(SOURCE).with_suffix('').as_posix().replace('/', '.')}"

@@ -7,11 +7,12 @@ from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.model.arrangement import Arrangement, arrange
-from jolly_ledge.model.look import Look
-from jolly_ledge.model.piece import Wish
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look, Placement
+from jolly_ledge.model.piece import Fixture, Ledge, Wish
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.readings.as_seen import as_seen
 from jolly_ledge.readings.register import assess, read_one
+from jolly_ledge.scene.as_seen import as_seen
 from judgement.looks import Composed, composed_looks
 
 EXACT = 1e-6
@@ -125,3 +126,51 @@ def test_a_part_that_is_wished_somewhere_or_is_of_another_use_stays_itself() -> 
     assert any("wished on a2" in finding.sentence for finding in reading.findings)
     daily = arranged((pair[0], replace(pair[1], traits=("daily-use",))), places, case_of(1))
     assert as_seen(daily) is daily
+
+
+def as_a_thing(fixture: Fixture, behind: str) -> Item:
+    """Return a fixed mirror or picture as a thing that hangs."""
+    return thing(
+        f"hung-{fixture.left:.0f}", fixture.kind, width=fixture.width, height=fixture.height, depth=20.0,
+        finish="gloss" if fixture.kind == "mirror" else "matt", colours=((fixture.colour or behind, 1.0),),
+        silhouette="disc" if fixture.shape == "ellipse" else "",
+    )  # fmt: skip
+
+
+WITH_PICTURES = [
+    look for look in LOOKS if any(one.kind in ("mirror", "art") for one in look.arrangement.piece.fixtures)
+]
+
+
+@pytest.mark.parametrize("look", WITH_PICTURES, ids=lambda look: look.name)
+def test_a_mirror_or_a_picture_reads_the_same_fixed_and_hung(look: Composed) -> None:
+    piece = look.plan.piece(look.look.piece)
+    fixed = [one for one in piece.fixtures if one.kind in ("mirror", "art")]
+    wall = next((one for one in piece.ledges if one.is_wall), None) or Ledge(
+        id="wall", left=0.0, floor=0.0, width=piece.width, depth=30.0, surface="wall"
+    )
+    things = [as_a_thing(one, piece.backdrop_of(wall)) for one in fixed]
+    places = [
+        Placement(id=item.id, item=item.id, ledge=wall.id, pose="hung", x=one.left + one.width / 2 - wall.left,
+                  y=one.floor - wall.floor)
+        for item, one in zip(things, fixed, strict=True)
+    ]  # fmt: skip
+    ledges = piece.ledges if wall in piece.ledges else (*piece.ledges, wall)
+    hung = replace(piece, ledges=ledges, fixtures=tuple(one for one in piece.fixtures if one not in fixed))
+    changed = replace(look.look, placements=(*look.look.placements, *places))
+    plan = replace(look.plan, pieces=(hung,), stash=(*look.plan.stash, *things))
+    assert_same(read(look.plan, look.look), read(plan, changed))
+
+
+def test_what_is_fixed_is_seen_but_no_finding_asks_to_move_it() -> None:
+    art = Fixture(kind="art", left=100.0, floor=1250.0, width=600.0, height=500.0, colour="#c03020")
+    look = arranged((thing("a", "vessel"), thing("b", "bowl")), (put("a", x=200.0), put("b", x=600.0)),
+                    case_of(1, fixtures=(art,)))  # fmt: skip
+    read_it = assess(look)
+    tie = read_it.reading("palette")
+    assert tie is not None
+    assert tie.loss != assess(arranged((thing("a", "vessel"), thing("b", "bowl")),
+                                       (put("a", x=200.0), put("b", x=600.0)), case_of(1))).reading("palette").loss  # type: ignore[union-attr] # fmt: skip
+    named = {one for finding in read_it.findings for one in finding.placements}
+    named |= {one for reading in read_it.readings for one, _ in reading.contributions}
+    assert named <= {"a", "b"}

@@ -12,7 +12,6 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.starts import tops
 from jolly_ledge.readings import (
     among_things,
-    background,
     books,
     height_rhythm,
     how_many,
@@ -22,6 +21,7 @@ from jolly_ledge.readings import (
     working_room,
 )  # fmt: skip
 from jolly_ledge.readings.register import Assessment, assess
+from jolly_ledge.scene import background
 from judgement import shelf_principles, top_principles
 from judgement.cases import Case, agrees, load_cases
 from judgement.changes import enlarged, mirrored, shaken, shuffled

@@ -19,6 +19,7 @@ from jolly_ledge.model.piece import Fixture, Ledge, Seat
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, UNIT, Entry, assess, loss_of
+from jolly_ledge.scene.as_seen import as_seen
 
 EACH = pytest.mark.parametrize("entry", REGISTER, ids=lambda entry: entry.id)
 PALETTE = ("#c4663c", "#25405c", "#efe8d8", "#b9934c", "#66874f", "#222222")
@@ -101,7 +102,7 @@ def world(
 
 
 def read(entry: Entry, arrangement: Arrangement) -> Reading | None:
-    return entry.read(arrangement, arrangement.manner)
+    return entry.read(as_seen(arrangement), arrangement.manner)
 
 
 def whole(items: tuple[Item, ...] = ITEMS, placements: tuple[Placement, ...] = LOOK, **manner: Any) -> Arrangement:

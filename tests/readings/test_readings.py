@@ -28,7 +28,8 @@ from jolly_ledge.readings import (
 )
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import REGISTER, assess, better_of
-from jolly_ledge.readings.weight import tone, visual_weight, weights
+from jolly_ledge.scene.as_seen import as_seen
+from jolly_ledge.scene.marks import tone, visual_weight, weights
 
 SMALL = 60.0
 
@@ -41,7 +42,7 @@ def row(count: int, *heights: float, **changes: Any) -> tuple[tuple[Item, ...], 
 
 
 def read(reading: object, arrangement: Arrangement) -> Reading:
-    found = reading.read(arrangement, arrangement.manner)  # type: ignore[attr-defined]
+    found = reading.read(as_seen(arrangement), arrangement.manner)  # type: ignore[attr-defined]
     assert isinstance(found, Reading)
     return found
 

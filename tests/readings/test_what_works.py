@@ -30,6 +30,7 @@ from jolly_ledge.readings import (
 )
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import assess
+from jolly_ledge.scene.as_seen import as_seen
 
 
 def table(**changes: Any) -> Piece:
@@ -53,7 +54,7 @@ def of(
     piece: Piece | None = None,
     **manner: Any,
 ) -> Reading | None:
-    look = arranged(items, placements, piece, **manner)
+    look = as_seen(arranged(items, placements, piece, **manner))
     found: Reading | None = module.read(look, look.manner)
     return found
 

@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import holds_water
 from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
@@ -95,7 +96,11 @@ def _across_heat(standing: Standing, socket: Fixture, arrangement: Arrangement) 
 
 def spills(arrangement: Arrangement) -> Iterable[Caution]:
     """Report water that stands over or beside what is plugged in, or over a socket."""
-    wet = [standing for standing in arrangement.visible if _holds_water(standing, arrangement)]
+    stems: dict[str, tuple[Item, ...]] = {}
+    for one in arrangement.standings:
+        if one.placement.inside:
+            stems[one.placement.inside] = (*stems.get(one.placement.inside, ()), one.item)
+    wet = [standing for standing in arrangement.visible if _holds_water(standing, stems.get(standing.id, ()))]
     if not wet:
         return
     live = [s for s in arrangement.standings if "corded" in s.item.traits or s.item.category == "device"]
@@ -139,8 +144,7 @@ def _wets(standing: Standing, other: Standing) -> Iterable[Caution]:
         )
 
 
-def _holds_water(standing: Standing, arrangement: Arrangement) -> bool:
+def _holds_water(standing: Standing, inside: tuple[Item, ...]) -> bool:
     if standing.item.category == "plant":
         return "real-plant" in standing.item.traits
-    stems = tuple(other.item for other in arrangement.standings if other.placement.inside == standing.id)
-    return holds_water(standing.item, stems)
+    return holds_water(standing.item, inside)

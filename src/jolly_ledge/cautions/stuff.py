@@ -67,6 +67,7 @@ def speaks_of(text: str, words: tuple[str, ...]) -> bool:
     return _pattern(words).search(text.lower()) is not None
 
 
+@lru_cache(maxsize=4096)
 def burns(item: Item) -> Known:
     """Tell whether a thing catches fire from a flame beside it."""
     if item.finish == "woven" or speaks_of(item.material, BURNING_STUFF):

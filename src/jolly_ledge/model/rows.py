@@ -1,9 +1,10 @@
 """What is taken in hand together: a row of upright books and in which order it may be sorted, a whole group."""
 
 from collections.abc import Callable
+from functools import lru_cache
 from typing import Literal
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.colour import oklab
 from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.words import BOOK_CATEGORIES
@@ -17,15 +18,24 @@ SET_APART = "\uffff"
 
 def row_of(arrangement: Arrangement, placement: str) -> tuple[Standing, ...]:
     """Return the upright books of the row that a placement stands in, left to right; empty where there is no row."""
-    for columns in arrangement.columns.values():
-        for column in columns:
-            books = tuple(
-                one for unit in column.units for one in unit.standings
-                if one.depth_order == 0 and one.item.category in BOOK_CATEGORIES and one.placement.pose != "flat"
-            )  # fmt: skip
-            if len(books) > 1 and any(one.id == placement for one in books):
-                return tuple(sorted(books, key=lambda one: one.left))
-    return ()
+    standing = arrangement.by_id.get(placement)
+    if standing is None:
+        return ()
+    rows = rows_among(arrangement.columns.get(standing.ledge.id, ()))
+    return next((row for row in rows if standing in row), ())
+
+
+@lru_cache(maxsize=256)
+def rows_among(columns: tuple[Column, ...]) -> tuple[tuple[Standing, ...], ...]:
+    """Return the rows of upright books among the columns of a ledge, each left to right."""
+    rows = (
+        tuple(
+            one for unit in column.units for one in unit.standings
+            if one.depth_order == 0 and one.item.category in BOOK_CATEGORIES and one.placement.pose != "flat"
+        )
+        for column in columns
+    )  # fmt: skip
+    return tuple(tuple(sorted(row, key=lambda one: one.left)) for row in rows if len(row) > 1)
 
 
 def group_of(arrangement: Arrangement, placement: str) -> tuple[str, ...]:

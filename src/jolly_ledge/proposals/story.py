@@ -9,7 +9,7 @@ from jolly_ledge.model.words import GREENERY
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.how_many import recommended, things_on
-from jolly_ledge.readings.weight import weights
+from jolly_ledge.scene.marks import weights
 
 
 class StoryStep(Struct, frozen=True):

@@ -10,9 +10,9 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import Ground
-from jolly_ledge.readings.background import lies_on_seen_surface, seen_against
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp, score_of, smooth_step, weighted_mean
+from jolly_ledge.scene.background import lies_on_seen_surface, seen_against
 
 ID = "contrast"
 BANDS: dict[Ground, tuple[float, float]] = {"any": (12.0, 70.0), "stand-out": (25.0, 90.0), "blend": (4.0, 30.0)}

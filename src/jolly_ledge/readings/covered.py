@@ -3,10 +3,9 @@
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
-from jolly_ledge.readings.bars import cut_by_bars
-from jolly_ledge.readings.cover import hidden_shares
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean, score_of, soft_excess
+from jolly_ledge.scene.marks import marks_of
 
 ID = "covered"
 BAND = (0.0, 0.4)
@@ -31,10 +30,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     True
     """
     found = [
-        (standing, min(share + cut_by_bars(standing, arrangement.piece), 1.0))
-        for standings in arrangement.by_ledge.values()
-        for standing, share in zip(standings, hidden_shares(standings), strict=True)
-        if not standing.hidden and standing.item.category not in BEARS_COVER
+        (mark.standing, 1 - mark.in_sight) for mark in marks_of(arrangement) if mark.item.category not in BEARS_COVER
     ]
     if not found or (len(found) < 2 and found[0][1] <= 0):
         return None

@@ -4,7 +4,7 @@ from jolly_ledge.model.arrangement import Arrangement, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import deviation, mean, ramp
-from jolly_ledge.readings.weight import weights
+from jolly_ledge.scene.marks import weights
 
 ID = "even-vignettes"
 BAND = (0.0, 0.35)

@@ -6,6 +6,7 @@ from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.scene.as_seen import as_seen
 
 Standing = tuple[Item, Placement]
 
@@ -41,6 +42,6 @@ def stand(x: float, width: float, height: float, ledge: str = "s1", z: float = 1
 
 
 def look_of(piece: Piece, *things: Standing, **manner: Any) -> Arrangement:
-    """Return a look of things on a piece."""
+    """Return a look of things on a piece, as the eye takes it in."""
     look = Look(id="look", piece=piece.id, manner=Manner(**manner), placements=tuple(place for _, place in things))
-    return Arrangement(piece, {item.id: item for item, _ in things}, look)
+    return as_seen(Arrangement(piece, {item.id: item for item, _ in things}, look))

@@ -15,7 +15,7 @@ from jolly_ledge.readings.asides import KINDS, SIDE_LITTLE, SIDE_PLAIN, asides_o
 from jolly_ledge.readings.levels import columns_by_level
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean, ramp, weighted_mean
-from jolly_ledge.readings.weight import weights
+from jolly_ledge.scene.marks import weights
 
 ID = "figure"
 BAND = (0.7, 1.0)

@@ -7,13 +7,10 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import score_of, smooth_step
-from jolly_ledge.readings.weight import weights
+from jolly_ledge.scene.marks import marks_of
 
 ID = "focal-point"
 BAND = (0.0, 0.8)
-NEVER_LEAD = frozenset({"box", "basket", "appliance", "device", "supplies", "tray", "textile", "book-row", "book"})
-"""Storage, devices and rows hold things together; they are not what one looks at first."""
-
 RIVAL, RIVAL_WIDTH = 0.9, 0.3
 """A second thing of so much of the weight of the first is half a rival."""
 
@@ -33,20 +30,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     >>> round(read(look, look.manner).value, 2)
     0.17
     """
-    by_id = weights(arrangement)
-    leads = sorted(
-        (standing for standing in arrangement.visible if standing.item.category not in NEVER_LEAD),
-        key=lambda standing: (-by_id.get(standing.id, 0.0), standing.id),
-    )
-    if len(arrangement.visible) < FEW or not leads:
+    marks = marks_of(arrangement)
+    # A picture over all of it is the backdrop of those that stand before it: it leads where nothing stands.
+    marks = tuple(mark for mark in marks if mark.standing.placement.pose != "hung") or marks
+    leads = sorted((mark for mark in marks if mark.may_lead), key=lambda mark: (-mark.weight, mark.id))
+    if len(marks) < FEW or not leads:
         return None
     first = leads[0]
-    most = max(by_id.get(first.id, 0.0), 1.0)
-    second = next((one for one in leads[1:] if not _together(first, one)), None)
-    value = by_id.get(second.id, 0.0) / most if second is not None else 0.0
-    stored = (
-        max((by_id.get(s.id, 0.0) for s in arrangement.visible if s.item.category in NEVER_LEAD), default=0.0) / most
-    )
+    most = max(first.weight, 1.0)
+    second = next((one for one in leads[1:] if not _together(first.standing, one.standing)), None)
+    value = second.weight / most if second is not None else 0.0
+    stored = max((mark.weight for mark in marks if not mark.may_lead), default=0.0) / most
     rivalry = smooth_step(value, RIVAL, RIVAL_WIDTH)
     swamped = smooth_step(stored, STORED, STORED_WIDTH)
     loss = rivalry + STORED_COST * swamped + SECOND_COST * value
@@ -66,7 +60,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         shown=f"{first.item.label}"[:14],
         sentence=f"The {first.item.label} leads"
         + (f"; the next, the {second.item.label}, has {percent(value)} of its weight." if second is not None else "."),
-        contributions=tuple((one.id, by_id.get(one.id, 0.0) / most) for one in leads[:4]),
+        contributions=tuple((one.id, one.weight / most) for one in leads[:4]),
         findings=findings,
         loss=loss,
     )

@@ -4,10 +4,11 @@ from functools import lru_cache
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import is_green, is_neutral, lightness_chroma_hue
-from jolly_ledge.model.families import Families, lead_of, leads
+from jolly_ledge.model.families import lead_of, leads
 from jolly_ledge.model.hue_family import families_of, nearest_family
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import GREENERY
+from jolly_ledge.scene.marks import marks_of
 
 METAL_LIGHTNESS = (0.45, 0.95)
 BLACK_LIGHTNESS, LIGHT_BACK = 0.34, 0.7
@@ -17,32 +18,21 @@ ColourArea = tuple[Standing, str, float]
 """A thing, one colour it shows (as its family by hand, if it has one), and the area of it in mm²."""
 
 
-@lru_cache(maxsize=512)
-def _areas_of(standings: tuple[Standing, ...], families: Families) -> tuple[ColourArea, ...]:
-    areas = []
-    for standing in standings:
-        colours = standing.colours
-        whole = sum(share for _, share in colours) or 1.0
-        areas += [(standing, lead_of(colour, families), standing.area * share / whole) for colour, share in colours]
-    return tuple(areas)
-
-
-@lru_cache(maxsize=512)
-def _accents_of(standings: tuple[Standing, ...], families: Families, piece: Piece) -> tuple[ColourArea, ...]:
-    return tuple(one for one in _areas_of(standings, families) if is_accent(one[0], one[1], piece))
-
-
 @lru_cache(maxsize=8)
 def colour_areas(arrangement: Arrangement) -> tuple[ColourArea, ...]:
     """Return every visible colour with the area it shows, ledge by ledge."""
-    return tuple(one for things in arrangement.by_ledge.values() for one in _areas_of(things, arrangement.families))
+    families = arrangement.families
+    return tuple(
+        (mark.standing, lead_of(colour, families), area)
+        for mark in marks_of(arrangement)
+        for colour, area in mark.colours
+    )
 
 
 @lru_cache(maxsize=8)
 def accent_areas(arrangement: Arrangement) -> tuple[ColourArea, ...]:
     """Return the visible colours that the eye looks for again, with the areas they show."""
-    families, piece = arrangement.families, arrangement.piece
-    return tuple(one for things in arrangement.by_ledge.values() for one in _accents_of(things, families, piece))
+    return tuple(one for one in colour_areas(arrangement) if is_accent(one[0], one[1], arrangement.piece))
 
 
 def is_leaf(standing: Standing, colour: str) -> bool:
@@ -55,6 +45,7 @@ def _families(colours: tuple[tuple[str, float], ...], apart: frozenset[str]) -> 
     return tuple(colour for colour, _ in families_of(list(colours), apart, answering=True))
 
 
+@lru_cache(maxsize=16_384)
 def is_accent(standing: Standing, colour: str, piece: Piece) -> bool:
     """Tell whether a colour is one the eye looks for again.
 

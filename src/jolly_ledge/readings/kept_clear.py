@@ -6,13 +6,12 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.silhouette import DENSITIES
-from jolly_ledge.readings.cover import silhouette
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean, score_of, soft_excess, weighted_mean
+from jolly_ledge.scene.cover import silhouette
 
 ID = "kept-clear"
 BAND = (0.0, 0.05)
-KINDS = frozenset({"art", "mirror", "tv"})
 FULL: dict[str, float] = {"art": 0.22, "mirror": 0.30, "tv": 0.05}
 """Covered so far, nothing good is left to say; a screen bears least, a mirror is often crossed."""
 
@@ -116,9 +115,9 @@ def _crossed(target: _Target, standing: list[Standing]) -> float:
 
 def _targets(arrangement: Arrangement) -> list[_Target]:
     found = [
-        _Target(f.kind, f.name or ("screen" if f.kind == "tv" else f.kind), f.left, f.floor, f.width, f.height)
+        _Target(f.kind, f.name or "screen", f.left, f.floor, f.width, f.height)
         for f in arrangement.piece.fixtures
-        if f.kind in KINDS
+        if f.kind == "tv"
     ]
     for one in arrangement.visible:
         pose = one.placement.pose

@@ -7,9 +7,9 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS
-from jolly_ledge.readings.cover import hidden_shares
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean, ramp, score_of, smooth_step, weighted_mean
+from jolly_ledge.scene.cover import hidden_shares
 
 ID = "layering"
 BAND = (2.0, 3.0)

@@ -11,21 +11,15 @@ from jolly_ledge.model.words import GREENERY
 from jolly_ledge.readings.habits import habits_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import mean, score_of
+from jolly_ledge.scene.marks import TOUCH, marks_of
 
 ID = "mix"
 BAND = (0.75, 1.0)
-TOUCH = {
-    "rough": "rough", "woven": "rough", "matt": "plain", "satin": "plain", "gloss": "smooth", "metal": "smooth",
-    "clear": "smooth",
-}  # fmt: skip
-"""Finishes that the hand would tell apart."""
-
 FINISH_PART, SHAPE_PART, POSE_PART = 0.5, 0.3, 0.2
 WANTED = 0.55
 """So much of the entropy of evenly mixed kinds is enough; a calm look has a ruling stuff."""
 
 FEWEST = 2
-ROUND_SHAPES = frozenset({"round", "disc", "sphere"})
 STUFF_COST, OUTLINE_COST, LEAVES_COST, HABITS_COST = 0.4, 0.5, 0.12, 0.8
 HABIT_KEPT, HABIT_GRAVITY = 0.9, 0.7
 """Below the first share a habit that is not kept is told."""
@@ -63,8 +57,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 0.5,
             ),
         )
-    leads = [unit.lead for unit in units]
-    stuffs = _variety((one.item.material.lower() or TOUCH[one.item.finish] for one in leads), 4)
+    leads = {unit.lead.id for unit in units}
+    stuffs = _variety((mark.stuff for mark in marks_of(arrangement) if mark.id in leads), 4)
     loss = 1 - value + HABITS_COST * (1 - kept) + STUFF_COST * (1 - stuffs) + OUTLINE_COST * _one_outline(arrangement)
     loss += LEAVES_COST * (not any(one.item.category in GREENERY for one in arrangement.visible))
     return Reading(
@@ -88,15 +82,10 @@ def _one_outline(arrangement: Arrangement) -> float:
     What hangs counts, and a large thing counts more than a small one, by the root of its area.
     """
     round_ones = straight = 0.0
-    seen = [
-        (one.width * one.height, one.item.is_round or one.shape in ROUND_SHAPES) for one in arrangement.visible
-    ] + [
-        (fixture.width * fixture.height, fixture.shape == "ellipse")
-        for fixture in arrangement.piece.fixtures if fixture.kind in ("mirror", "art")
-    ]  # fmt: skip
-    for area, is_round in seen:
-        round_ones += math.sqrt(area) * is_round
-        straight += math.sqrt(area) * (not is_round)
+    for mark in marks_of(arrangement):
+        side = math.sqrt(mark.standing.width * mark.standing.height)
+        round_ones += side * mark.is_round
+        straight += side * (not mark.is_round)
     if all(ledge.clearance is None for ledge in arrangement.standing_ledges):
         straight += math.sqrt(arrangement.piece.width * arrangement.piece.height)
     share = round_ones / (round_ones + straight)

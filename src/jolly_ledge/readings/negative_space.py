@@ -8,10 +8,10 @@ from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import TABLE_KINDS, Fullness
-from jolly_ledge.readings.cover import covered_area
 from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import in_band, ramp, score_of, soft_excess, weighted_mean
+from jolly_ledge.scene.cover import covered_area
 
 ID = "negative-space"
 BANDS: dict[Fullness, tuple[float, float]] = {

@@ -4,7 +4,7 @@ import math
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import capital
-from jolly_ledge.model.piece import Fixture, Ledge, Piece
+from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.readings.measured import Measured
@@ -140,19 +140,17 @@ def grown_in(arrangement: Arrangement) -> list[Measured]:
     return found
 
 
-def hung_over(arrangement: Arrangement, hung: list[Standing | Fixture], floor_of_top: float) -> list[Measured]:
+def hung_over(arrangement: Arrangement, hung: list[Standing], floor_of_top: float) -> list[Measured]:
     """Measure how far what hangs is over the top it belongs to, in its own height; a hand's breadth or two is right."""
     found = []
     for mark in hung:
-        low = mark.bottom if isinstance(mark, Standing) else mark.floor
-        share = (low - floor_of_top) / mark.height
+        share = (mark.bottom - floor_of_top) / mark.height
         score = in_ratio(max(share, HUNG_BAND[1] / 2), (0.0001, HUNG_BAND[1]))
-        name = mark.item.label if isinstance(mark, Standing) else (mark.name or mark.kind)
         problem = (
-            f"The {name} hangs far over {arrangement.piece.label}, so that they fall apart; hang it lower."
+            f"The {mark.item.label} hangs far over {arrangement.piece.label}, so that they fall apart; hang it lower."
             if share > 1
             else ""
         )
-        ids = (mark.id,) if isinstance(mark, Standing) else ()
-        found.append(Measured(share, HUNG_BAND, score, HUNG_WEIGHT, ids, problem, "It hangs {} of its height above"))
+        told = "It hangs {} of its height above"
+        found.append(Measured(share, HUNG_BAND, score, HUNG_WEIGHT, (mark.id,), problem, told))
     return found

@@ -46,7 +46,7 @@ def advice_for(piece: Piece, fullness: Fullness, stash: tuple[Item, ...]) -> tup
     >>> piece = Piece(id="p", kind="bookcase", width=900, height=900, depth=300, ledges=(ledge,))
     >>> told = advice_for(piece, "layered", ())
     >>> told[0].things, told[0].groups, (told[0].fewest, told[0].most)
-    (4, 2, (4, 5))
+    (4, 2, (3, 5))
     """
     at_hand = [i for i in stash if i.is_at_hand and i.category not in NOT_STANDING]
     told = []

@@ -40,9 +40,10 @@ from jolly_ledge.readings import (
     weight_low,
     working_room,
 )
-from jolly_ledge.readings.as_seen import as_seen
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import score_of
+from jolly_ledge.scene.as_seen import as_seen
+from jolly_ledge.scene.fixed import is_fixed
 
 Read = Callable[[Arrangement, Manner], Reading | None]
 
@@ -169,7 +170,7 @@ def read_one(reading_id: str, arrangement: Arrangement) -> Reading | None:
     """Read one quality of a look alone; None where it does not apply."""
     arrangement = as_seen(arrangement)
     reading = _BY_ID[reading_id].read(arrangement, arrangement.manner)
-    return None if reading is None else _with_loss(reading)
+    return None if reading is None else _of_placements(_with_loss(reading))
 
 
 UNIT = 4.0
@@ -203,16 +204,27 @@ def _off_the_best(reading: Reading) -> float:
 
 def _with_loss(reading: Reading) -> Reading:
     """Return a reading that tells its loss, with the score that belongs to it."""
-    if reading.loss is not None:
-        return reading
-    lost = loss_of(reading)
-    return replace(reading, loss=lost, score=score_of(lost))
+    if reading.loss is None:
+        lost = loss_of(reading)
+        reading = replace(reading, loss=lost, score=score_of(lost))
+    return reading
+
+
+def _of_placements(reading: Reading) -> Reading:
+    """Return a reading whose parts and findings name what can be moved: what is fixed is seen, but stays."""
+    findings = tuple(
+        replace(finding, placements=tuple(one for one in finding.placements if not is_fixed(one)))
+        for finding in reading.findings
+    )
+    contributions = tuple(part for part in reading.contributions if not is_fixed(part[0]))
+    return replace(reading, contributions=contributions, findings=findings)
 
 
 def assess(arrangement: Arrangement) -> Assessment:
     """Read a look: every reading that applies, and the sum of what they lose in its manner."""
     arrangement = as_seen(arrangement)
     manner = arrangement.manner
+    has_fixed = any(is_fixed(one.id) for one in arrangement.visible)
     readings: list[Reading] = []
     unread: list[str] = []
     losses: list[tuple[str, float]] = []
@@ -224,7 +236,7 @@ def assess(arrangement: Arrangement) -> Assessment:
             unread.append(entry.id)
             continue
         if reading is not None:
-            reading = _with_loss(reading)
+            reading = _of_placements(_with_loss(reading)) if has_fixed else _with_loss(reading)
             readings.append(reading)
         lost = entry.neutral if reading is None else loss_of(reading)
         losses.append((entry.id, entry.weight_for(manner) * lost))

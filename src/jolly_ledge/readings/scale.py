@@ -3,10 +3,10 @@
 import math
 from functools import lru_cache
 
-from jolly_ledge.model.arrangement import Arrangement, Column, Standing
+from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, percent
-from jolly_ledge.model.piece import Fixture, Ledge
+from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
 from jolly_ledge.readings.among_things import anchors_against_next, small_tops
@@ -138,14 +138,12 @@ def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
     """Measure what hangs above against the width of the furniture: two thirds is the usual wish."""
     piece = arrangement.piece
     hung = [s for s in arrangement.visible if s.placement.pose == "hung" and s.item.category in WALL_CATEGORIES]
-    fixtures = [fixture for fixture in piece.fixtures if fixture.kind in ("mirror", "art")]
-    if not (hung or fixtures) or piece.kind == "bookcase":
+    if not hung or piece.kind == "bookcase":
         return []
-    edges: list[Standing | Fixture] = [*hung, *fixtures]
-    left, right = min(edge.left for edge in edges), max(edge.right for edge in edges)
+    left, right = min(edge.left for edge in hung), max(edge.right for edge in hung)
     share = (right - left) / piece.width
     score = in_band(share, WALL_BAND, 0.35, 0.35)
-    names = hung[0].item.label if hung else (fixtures[0].name or fixtures[0].kind)
+    names = hung[0].item.label
     problem = ""
     if score < 0.95:
         word = "small" if share < WALL_BAND[0] else "wide"
@@ -157,7 +155,7 @@ def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
     tops = [ledge.floor for ledge in arrangement.standing_ledges if ledge.clearance is None]
     return [
         Measured(share, WALL_BAND, score, 1.5, tuple(s.id for s in hung), problem, told),
-        *(hung_over(arrangement, edges, max(tops)) if tops and hung else []),
+        *(hung_over(arrangement, hung, max(tops)) if tops else []),
     ]
 
 

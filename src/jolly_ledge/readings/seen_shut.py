@@ -3,9 +3,9 @@
 from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
-from jolly_ledge.readings.cover import silhouette
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp, score_of, weighted_mean
+from jolly_ledge.scene.cover import silhouette
 
 ID = "seen-shut"
 BAND = (0.6, 1.0)

@@ -8,7 +8,7 @@ from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp, score_of, soft_excess
-from jolly_ledge.readings.weight import weights
+from jolly_ledge.scene.marks import marks_of
 
 ID = "side-balance"
 TAIL_COST, OFF_COST, RIM_COST, FREE_RIM = 0.3, 2.0, 0.1, 0.06
@@ -42,12 +42,12 @@ def moment(arrangement: Arrangement) -> tuple[float, dict[str, float]]:
 
     The sum of weight × distance from the axis, over the whole weight × half the width.
     """
-    by_id = weights(arrangement)
-    whole = sum(by_id.values())
+    marks = marks_of(arrangement)
+    whole = sum(mark.weight for mark in marks)
     half = arrangement.piece.width / 2
     if whole <= 0:
         return 0.0, {}
-    parts = {standing.id: by_id[standing.id] * (standing.x - half) / (whole * half) for standing in arrangement.visible}
+    parts = {mark.id: mark.weight * (mark.standing.x - half) / (whole * half) for mark in marks}
     return sum(parts.values()), parts
 
 

@@ -1,7 +1,6 @@
 """Tie: whether what has a colour or a stuff of its own is answered somewhere else."""
 
 import math
-from collections.abc import Iterable
 from itertools import combinations
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
@@ -10,6 +9,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, listed, percent, verb
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import score_of
+from jolly_ledge.scene.marks import marks_of
 
 ID = "tie"
 BAND = (0.8, 1.0)
@@ -35,23 +35,23 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     Whites, greys, blacks, woods, sand and leaves tie everywhere and are not asked; a rim or lettering is answer enough.
     Things of a set answer each other. The value is the share of coloured area that is answered.
     """
-    seen = [one for one in arrangement.visible if one.area > 0]
-    if len(seen) < FEWEST:
+    marks = [mark for mark in marks_of(arrangement) if mark.standing.area > 0]
+    if len(marks) < FEWEST:
         return None
+    seen = [mark.standing for mark in marks]
     bearers: dict[str, set[str]] = {}
     areas: dict[str, float] = {}
     volume: dict[str, float] = {}
     things: dict[str, list[Standing]] = {}
-    for standing in seen:
-        for colour, share in _shares(standing):
+    for mark in marks:
+        standing = mark.standing
+        for colour, area in mark.colours:
             family = hue_family(colour)
-            if family in QUIET_HUES or share < LEAST_SHARE:
+            if family in QUIET_HUES or area < LEAST_SHARE * standing.area:
                 continue
             bearers.setdefault(family, set()).add(standing.item.set or standing.root)
-            areas[family] = areas.get(family, 0.0) + standing.area * share
-            loud = (
-                standing.area * share * (CALM + LOUDER * loudness(colour)) * (SPINES if standing.item.is_book else 1.0)
-            )
+            areas[family] = areas.get(family, 0.0) + area
+            loud = area * (CALM + LOUDER * loudness(colour)) * (SPINES if standing.item.is_book else 1.0)
             volume[family] = volume.get(family, 0.0) + loud
             things.setdefault(family, []).append(standing)
     whole = sum(standing.area for standing in seen)
@@ -114,8 +114,3 @@ def _answers_near(things: dict[str, list[Standing]], seen: list[Standing]) -> fl
             )
             near.append(max(1 - far / max(reach, 1.0), 0.0))
     return sum(near) / len(near) if near else HALF_NEAR
-
-
-def _shares(standing: Standing) -> Iterable[tuple[str, float]]:
-    whole = sum(share for _, share in standing.colours) or 1.0
-    return ((colour, share / whole) for colour, share in standing.colours)

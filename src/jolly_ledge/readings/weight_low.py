@@ -7,7 +7,7 @@ from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.levels import level_numbers, levels_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp
-from jolly_ledge.readings.weight import weights
+from jolly_ledge.scene.marks import marks_of
 
 ID = "weight-low"
 BAND = (0.0, 0.52)
@@ -27,29 +27,30 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     0.122
     """
     ledges = arrangement.standing_ledges
-    if not arrangement.visible or not ledges:
+    # What hangs on the wall is held by it, not set up high.
+    marks = [mark for mark in marks_of(arrangement) if mark.standing.placement.pose != "hung"]
+    if not marks or not ledges:
         return None
     if len(levels_of(arrangement.piece.ledges)) < 2:
         return None
     low = min(ledge.floor for ledge in ledges)
     reach = max(ledge.floor + frame_height(ledge) for ledge in ledges)
-    by_id = weights(arrangement)
-    whole = sum(by_id.values()) or 1.0
+    whole = sum(mark.weight for mark in marks) or 1.0
     parts = {
-        standing.id: by_id[standing.id] / whole * ((standing.bottom + standing.top) / 2 - low) / (reach - low)
-        for standing in arrangement.visible
+        mark.id: mark.weight / whole * ((mark.standing.bottom + mark.standing.top) / 2 - low) / (reach - low)
+        for mark in marks
     }
     value = sum(parts.values())
     numbers = level_numbers(arrangement.piece.ledges)
-    on_top = [s for s in arrangement.visible if numbers.get(s.ledge.id) == 0]
-    top_share = sum(by_id[s.id] for s in on_top) / whole
+    on_top = [mark for mark in marks if numbers.get(mark.standing.ledge.id) == 0]
+    top_share = sum(mark.weight for mark in on_top) / whole
     fair_share = 1 / (max(numbers.values()) + 1)
     score = (1 - TOP_SHARE) * ramp(value, 0.85, BAND[1]) + TOP_SHARE * ramp(
         top_share, min(3 * fair_share, 1.0), fair_share
     )
     findings: tuple[Finding, ...] = ()
     if score < CALM and on_top:
-        heaviest = max(on_top, key=lambda standing: by_id[standing.id])
+        heaviest = max(on_top, key=lambda mark: mark.weight)
         findings = (
             Finding(
                 ID,

@@ -14,7 +14,7 @@ from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.rows import row_of
 from jolly_ledge.model.stems import plan_stems
 from jolly_ledge.model.words import Pose
-from jolly_ledge.readings.weight import weights
+from jolly_ledge.scene.marks import weights
 
 PANEL_WIDTH = 204
 POSES: tuple[tuple[Pose, str, str], ...] = (

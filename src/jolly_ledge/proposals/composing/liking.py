@@ -44,7 +44,7 @@ CASES = frozenset({"bookcase", "cabinet", "hutch", "wall-shelves"})
 ROWS_WANTED = 0.5
 """A bookcase shows rows of books on about half of its shelves, where they are at hand."""
 
-NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 1.2
+NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 2.5
 """What is used daily on a counter is there; what rises at the other end of a top has so much of the height of what
 leads."""
 

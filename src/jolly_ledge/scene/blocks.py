@@ -1,6 +1,4 @@
-"""An arrangement as the eye takes it in: one block that was told in two parts is one block."""
-
-from functools import lru_cache
+"""One block of books that was told in two parts is one block."""
 
 from msgspec.structs import replace
 
@@ -13,8 +11,7 @@ TOUCHING_MM = 1.0
 """Parts that are nearer than this show no joint."""
 
 
-@lru_cache(maxsize=8)
-def as_seen(arrangement: Arrangement) -> Arrangement:
+def with_whole_blocks(arrangement: Arrangement) -> Arrangement:
     """Return a look with blocks of books that touch and are alike joined into one; the same look where there are none.
 
     Rows join side by side, piles one on the other; what a part carries is carried by the whole, which bears the id of

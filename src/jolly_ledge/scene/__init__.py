@@ -1,0 +1,1 @@
+"""What an eye sees of an arrangement: marks, with what covers them and what they are seen against."""
