@@ -260,15 +260,15 @@ def test_what_cannot_be_proposed_is_one_line(
 def test_wanted_tells_measures_and_whether_a_found_thing_suits(
     plan_path: Path, capsys: pytest.CaptureFixture[str]
 ) -> None:
-    assert run("wanted", plan_path, "--look", "bedside-guest", "--json") == 0
+    assert run("wanted", plan_path, "--look", "hall-welcome", "--json") == 0
     found = json.loads(capsys.readouterr().out)["wanted"]
     assert found
     assert {"ledge", "height", "width", "depth", "families", "finishes", "gain", "most_price"} <= set(found[0])
-    assert run("wanted", plan_path, "--look", "bedside-guest") == 0
+    assert run("wanted", plan_path, "--look", "hall-welcome") == 0
     assert capsys.readouterr().out.startswith("A")
-    assert run("wanted", plan_path, "--look", "bedside-guest", "--found", "woven basket 12 x 14 cm") == 0
+    assert run("wanted", plan_path, "--look", "hall-welcome", "--found", "woven basket 12 x 14 cm") == 0
     assert "basket fits on" in capsys.readouterr().out
-    assert run("wanted", plan_path, "--look", "bedside-guest", "--found", "xyzzy") == 2
+    assert run("wanted", plan_path, "--look", "hall-welcome", "--found", "xyzzy") == 2
     assert len(capsys.readouterr().err.splitlines()) == 1
     assert run("wanted", plan_path, "--look", "first-try", "--instead-of", "dahlias", "--json") == 0
     assert json.loads(capsys.readouterr().out)["instead_of"] == "dahlias"

@@ -21,7 +21,7 @@ PATIENCE_MS = 60_000
 
 @pytest.fixture
 def page(window: MainWindow, qtbot: QtBot) -> Iterator[WantedPage]:
-    window.session.choose_look("bedside-guest")
+    window.session.choose_look("hall-welcome")
     step = page_of(window, "Arrange", ArrangeStep)
     qtbot.mouseClick(step.wanted_button, LEFT)
     assert step.wanted is not None

@@ -27,7 +27,7 @@ ABSENT: dict[str, str] = {
     "seen-shut": "it has no glazed doors with bars",
     "sight-line": "nobody sits round it",
     "all-round": "it is seen from the front only",
-    "working-room": "its use asks for no free room",
+    "working-room": "nobody works at it, or its use asks for no free room",
     "books": "no single books stand or lie on it",
     "must-haves": "nothing is demanded of it",
 }

@@ -36,6 +36,7 @@ TWIN_PENALTY = 1.0
 GREEN_PENALTY, GREENS_COST = 0.3, 0.2
 UNTWINNED_COST, FARTHER_COST = 0.25, 0.08
 MIRRORED_OFFSET = 0.06
+GRADED, ROWS_ALIKE = 0.12, 0.3
 _KIN = (
     BOOK_CATEGORIES,
     GREENERY,
@@ -147,7 +148,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if alike >= TWIN and flanking:
             twinned = True
             continue
-        if manner.figure == "mirrored" and _mirrors(arrangement, first, second):
+        if (manner.figure == "mirrored" and _mirrors(arrangement, first, second)) or _are_graded(first, second):
             continue
         worst = max(worst, close)
         for unit in (first, second):
@@ -155,6 +156,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if greens and near > 0.5:
             penalty += GREEN_PENALTY + ramp(close, 0.5, 1.0)
             findings.append(_greens(first, second, near))
+        elif close > CLOSE_PAIR and one.category == items[column].category == "book-row":
+            # Books of one library are alike; a row over a row is nothing to carry away.
+            penalty += ROWS_ALIKE * ramp(close, 0.5, 1.0)
         elif close > CLOSE_PAIR:
             penalty += ramp(close, 0.5, 1.0)
             findings.append(_pair(first, second, alike, close))
@@ -226,6 +230,14 @@ def _sentence(close_pairs: int) -> str:
         return "No look-alikes stand near each other."
     found = "pair of look-alikes is" if close_pairs == 1 else "pairs of look-alikes are"
     return f"{close_pairs} {found} too near or too plainly twins."
+
+
+def _are_graded(first: Unit, second: Unit) -> bool:
+    """Tell whether two candlesticks of one ledge are of two heights: they are meant as a cluster."""
+    one, two = first.lead, second.lead
+    if one.item.category != "candle" or two.item.category != "candle" or one.ledge.id != two.ledge.id:
+        return False
+    return abs(one.height - two.height) >= GRADED * max(one.height, two.height)
 
 
 def _mirrors(arrangement: Arrangement, first: Unit, second: Unit) -> bool:

@@ -52,8 +52,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 said = f"The {name} stands upright and alone on {where}; set it in a row or against something."
                 findings.append(Finding(ID, (book.id,), said, 0.6))
         elif book in (row[0], row[-1]):
-            costs[book.id] = OPEN_END_COST * _open(left if book is row[0] else right)
-            if costs[book.id] > 0.8 * OPEN_END_COST and book is row[-1]:
+            costs[book.id] = OPEN_END_COST * _open(left if book == row[0] else right)
+            if costs[book.id] > 0.8 * OPEN_END_COST and book == row[-1]:
                 said = f"The row of books on {where} has no end at the {name}; set something heavy beside it."
                 findings.append(Finding(ID, tuple(one.id for one in row), said, 0.3))
         else:

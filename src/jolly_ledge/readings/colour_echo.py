@@ -5,6 +5,7 @@ from functools import lru_cache
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import lightness_chroma_hue
 from jolly_ledge.model.families import name_of
+from jolly_ledge.model.hue_family import QUIET, hue_family
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.words import Finish
@@ -34,6 +35,7 @@ SHINE = 1.5
 ON_THE_WALL = -1
 """What hangs is a level of its own."""
 
+ONE_MORE_BEARER = 0.5
 PLACES_SHARE, LEVELS_SHARE, SIDES_SHARE = 0.55, 0.25, 0.20
 
 
@@ -67,7 +69,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         scored.append((score, strength[leader]))
         answered.append((1.0 if seen_at >= wanted - 0.5 else 0.0, strength[leader]))
         contributions += [(thing.id, strength[leader] / len(things)) for thing in things]
-        if score < 0.6:
+        if score < 0.6 and hue_family(leader) not in QUIET:
             spots = len(spots_of(things))
             findings.append(_lonely(name_of(leader, arrangement.families), things, spots, wanted, score))
     value = weighted_mean(answered)
@@ -120,8 +122,12 @@ def spots_of(things: list[Standing]) -> list[Standing]:
 
 
 def _score(arrangement: Arrangement, things: list[Standing], places: float, wanted: int, possible_levels: int) -> float:
-    """Score how often a family returns, on how many levels and sides; a small move makes no jump."""
+    """Score how often a family returns, on how many levels and sides; a small move makes no jump.
+
+    Many bearers near each other answer, too, if less than places apart.
+    """
     width = arrangement.piece.width
+    places = max(places, min(places + ONE_MORE_BEARER * (len(things) - places), wanted))
     more = ramp(places, 1.0, 2.0)
     numbers = level_numbers(arrangement.piece.ledges)
     levels = len({numbers.get(thing.ledge.id, ON_THE_WALL) for thing in things})

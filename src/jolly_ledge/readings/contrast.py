@@ -104,7 +104,8 @@ def _alike_in_tone(seen: list[_Seen]) -> float:
 def _ledge(standings: tuple[Standing, ...], piece: Piece, band: tuple[float, float]) -> tuple[_Seen, ...]:
     found = []
     for standing in standings:
-        if standing.area <= 0:
+        # A mirror shows the room: it neither vanishes nor shouts.
+        if standing.area <= 0 or standing.item.category == "mirror":
             continue
         against = _against(standing, standings, piece)
         is_row = standing.item.is_book and standing.placement.pose in ("upright", "spine-in", "leaning")

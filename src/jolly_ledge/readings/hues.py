@@ -10,7 +10,7 @@ from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import GREENERY
 from jolly_ledge.scene.marks import marks_of
 
-METAL_LIGHTNESS = (0.45, 0.95)
+METAL_LIGHTNESS = (0.45, 0.88)
 BLACK_LIGHTNESS, LIGHT_BACK = 0.34, 0.7
 
 

@@ -13,3 +13,9 @@ class Measured(Struct, frozen=True):
     placements: tuple[str, ...]
     problem: str
     told: str
+
+    @property
+    def off_the_middle(self) -> float:
+        """How far the share lies from the middle of its band, 0 to 1 at its ends and beyond."""
+        low, high = self.band
+        return min(abs(2 * self.share - low - high) / max(high - low, 1e-9), 1.0)

@@ -19,8 +19,8 @@ FINISH_PART, SHAPE_PART, POSE_PART = 0.5, 0.3, 0.2
 WANTED = 0.55
 """So much of the entropy of evenly mixed kinds is enough; a calm look has a ruling stuff."""
 
-FEWEST = 2
-STUFF_COST, OUTLINE_COST, LEAVES_COST, HABITS_COST = 0.4, 0.5, 0.12, 0.8
+FEWEST, EVENER_COST = 2, 0.07
+STUFF_COST, OUTLINE_COST, LEAVES_COST, HABITS_COST = 0.4, 0.7, 0.12, 0.8
 HABIT_KEPT, HABIT_GRAVITY = 0.9, 0.7
 """Below the first share a habit that is not kept is told."""
 
@@ -35,9 +35,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     hung = [one for one in arrangement.visible if one.placement.pose == "hung"]
     if len(units) + len(hung) < FEWEST or not units:
         return None
-    touch = _variety((TOUCH[unit.lead.item.finish] for unit in units), 3)
-    shapes = _variety((unit.lead.shape for unit in units), 4)
-    poses = _variety((_lies(unit) for unit in units), 2)
+    kinds = (
+        ([TOUCH[unit.lead.item.finish] for unit in units], 3), ([unit.lead.shape for unit in units], 4),
+        ([_lies(unit) for unit in units], 2),
+    )  # fmt: skip
+    touch, shapes, poses = (_variety(*one) for one in kinds)
     value = FINISH_PART * touch + SHAPE_PART * shapes + POSE_PART * poses
     habits = habits_of(arrangement, manner)
     kept = mean([habit.share for habit in habits])
@@ -60,6 +62,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     leads = {unit.lead.id for unit in units}
     stuffs = _variety((mark.stuff for mark in marks_of(arrangement) if mark.id in leads), 4)
     loss = 1 - value + HABITS_COST * (1 - kept) + STUFF_COST * (1 - stuffs) + OUTLINE_COST * _one_outline(arrangement)
+    # What is mixed enough may be more evenly mixed.
+    loss += EVENER_COST * (1 - mean([_evenness(*one) for one in kinds]))
     loss += LEAVES_COST * (not any(one.item.category in GREENERY for one in arrangement.visible))
     return Reading(
         id=ID,
@@ -103,7 +107,12 @@ def _variety(kinds: Iterable[str], most: int) -> float:
     >>> _variety(["a", "a", "a"], 3), _variety(["a", "b", "c"], 3)
     (0.0, 1.0)
     """
+    return min(_evenness(kinds, most) / WANTED, 1.0)
+
+
+def _evenness(kinds: Iterable[str], most: int) -> float:
+    """Return the entropy of kinds over that of as many kinds as there can be, evenly mixed, at most 1."""
     counts = list(Counter(kinds).values())
     whole = sum(counts)
     entropy = sum(-count / whole * math.log(count / whole) for count in counts)
-    return min(abs(entropy) / (WANTED * math.log(min(whole, most))), 1.0) if whole > 1 else 1.0
+    return min(abs(entropy) / math.log(min(whole, most)), 1.0) if whole > 1 else 1.0

@@ -106,14 +106,14 @@ REGISTER: tuple[Entry, ...] = (
     Entry(figure.ID, "Figure", HOW_TALL, figure.read, 0.6, mirrored=3.0, scale=GENTLE, neutral=0.16),
     Entry(side_balance.ID, "Side balance", HOW_HEAVY, side_balance.read, 1.2, mirrored=1.6, scale=GENTLE, neutral=0.38),
     Entry(weight_low.ID, "Weight low", HOW_HEAVY, weight_low.read, 0.9, scale=GENTLE, neutral=0.28),
-    Entry(even_vignettes.ID, "Even vignettes", HOW_HEAVY, even_vignettes.read, 0.6, scale=GENTLE, neutral=0.45),
+    Entry(even_vignettes.ID, "Even vignettes", HOW_HEAVY, even_vignettes.read, 0.7, scale=GENTLE, neutral=0.45),
     Entry(focal_point.ID, "Focal point", HOW_HEAVY, focal_point.read, 0.6, scale=GENTLE, neutral=0.24),
     Entry(stack_order.ID, "Stack order", HOW_HEAVY, stack_order.read, 0.9),
     Entry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 2.0),
     Entry(colour_echo.ID, "Colour echo", WHICH_COLOURS, colour_echo.read, 0.55, scale=GENTLE, neutral=0.3),
     Entry(tie.ID, "Tie", WHICH_COLOURS, tie.read, 0.6, scale=GENTLE),
     Entry(contrast.ID, "Contrast", WHICH_COLOURS, contrast.read, 1.2, scale=GENTLE, neutral=0.1),
-    Entry(alike_apart.ID, "Alike apart", WHICH_COLOURS, alike_apart.read, 0.9, scale=GENTLE),
+    Entry(alike_apart.ID, "Alike apart", WHICH_COLOURS, alike_apart.read, 0.7, scale=GENTLE),
     Entry(mix.ID, "Mix", WHICH_COLOURS, mix.read, 0.8, mirrored=0.35, scale=GENTLE, neutral=0.16),
     Entry(kept_clear.ID, "Kept clear", DOES_IT_WORK, kept_clear.read, 1.3),
     Entry(seen_shut.ID, "Seen shut", DOES_IT_WORK, seen_shut.read, 1.0),
@@ -215,6 +215,7 @@ def _of_placements(reading: Reading) -> Reading:
     findings = tuple(
         replace(finding, placements=tuple(one for one in finding.placements if not is_fixed(one)))
         for finding in reading.findings
+        if not finding.placements or not all(is_fixed(one) for one in finding.placements)
     )
     contributions = tuple(part for part in reading.contributions if not is_fixed(part[0]))
     return replace(reading, contributions=contributions, findings=findings)

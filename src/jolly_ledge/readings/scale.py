@@ -34,6 +34,8 @@ LOST_WIDTH_SHARE = 0.25
 BREADTH, BREADTH_FROM = 0.5, 0.15
 """A broad low thing is less lost than a narrow one: half of its width share beyond 0.15 is added."""
 
+WITHIN_COST = 0.075
+
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the scale of the tallest thing on every ledge, of wall pieces, of table decor and among the things.
@@ -61,6 +63,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     band = leading[0].band
     wrong = [found for found in measured if found.problem]
     loss = 1 - weighted_mean([(found.score, found.weight) for found in measured])
+    # Within its band the middle is best.
+    loss += WITHIN_COST * weighted_mean([(found.off_the_middle, found.weight) for found in measured])
     shares: dict[str, float] = {}
     for found in measured:
         for identifier in found.placements:

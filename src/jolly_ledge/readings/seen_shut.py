@@ -3,13 +3,15 @@
 from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
+from jolly_ledge.model.piece import Fixture
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.readings.score import ramp, score_of, weighted_mean
 from jolly_ledge.scene.cover import silhouette
+from jolly_ledge.scene.marks import marks_of
 
 ID = "seen-shut"
 BAND = (0.6, 1.0)
-HARDLY, CROSSED_COST = 0.3, 2.0
+HARDLY, CROSSED_COST, TIGHT_COST = 0.3, 1.0, 0.2
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -36,9 +38,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     shares = {unit.lead.id: _visible(unit, hidden) for unit in anchors}
     value = min(shares.values())
     score = weighted_mean([(ramp(shares[unit.lead.id], HARDLY, 0.9), unit.area) for unit in anchors])
-    # Whatever the bars cross is seen a little less, who leads or not.
-    crossed = weighted_mean([(1 - _visible(unit, hidden), unit.area) for unit in arrangement.units])
+    # Whatever the bars cross is cut, who leads or not.
+    crossed = weighted_mean([(mark.cut, mark.standing.area) for mark in marks_of(arrangement)])
     loss = 1 - score + CROSSED_COST * crossed
+    loss += TIGHT_COST * weighted_mean([(_tightness(unit, bars), unit.area) for unit in arrangement.units])
     findings = tuple(
         Finding(
             ID,
@@ -62,6 +65,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple(shares.items()),
         findings=findings,
     )
+
+
+def _tightness(unit: Unit, bars: list[Fixture]) -> float:
+    """Return how close a thing stands beside an upright bar, 0 from its own width on to 1 at the bar and behind it."""
+    gaps = [
+        max(bar.left - unit.right, unit.left - bar.left - bar.width, 0.0)
+        for bar in bars
+        if bar.height > bar.width and bar.floor < unit.top and bar.floor + bar.height > unit.bottom
+    ]
+    return max(1 - min(gaps, default=float("inf")) / (unit.right - unit.left), 0.0)
 
 
 def _visible(unit: Unit, hidden: object) -> float:

@@ -11,9 +11,10 @@ from jolly_ledge.readings.score import ramp, score_of, soft_excess
 from jolly_ledge.scene.marks import marks_of
 
 ID = "side-balance"
-TAIL_COST, OFF_COST, RIM_COST, FREE_RIM = 0.3, 2.0, 0.1, 0.06
+TAIL_COST, OFF_COST, RIM_COST, FREE_RIM = 0.4, 2.0, 0.1, 0.06
 """On a table groups are drawn to the middle and off the rim."""
 
+WORKED_AT = 0.4
 BAND = (-0.06, 0.06)
 FAIR = 0.12
 LIMIT = 0.5
@@ -70,10 +71,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     else:
         score = FAIR_SCORE * ramp(size, LIMIT + 0.15, FAIR)
     loss = 1 - score + TAIL_COST * soft_excess(size, FAIR, LIMIT) + OFF_COST * _off_the_middle(arrangement)
+    # A worktop is filled from its use: what is for working stays free, on whichever side.
+    loss *= WORKED_AT if arrangement.piece.kind == "counter" else 1.0
     side = "left" if value < 0 else "right"
     shown = "level" if size <= BAND[1] else f"{round(size * 100)} % {side}"
     findings: tuple[Finding, ...] = ()
-    if size > BAND[1]:
+    if size > FAIR:
         heavy = sorted(parts, key=lambda identifier: parts[identifier], reverse=value > 0)[:2]
         names = listed([f"the {arrangement.by_id[identifier].item.label}" for identifier in heavy])
         findings = (

@@ -4,6 +4,7 @@ from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.piece import Ledge, Seat
+from jolly_ledge.model.roles import Role, role_of
 from jolly_ledge.model.starts.tops import setting_of
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
@@ -15,6 +16,10 @@ WANTED: dict[str, float] = {
     "keys": 0.3, "coffee": 0.5,
 }  # fmt: skip
 """Free share of the edges that a use wants."""
+
+WORKED_AT: frozenset[Role] = frozenset({"top", "table", "counter", "island"})
+BY_A_BED = 0.4
+"""By a bed a glass and a book are put down; practised hands leave them a hand's breadth."""
 
 DEPTH_MM, DEPTH_SHARE = 320.0, 0.34
 """A place setting is so deep; on a low table it may be a third of the top."""
@@ -51,15 +56,17 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
     Where people eat, the places before the told seats count, too.
 
-    Left out for pieces without a told use that needs room. The largest free rectangle alone would mislead:
-    it rewards a thing in every corner.
+    Left out for pieces without a told use that needs room, and for shelves: nobody works in a bookcase. The largest
+    free rectangle alone would mislead: it rewards a thing in every corner.
     """
-    uses = [use for use in arrangement.piece.use if use in WANTED]
-    if not uses or not arrangement.columns or not arrangement.standing_ledges:
+    piece = arrangement.piece
+    uses = [use for use in piece.use if use in WANTED]
+    tops = [ledge for ledge in arrangement.standing_ledges if role_of(piece, ledge) in WORKED_AT]
+    if not uses or not arrangement.columns or not tops:
         return None
     use = max(uses, key=lambda use: WANTED[use])
-    wanted, span = WANTED[use], SMALL_SPANS_MM.get(use, SPAN_MM)
-    top = max(arrangement.standing_ledges, key=lambda ledge: ledge.floor)
+    wanted, span = WANTED[use] * (BY_A_BED if piece.kind == "nightstand" else 1.0), SMALL_SPANS_MM.get(use, SPAN_MM)
+    top = max(tops, key=lambda ledge: ledge.floor)
     columns = arrangement.columns.get(top.id, ())
     if use == "keys":
         # Keys are laid into a dish: it is room, not in the way.
