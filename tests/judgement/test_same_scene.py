@@ -88,6 +88,16 @@ def test_a_console_reads_as_a_sideboard_of_its_size(look: Composed) -> None:
     assert_same(read(look.plan, look.look), read(replace(look.plan, pieces=(other,)), look.look), {"must-haves"})  # type: ignore[arg-type]
 
 
+@pytest.mark.parametrize("look", [one for one in LOOKS if one.arrangement.piece.kind == "console"],
+                         ids=lambda look: look.name)  # fmt: skip
+def test_a_console_reads_as_a_counter_of_its_size_that_nobody_works_at(look: Composed) -> None:
+    piece = look.plan.piece(look.look.piece)
+    other = replace(piece, kind="counter")
+    assert_same(read(look.plan, look.look), read(replace(look.plan, pieces=(other,)), look.look))
+    worked = replace(other, use=("cooking",))
+    assert read(look.plan, look.look) != read(replace(look.plan, pieces=(worked,)), look.look)
+
+
 def rows(*places: tuple[str, float], **more: object) -> Arrangement:
     items = tuple(thing(name, "book-row", width=200.0, height=240.0, depth=160.0, **more) for name, _ in places)
     return arranged(items, tuple(put(name, x=x) for name, x in places), case_of(1))
