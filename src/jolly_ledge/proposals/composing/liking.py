@@ -20,7 +20,7 @@ SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
 """So much of the face of an opening is covered by things."""
 
 BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
-COMES_ONCE, BOARDS_AND_TRAY, BARE_SPAN, BEFORE_A_LAMP = 0.25, 0.3, 0.4, 1.2
+COMES_ONCE, BOARDS_AND_TRAY, BARE_SPAN, BEFORE_A_LAMP = 0.25, 0.45, 0.4, 1.2
 GREEN_IN_GREEN, LOW_GREEN = 0.5, 0.5
 BARE, THIN_TRAY, SWALLOWED = 1.5, 0.6, 0.35
 TOO_FEW, TOO_MANY = 0.22, 0.25
@@ -339,7 +339,8 @@ def _kit(stock: Stock, things: Sequence[Thing]) -> float:
         liked -= 0.6 * (stock.piece.kind == "console" and not kinds & {"lamp", "stems", "plant"})
     liked -= NEEDED * sum(_lacks(stock, need, things) for need in needs_of(stock.piece))
     if stock.piece.kind == "counter":
-        liked += 0.3 * bool(kinds & {"stems", "plant"})
+        on_an_island = "island" in stock.roles.values()
+        liked += 0.3 * bool(kinds & {"stems", "plant"}) + 0.5 * ("stems" in kinds and on_an_island)
     if stock.piece.kind == "dining-table":
         liked += 0.4 * bool(kinds & {"stems", "plant"}) + 0.4 * ("stems" in kinds) + 0.2 * ("candle" in kinds)
     return liked
