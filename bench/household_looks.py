@@ -16,12 +16,14 @@ sys.path.insert(0, str(Path(__file__).parent.parent / "tests"))
 
 from household_faults import faults_of, share_in_groups
 from households import ROOMS, household
-from jolly_ledge.proposals.composing.fullness import things_wanted
+from jolly_ledge.proposals.composing.fullness import suiting, things_wanted
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals
+from jolly_ledge.proposals.story import leads_of
+from jolly_ledge.readings.how_many import things_on
 
-SHORT = 1.5
+SHORT, NEAR, HALF = 1.5, 0.1, 0.5
 """A stash is large enough where so many more things suit than are wanted."""
 
 
@@ -31,13 +33,14 @@ def main(seeds: int, seconds: float) -> None:
     grouped: list[float] = []
     shared: list[float] = []
     full: dict[str, list[float]] = {}
-    same_leads = plans = 0
+    same_leads = over_half = plans = 0
     for start in ROOMS:
         for seed in range(1, seeds + 1):
             plan, manner = household(start, seed)
             problem = problem_of(plan, plan.pieces[0].id, manner)
             stock = Stock(problem, Random(seed))
-            wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
+            counted = {ledge.id: things_wanted(stock, ledge) for ledge in stock.ledges}
+            wanted = sum(counted.values())
             found = proposals([problem] * 2, seed, seconds=2 * seconds).found
             plans += 1
             for one in found[:1]:
@@ -47,24 +50,31 @@ def main(seeds: int, seconds: float) -> None:
                     print(f"{start} {seed}: {fault}", flush=True)
                 if manner.fullness == "layered":
                     grouped.append(share_in_groups(arrangement))
-            if len(stock.pool) >= SHORT * wanted and wanted:
-                full.setdefault(manner.fullness, []).append(len(found[0].look.placements) / wanted)
+            if wanted and suiting(stock) >= SHORT * wanted:
+                for one in found:
+                    by_ledge = problem.resolve(one.look.placements).by_ledge
+                    count = sum(things_on(by_ledge.get(ledge.id, ())) for ledge in stock.ledges if counted[ledge.id])
+                    full.setdefault(manner.fullness, []).append(count / wanted)
                 first, second = ({placement.item for placement in look.look.placements} for look in found)
                 if not first or not second:
                     print(f"{start} {seed}: an empty look")
                     continue
                 shared.append(len(first & second) / min(len(first), len(second)))
-                areas = {thing.id: thing.area for thing in stock.things.values()}
-                leads = {max(ids & areas.keys(), key=areas.__getitem__) for ids in (first, second)}
-                same_leads += len(leads) == 1
+                over_half += shared[-1] > HALF
+                one_look, other_look = (leads_of(problem.resolve(look.look.placements)) for look in found)
+                same_leads += bool(one_look & other_look)
     print(f"{plans} plans, {sum(faults.values())} faults in {len(faults)} kinds")
     print(f"layered looks: {mean(grouped):.0%} of the ledges hold groups (least {min(grouped):.0%})")
     for fullness, ratios in sorted(full.items()):
         spread = f"{min(ratios):.2f}-{max(ratios):.2f}"
-        print(f"{fullness}: {len(ratios)} plans, {median(ratios):.2f} of the advised number ({spread})")
+        near = sum(abs(ratio - 1) <= NEAR for ratio in ratios)
+        print(
+            f"{fullness}: {len(ratios)} looks, {median(ratios):.2f} of the advised number ({spread}), {near} within a tenth"
+        )
     if shared:
         print(
-            f"two looks share {mean(shared):.0%} (most {max(shared):.0%}); {same_leads} of {len(shared)} have one lead"
+            f"two looks share {mean(shared):.0%} (most {max(shared):.0%}); {over_half} of {len(shared)} more than half, "
+            f"{same_leads} a lead"
         )
 
 

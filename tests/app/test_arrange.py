@@ -226,8 +226,8 @@ def test_depth_is_set_in_the_view_from_above(window: MainWindow, qtbot: QtBot) -
 
 def test_pointing_at_a_reading_shows_its_things(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
-    page.readings.open_question("How heavy to the eye?")
-    row = page.readings.rows["side-balance"]
+    page.readings.open_question("How tall?")
+    row = page.readings.rows["scale"]
     row.setFocus()
     qtbot.waitUntil(lambda: bool(window.session.pointed_at))
     assert row.reading is not None
@@ -298,7 +298,7 @@ def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(windo
     page = window.step("Arrange")
     assert isinstance(page, ArrangeStep)
     session = window.session
-    card = next(card for card in page.readings.finding_cards if "look-alikes" in card.sentence)
+    card = next(card for card in page.readings.finding_cards if "is loud among" in card.sentence)
     before, score = session.look, session.assessment.score
     card.ask_button.click()
     assert 1 <= len(card.move_buttons) <= 3
@@ -324,7 +324,7 @@ def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(windo
 def test_a_finding_is_waved_off_with_a_reason_and_heard_again(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
     session, panel = window.session, page.readings
-    card = next(card for card in panel.finding_cards if "look-alikes" in card.sentence)
+    card = next(card for card in panel.finding_cards if "is loud among" in card.sentence)
     sentence, score = card.sentence, session.assessment.score
     cautions = len(session.cautions)
     card.wave_button.click()
@@ -334,7 +334,7 @@ def test_a_finding_is_waved_off_with_a_reason_and_heard_again(window: MainWindow
     shown = [card.sentence for card in panel.finding_cards if not card.isHidden()]
     assert sentence not in shown
     (waved,) = session.look.waved_off
-    assert (waved.reading, waved.reason) == ("alike-apart", "they are a pair")
+    assert (waved.reading, waved.reason) == ("palette", "they are a pair")
     # The last word on what is found; what was measured and what is dangerous stays.
     assert session.assessment.score == score
     assert len(session.cautions) == cautions

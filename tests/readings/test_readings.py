@@ -24,6 +24,7 @@ from jolly_ledge.readings import (
     palette,
     scale,
     side_balance,
+    tie,
     weight_low,
 )
 from jolly_ledge.readings.reading import Reading
@@ -328,3 +329,13 @@ def test_any_look_can_be_read(spots: list[tuple[str, float, float, float]], figu
     assessment = assess(arranged(items, placements, case_of(2, 2), figure=figure, fullness=fullness))
     assert all(0.0 <= reading.score <= 1.0 for reading in assessment.readings)
     assert 0.0 <= assessment.score <= 1.0
+
+
+def test_a_thing_of_two_tones_of_a_hue_is_told_once() -> None:
+    loud = thing("throw", "box", name="plum throw", colours=(("#7a2f5a", 0.6), ("#8c3a68", 0.4)))
+    calm = [thing(f"c{n}", "bowl", colours=(("#e8e2d4", 1.0),)) for n in range(3)]
+    look = arranged((loud, *calm), (put("throw", x=100.0), *(put(one.id, x=300.0 + 150 * n) for n, one in enumerate(calm))),
+                    case_of(1))  # fmt: skip
+    told = [finding.sentence for finding in read(tie, look).findings]
+    assert told
+    assert all(sentence.startswith("The plum throw is the only") for sentence in told)

@@ -53,7 +53,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             areas[family] = areas.get(family, 0.0) + area
             loud = area * (CALM + LOUDER * loudness(colour)) * (SPINES if standing.item.is_book else 1.0)
             volume[family] = volume.get(family, 0.0) + loud
-            things.setdefault(family, []).append(standing)
+            if standing not in things.setdefault(family, []):
+                things[family].append(standing)
     whole = sum(standing.area for standing in seen)
     coloured = sum(areas.values())
     once = [family for family, where in bearers.items() if len(where) == 1]
