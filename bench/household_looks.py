@@ -68,14 +68,11 @@ def main(seeds: int, seconds: float) -> None:
     for fullness, ratios in sorted(full.items()):
         spread = f"{min(ratios):.2f}-{max(ratios):.2f}"
         near = sum(abs(ratio - 1) <= NEAR for ratio in ratios)
-        print(
-            f"{fullness}: {len(ratios)} looks, {median(ratios):.2f} of the advised number ({spread}), {near} within a tenth"
-        )
+        said = f"{len(ratios)} looks, {median(ratios):.2f} of the advised number"
+        print(f"{fullness}: {said} ({spread}), {near} within a tenth")
     if shared:
-        print(
-            f"two looks share {mean(shared):.0%} (most {max(shared):.0%}); {over_half} of {len(shared)} more than half, "
-            f"{same_leads} a lead"
-        )
+        said = f"two looks share {mean(shared):.0%} (most {max(shared):.0%})"
+        print(f"{said}; {over_half} of {len(shared)} more than half, {same_leads} a lead")
 
 
 if __name__ == "__main__":
