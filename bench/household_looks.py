@@ -16,12 +16,12 @@ sys.path.insert(0, str(Path(__file__).parent.parent / "tests"))
 
 from household_faults import faults_of, share_in_groups
 from households import ROOMS, household
+from jolly_ledge.measures.counts import things_on
 from jolly_ledge.proposals.composing.fullness import suiting, things_wanted
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals
 from jolly_ledge.proposals.story import leads_of
-from jolly_ledge.readings.how_many import things_on
 
 SHORT, NEAR, HALF = 1.5, 0.1, 0.5
 """A stash is large enough where so many more things suit than are wanted."""

@@ -23,6 +23,7 @@ from scipy.optimize import dual_annealing
 
 from jolly_ledge.demo import demo_bytes
 from jolly_ledge.files.codec import plan_from_json
+from jolly_ledge.measures.counts import recommended
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece
@@ -33,7 +34,6 @@ from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.propose import Progress, proposals, propose
 from jolly_ledge.proposals.strategies import PATIENCE, Annealing, Composing, Strategy
 from jolly_ledge.proposals.worth import Judge, Placements, overlap, pairs_of
-from jolly_ledge.readings.how_many import recommended
 
 COUNT = 3
 EXACT_CASES, EXACT_SECONDS = 100, 1.0

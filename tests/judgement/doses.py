@@ -6,12 +6,12 @@ from typing import Any
 from msgspec.structs import replace
 
 from builders import case_of, put, thing
+from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.starts.gallery import STARTS
-from jolly_ledge.readings.frame import frame_height
 
 KINDS = ("bookcase", "wall-shelves", "hutch", "console", "sideboard", "mantel", "coffee-table", "coffee-table-round",
          "nightstand", "counter", "island", "dining-table")  # fmt: skip

@@ -6,17 +6,16 @@ from typing import Any
 
 import pytest
 
+from jolly_ledge.measures import among_things, perches
 from jolly_ledge.model import arrangement, roles, sockets
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.starts import tops
 from jolly_ledge.readings import (
-    among_things,
     books,
     height_rhythm,
     how_many,
     must_haves,
-    perches,
     sight_line,
     working_room,
 )  # fmt: skip

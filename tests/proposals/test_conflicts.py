@@ -7,6 +7,7 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
+from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
@@ -16,7 +17,6 @@ from jolly_ledge.proposals.errands import errands_of
 from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.propose import proposals
 from jolly_ledge.proposals.settling import settle
-from jolly_ledge.readings.wishes import hear
 
 MUST = ("must-keep",)
 JARS = tuple(thing(f"jar{n}", height=150.0 + 20 * n) for n in range(6))

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from builders import arranged, case_of, plan_of, put, thing
+from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.errors import EditError
@@ -21,7 +22,6 @@ from jolly_ledge.proposals.problem import Problem, problem_of, stops_of
 from jolly_ledge.proposals.propose import Progress, Proposals, proposals, propose
 from jolly_ledge.proposals.worth import overlap, pairs_of
 from jolly_ledge.readings.register import assess
-from jolly_ledge.readings.wishes import hear
 
 STEPS = 40
 STASH: tuple[Item, ...] = (

@@ -20,7 +20,15 @@ def forget_everything() -> int:
     """Clear every memory of the model, the readings and the cautions; return how many there are."""
     cleared = 0
     for name, module in list(sys.modules.items()):
-        if name.startswith(("jolly_ledge.model", "jolly_ledge.readings", "jolly_ledge.cautions")):
+        if name.startswith(
+            (
+                "jolly_ledge.model",
+                "jolly_ledge.scene",
+                "jolly_ledge.measures",
+                "jolly_ledge.readings",
+                "jolly_ledge.cautions",
+            )
+        ):
             for value in list(vars(module).values()):
                 clear = getattr(value, "cache_clear", None)
                 if clear is not None:

@@ -6,14 +6,14 @@ import pytest
 from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
+from jolly_ledge.measures.habits import habits_of
+from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Wish
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings import contrast, mix, must_haves, odd_groups
-from jolly_ledge.readings.habits import habits_of
 from jolly_ledge.readings.register import REGISTER, assess
-from jolly_ledge.readings.wishes import hear
 
 BOOKS = tuple(
     thing(f"b{n}", "book", width=40.0, colours=((colour, 1.0),))

@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
+from jolly_ledge.measures.counts import recommended
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
@@ -213,7 +214,7 @@ def test_rest_is_spread_over_the_piece() -> None:
 @pytest.mark.parametrize(("fullness", "wanted"), [("airy", 3.0), ("layered", 4.0), ("abundant", 5.2)])
 def test_a_ledge_bears_more_the_fuller_it_may_be(fullness: Any, wanted: float) -> None:
     case = case_of()
-    assert how_many.recommended(case, case.ledges[0], fullness) == pytest.approx(wanted, abs=0.1)
+    assert recommended(case, case.ledges[0], fullness) == pytest.approx(wanted, abs=0.1)
     right, crowd = (
         must(of(how_many, tuple(thing(f"t{n}", width=40.0) for n in range(15)),
                 tuple(put(f"t{n}", x=50.0 + 50 * n) for n in range(count)), None, fullness=fullness))

@@ -31,6 +31,7 @@ from jolly_ledge.drawing.plan_view import footprint_shapes, on_ledge
 from jolly_ledge.drawing.table_top import main_top, table_from_above
 from jolly_ledge.drawing.theme import INK, RULE, SOFT_INK
 from jolly_ledge.drawing.typesetting import wrapped
+from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital, counted
@@ -43,7 +44,6 @@ from jolly_ledge.model.tools import Tool, tools_for
 from jolly_ledge.model.units import LengthUnit, format_length
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.model.working_order import PlacingStep, working_order
-from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reasons import reason_for
 
 BADGE = 7.0

@@ -11,6 +11,7 @@ from random import Random
 
 from msgspec.structs import replace
 
+from jolly_ledge.measures.counts import recommended
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
@@ -19,7 +20,6 @@ from jolly_ledge.model.pose import extent
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.places import at, lies_inside
 from jolly_ledge.proposals.problem import FILLINGS, NEEDS_A_HOST, Problem, without
-from jolly_ledge.readings.how_many import recommended
 
 Placements = tuple[Placement, ...]
 Chance = Callable[[Problem, Arrangement, Random], Placements | None]

@@ -5,6 +5,7 @@ from collections.abc import Callable
 
 from msgspec.structs import replace
 
+from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
@@ -17,7 +18,6 @@ from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import FILLINGS, Problem
 from jolly_ledge.proposals.risers import can_raise, carries_base, pose_of
-from jolly_ledge.readings.frame import frame_height
 
 Placements = tuple[Placement, ...]
 

@@ -5,6 +5,10 @@ from functools import lru_cache
 
 from msgspec.structs import replace
 
+from jolly_ledge.measures.counts import recommended
+from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.measures.likeness import likeness
+from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
@@ -16,10 +20,6 @@ from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, stops_of, without
 from jolly_ledge.proposals.settling import settle, settle_most
 from jolly_ledge.proposals.thing import LOUD, Thing, choose_palette
-from jolly_ledge.readings.alike_apart import likeness
-from jolly_ledge.readings.frame import frame_height
-from jolly_ledge.readings.how_many import recommended
-from jolly_ledge.readings.wishes import hear
 
 GROUP_SHARES: dict[int, tuple[float, ...]] = {1: (0.68,), 2: (0.66, 0.42), 3: (0.74, 0.46, 0.24)}
 """Heights of a group in parts of the frame: the anchor, its second, a small one."""

@@ -11,12 +11,12 @@ from random import Random
 
 from msgspec import Struct
 
+from jolly_ledge.measures.score import mean
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.proposals.chance_looks import Chance, anything, chance_looks, exchanged, other_choice, shuffled
 from jolly_ledge.proposals.grouping import Grouping
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.readings.register import assess
-from jolly_ledge.readings.score import mean
 
 CHANCE_LOOKS, COMPOSED_STEPS = 100, 40
 ANCHORS = ((0.1, 10.0), (0.5, 30.0), (0.95, 60.0))

@@ -2,13 +2,13 @@
 
 from msgspec import Struct
 
+from jolly_ledge.measures.counts import recommended, things_on
+from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import GREENERY
 from jolly_ledge.proposals.problem import Problem
-from jolly_ledge.readings.frame import frame_height
-from jolly_ledge.readings.how_many import recommended, things_on
 from jolly_ledge.scene.marks import weights
 
 

@@ -6,6 +6,9 @@ from decimal import Decimal
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.measures.hues import chromatic_leaders
+from jolly_ledge.measures.likeness import likeness
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.colour import family_distance
@@ -23,9 +26,6 @@ from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, problem_of
-from jolly_ledge.readings.alike_apart import likeness
-from jolly_ledge.readings.frame import frame_height
-from jolly_ledge.readings.hues import chromatic_leaders
 from jolly_ledge.readings.register import assess
 
 MOST_WANTED = 5

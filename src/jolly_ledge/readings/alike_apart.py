@@ -5,20 +5,18 @@ from functools import lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.measures.likeness import likeness
+from jolly_ledge.measures.score import ramp, score_of
 from jolly_ledge.model.arrangement import Arrangement, Unit
-from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital
-from jolly_ledge.model.words import BOOK_CATEGORIES, GREENERY, WALL_CATEGORIES
-from jolly_ledge.readings.frame import frame_height
+from jolly_ledge.model.words import GREENERY
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, score_of
 
 ID = "alike-apart"
 CLOSE_PAIR = 0.75
-CATEGORY_PART, COLOUR_PART, FINISH_PART, SHAPE_PART, SIZE_PART = 0.12, 0.36, 0.10, 0.14, 0.28
-COLOUR_REACH = 0.22
 NEIGHBOUR, FAR = 0.8, 2.8
 """Gaps up to the first are near, from the second on far, in widths of the two (their mean)."""
 
@@ -37,33 +35,6 @@ GREEN_PENALTY, GREENS_COST = 0.3, 0.2
 UNTWINNED_COST, FARTHER_COST = 0.25, 0.08
 MIRRORED_OFFSET = 0.06
 GRADED, ROWS_ALIKE = 0.12, 0.3
-_KIN = (
-    BOOK_CATEGORIES,
-    GREENERY,
-    WALL_CATEGORIES,
-    frozenset({"vessel", "bowl", "tableware"}),
-    frozenset({"box", "basket"}),
-)
-
-
-@lru_cache(maxsize=65_536)
-def likeness(first: Item, second: Item) -> float:
-    """Return how alike two things look: 0 nothing in common, 1 twins.
-
-    Size, tone and stuff before category: category, colour (OKLab), finish, silhouette and size are weighted 12, 36, 10,
-    14 and 28 parts.
-    """
-    kin = any(first.category in group and second.category in group for group in _KIN)
-    category = 1.0 if first.category == second.category else (0.6 if kin else 0.0)
-    colour = 1 - ramp(family_distance(first.main_colour, second.main_colour), 0.0, COLOUR_REACH)
-    finish = 1.0 if first.finish == second.finish else 0.0
-    shape = 1.0 if first.shape == second.shape else (0.4 if first.is_round and second.is_round else 0.0)
-    larger = max(first.width * first.height, second.width * second.height)
-    size = min(first.width * first.height, second.width * second.height) / larger
-    return (
-        CATEGORY_PART * category + COLOUR_PART * colour + FINISH_PART * finish + SHAPE_PART * shape + SIZE_PART * size
-    )
-
 
 Kin = tuple[int, int, float]
 """The places of two things in a row of things, and how alike they are."""

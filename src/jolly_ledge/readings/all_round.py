@@ -2,12 +2,12 @@
 
 import math
 
+from jolly_ledge.measures.score import score_of, weighted_mean
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.facing import FACE_DEGREES
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import score_of, weighted_mean
 
 ID = "all-round"
 BAND, FLAT_COST, BACK_COST = (0.75, 1.0), 0.35, 1.3

@@ -3,11 +3,11 @@
 from collections.abc import Collection
 from itertools import pairwise
 
+from jolly_ledge.measures.score import mean, score_of, smooth_step
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.rows import row_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean, score_of, smooth_step
 
 ID = "books"
 BAND = (0.75, 1.0)

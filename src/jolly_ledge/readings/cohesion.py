@@ -2,12 +2,12 @@
 
 import math
 
+from jolly_ledge.measures.score import mean, score_of, soft_excess
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean, score_of, soft_excess
 
 ID = "cohesion"
 BAND = (0.0, 1.0)

@@ -2,6 +2,9 @@
 
 from functools import lru_cache
 
+from jolly_ledge.measures.hues import ColourArea, accent_areas, accent_leaders, family_among
+from jolly_ledge.measures.levels import level_numbers, levels_of
+from jolly_ledge.measures.score import ramp, weighted_mean
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import lightness_chroma_hue
 from jolly_ledge.model.families import name_of
@@ -9,10 +12,7 @@ from jolly_ledge.model.hue_family import QUIET, hue_family
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.words import Finish
-from jolly_ledge.readings.hues import ColourArea, accent_areas, accent_leaders, family_among
-from jolly_ledge.readings.levels import level_numbers, levels_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, weighted_mean
 
 ID = "colour-echo"
 NEAR_SHARE, FAR_SHARE = 0.14, 0.32
@@ -42,7 +42,7 @@ PLACES_SHARE, LEVELS_SHARE, SIDES_SHARE = 0.55, 0.25, 0.20
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read at how many places, on how many levels and sides each accent family returns.
 
-    What counts as an accent is told by :func:`~jolly_ledge.readings.hues.is_accent`. The value is the share of accents
+    What counts as an accent is told by :func:`~jolly_ledge.measures.hues.is_accent`. The value is the share of accents
     (by strength) that return as often as wanted: twice, three times on large pieces.
 
     >>> from jolly_ledge.readings.example import look_of, shelves, stand

@@ -4,6 +4,7 @@ from functools import lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.measures.score import ramp, score_of, smooth_step, weighted_mean
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference, lightness_chroma_hue
 from jolly_ledge.model.look import Manner
@@ -11,7 +12,6 @@ from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import Ground
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, score_of, smooth_step, weighted_mean
 from jolly_ledge.scene.background import lies_on_seen_surface, seen_against
 
 ID = "contrast"

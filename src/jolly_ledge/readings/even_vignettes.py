@@ -1,9 +1,9 @@
 """Even vignettes: groups of like rank should weigh alike to the eye."""
 
+from jolly_ledge.measures.score import deviation, mean, ramp
 from jolly_ledge.model.arrangement import Arrangement, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import deviation, mean, ramp
 from jolly_ledge.scene.marks import weights
 
 ID = "even-vignettes"

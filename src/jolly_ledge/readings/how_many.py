@@ -1,47 +1,19 @@
 """How many: the count of things a ledge bears for its proportions and the fullness, against what stands there."""
 
 import math
-from functools import lru_cache
 
+from jolly_ledge.measures.anchors import HOLDS, anchor_share
+from jolly_ledge.measures.counts import recommended, things_on
+from jolly_ledge.measures.score import ramp, score_of, soft_excess, weighted_mean
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted
-from jolly_ledge.model.piece import Ledge, Piece
-from jolly_ledge.model.roles import role_of
-from jolly_ledge.model.words import Fullness
-from jolly_ledge.readings.frame import frame_height
-from jolly_ledge.readings.odd_groups import HOLDS, anchor_share
+from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, score_of, soft_excess, weighted_mean
 
 ID = "how-many"
 BAND = (0.7, 1.3)
 """Things for every thing that is borne; counts are small, so that the band is wide."""
-
-ON_A_SHELF = 3.75
-ON_A_TOP: dict[str, float] = {
-    "console": 8.5, "mantel": 10.0, "nightstand": 6.0, "coffee-table": 8.0, "dining-table": 5.0, "counter": 10.0,
-    "island": 6.0,
-}  # fmt: skip
-"""Things in *layered* on a shelf and on tops of usual proportions, counted on looks composed by hand."""
-
-ON_ANOTHER_TOP, ON_A_LOWER_SHELF, ROW_COUNTS = 6.0, 2.5, 2
-"""A row of books counts as several things."""
-
-LOWER_FOR_ITS_HEIGHT, BY_A_BED_FOR_ITS_HEIGHT = 1.6, 0.95
-"""A lower shelf and a bedside top bear as many where they are so wide for the height of the piece; what is needed by
-a bed is of one size however small the top, and one basket fills a narrow shelf.
-"""
-
-BY_A_BED_POWER = 0.5
-"""By a bed the fullnesses lie nearer: the lamp and a book are needed in all, and a place for a glass stays free."""
-
-FULLNESSES: dict[Fullness, float] = {"airy": 0.75, "layered": 1.0, "abundant": 1.3}
-"""Practised hands are nearer each other than the words: their airy looks held about three quarters of layered ones."""
-SHELF_PROPORTION, TOP_PROPORTIONS = 1.84, {"console": 3.6, "mantel": 8.5, "counter": 3.8, "island": 2.0}
-USUAL_PROPORTION, ROUND_SHARE = 1.4, 0.85
-LONGER_SHELF, LONGER_TOP = 0.65, 0.4
-"""What is longer than usual for its height, or for its depth, bears more by these powers."""
 
 STATEMENT_SHARES = (0.06, 0.14)
 """So near the middle of its ledge, in widths, a single anchor is meant as the one statement; no further than that."""
@@ -54,42 +26,6 @@ FREE_BELOW, FREE_ABOVE, SPREAD = 0.3, 0.2, 0.6
 """Counts are small, so that a quarter less and a fifth more is free; half, or twice as many, is plainly noticed."""
 
 ON_A_TRAY, ONE_TOO_MANY = 5, 0.15
-
-
-@lru_cache(maxsize=1024)
-def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
-    """Return how many things a ledge bears in a fullness; nought for the floor below and for a hearth.
-
-    >>> from jolly_ledge.readings.example import shelves
-    >>> piece = shelves()
-    >>> round(recommended(piece, piece.ledges[0], "layered"))
-    4
-    """
-    role = role_of(piece, ledge)
-    if ledge.is_wall or role in ("floor", "hearth"):
-        return 0.0
-    if role == "below":
-        wider = ledge.width / piece.height / LOWER_FOR_ITS_HEIGHT
-        return float(ON_A_LOWER_SHELF * FULLNESSES[fullness] * wider**LONGER_TOP)
-    if role == "shelf" or (ledge.clearance is not None and role != "counter"):
-        longer = ledge.width / frame_height(ledge) / SHELF_PROPORTION
-        return max(float(ON_A_SHELF * FULLNESSES[fullness] * longer**LONGER_SHELF), 1.0)
-    if piece.kind == "nightstand":
-        wider = ledge.width / piece.height / BY_A_BED_FOR_ITS_HEIGHT
-        return float(ON_A_TOP["nightstand"] * FULLNESSES[fullness] ** BY_A_BED_POWER * wider**LONGER_SHELF)
-    kind = "island" if role == "island" else piece.kind
-    longer = ledge.width / ledge.depth / TOP_PROPORTIONS.get(kind, USUAL_PROPORTION)
-    bears = ON_A_TOP.get(kind, ON_ANOTHER_TOP) * (ROUND_SHARE if ledge.shape == "ellipse" else 1.0)
-    return float(bears * FULLNESSES[fullness] * longer**LONGER_TOP)
-
-
-def things_on(standings: tuple[Standing, ...]) -> int:
-    """Return how many things a ledge shows; a row of books counts as several, stems with their vessel."""
-    return sum(
-        ROW_COUNTS if one.item.category == "book-row" else 1
-        for one in standings
-        if not one.hidden and one.placement.pose != "draped" and one.item.category not in ("stems", "utensils")
-    )
 
 
 def _statement(columns: tuple[Column, ...]) -> float:

@@ -2,13 +2,13 @@
 
 from functools import lru_cache
 
+from jolly_ledge.measures.score import mean, ramp, score_of, smooth_step, weighted_mean
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean, ramp, score_of, smooth_step, weighted_mean
 from jolly_ledge.scene.cover import hidden_shares
 
 ID = "layering"

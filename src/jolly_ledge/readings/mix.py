@@ -4,13 +4,13 @@ import math
 from collections import Counter
 from collections.abc import Iterable
 
+from jolly_ledge.measures.habits import habits_of
+from jolly_ledge.measures.score import mean, score_of
 from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import GREENERY
-from jolly_ledge.readings.habits import habits_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean, score_of
 from jolly_ledge.scene.marks import TOUCH, marks_of
 
 ID = "mix"

@@ -1,5 +1,7 @@
 """Must-haves: what must be there, hidden, in reach or near a socket, and whether it is."""
 
+from jolly_ledge.measures.score import mean, score_of, smooth_step
+from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.belonging import Verdict, verdict_on
 from jolly_ledge.model.item import Item
@@ -9,8 +11,6 @@ from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
 from jolly_ledge.model.words import GATHERING
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import mean, score_of, smooth_step
-from jolly_ledge.readings.wishes import hear
 
 ID = "must-haves"
 BAND = (0.99, 1.0)

@@ -2,15 +2,15 @@
 
 from functools import lru_cache
 
+from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.measures.score import in_band, ramp, score_of, soft_excess, weighted_mean
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import TABLE_KINDS, Fullness
-from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import in_band, ramp, score_of, soft_excess, weighted_mean
 from jolly_ledge.scene.cover import covered_area
 
 ID = "negative-space"

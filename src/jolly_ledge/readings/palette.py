@@ -3,15 +3,15 @@
 import math
 from functools import lru_cache
 
+from jolly_ledge.measures.hues import ColourArea, chromatic_leaders, colour_areas, family_among, is_leaf
+from jolly_ledge.measures.score import ramp, score_of, smooth_step, soft_excess
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import is_neutral
 from jolly_ledge.model.families import lead_of, name_of
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted, listed, percent
-from jolly_ledge.readings.hues import ColourArea, chromatic_leaders, colour_areas, family_among, is_leaf
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, score_of, smooth_step, soft_excess
 
 ID = "palette"
 BAND = (0.9, 1.0)

@@ -5,12 +5,13 @@ from functools import lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.measures.counts import recommended
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Fullness
-from jolly_ledge.readings.how_many import BAND, recommended
+from jolly_ledge.readings.how_many import BAND
 
 GROUP = 3
 """Things of a usual vignette; single anchors stand between."""

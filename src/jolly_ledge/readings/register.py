@@ -6,6 +6,7 @@ from collections.abc import Callable
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.measures.score import score_of
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.mishaps import LOG
@@ -41,7 +42,6 @@ from jolly_ledge.readings import (
     working_room,
 )
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import score_of
 from jolly_ledge.scene.as_seen import as_seen
 from jolly_ledge.scene.fixed import is_fixed
 

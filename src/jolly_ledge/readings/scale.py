@@ -3,17 +3,17 @@
 import math
 from functools import lru_cache
 
+from jolly_ledge.measures.among_things import anchors_against_next, small_tops
+from jolly_ledge.measures.measured import Measured
+from jolly_ledge.measures.open_tops import grown_in, hung_over, on_open_tops
+from jolly_ledge.measures.score import in_band, score_of, weighted_mean
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
-from jolly_ledge.readings.among_things import anchors_against_next, small_tops
-from jolly_ledge.readings.measured import Measured
-from jolly_ledge.readings.open_tops import grown_in, hung_over, on_open_tops
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import in_band, score_of, weighted_mean
 
 ID = "scale"
 FILL_BAND = (0.55, 0.90)

@@ -2,12 +2,12 @@
 
 from functools import lru_cache
 
+from jolly_ledge.measures.score import ramp, score_of, soft_excess
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, score_of, soft_excess
 from jolly_ledge.scene.marks import marks_of
 
 ID = "side-balance"

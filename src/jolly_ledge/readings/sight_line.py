@@ -2,11 +2,11 @@
 
 import math
 
+from jolly_ledge.measures.score import ramp, score_of, soft_excess
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.silhouette import DENSITIES
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, score_of, soft_excess
 
 ID = "sight-line"
 HIGH_SEAT_MM, LOW_SEAT_MM = 1080.0, 1000.0

@@ -3,12 +3,12 @@
 import math
 from itertools import combinations
 
+from jolly_ledge.measures.score import score_of
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, listed, percent, verb
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import score_of
 from jolly_ledge.scene.marks import marks_of
 
 ID = "tie"

@@ -1,12 +1,12 @@
 """Weight low: whether what is heavy to the eye stands low."""
 
+from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.measures.levels import level_numbers, levels_of
+from jolly_ledge.measures.score import ramp
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
-from jolly_ledge.readings.frame import frame_height
-from jolly_ledge.readings.levels import level_numbers, levels_of
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp
 from jolly_ledge.scene.marks import marks_of
 
 ID = "weight-low"

@@ -1,5 +1,6 @@
 """Working room: free edge with depth enough for what the piece is used for, and how much must be moved first."""
 
+from jolly_ledge.measures.score import ramp, score_of, soft_excess
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
@@ -8,7 +9,6 @@ from jolly_ledge.model.roles import Role, role_of
 from jolly_ledge.model.starts.tops import setting_of
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.readings.score import ramp, score_of, soft_excess
 
 ID = "working-room"
 WANTED: dict[str, float] = {

@@ -11,16 +11,16 @@ from jolly_ledge.app.scene.marks import Box, Line, Plate, Stamp
 from jolly_ledge.app.scene.stamps import BEAM, bubble, fulcrum, stamp
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, TEAL
+from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing, Vignette
 from jolly_ledge.model.colour import lighter
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.colour_echo import accents_by_leader, spots_of
-from jolly_ledge.readings.frame import frame_height
 from jolly_ledge.readings.recommended import advice_for
 from jolly_ledge.readings.side_balance import BAND, FAIR, moment
-from jolly_ledge.readings.wishes import hear
 from jolly_ledge.render.fonts import font
 
 PATHS_SHOWN = 1

@@ -7,6 +7,7 @@ from random import Random
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
@@ -27,7 +28,6 @@ from jolly_ledge.proposals.places import hung
 from jolly_ledge.proposals.problem import Problem, stops_of
 from jolly_ledge.proposals.settling import settle
 from jolly_ledge.proposals.thing import Thing
-from jolly_ledge.readings.wishes import hear
 
 PARTICULAR = frozenset({"mirrored", "centred", "together", "underlaid", "hangs", "hidden"})
 """Wishes that are met before anything else is composed; the rest are met by members of groups."""

@@ -2,11 +2,11 @@
 
 from collections.abc import Iterable
 
+from jolly_ledge.measures.counts import ROW_COUNTS, recommended
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
-from jolly_ledge.readings.how_many import ROW_COUNTS, recommended
 
 FREE_POWER = 0.5
 WITH_THEIR_VESSEL = frozenset({"stems", "utensils"})

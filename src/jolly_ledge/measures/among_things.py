@@ -3,12 +3,12 @@
 import math
 from functools import lru_cache
 
+from jolly_ledge.measures.measured import Measured
+from jolly_ledge.measures.score import in_band, ramp
 from jolly_ledge.model.arrangement import Arrangement, Column, Unit, Vignette
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS
-from jolly_ledge.readings.measured import Measured
-from jolly_ledge.readings.score import in_band, ramp
 
 NEXT_BAND = (0.32, 0.90)
 """The next largest against the anchor, as lengths: about two thirds reads best."""

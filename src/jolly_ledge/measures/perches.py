@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
+from jolly_ledge.measures.score import soft_excess
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.hue_family import QUIET, hue_family
-from jolly_ledge.readings.score import soft_excess
 
 CARRIES = frozenset({"book", "book-stack", "book-row", "box", "tray", "board", "textile", "tableware"})
 STANDS_ON_ITS_OWN = frozenset({"frame", "art", "mirror", "appliance", "device", "basket", "board"})

@@ -4,10 +4,10 @@ from functools import lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.measures.levels import columns_by_level
+from jolly_ledge.measures.score import mean, ramp, weighted_mean
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.words import Category
-from jolly_ledge.readings.levels import columns_by_level
-from jolly_ledge.readings.score import mean, ramp, weighted_mean
 
 SIDE_LITTLE, SIDE_PLAIN = 0.04, 0.22
 """Centres of neighbouring levels so far apart (in half widths) stand still, or plainly change sides."""

@@ -2,9 +2,9 @@
 
 from functools import lru_cache
 
+from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.readings.frame import frame_height
 
 SHARED = 0.5
 """Two ledges share a level when they have more than this part of the lower one's height in common."""

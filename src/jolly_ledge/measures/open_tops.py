@@ -2,13 +2,13 @@
 
 import math
 
+from jolly_ledge.measures.measured import Measured
+from jolly_ledge.measures.score import soft_excess
 from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import WALL_CATEGORIES
-from jolly_ledge.readings.measured import Measured
-from jolly_ledge.readings.score import soft_excess
 
 TALLEST_BANDS: dict[str, tuple[float, float]] = {
     "console": (0.5, 1.05), "mantel": (0.5, 1.1), "nightstand": (0.7, 1.1), "coffee-table": (0.28, 0.62),
