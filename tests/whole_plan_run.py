@@ -22,15 +22,15 @@ from jolly_ledge.files.sheet_csv import sheet_to_csv
 from jolly_ledge.files.shopping_csv import shopping_to_csv
 from jolly_ledge.files.stash_csv import stash_from_csv, stash_to_csv
 from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.due import due_dates, senseless_dates
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.mishaps import LOG
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.pull_list import pull_list
-from jolly_ledge.model.season_plan import year_of
-from jolly_ledge.model.shopping import shopping_list
-from jolly_ledge.model.working_order import working_order
+from jolly_ledge.planning.due import due_dates, senseless_dates
+from jolly_ledge.planning.pull_list import pull_list
+from jolly_ledge.planning.season_plan import year_of
+from jolly_ledge.planning.shopping import shopping_list
+from jolly_ledge.planning.working_order import working_order
 from jolly_ledge.render.export import pdf_bytes, png_bytes, svg_bytes
 from jolly_ledge.report import compare, compare_text, mend, mend_text, proposed, proposed_text, review, review_text
 from jolly_ledge.report_wanted import change_over, what_is_wanted

@@ -307,7 +307,7 @@ def _stems(chosen: argparse.Namespace) -> None:
 
 def _where(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.model.whereabouts import over_all
+    from jolly_ledge.planning.whereabouts import over_all
 
     clients = []
     for path in chosen.plans:

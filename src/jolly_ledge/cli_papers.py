@@ -18,7 +18,7 @@ def sheet_command(chosen: argparse.Namespace) -> None:
     if chosen.out.suffix.lower() == ".csv":
         from jolly_ledge.files.atomic import write_atomically
         from jolly_ledge.files.sheet_csv import sheet_to_csv
-        from jolly_ledge.model.working_order import working_order
+        from jolly_ledge.planning.working_order import working_order
 
         write_atomically(chosen.out, sheet_to_csv(working_order(arrangement)).encode())
     else:
@@ -76,7 +76,7 @@ def shopping_command(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.atomic import write_atomically
     from jolly_ledge.files.plan_file import open_plan
     from jolly_ledge.files.shopping_csv import shopping_to_csv
-    from jolly_ledge.model.shopping import shopping_list
+    from jolly_ledge.planning.shopping import shopping_list
     from jolly_ledge.render.export import ready_to_render, save_sheet
     from jolly_ledge.report_money import shopping
 
@@ -123,7 +123,7 @@ def calendar_command(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.atomic import write_atomically
     from jolly_ledge.files.calendar_file import due_to_calendar
     from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.model.due import due_dates, senseless_dates
+    from jolly_ledge.planning.due import due_dates, senseless_dates
 
     plan, _ = open_plan(chosen.plan)
     found = due_dates(plan, date.today())

@@ -4,7 +4,7 @@ from typing import Any
 
 from jolly_ledge.model.money import money, rounded
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.shopping import ShoppingList, discount_said
+from jolly_ledge.planning.shopping import ShoppingList, discount_said
 
 
 def shopping(plan: Plan, told: ShoppingList) -> tuple[dict[str, Any], str]:

@@ -11,8 +11,8 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money, typed
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.stems import plan_stems
 from jolly_ledge.model.units import LengthUnit
+from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.proposals.restyle import restyle
 from jolly_ledge.proposals.wanted import match_found, substitutes, wanted
 

@@ -21,7 +21,7 @@ from jolly_ledge.drawing.paper import LETTER
 from jolly_ledge.model.edits.items import ChangeItem
 from jolly_ledge.model.edits.placements import ReturnToStash
 from jolly_ledge.model.money import Discount
-from jolly_ledge.model.working_order import working_order
+from jolly_ledge.planning.working_order import working_order
 from jolly_ledge.render.printing import PrintError
 from pages import page_of, type_into
 

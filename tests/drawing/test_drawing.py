@@ -34,7 +34,7 @@ from jolly_ledge.model.piece import Fixture, Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.silhouette import PROFILES
 from jolly_ledge.model.words import CATEGORIES, FINISHES
-from jolly_ledge.model.working_order import working_order
+from jolly_ledge.planning.working_order import working_order
 
 SHAPES = sorted({*SILHOUETTES, *PROFILES})
 

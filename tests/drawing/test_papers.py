@@ -24,7 +24,7 @@ from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Vote
 from jolly_ledge.model.money import Discount
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.shopping import shopping_list
+from jolly_ledge.planning.shopping import shopping_list
 
 
 def said(*pages: Picture) -> str:

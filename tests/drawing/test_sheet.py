@@ -15,11 +15,11 @@ from jolly_ledge.model.arrangement import arrange
 from jolly_ledge.model.edits.answers import AnswerCaution
 from jolly_ledge.model.look import Answer, LogEntry
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.pull_list import pull_list
-from jolly_ledge.model.time_estimate import time_estimate
-from jolly_ledge.model.tools import tools_for
 from jolly_ledge.model.units import LengthUnit, format_length, parse_length
-from jolly_ledge.model.working_order import working_order
+from jolly_ledge.planning.pull_list import pull_list
+from jolly_ledge.planning.time_estimate import time_estimate
+from jolly_ledge.planning.tools import tools_for
+from jolly_ledge.planning.working_order import working_order
 
 
 def texts_of(pages: tuple[Picture, ...]) -> str:

@@ -12,7 +12,7 @@ from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.sheet_csv import sheet_to_csv
 from jolly_ledge.files.stash_csv import stash_from_csv, stash_to_csv
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.working_order import working_order
+from jolly_ledge.planning.working_order import working_order
 
 HEAD = "id,category,width_mm,height_mm,depth_mm"
 

@@ -30,11 +30,11 @@ from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
 from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.shopping_csv import shopping_to_csv
-from jolly_ledge.model.due import Due
 from jolly_ledge.model.edits.looks import RenamePlan
 from jolly_ledge.model.money import Discount
 from jolly_ledge.model.piece import Fixture, Ledge
-from jolly_ledge.model.shopping import shopping_list
+from jolly_ledge.planning.due import Due
+from jolly_ledge.planning.shopping import shopping_list
 
 NOW = datetime(2026, 11, 25, 12, 0, tzinfo=UTC)
 

@@ -10,7 +10,6 @@ from msgspec.structs import replace
 from builders import case_of, plan_of, put, thing
 from jolly_ledge.model.dates import date_of, known_date, season_of
 from jolly_ledge.model.deviation import Deviation, parse_deviation
-from jolly_ledge.model.due import due_dates, senseless_dates
 from jolly_ledge.model.edits.log import AddLogEntry, BringBack, RemoveLogEntry
 from jolly_ledge.model.edits.looks import DuplicateLook
 from jolly_ledge.model.edits.placing import FindElsewhere, TickOff
@@ -21,8 +20,9 @@ from jolly_ledge.model.look import LogEntry, Look, LookPhoto
 from jolly_ledge.model.plan import Plan, photo_names
 from jolly_ledge.model.plan_differences import plan_differences
 from jolly_ledge.model.revival import revived
-from jolly_ledge.model.season_plan import year_of
-from jolly_ledge.model.whereabouts import over_all, whereabouts
+from jolly_ledge.planning.due import due_dates, senseless_dates
+from jolly_ledge.planning.season_plan import year_of
+from jolly_ledge.planning.whereabouts import over_all, whereabouts
 
 TODAY = date(2026, 11, 25)
 

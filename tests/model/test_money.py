@@ -15,7 +15,7 @@ from jolly_ledge.model.edits.looks import SetBudget
 from jolly_ledge.model.errors import EditError, MoneyError
 from jolly_ledge.model.money import MOST, Discount, currency_in, money, price_of, rounded, typed
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.shopping import budget_left, cost_of, shopping_list
+from jolly_ledge.planning.shopping import budget_left, cost_of, shopping_list
 
 
 @pytest.mark.parametrize(

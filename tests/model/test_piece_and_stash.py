@@ -14,8 +14,8 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.spots import Held, find_landing, free_spot, holds
 from jolly_ledge.model.stash_order import Sorting, StashSearch, clearances_of, fits, free_over, lines_of
-from jolly_ledge.model.tape_figures import TapeFigure
-from jolly_ledge.model.working_order import working_order
+from jolly_ledge.planning.tape_figures import TapeFigure
+from jolly_ledge.planning.working_order import working_order
 from jolly_ledge.readings.register import assess
 
 

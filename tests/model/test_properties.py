@@ -9,7 +9,7 @@ from jolly_ledge.model.edits.placements import MovePlacement, Spot
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.spots import Held, find_landing, free_spot
-from jolly_ledge.model.working_order import working_order
+from jolly_ledge.planning.working_order import working_order
 
 CATEGORIES = ("vessel", "book", "book-stack", "tray", "box", "frame", "stems", "plant")
 PIECE = case_of(2, 2)

@@ -7,7 +7,7 @@ from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.shopping import budget_left
+from jolly_ledge.planning.shopping import budget_left
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.wanted import LEAST_GAIN, LEAST_MM, match_found, substitutes, wanted
 from jolly_ledge.readings.register import assess

@@ -15,7 +15,7 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.shopping import shopping_list
+from jolly_ledge.planning.shopping import shopping_list
 
 FEWEST, MOST = 2, 5
 HEAD, GAP = 62.0, 16.0

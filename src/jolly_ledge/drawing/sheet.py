@@ -37,13 +37,13 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.pull_list import PullList, pull_list
-from jolly_ledge.model.tape_figures import WALL, TapeFigure
-from jolly_ledge.model.time_estimate import TimeEstimate, time_estimate
-from jolly_ledge.model.tools import Tool, tools_for
 from jolly_ledge.model.units import LengthUnit, format_length
 from jolly_ledge.model.words import TABLE_KINDS
-from jolly_ledge.model.working_order import PlacingStep, working_order
+from jolly_ledge.planning.pull_list import PullList, pull_list
+from jolly_ledge.planning.tape_figures import WALL, TapeFigure
+from jolly_ledge.planning.time_estimate import TimeEstimate, time_estimate
+from jolly_ledge.planning.tools import Tool, tools_for
+from jolly_ledge.planning.working_order import PlacingStep, working_order
 from jolly_ledge.readings.reasons import reason_for
 
 BADGE = 7.0

@@ -10,8 +10,8 @@ from jolly_ledge.drawing.typesetting import cut_to
 from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.money import money
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.shopping import ShoppingLine, ShoppingList, Total, discount_said
 from jolly_ledge.model.units import LengthUnit, format_length
+from jolly_ledge.planning.shopping import ShoppingLine, ShoppingList, Total, discount_said
 
 AMOUNT_WIDTH = 110.0
 PICTURE, ROW = 44.0, 52.0

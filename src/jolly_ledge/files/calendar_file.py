@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from datetime import UTC, datetime, timedelta
 
-from jolly_ledge.model.due import Due
+from jolly_ledge.planning.due import Due
 
 PRODUCT = "-//Jolly Ledge//due dates//EN"
 YEARLY_TIMES = 10

@@ -3,8 +3,8 @@
 from collections.abc import Iterable
 
 from jolly_ledge.files.csv_cells import rows_to_csv
-from jolly_ledge.model.tape_figures import TapeFigure
-from jolly_ledge.model.working_order import PlacingStep
+from jolly_ledge.planning.tape_figures import TapeFigure
+from jolly_ledge.planning.working_order import PlacingStep
 
 COLUMNS = (
     "step", "thing", "fetch from", "ledge", "along mm", "along from", "in mm", "in from", "up mm", "up from", "on",

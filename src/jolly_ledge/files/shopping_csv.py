@@ -4,7 +4,7 @@ from decimal import Decimal
 
 from jolly_ledge.files.csv_cells import rows_to_csv
 from jolly_ledge.model.money import rounded
-from jolly_ledge.model.shopping import ShoppingLine, ShoppingList, discount_said
+from jolly_ledge.planning.shopping import ShoppingLine, ShoppingList, discount_said
 
 COLUMNS = (
     "thing", "kind", "width mm", "height mm", "depth mm", "finish", "colour", "status", "count", "unit price",

@@ -20,8 +20,8 @@ from jolly_ledge.model.money import NOUGHT, typed
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.shopping import budget_left
 from jolly_ledge.model.words import TABLE_KINDS, Category, Finish
+from jolly_ledge.planning.shopping import budget_left
 from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.poses import usual_pose

@@ -13,7 +13,7 @@ from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.whereabouts import Whereabouts, over_all
+from jolly_ledge.planning.whereabouts import Whereabouts, over_all
 
 COLUMNS = ("Thing", "Where it is now", "Borrowed and due", "Client")
 WIDTHS = (200, 420, 260, 150)

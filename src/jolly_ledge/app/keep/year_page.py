@@ -14,14 +14,14 @@ from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.calendar_file import due_to_calendar
 from jolly_ledge.model.dates import next_begin, season_of
-from jolly_ledge.model.due import Due, due_dates, senseless_dates
 from jolly_ledge.model.edits.log import BringBack
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.log import last_one_of
 from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.season_plan import ALL_SEASONS, Change, year_of
 from jolly_ledge.model.words import Season
+from jolly_ledge.planning.due import Due, due_dates, senseless_dates
+from jolly_ledge.planning.season_plan import ALL_SEASONS, Change, year_of
 
 MOST_NAMED, MOST_DUE = 6, 14
 

@@ -12,8 +12,8 @@ from jolly_ledge.app.widgets.texts import Board, heading, words
 from jolly_ledge.cautions.load import row_load_said
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.rows import row_of
-from jolly_ledge.model.stems import plan_stems
 from jolly_ledge.model.words import Pose
+from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.scene.marks import weights
 
 PANEL_WIDTH = 204

@@ -5,7 +5,7 @@ from PySide6.QtWidgets import QComboBox, QVBoxLayout, QWidget
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import question, words
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.stems import plan_stems
+from jolly_ledge.planning.stems import plan_stems
 
 NO_BUNCH = "no bunch yet"
 

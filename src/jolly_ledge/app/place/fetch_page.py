@@ -6,9 +6,9 @@ from PySide6.QtWidgets import QCheckBox, QHBoxLayout, QScrollArea, QVBoxLayout, 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import Board, heading, words
 from jolly_ledge.model.phrases import capital, counted
-from jolly_ledge.model.pull_list import Pull, pull_list
-from jolly_ledge.model.time_estimate import time_estimate
-from jolly_ledge.model.tools import tools_for
+from jolly_ledge.planning.pull_list import Pull, pull_list
+from jolly_ledge.planning.time_estimate import time_estimate
+from jolly_ledge.planning.tools import tools_for
 
 COLUMN_WIDTH = 300
 

@@ -14,7 +14,7 @@ from jolly_ledge.model.edits.items import ChangeItem
 from jolly_ledge.model.errors import EditError, JollyLedgeError
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.money import discount_of, money, price_of, typed
-from jolly_ledge.model.shopping import ShoppingLine, ShoppingList, discount_said, shopping_list
+from jolly_ledge.planning.shopping import ShoppingLine, ShoppingList, discount_said, shopping_list
 
 COLUMNS = ("Thing", "About", "How many", "Each", "Discount", "Original", "Comes to", "For")
 WIDTHS = (170, 210, 76, 76, 96, 80, 90, 130)

@@ -21,7 +21,7 @@ from jolly_ledge.model.look import LogEntry
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.value import changed
-from jolly_ledge.model.working_order import PlacingStep, working_order
+from jolly_ledge.planning.working_order import PlacingStep, working_order
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
 

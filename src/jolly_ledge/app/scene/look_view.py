@@ -39,7 +39,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
-from jolly_ledge.model.working_order import working_order
+from jolly_ledge.planning.working_order import working_order
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play
 

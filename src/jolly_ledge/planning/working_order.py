@@ -3,7 +3,7 @@
 from msgspec import Struct
 
 from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.tape_figures import TapeFigure, across, along, upward
+from jolly_ledge.planning.tape_figures import TapeFigure, across, along, upward
 
 HEAVY_KG = 8.0
 """From this mass on a thing is carried with two hands and nothing else."""

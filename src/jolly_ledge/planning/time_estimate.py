@@ -7,9 +7,9 @@ from msgspec import Struct
 from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.pull_list import pull_list
-from jolly_ledge.model.tools import LADDER_FROM_MM
-from jolly_ledge.model.working_order import HEAVY_KG
+from jolly_ledge.planning.pull_list import pull_list
+from jolly_ledge.planning.tools import LADDER_FROM_MM
+from jolly_ledge.planning.working_order import HEAVY_KG
 
 SET_OUT = 12.0
 EACH_ROOM, EACH_FETCHED, EACH_SET = 4.0, 1.2, 1.5

@@ -5,7 +5,7 @@ from decimal import Decimal
 import pytest
 
 from builders import thing
-from jolly_ledge.model.stems import plan_stems
+from jolly_ledge.planning.stems import plan_stems
 
 
 def test_a_mouth_takes_what_its_area_allows() -> None:
