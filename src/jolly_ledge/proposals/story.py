@@ -9,7 +9,7 @@ from jolly_ledge.model.hue_family import QUIET, WARM, hue_family
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import GREENERY
 from jolly_ledge.proposals.problem import Problem
-from jolly_ledge.scene.marks import weights
+from jolly_ledge.scene.marks import NEVER_LEAD, weights
 
 
 class StoryStep(Struct, frozen=True):
@@ -33,7 +33,10 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
         for ledge, things in arrangement.by_ledge.items()
         if things
     }
-    leads = sorted(anchors.values(), key=lambda standing: (-heavy.get(standing.id, 0.0), standing.id))
+    leads = sorted(
+        anchors.values(),
+        key=lambda one: (one.item.category in NEVER_LEAD, -heavy.get(one.id, 0.0), one.id),
+    )
     steps: list[tuple[int, float, StoryStep]] = []
     for standing in arrangement.standings:
         if standing.id in kept:
