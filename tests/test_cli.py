@@ -90,12 +90,12 @@ def test_the_stash_goes_out_and_in(plan_path: Path, tmp_path: Path, capsys: pyte
 def test_moves_are_told_for_a_finding(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
     assert run("review", plan_path, "--look", "first-try", "--json") == 0
     ids = [finding["id"] for finding in json.loads(capsys.readouterr().out)["findings"]]
-    assert "alike-apart-1" in ids
-    assert run("mend", plan_path, "--look", "first-try", "--finding", "alike-apart-1", "--json") == 0
+    assert "palette-2" in ids
+    assert run("mend", plan_path, "--look", "first-try", "--finding", "palette-2", "--json") == 0
     (found,) = json.loads(capsys.readouterr().out)
     assert found["moves"][0]["gain"] > 0
     assert {"id", "before", "after"} == set(found["moves"][0]["readings"][0])
-    assert run("mend", plan_path, "--look", "first-try", "--finding", "alike-apart-1") == 0
+    assert run("mend", plan_path, "--look", "first-try", "--finding", "palette-2") == 0
     assert found["moves"][0]["label"] in capsys.readouterr().out
 
 

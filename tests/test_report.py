@@ -91,7 +91,7 @@ def test_even_looks_are_called_even() -> None:
 
 def test_what_was_waved_off_is_told_apart_with_its_reason(demo: Plan) -> None:
     look = demo.look("first-try")
-    finding = next(f for f in assess(arrange(demo, look)).findings if f.reading == "alike-apart")
+    finding = next(f for f in assess(arrange(demo, look)).findings if f.reading == "tie")
     edit = WaveOff(look=look.id, reading=finding.reading, placements=finding.placements, reason="a pair")
     waved = edit.apply(demo).look(look.id)
     found = review(demo, waved)
