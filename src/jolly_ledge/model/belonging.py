@@ -20,7 +20,7 @@ from jolly_ledge.model.words import BOOK_CATEGORIES, Category
 
 Verdict = Literal["belongs", "may", "seldom", "asked"]
 
-WORTH: dict[Verdict, float] = {"belongs": 1.0, "may": 0.7, "seldom": 0.4, "asked": 0.0}
+WORTH: dict[Verdict, float] = {"belongs": 1.0, "may": 0.7, "seldom": 0.25, "asked": 0.0}
 """How welcome a thing is; what comes only when asked is not."""
 
 LOW_MM = 700.0
