@@ -9,10 +9,10 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference, lightness_chroma_hue
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, listed
-from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import Ground
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.scene.background import lies_on_seen_surface, seen_against
+from jolly_ledge.scene.background import lies_on_seen_surface
+from jolly_ledge.scene.marks import Mark, marks_by_ledge
 
 ID = "contrast"
 BANDS: dict[Ground, tuple[float, float]] = {"any": (12.0, 70.0), "stand-out": (25.0, 90.0), "blend": (4.0, 30.0)}
@@ -55,7 +55,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     0.0
     """
     band = BANDS[manner.ground]
-    seen = [one for standings in arrangement.by_ledge.values() for one in _ledge(standings, arrangement.piece, band)]
+    seen = [one for marks in marks_by_ledge(arrangement) for one in _ledge(marks, band)]
     if not seen:
         return None
     value = weighted_mean([(one.size, one.weight) for one in seen])
@@ -101,13 +101,16 @@ def _alike_in_tone(seen: list[_Seen]) -> float:
 
 
 @lru_cache(maxsize=512)
-def _ledge(standings: tuple[Standing, ...], piece: Piece, band: tuple[float, float]) -> tuple[_Seen, ...]:
+def _ledge(marks: tuple[Mark, ...], band: tuple[float, float]) -> tuple[_Seen, ...]:
     found = []
-    for standing in standings:
+    standings = tuple(mark.standing for mark in marks)
+    for mark in marks:
+        standing = mark.standing
         # A mirror shows the room: it neither vanishes nor shouts.
         if standing.area <= 0 or standing.item.category == "mirror":
             continue
-        against = _against(standing, standings, piece)
+        other = _covered_by(standing, standings)
+        against = mark.against if other is None else ((other.item.main_colour, 1.0),)
         is_row = standing.item.is_book and standing.placement.pose in ("upright", "spine-in", "leaning")
         floor = ROW_FLOOR if is_row and standing.shape != "book-stack" else CALM_FLOOR
         first = _differs(standing, against[0][0])
@@ -121,12 +124,6 @@ def _ledge(standings: tuple[Standing, ...], piece: Piece, band: tuple[float, flo
             )
         )
     return tuple(found)
-
-
-def _against(standing: Standing, standings: tuple[Standing, ...], piece: Piece) -> tuple[tuple[str, float], ...]:
-    """Return what a thing is seen against: a taller thing wholly behind it, the surface, the back."""
-    other = _covered_by(standing, standings)
-    return ((other.item.main_colour, 1.0),) if other is not None else seen_against(standing, piece)
 
 
 def _plain_to_see(size: float, band: tuple[float, float], floor: float) -> float:

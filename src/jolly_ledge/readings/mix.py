@@ -59,8 +59,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 0.5,
             ),
         )
-    leads = {unit.lead.id for unit in units}
-    stuffs = _variety((mark.stuff for mark in marks_of(arrangement) if mark.id in leads), 4)
+    stuffs = _variety((m.stuff for m in marks_of(arrangement) if m.unit == m.id and not m.standing.ledge.is_wall), 4)
     loss = 1 - value + HABITS_COST * (1 - kept) + STUFF_COST * (1 - stuffs) + OUTLINE_COST * _one_outline(arrangement)
     # What is mixed enough may be more evenly mixed.
     loss += EVENER_COST * (1 - mean([_evenness(*one) for one in kinds]))

@@ -62,14 +62,13 @@ def tone(colour: str, backdrop: str) -> float:
     return min(TONE_FLOOR + difference(colour, backdrop) * TONE_SLOPE, TONE_CEILING)
 
 
-class Mark(Struct, frozen=True):
+class Mark(Struct, frozen=True, cache_hash=True):
     """One visible mass: what stands, leans, hangs, lies on or in another, or is fixed to the wall.
 
     ``hidden`` is the share that nearer things hide, ``cut`` what fixed bars take (0 to 1). ``colours`` are its colours
     with the area each shows, in mm², ``against`` what it is seen against, with shares of the impression. ``stuff`` is
-    its material, or else its finish; ``is_round`` tells of its outline. ``carrier`` is the placement that carries or
-    holds it, ``unit`` the leading placement of the one thing that the eye counts it to. ``weight`` is how heavy it is
-    to the eye, in mm² of middling surface.
+    its material, or else its finish; ``is_round`` tells of its outline. ``unit`` is the leading placement of the one
+    thing that the eye counts it to. ``weight`` is how heavy it is to the eye, in mm² of middling surface.
     """
 
     standing: Standing
@@ -79,7 +78,6 @@ class Mark(Struct, frozen=True):
     against: tuple[tuple[str, float], ...]
     stuff: str
     is_round: bool
-    carrier: str
     unit: str
     weight: float
 
@@ -107,12 +105,14 @@ class Mark(Struct, frozen=True):
 @lru_cache(maxsize=8)
 def marks_of(arrangement: Arrangement) -> tuple[Mark, ...]:
     """Return every visible mark of a look, ledge by ledge."""
+    return tuple(mark for marks in marks_by_ledge(arrangement) for mark in marks)
+
+
+@lru_cache(maxsize=8)
+def marks_by_ledge(arrangement: Arrangement) -> tuple[tuple[Mark, ...], ...]:
+    """Return the visible marks of every ledge that holds any."""
     counting = (arrangement.manner.gathered, arrangement.manner.perched)
-    return tuple(
-        mark
-        for standings in arrangement.by_ledge.values()
-        for mark in _on_a_ledge(standings, arrangement.piece, counting)
-    )
+    return tuple(_on_a_ledge(standings, arrangement.piece, counting) for standings in arrangement.by_ledge.values())
 
 
 @lru_cache(maxsize=512)
@@ -139,7 +139,6 @@ def _mark(standing: Standing, hidden: float, unit: str, piece: Piece) -> Mark:
         against=seen_against(standing, piece),
         stuff=item.material.lower() or TOUCH[item.finish],
         is_round=item.is_round or standing.shape in ROUND_SHAPES,
-        carrier=standing.placement.host or "",
         unit=unit,
         weight=visual_weight(standing, piece) * (1 - HIDDEN_LOSS * hidden),
     )
