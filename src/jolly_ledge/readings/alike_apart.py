@@ -34,7 +34,7 @@ TWIN_PENALTY = 1.0
 GREEN_PENALTY, GREENS_COST = 0.3, 0.2
 UNTWINNED_COST, FARTHER_COST = 0.25, 0.08
 MIRRORED_OFFSET = 0.06
-GRADED, ROWS_ALIKE = 0.12, 0.3
+GRADED_HEIGHTS, ROWS_ALIKE = 0.12, 0.3
 
 Kin = tuple[int, int, float]
 """The places of two things in a row of things, and how alike they are."""
@@ -208,7 +208,7 @@ def _are_graded(first: Unit, second: Unit) -> bool:
     one, two = first.lead, second.lead
     if one.item.category != "candle" or two.item.category != "candle" or one.ledge.id != two.ledge.id:
         return False
-    return abs(one.height - two.height) >= GRADED * max(one.height, two.height)
+    return abs(one.height - two.height) >= GRADED_HEIGHTS * max(one.height, two.height)
 
 
 def _mirrors(arrangement: Arrangement, first: Unit, second: Unit) -> bool:

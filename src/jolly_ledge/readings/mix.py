@@ -19,7 +19,7 @@ FINISH_PART, SHAPE_PART, POSE_PART = 0.5, 0.3, 0.2
 WANTED = 0.55
 """So much of the entropy of evenly mixed kinds is enough; a calm look has a ruling stuff."""
 
-FEWEST, EVENER_COST = 2, 0.07
+FEWEST, EVENER_MIX_COST = 2, 0.07
 STUFF_COST, OUTLINE_COST, LEAVES_COST, HABITS_COST = 0.4, 0.7, 0.12, 0.8
 HABIT_KEPT, HABIT_GRAVITY = 0.9, 0.7
 """Below the first share a habit that is not kept is told."""
@@ -62,7 +62,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     stuffs = _variety((m.stuff for m in marks_of(arrangement) if m.unit == m.id and not m.standing.ledge.is_wall), 4)
     loss = 1 - value + HABITS_COST * (1 - kept) + STUFF_COST * (1 - stuffs) + OUTLINE_COST * _one_outline(arrangement)
     # What is mixed enough may be more evenly mixed.
-    loss += EVENER_COST * (1 - mean([_evenness(*one) for one in kinds]))
+    loss += EVENER_MIX_COST * (1 - mean([_evenness(*one) for one in kinds]))
     loss += LEAVES_COST * (not any(one.item.category in GREENERY for one in arrangement.visible))
     return Reading(
         id=ID,

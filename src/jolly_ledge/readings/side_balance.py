@@ -14,7 +14,7 @@ ID = "side-balance"
 TAIL_COST, OFF_COST, RIM_COST, FREE_RIM = 0.4, 2.0, 0.1, 0.06
 """On a table groups are drawn to the middle and off the rim."""
 
-WORKED_AT = 0.4
+WORKTOP_SHARE = 0.4
 BAND = (-0.06, 0.06)
 FAIR = 0.12
 LIMIT = 0.5
@@ -72,7 +72,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score = FAIR_SCORE * ramp(size, LIMIT + 0.15, FAIR)
     loss = 1 - score + TAIL_COST * soft_excess(size, FAIR, LIMIT) + OFF_COST * _off_the_middle(arrangement)
     # A worktop is filled from its use: what is for working stays free, on whichever side.
-    loss *= WORKED_AT if arrangement.piece.kind == "counter" else 1.0
+    loss *= WORKTOP_SHARE if arrangement.piece.kind == "counter" else 1.0
     side = "left" if value < 0 else "right"
     shown = "level" if size <= BAND[1] else f"{round(size * 100)} % {side}"
     findings: tuple[Finding, ...] = ()
