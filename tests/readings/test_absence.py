@@ -7,11 +7,13 @@ import pytest
 
 from households import ROOMS, household
 from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.model.roles import role_of
 from jolly_ledge.proposals.composing.composition import composed
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.readings.absence import ABSENT, absence_said
 from jolly_ledge.readings.register import NAMES, assess
 
+BELOW = ("below", "floor", "hearth")
 COUNTS, SHALLOW_MM = (0, 1, 2, 3, 6, 99), 260.0
 
 
@@ -53,7 +55,7 @@ REASONS: dict[str, Callable[[Arrangement], bool]] = {
     "figure": lambda one: len(one.units) < 6,
     "side-balance": lambda one: standing(one) == 0,
     "weight-low": lambda one: standing(one) == 0 or len({ledge.floor for ledge in one.standing_ledges}) == 1,
-    "even-vignettes": lambda one: len(one.vignettes) < 2,
+    "even-vignettes": lambda one: one.piece.kind == "nightstand" or len({v.ids for v in one.vignettes if role_of(one.piece, v.ledge) not in BELOW}) < 2,
     "focal-point": lambda one: standing(one) < 2,
     "stack-order": lambda one: all(placement.on is None for placement in one.look.placements),
     "palette": lambda one: standing(one) == 0,

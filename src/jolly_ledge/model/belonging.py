@@ -23,7 +23,6 @@ Verdict = Literal["belongs", "may", "seldom", "asked"]
 WORTH: dict[Verdict, float] = {"belongs": 1.0, "may": 0.7, "seldom": 0.25, "asked": 0.0}
 """How welcome a thing is; what comes only when asked is not."""
 
-LOW_MM = 700.0
 OVER_A_FLAME_MM = 600.0
 PICTURES = frozenset({"frame", "art", "mirror"})
 
@@ -39,7 +38,8 @@ class Where(Struct, frozen=True, forbid_unknown_fields=True):
     max_height: float = float("inf")
     min_width: float = 0.0
     min_height: float = 0.0
-    low: bool = False
+    max_floor: float = float("inf")
+    """Up to which height over the room's floor the ledge may lie."""
 
 
 class Rule(Struct, frozen=True, forbid_unknown_fields=True):
@@ -109,7 +109,7 @@ def verdict_on(item: Item, piece: Piece, ledge: Ledge) -> tuple[Verdict, str]:
             and (not row.rooms or room in row.rooms)
             and row.min_width <= item.width <= row.max_width
             and row.min_height <= item.height <= row.max_height
-            and (not row.low or ledge.floor < LOW_MM)
+            and ledge.floor < row.max_floor
             and (not row.stuff or any(word in stuff for word in row.stuff))
         ):
             return row.verdict, rule.reason

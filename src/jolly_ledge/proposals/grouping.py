@@ -97,7 +97,7 @@ class Grouping:
         pairs = pairs_of(composition.placements, self._problem.fixed)
         cost += SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
         lead = _lead_of(composition, own)
-        again = lead in self._problem.led_before and not composition.stock.is_the_light(composition.stock.things[lead])
+        again = lead in self._problem.led_before and not composition.stock.answers_alone(composition.stock.things[lead])
         return cost + SAME_LEAD * again
 
     def step(self, progress: float) -> bool:

@@ -14,7 +14,7 @@ ABSENT: dict[str, str] = {
     "figure": "there is too little to make a figure",
     "side-balance": "nothing stands on it",
     "weight-low": "all its ledges are on one level",
-    "even-vignettes": "there are fewer than two groups",
+    "even-vignettes": "there are fewer than two groups of like rank",
     "focal-point": "there are not two things, one of which could lead",
     "stack-order": "nothing lies on anything or is held by it",
     "palette": "nothing shows a colour",

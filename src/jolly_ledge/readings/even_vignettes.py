@@ -3,12 +3,14 @@
 from jolly_ledge.measures.score import deviation, mean, ramp
 from jolly_ledge.model.arrangement import Arrangement, Vignette
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.marks import weights
 
 ID = "even-vignettes"
 BAND = (0.0, 0.35)
 UNEVEN = 1.1
+BELOW = frozenset({"below", "floor", "hearth"})
 CENTRED = 0.1
 """A heaviest group so near the middle (in widths) is the focal point of the whole, of a rank of its own."""
 
@@ -16,18 +18,20 @@ CENTRED = 0.1
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read the spread of visual weight between vignettes (standard deviation over mean).
 
-    Left out with fewer than two vignettes.
+    Groups on an open top and what lies below it are not of like rank; beside a bed the lamp outweighs the rest. Left
+    out with fewer than two vignettes of like rank.
 
     >>> from jolly_ledge.readings.example import look_of, shelves, stand
     >>> look = look_of(shelves(2), stand(200, 100, 200), stand(600, 100, 200, "s2"))
     >>> round(read(look, look.manner).value, 3)
     0.0
     """
-    vignettes = arrangement.vignettes
-    if len(vignettes) < 2:
+    piece = arrangement.piece
+    vignettes = tuple(one for one in arrangement.vignettes if role_of(piece, one.ledge) not in BELOW)
+    if len(vignettes) < 2 or piece.kind == "nightstand":
         return None
     by_id = weights(arrangement)
-    vignettes = _of_like_rank(vignettes, by_id, arrangement.piece.width)
+    vignettes = _of_like_rank(vignettes, by_id, piece.width)
     masses = [_mass(vignette, by_id) for vignette in vignettes]
     middle = mean(masses)
     if middle <= 0:

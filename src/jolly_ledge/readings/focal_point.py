@@ -7,7 +7,7 @@ from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading
-from jolly_ledge.scene.marks import marks_of
+from jolly_ledge.scene.marks import Mark, marks_of
 
 ID = "focal-point"
 BAND = (0.0, 0.8)
@@ -16,6 +16,8 @@ RIVAL, RIVAL_WIDTH = 0.9, 0.3
 
 STORED, STORED_WIDTH, STORED_COST = 1.25, 0.6, 0.4
 FEW, SECOND_COST = 2, 0.1
+LIT = 1.2
+"""What gives light draws the eye by so much more than its size and tone."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -33,13 +35,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     marks = marks_of(arrangement)
     # A picture over all of it is the backdrop of those that stand before it: it leads where nothing stands.
     marks = tuple(mark for mark in marks if mark.standing.placement.pose != "hung") or marks
-    leads = sorted((mark for mark in marks if mark.may_lead), key=lambda mark: (-mark.weight, mark.id))
+    leads = sorted((mark for mark in marks if mark.may_lead), key=lambda mark: (-_draw(mark), mark.id))
     if len(marks) < FEW or not leads:
         return None
     first = leads[0]
-    most = max(first.weight, 1.0)
+    most = max(_draw(first), 1.0)
     second = next((one for one in leads[1:] if not _together(first.standing, one.standing)), None)
-    value = second.weight / most if second is not None else 0.0
+    value = _draw(second) / most if second is not None else 0.0
     stored = max((mark.weight for mark in marks if not mark.may_lead), default=0.0) / most
     rivalry = smooth_step(value, RIVAL, RIVAL_WIDTH)
     swamped = smooth_step(stored, STORED, STORED_WIDTH)
@@ -60,10 +62,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         shown=f"{first.item.label}"[:14],
         sentence=f"The {first.item.label} leads"
         + (f"; the next, the {second.item.label}, has {percent(value)} of its weight." if second is not None else "."),
-        contributions=tuple((one.id, one.weight / most) for one in leads[:4]),
+        contributions=tuple((one.id, _draw(one) / most) for one in leads[:4]),
         findings=findings,
         loss=loss,
     )
+
+
+def _draw(mark: Mark) -> float:
+    """Return how strongly a mark draws the eye."""
+    return mark.weight * (LIT if mark.item.category == "lamp" else 1.0)
 
 
 @lru_cache(maxsize=4096)

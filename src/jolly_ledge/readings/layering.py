@@ -6,14 +6,18 @@ from jolly_ledge.measures.score import mean, ramp, score_of, smooth_step, weight
 from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
-from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.cover import hidden_shares
 
 ID = "layering"
 BAND = (2.0, 3.0)
-BANDS_SCORES = {1: 0.35, 2: 0.9, 3: 1.0}
+BANDS_SCORES = {1: 0.2, 2: 0.9, 3: 1.0}
+ROW_AT_WORK = 0.6
+"""On a worktop things may stand in a row at the back, for its front is worked at."""
+
 SHALLOW_PLAY = 0.12
 """With less of the depth free than this nothing can stand before another."""
 
@@ -45,7 +49,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if bands == 1 and arrangement.piece.kind in TABLE_KINDS and _is_held(columns):
             bands = 2
         counted.append((bands, float(len(columns)), ledge))
-        if bands == 1:
+        if bands == 1 and role_of(arrangement.piece, ledge) != "counter":
             findings.append(
                 Finding(
                     ID,
@@ -61,7 +65,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     findings += lost
     hidden_score = 1 - ramp(max((share for _, share in contributions), default=0.0), MOST_HIDDEN, 1.0)
     back_score = 1.0 - 0.5 * ramp(_backness(arrangement), ALL_BACK, 0.95)
-    bands_score = weighted_mean([(BANDS_SCORES[min(bands, 3)], weight) for bands, weight, _ in counted])
+    bands_score = weighted_mean([(_of_bands(arrangement.piece, bands, ledge), n) for bands, n, ledge in counted])
     value = weighted_mean([(float(bands), weight) for bands, weight, _ in counted])
     flat = sum(1 for bands, _, _ in counted if bands == 1)
     score = bands_score * (0.6 + 0.4 * hidden_score) * back_score
@@ -86,6 +90,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple(contributions),
         findings=tuple(findings),
     )
+
+
+def _of_bands(piece: Piece, bands: int, ledge: Ledge) -> float:
+    """Return how good so many depths are on a ledge, 0 to 1."""
+    return ROW_AT_WORK if bands == 1 and role_of(piece, ledge) == "counter" else BANDS_SCORES[min(bands, 3)]
 
 
 def _is_held(columns: tuple[Column, ...]) -> bool:

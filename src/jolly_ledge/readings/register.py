@@ -108,7 +108,7 @@ REGISTER: tuple[Entry, ...] = (
     Entry(weight_low.ID, "Weight low", HOW_HEAVY, weight_low.read, 0.9, scale=GENTLE, neutral=0.28),
     Entry(even_vignettes.ID, "Even vignettes", HOW_HEAVY, even_vignettes.read, 0.7, scale=GENTLE, neutral=0.45),
     Entry(focal_point.ID, "Focal point", HOW_HEAVY, focal_point.read, 0.6, scale=GENTLE, neutral=0.24),
-    Entry(stack_order.ID, "Stack order", HOW_HEAVY, stack_order.read, 0.9),
+    Entry(stack_order.ID, "Stack order", HOW_HEAVY, stack_order.read, 0.9, neutral=0.15),
     Entry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 2.0),
     Entry(colour_echo.ID, "Colour echo", WHICH_COLOURS, colour_echo.read, 0.55, scale=GENTLE, neutral=0.3),
     Entry(tie.ID, "Tie", WHICH_COLOURS, tie.read, 0.6, scale=GENTLE),

@@ -6,14 +6,23 @@ from jolly_ledge.measures.score import ramp
 from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.marks import marks_of
 
 ID = "weight-low"
 BAND = (0.0, 0.52)
 CALM = 0.9
+OPEN = frozenset({"top", "table"})
 TOP_SHARE = 0.4
 """How much an overweight top ledge counts against the height of the whole."""
+
+HIGHEST, MANY_TIMES = 0.85, 3.0
+"""Where the centre is plainly too high, and how many times its fair share is plainly too much for the top level."""
+
+OPEN_BAND, OPEN_HIGHEST = (0.0, 0.8), 1.1
+OPEN_FAIR, OPEN_MOST = 0.75, 2.0
+"""An open top is what the piece is for: it may carry most, and what lies below, an open floor or a hearth, little."""
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -44,10 +53,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     numbers = level_numbers(arrangement.piece.ledges)
     on_top = [mark for mark in marks if numbers.get(mark.standing.ledge.id) == 0]
     top_share = sum(mark.weight for mark in on_top) / whole
+    band, highest = BAND, HIGHEST
     fair_share = 1 / (max(numbers.values()) + 1)
-    score = (1 - TOP_SHARE) * ramp(value, 0.85, BAND[1]) + TOP_SHARE * ramp(
-        top_share, min(3 * fair_share, 1.0), fair_share
-    )
+    most_share = min(MANY_TIMES * fair_share, 1.0)
+    if any(role_of(arrangement.piece, one) in OPEN for one in ledges if numbers.get(one.id) == 0):
+        band, highest, fair_share, most_share = OPEN_BAND, OPEN_HIGHEST, OPEN_FAIR, OPEN_MOST
+    score = (1 - TOP_SHARE) * ramp(value, highest, band[1]) + TOP_SHARE * ramp(top_share, most_share, fair_share)
     findings: tuple[Finding, ...] = ()
     if score < CALM and on_top:
         heaviest = max(on_top, key=lambda mark: mark.weight)
@@ -63,10 +74,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     return Reading(
         id=ID,
         value=value,
-        band=BAND,
+        band=band,
         limits=(0.0, 1.0),
         score=score,
-        shown=_shown(value, top_share, bool(findings)),
+        shown=_shown(value > band[1], value, top_share, bool(findings)),
         sentence=f"The centre of visual weight lies at {percent(value)} of the height; the top level "
         f"carries {percent(top_share)}.",
         contributions=tuple(parts.items()),
@@ -74,7 +85,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _shown(value: float, top_share: float, found: bool) -> str:
-    if value > BAND[1]:
+def _shown(high: bool, value: float, top_share: float, found: bool) -> str:
+    if high:
         return f"{percent(value)} up"
     return f"top {percent(top_share)}" if found else "low"

@@ -112,7 +112,7 @@ def _leave_half_of_what_was_taken(stock: Stock, taken_before: Collection[str]) -
     if not taken or suiting(stock) < max(ENOUGH_FOR_TWO * wanted, SMALL_STASH):
         return
     left = {thing.id for thing in stock.chance.sample(taken, len(taken) - math.floor(len(taken) * MAY_COME_AGAIN))}
-    stock.pool = [thing for thing in stock.pool if thing.id not in left or stock.is_the_light(thing)]
+    stock.pool = [thing for thing in stock.pool if thing.id not in left or stock.answers_alone(thing)]
 
 
 def recomposed(composition: Composition, chance: Random) -> Composition | None:

@@ -8,6 +8,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.hue_family import QUIET
+from jolly_ledge.model.kits import Need, needs_of
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import Role, Room, role_of, room_of
@@ -58,6 +59,8 @@ class Stock:
         self.room: Room = room_of(problem.piece)
         self.ledges = problem.open_ledges
         self.roles: dict[str, Role] = {ledge.id: role_of(problem.piece, ledge) for ledge in problem.open_ledges}
+        # What a free place meets as well needs nothing from the stash.
+        self._needs = tuple(need for need in needs_of(problem.piece) if not need.free)
         self.must = {item.id for item in problem.required if item not in problem.hidden}
         self._wished = {item for wish in problem.piece.wishes for item in wish.items if wish.kind not in EASY_WISHES}
         self._homes = {item.id: {ledge.id for ledge in problem.homes(item)} for item in problem.candidates}
@@ -107,9 +110,10 @@ class Stock:
             suits = thing.suits >= least - may and (thing.loud < LOUD or self.problem.manner.palette)
             if thing.id in self.must or self._is_of_the_season(thing) or suits:
                 pool.append(thing)
-        if self.room == "bed" and not any(thing.category == "lamp" for thing in pool):
-            lamps = [thing for thing in self.things.values() if thing.category == "lamp"]
-            pool += sorted(lamps, key=lambda thing: -thing.worth)[:1]
+        for need in self._needs:
+            if not any(self._meets(thing, need) for thing in pool):
+                answers = [thing for thing in self.things.values() if self._meets(thing, need)]
+                pool += sorted(answers, key=lambda thing: -thing.worth)[:1]
         if len(pool) < FEWEST:
             best = sorted(self.things.values(), key=lambda thing: (thing.loud >= LOUD, -thing.suits))
             quiet = sum(thing.loud < LOUD for thing in best)
@@ -121,15 +125,20 @@ class Stock:
         for led in [thing for thing in pool if thing.id in self.problem.led_before and thing.id not in self.must]:
             rest = [thing for thing in pool if thing is not led]
             others = [thing for thing in rest if thing.category == led.category and thing.area > 0.4 * led.area]
-            if others or (not self.is_the_light(led) and len(rest) >= ENOUGH_LEFT):
+            if others or (not self.answers_alone(led) and len(rest) >= ENOUGH_LEFT):
                 pool = rest
         return pool
 
-    def is_the_light(self, thing: Thing) -> bool:
-        """Tell whether a thing is the only lamp at hand by a bed: it comes again in every look."""
-        return thing.category == "lamp" and self.room == "bed" and not any(
-            other.category == "lamp" for other in self.things.values() if other is not thing
-        )  # fmt: skip
+    def answers_alone(self, thing: Thing) -> bool:
+        """Tell whether nothing else at hand meets something that the use asks for: such a thing comes in every look."""
+        return any(
+            self._meets(thing, need)
+            and not any(self._meets(other, need) for other in self.things.values() if other is not thing)
+            for need in self._needs
+        )
+
+    def _meets(self, thing: Thing, need: Need) -> bool:
+        return any(need.takes(thing.item, self.roles[ledge.id]) for ledge in self.ledges if self.fits(thing, ledge))
 
     def _is_of_the_season(self, thing: Thing) -> bool:
         return self.problem.season is not None and self.problem.season in thing.item.season
