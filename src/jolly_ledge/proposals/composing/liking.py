@@ -25,7 +25,7 @@ GREEN_IN_GREEN, LOW_GREEN = 0.5, 0.5
 BARE, THIN_TRAY, SWALLOWED = 4.0, 0.6, 0.35
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
-WHOLE, WHOLE_FREE = 10.0, 0.07
+WHOLE, WHOLE_FREE = 20.0, 0.05
 """The count of a whole piece is nearer to what is advised than that of each ledge: one may hold more, the next less."""
 
 SEEN_ON_A_TOP, SEEN_AT_MOST = 0.75, 1.8
