@@ -37,6 +37,9 @@ FACED = frozenset({"shelf", "top"})
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
 FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
+CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
+"""A gap of up to so much of the width keeps a centrepiece together; what more costs, and a middle off the table's."""
+
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
 END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
 REST_SHARE, COVERED_SHARE = 0.055, 0.4
@@ -85,7 +88,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     if kind == "coffee-table":
         liked += _on_a_coffee_table(stock, ledge, groups)
     if kind == "dining-table":
-        liked -= OFF_THE_CENTRE * (not any(group.left < ledge.width / 2 < group.right for group in groups))
+        liked -= _strewn(ledge, groups)
     liked += _apart(stock, ledge, groups) - _empty_ends(stock, ledge, groups)
     spans = spans_of(stock, ledge)
     inside = [
@@ -154,6 +157,15 @@ def _lacks_its_machine(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> b
     if any(member.thing.category == "appliance" for member in _members(groups)):
         return False
     return any("daily-use" in thing.item.traits for thing in stock.free(ledge, (), {"appliance"}))
+
+
+def _strewn(ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return the cost of what is not one centrepiece on a table at which one eats."""
+    ordered = sorted(groups, key=lambda group: group.left)
+    apart = sum(max(other.left - one.right - CENTREPIECE_GAP * ledge.width, 0.0) for one, other in pairwise(ordered))
+    middle = (ordered[0].left + max(group.right for group in ordered)) / 2 / ledge.width
+    cost = APART_AT_A_MEAL * apart / ledge.width + OFF_THE_MIDDLE * max(abs(middle - 0.5) - 0.03, 0.0)
+    return cost + OFF_THE_CENTRE * (not any(group.left < ledge.width / 2 < group.right for group in groups))
 
 
 def _before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> float:

@@ -21,7 +21,7 @@ ROUND_SHARE = 0.66
 """So much of the width of a round top may be used."""
 
 CLUSTERED_OFTEN = 0.3
-TRAY_OFTEN, LONG_MM, BESIDE_THE_CENTRE = 0.7, 1400.0, 0.24
+TRAY_OFTEN, LONG_MM, BESIDE_THE_CENTRE = 0.7, 1400.0, 0.15
 GROUP_DEPTH_MM = 400.0
 RIM_MM, SMALL_ROUND_MM, WIDE_MM = 30.0, 800.0, 900.0
 MOVES_MM = tuple(float(step) for step in range(-200, 201, 20))
