@@ -16,7 +16,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.files.codec import plan_from_json
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.problem import problem_of

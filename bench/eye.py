@@ -18,7 +18,7 @@ sys.path.insert(0, str(Path(__file__).parent.parent / "tests"))
 
 from msgspec.structs import replace
 
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.proposals.chance_looks import Chance, chance_looks, exchanged, other_choice, shuffled
 from jolly_ledge.proposals.problem import Problem, problem_of, without
 from jolly_ledge.readings.absence import ABSENT

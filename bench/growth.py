@@ -8,7 +8,7 @@ from collections.abc import Callable
 from msgspec.structs import replace
 
 from jolly_ledge.cautions.register import cautions_of
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.readings.register import assess
 from large_plans import copies, large_look, wide_piece
 

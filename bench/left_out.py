@@ -17,7 +17,7 @@ from scipy.special import expit
 
 sys.path.insert(0, str(Path(__file__).parent.parent / "tests"))
 
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.readings.register import REGISTER, assess
 from judgement.cases import Case, load_cases
 from judgement.looks import composed_looks

@@ -5,7 +5,7 @@ import time
 
 from jolly_ledge.demo import demo_bytes
 from jolly_ledge.files.codec import plan_from_json
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.proposals.mend import finding_ids, mends
 from jolly_ledge.readings.register import assess
 

@@ -5,7 +5,7 @@ import tempfile
 from pathlib import Path
 
 from jolly_ledge.files.codec import plan_to_json
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.plan import Plan
 from side_by_side import compare
 

@@ -4,7 +4,7 @@ from typing import Any
 
 from msgspec.structs import replace
 
-from jolly_ledge.model.arrangement import NOBODY, Arrangement
+from jolly_ledge.geometry.arrangement import NOBODY, Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from itertools import pairwise
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.belonging import verdict_on, welcome
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.roles import role_of, room_of

@@ -12,10 +12,10 @@ from builders import plan_of, put, thing
 from commands import run
 from jolly_ledge.cautions.answers import state_of
 from jolly_ledge.cautions.register import cautions_of
+from jolly_ledge.edits.answers import AnswerCaution
 from jolly_ledge.files.codec import plan_from_json, plan_to_json
 from jolly_ledge.files.plan_file import open_plan
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.answers import AnswerCaution
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.look import Answer
 from jolly_ledge.photos.image import read_photo
 

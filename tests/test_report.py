@@ -4,8 +4,8 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.looks import WaveOff
+from jolly_ledge.edits.looks import WaveOff
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.register import assess
 from jolly_ledge.report import compare, compare_text, review, review_text

@@ -21,7 +21,7 @@ from jolly_ledge.files.dxf import look_to_dxf
 from jolly_ledge.files.sheet_csv import sheet_to_csv
 from jolly_ledge.files.shopping_csv import shopping_to_csv
 from jolly_ledge.files.stash_csv import stash_from_csv, stash_to_csv
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.mishaps import LOG

@@ -7,12 +7,12 @@ import msgspec
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
+from jolly_ledge.geometry.silhouette import PROFILES
 from jolly_ledge.model.errors import InvalidPlanError
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.look import LogEntry, Look, Manner, Placement, WavedOff
 from jolly_ledge.model.piece import Board, Fixture, Ledge, Piece, Seat, Wish
 from jolly_ledge.model.plan import ColourFamily, Household, Plan, check_references
-from jolly_ledge.model.silhouette import PROFILES
 from jolly_ledge.model.starts.gallery import STARTS, begin
 from jolly_ledge.model.value import checked
 from jolly_ledge.model.words import (

@@ -244,8 +244,8 @@ def _mend(chosen: argparse.Namespace) -> None:
 
 
 def _propose(chosen: argparse.Namespace) -> int:
+    from jolly_ledge.edits.proposed import AddProposals
     from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
-    from jolly_ledge.model.edits.proposed import AddProposals
     from jolly_ledge.report import proposed, proposed_text
 
     if not 1 <= chosen.count <= MOST_PROPOSALS:
@@ -326,17 +326,17 @@ def _where(chosen: argparse.Namespace) -> None:
 
 def _changes(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.model.plan_differences import plan_differences
+    from jolly_ledge.planning.plan_differences import plan_differences
 
     said = plan_differences(open_plan(chosen.first)[0], open_plan(chosen.second)[0])
     print(json.dumps(list(said), ensure_ascii=False, indent=1) if chosen.json else "\n".join(said) or "They are alike.")
 
 
 def _stash(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.edits.items import TakeOverItems
     from jolly_ledge.files.mapping import import_rows
     from jolly_ledge.files.plan_file import open_plan, save_plan
     from jolly_ledge.files.table import write_list
-    from jolly_ledge.model.edits.items import TakeOverItems
     from jolly_ledge.model.plan import check_references
 
     plan, file = open_plan(chosen.plan)
@@ -364,7 +364,7 @@ def _stash(chosen: argparse.Namespace) -> None:
 def _photograph(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.atomic import write_atomically
     from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.model.arrangement import arrange
+    from jolly_ledge.geometry.arrangement import arrange
     from jolly_ledge.photos.image import jpeg_bytes
     from jolly_ledge.render.export import ready_to_render
     from jolly_ledge.render.practice_photos import practice_photo

@@ -11,7 +11,7 @@ from jolly_ledge.model.errors import JollyLedgeError
 def sheet_command(chosen: argparse.Namespace) -> None:
     """Write the placing sheet."""
     from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.model.arrangement import arrange
+    from jolly_ledge.geometry.arrangement import arrange
 
     plan, _ = open_plan(chosen.plan)
     arrangement = arrange(plan, plan.look(chosen.look))
@@ -38,7 +38,7 @@ def draw_command(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.atomic import write_atomically
     from jolly_ledge.files.dxf import look_to_dxf
     from jolly_ledge.files.plan_file import open_plan
-    from jolly_ledge.model.arrangement import arrange
+    from jolly_ledge.geometry.arrangement import arrange
     from jolly_ledge.render.export import pixels_at, ready_to_render, save_picture
 
     if not 16 <= chosen.size <= 12_000:

@@ -6,13 +6,13 @@ from msgspec.structs import replace
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import CLOSING, NAMES, cautions_of
-from jolly_ledge.model.arrangement import Arrangement, arrange
-from jolly_ledge.model.differences import differences
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import Figure, Fullness, Season
+from jolly_ledge.planning.differences import differences
 from jolly_ledge.proposals.manners import Each, manners_of
 from jolly_ledge.proposals.meaning import Stands, meaning_of, standing_of
 from jolly_ledge.proposals.mend import finding_ids, mends

@@ -4,7 +4,7 @@ from typing import Any
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.entry.parser import parse_entry
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Look

@@ -22,7 +22,7 @@ from jolly_ledge.app.steps.gather import GatherStep
 from jolly_ledge.app.steps.keep import KeepStep
 from jolly_ledge.app.steps.measure import MeasureStep
 from jolly_ledge.app.steps.place import PlaceStep
-from jolly_ledge.model.edits.log import AddLookPhoto
+from jolly_ledge.edits.log import AddLookPhoto
 from jolly_ledge.model.look import LookPhoto
 from jolly_ledge.photos.image import kept_photo, read_photo
 from jolly_ledge.render.practice_photos import practice_photo

@@ -11,8 +11,8 @@ from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.app.scene.look_view import LookView
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.geometry.rows import row_of
 from jolly_ledge.model.look import Placement
-from jolly_ledge.model.rows import row_of
 
 LEFT = Qt.MouseButton.LeftButton
 

@@ -14,10 +14,10 @@ from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.mishaps import watch_for_mishaps
 from jolly_ledge.app.path_panel import STEPS
+from jolly_ledge.edits.looks import RenamePlan
 from jolly_ledge.files.codec import plan_to_json
 from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
 from jolly_ledge.files.recovery import RecoveryLog
-from jolly_ledge.model.edits.looks import RenamePlan
 from jolly_ledge.model.plan import Plan
 
 LEFT = Qt.MouseButton.LeftButton

@@ -11,8 +11,8 @@ from pytestqt.qtbot import QtBot
 from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.edits.items import DuplicateItem
 from jolly_ledge.files.table import read_list
-from jolly_ledge.model.edits.items import DuplicateItem
 from jolly_ledge.model.families import stash_families
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted

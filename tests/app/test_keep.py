@@ -16,15 +16,15 @@ from jolly_ledge.app.keep import photo_check_page
 from jolly_ledge.app.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.keep import KeepStep
+from jolly_ledge.edits.items import ChangeItem
+from jolly_ledge.edits.log import AddLookPhoto
+from jolly_ledge.edits.looks import ChangeLook
+from jolly_ledge.edits.placements import ReturnToStash
+from jolly_ledge.edits.proposed import AddProposals
 from jolly_ledge.files.plan_file import PlanFile, save_plan
 from jolly_ledge.files.recent import RecentFiles
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.dates import next_begin
-from jolly_ledge.model.edits.items import ChangeItem
-from jolly_ledge.model.edits.log import AddLookPhoto
-from jolly_ledge.model.edits.looks import ChangeLook
-from jolly_ledge.model.edits.placements import ReturnToStash
-from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.look import Look, LookPhoto
 from jolly_ledge.photos.check import check_photo
 from jolly_ledge.photos.image import jpeg_bytes

@@ -7,7 +7,7 @@ from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.scene.measure_view import MeasureView
-from jolly_ledge.model.edits.pieces import ChangePiece
+from jolly_ledge.edits.pieces import ChangePiece
 from jolly_ledge.model.starts.gallery import STARTS, Start
 from pages import LEFT, measure, pick, type_into
 

@@ -19,10 +19,11 @@ from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.app.scene.look_view import LookView
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.drawing import items
+from jolly_ledge.edits.placements import MovePlacement
 from jolly_ledge.files.codec import plan_to_json
 from jolly_ledge.files.recovery import RecoveryLog
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.placements import MovePlacement, Spot
+from jolly_ledge.geometry.arrangement import arrange
+from jolly_ledge.geometry.landing import Spot
 from jolly_ledge.model.mishaps import LOG
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.plan import Plan
@@ -219,7 +220,7 @@ def test_a_piece_that_was_worked_on_is_not_taken_away(fresh: MainWindow, qtbot: 
     fresh.begin_new()
     page = measure(fresh)
     piece: Piece = fresh.session.piece
-    from jolly_ledge.model.edits.pieces import ChangePiece
+    from jolly_ledge.edits.pieces import ChangePiece
 
     fresh.session.commit(ChangePiece(piece=piece.id, changes=(("purpose", "books"),), label="Tell the purpose"))
     qtbot.mouseClick(page.gallery.cards["mantel"], LEFT)

@@ -13,7 +13,7 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.photo_bench import PhotoBench
 from jolly_ledge.app.scene.photo_view import PhotoView
 from jolly_ledge.files.plan_file import open_plan
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.colour import difference
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.render.practice_photos import practice_camera, practice_photo

@@ -18,8 +18,8 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.place.shopping_page import DISCOUNT, EACH, HOW_MANY, ORIGINAL
 from jolly_ledge.app.steps.place import PlaceStep
 from jolly_ledge.drawing.paper import LETTER
-from jolly_ledge.model.edits.items import ChangeItem
-from jolly_ledge.model.edits.placements import ReturnToStash
+from jolly_ledge.edits.items import ChangeItem
+from jolly_ledge.edits.placements import ReturnToStash
 from jolly_ledge.model.money import Discount
 from jolly_ledge.planning.working_order import working_order
 from jolly_ledge.render.printing import PrintError

@@ -12,9 +12,9 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.proposals_page import ProposalsPage
 from jolly_ledge.app.panels.side_by_side import SideBySide
 from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.edits.items import ToggleTrait
+from jolly_ledge.edits.placements import ChangePlacement
 from jolly_ledge.files.recovery import RecoveryLog
-from jolly_ledge.model.edits.items import ToggleTrait
-from jolly_ledge.model.edits.placements import ChangePlacement
 from pages import page_of
 
 LEFT = Qt.MouseButton.LeftButton

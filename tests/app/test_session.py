@@ -11,11 +11,12 @@ from builders import case_of, plan_of, put, thing
 from jolly_ledge.app.actions.look_actions import LookActions
 from jolly_ledge.app.scene.drag_gesture import DragGesture, natural_pose
 from jolly_ledge.app.session import Session
+from jolly_ledge.edits.items import AddItems, RemoveItems
+from jolly_ledge.edits.looks import DuplicateLook, RemoveLook, RenamePlan
+from jolly_ledge.edits.placements import MovePlacement
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.files.recovery import RecoveryLog
-from jolly_ledge.model.edits.items import AddItems, RemoveItems
-from jolly_ledge.model.edits.looks import DuplicateLook, RemoveLook, RenamePlan
-from jolly_ledge.model.edits.placements import MovePlacement, Spot
+from jolly_ledge.geometry.landing import Spot
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.meaning import Meaning

@@ -12,7 +12,7 @@ from jolly_ledge.app.panels.side_by_side import MOST, SideBySide, shown_scores
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.keep import KeepStep
 from jolly_ledge.files.recovery import RecoveryLog
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.register import assess
 from pages import page_of

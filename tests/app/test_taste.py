@@ -10,7 +10,7 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.manner_panel import HABITS
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.brief import BriefStep
-from jolly_ledge.model.edits.placements import ReturnToStash
+from jolly_ledge.edits.placements import ReturnToStash
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.register import REGISTER
 from pages import page_of

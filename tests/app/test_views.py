@@ -187,7 +187,7 @@ def test_every_overlay_shows_something_and_goes(session: Session, qtbot: QtBot, 
 
 
 def test_a_locked_thing_bears_a_mark(session: Session, qtbot: QtBot) -> None:
-    from jolly_ledge.model.edits.placements import ChangePlacement
+    from jolly_ledge.edits.placements import ChangePlacement
 
     view = LookView(session)
     shown(qtbot, view, 500, 600)
@@ -200,7 +200,8 @@ def test_a_locked_thing_bears_a_mark(session: Session, qtbot: QtBot) -> None:
 
 
 def test_things_that_did_not_move_keep_their_items(session: Session, qtbot: QtBot) -> None:
-    from jolly_ledge.model.edits.placements import MovePlacement, Spot
+    from jolly_ledge.edits.placements import MovePlacement
+    from jolly_ledge.geometry.landing import Spot
 
     view = LookView(session)
     shown(qtbot, view, 500, 600)

@@ -9,7 +9,7 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.panels.wish_menu import WishChip
 from jolly_ledge.app.steps.arrange import ArrangeStep
 from jolly_ledge.app.steps.gather import GatherStep
-from jolly_ledge.model.edits.wishes import AddWish, DropWish, said
+from jolly_ledge.edits.wishes import AddWish, DropWish, said
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.piece import Wish
 from jolly_ledge.model.plan import Plan

@@ -7,10 +7,10 @@ from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.load import row_load_said
 from jolly_ledge.cautions.register import NAMES, REGISTER, cautions_of
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.rows import row_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.rows import row_of
 
 
 def found(arrangement: Arrangement) -> dict[str, Caution]:

@@ -7,7 +7,7 @@ import pytest
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.register import cautions_of
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Board, Fixture, Ledge, Piece

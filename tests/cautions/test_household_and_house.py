@@ -13,7 +13,7 @@ from jolly_ledge.cautions.eaters import reach_of
 from jolly_ledge.cautions.household import within_reach
 from jolly_ledge.cautions.load import STIFFNESS_MPA, sag_mm
 from jolly_ledge.cautions.register import NAMES, REGISTER, cautions_of
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.piece import Board, Fixture, Ledge, Piece
 from jolly_ledge.model.plan import Household, Plan
 from jolly_ledge.model.starts.tops import counter, mantel

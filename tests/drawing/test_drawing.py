@@ -28,11 +28,11 @@ from jolly_ledge.drawing.picture import (
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
 from jolly_ledge.drawing.sheet import numbered_spots, sheet_pages
 from jolly_ledge.drawing.typesetting import cut_to, text_width, wrapped
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
+from jolly_ledge.geometry.silhouette import PROFILES
 from jolly_ledge.model.item import FALLBACK_SILHOUETTES
 from jolly_ledge.model.piece import Fixture, Ledge
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.silhouette import PROFILES
 from jolly_ledge.model.words import CATEGORIES, FINISHES
 from jolly_ledge.planning.working_order import working_order
 

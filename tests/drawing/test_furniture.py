@@ -13,8 +13,8 @@ from jolly_ledge.drawing.items import item_picture, item_shapes
 from jolly_ledge.drawing.picture import Path, Primitive, Shape
 from jolly_ledge.drawing.room import ROOM_MM, SHEET_MM, room_picture
 from jolly_ledge.drawing.table_top import outline_from_above, seat_shapes, setting_shapes, table_from_above
+from jolly_ledge.geometry.silhouette import loops_of, polygon_area
 from jolly_ledge.model.piece import Fixture, Ledge, Piece, Seat
-from jolly_ledge.model.silhouette import loops_of, polygon_area
 from jolly_ledge.model.starts.gallery import STARTS, Start
 from jolly_ledge.model.words import FIXTURE_KINDS, Doors, FixtureKind
 

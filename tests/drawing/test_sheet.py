@@ -11,8 +11,8 @@ from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.drawing.paper import A4, LETTER, MARGIN, Block, Paper, pages_of, paragraph, scale_for, tick_line
 from jolly_ledge.drawing.picture import Label, Picture, Shape
 from jolly_ledge.drawing.sheet import sheet_pages
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.answers import AnswerCaution
+from jolly_ledge.edits.answers import AnswerCaution
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.look import Answer, LogEntry
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.units import LengthUnit, format_length, parse_length

@@ -10,8 +10,8 @@ from jolly_ledge.drawing.doors import shut_door_shapes
 from jolly_ledge.drawing.items import back_of, standing_shapes
 from jolly_ledge.drawing.picture import Shape
 from jolly_ledge.drawing.sight import Eye, Sight, eyes_of, sight_from_above, sight_of
-from jolly_ledge.model.arrangement import Arrangement
-from jolly_ledge.model.facing import Side, faces_away, seen_from_side, side_of
+from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.facing import Side, faces_away, seen_from_side, side_of
 from jolly_ledge.model.piece import Ledge, Piece, Seat
 
 SEATS = (Seat(x=500.0, z=-300.0), Seat(x=500.0, z=1000.0), Seat(x=1500.0, z=350.0), Seat(x=-400.0, z=350.0))

@@ -9,6 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from builders import case_of, plan_of, put, thing
+from jolly_ledge.edits.items import JoinSet, MergeItems, TakeOverItems
 from jolly_ledge.files.codec import plan_to_json
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.mapping import (
@@ -24,7 +25,6 @@ from jolly_ledge.files.stash_json import stash_from_json, stash_to_json
 from jolly_ledge.files.table import Table, read_list, table_from_csv, table_from_json, write_list
 from jolly_ledge.model.census import census
 from jolly_ledge.model.duplicates import twins_in
-from jolly_ledge.model.edits.items import JoinSet, MergeItems, TakeOverItems
 from jolly_ledge.model.entry.parser import parse_list
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.plan import Plan

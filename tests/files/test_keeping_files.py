@@ -22,6 +22,7 @@ from msgspec.structs import replace
 from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.app.session import Session
+from jolly_ledge.edits.looks import RenamePlan
 from jolly_ledge.files.backups import MOST, Backup, Backups, thinned
 from jolly_ledge.files.calendar_file import due_to_calendar
 from jolly_ledge.files.dxf import LAYERS, look_to_dxf
@@ -30,7 +31,6 @@ from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
 from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.shopping_csv import shopping_to_csv
-from jolly_ledge.model.edits.looks import RenamePlan
 from jolly_ledge.model.money import Discount
 from jolly_ledge.model.piece import Fixture, Ledge
 from jolly_ledge.planning.due import Due

@@ -10,12 +10,12 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, thing
+from jolly_ledge.edits.items import TakeOverItems
 from jolly_ledge.files.codec import plan_from_json, plan_to_json
 from jolly_ledge.files.mapping import preview_things
 from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
 from jolly_ledge.files.stash_csv import stash_from_csv, stash_to_csv
 from jolly_ledge.files.stash_json import stash_from_json, stash_to_json
-from jolly_ledge.model.edits.items import TakeOverItems
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.piece import Board, PiecePhoto, Seat
 from jolly_ledge.model.plan import ColourFamily, Plan

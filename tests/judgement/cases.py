@@ -8,7 +8,7 @@ from msgspec import Struct
 from jolly_ledge.cautions.caution import GRAVITY
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.files.codec import plan_from_json
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.register import Assessment, assess, better_of
 

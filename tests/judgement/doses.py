@@ -6,8 +6,8 @@ from typing import Any
 from msgspec.structs import replace
 
 from builders import case_of, put, thing
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.frame import frame_height
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Fixture, Ledge, Piece

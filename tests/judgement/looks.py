@@ -5,7 +5,7 @@ from pathlib import Path
 from msgspec import Struct
 
 from jolly_ledge.files.codec import plan_from_json
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
 

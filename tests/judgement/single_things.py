@@ -12,7 +12,7 @@ from msgspec import convert
 from msgspec.structs import replace
 
 from households import household
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals

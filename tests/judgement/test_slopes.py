@@ -6,7 +6,7 @@ from itertools import pairwise
 import pytest
 
 from builders import arranged, case_of, put, thing
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.piece import Fixture, Piece

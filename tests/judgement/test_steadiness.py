@@ -6,9 +6,10 @@ from typing import Any
 
 import pytest
 
+from jolly_ledge.geometry import arrangement, sockets
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.measures import among_things, perches
-from jolly_ledge.model import arrangement, roles, sockets
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.model import roles
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.starts import tops
 from jolly_ledge.readings import (

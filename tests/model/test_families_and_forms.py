@@ -4,16 +4,16 @@ import pytest
 from msgspec.structs import replace
 
 from builders import arranged, case_of, plan_of, put, thing
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.edits.items import ChangeFamilies
+from jolly_ledge.edits.marked_ledges import ledge_at
+from jolly_ledge.edits.pieces import ClearLedges, SetOuterSize
+from jolly_ledge.edits.regroup import joined_with, moved_to_group
+from jolly_ledge.geometry.arrangement import arrange
+from jolly_ledge.geometry.paint import paint_ml
 from jolly_ledge.model.census import census
 from jolly_ledge.model.duplicates import TwinFinder, twins_in
-from jolly_ledge.model.edits.items import ChangeFamilies
-from jolly_ledge.model.edits.pieces import ClearLedges, SetOuterSize
-from jolly_ledge.model.edits.regroup import joined_with, moved_to_group
 from jolly_ledge.model.families import family_of, members, merged, name_of, split, stash_families, without
 from jolly_ledge.model.item import Covers
-from jolly_ledge.model.marked_ledges import ledge_at
-from jolly_ledge.model.paint import paint_ml
 from jolly_ledge.model.plan import ColourFamily
 from jolly_ledge.model.set_names import set_name
 from jolly_ledge.model.starts.tops import coffee_table

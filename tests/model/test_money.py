@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from builders import plan_of, put, thing
+from jolly_ledge.edits.looks import SetBudget
 from jolly_ledge.files.codec import plan_from_json, plan_to_json
 from jolly_ledge.files.errors import PlanFileError
-from jolly_ledge.model.edits.looks import SetBudget
 from jolly_ledge.model.errors import EditError, MoneyError
 from jolly_ledge.model.money import MOST, Discount, currency_in, money, price_of, rounded, typed
 from jolly_ledge.model.plan import Plan

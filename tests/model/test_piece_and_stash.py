@@ -6,13 +6,13 @@ from msgspec.structs import replace
 from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.drawing.look import look_picture
-from jolly_ledge.model.bays import bay_name, bay_of, bays_of, tape_check
-from jolly_ledge.model.edits.pieces import SetBayWidth, SetClearance
+from jolly_ledge.edits.pieces import SetBayWidth, SetClearance
+from jolly_ledge.geometry.bays import bay_name, bay_of, bays_of, tape_check
+from jolly_ledge.geometry.landing import Held, find_landing, free_spot, holds
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.spots import Held, find_landing, free_spot, holds
 from jolly_ledge.model.stash_order import Sorting, StashSearch, clearances_of, fits, free_over, lines_of
 from jolly_ledge.planning.tape_figures import TapeFigure
 from jolly_ledge.planning.working_order import working_order

@@ -3,11 +3,11 @@
 import pytest
 
 from builders import case_of, plan_of, put, thing
+from jolly_ledge.edits.bays import CopyBay, JoinBays, SplitBay, can_join
+from jolly_ledge.edits.fixtures import AddFixture, ChangeFixture, RemoveFixture
+from jolly_ledge.edits.pieces import AddLedge, AddPiece, ChangeLedges, RemoveLedge, RemovePiece
 from jolly_ledge.files.codec import plan_from_json, plan_to_json
-from jolly_ledge.model.bays import bays_of, tape_check
-from jolly_ledge.model.edits.bays import CopyBay, JoinBays, SplitBay, can_join
-from jolly_ledge.model.edits.fixtures import AddFixture, ChangeFixture, RemoveFixture
-from jolly_ledge.model.edits.pieces import AddLedge, AddPiece, ChangeLedges, RemoveLedge, RemovePiece
+from jolly_ledge.geometry.bays import bays_of, tape_check
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.history import History
 from jolly_ledge.model.piece import Board, Fixture, Ledge

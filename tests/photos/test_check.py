@@ -5,7 +5,7 @@ import pytest
 from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.photos.check import PhotoCheck, PlannedThing, check_photo, eye_of

@@ -7,9 +7,9 @@ from PySide6.QtWidgets import QApplication
 
 from builders import thing
 from jolly_ledge.drawing.items import item_picture
+from jolly_ledge.geometry.silhouette import loops_of, outline_area, polygon_area
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.silhouette import loops_of, outline_area, polygon_area
 from jolly_ledge.photos.image import PhotoError, Pixels
 from jolly_ledge.photos.light import encoded, linear_of
 from jolly_ledge.photos.stand_in import Camera, Scene, photograph

@@ -1,7 +1,7 @@
 """Blending two looks ledge by ledge."""
 
 from builders import case_of, plan_of, put, thing
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import check_references
 from jolly_ledge.proposals.blend import blend

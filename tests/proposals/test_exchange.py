@@ -4,8 +4,8 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.exchange import ExchangeThing
+from jolly_ledge.edits.exchange import ExchangeThing
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look

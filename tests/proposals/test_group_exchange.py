@@ -4,12 +4,12 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.exchange import ExchangeGroup
+from jolly_ledge.edits.exchange import ExchangeGroup
+from jolly_ledge.geometry.arrangement import arrange
+from jolly_ledge.geometry.rows import group_of
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.rows import group_of
 from jolly_ledge.proposals.group_exchange import exchanged, group_exchanges
 from jolly_ledge.proposals.problem import stops_of
 

@@ -5,8 +5,8 @@ from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
 from jolly_ledge.cautions.register import cautions_of
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.swap import SwapPlacements
+from jolly_ledge.edits.swap import SwapPlacements
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.mend import Mend, finding_ids, mends

@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from builders import arranged, case_of, plan_of, put, thing
+from jolly_ledge.edits.proposed import AddProposals
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.measures.wishes import hear
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner

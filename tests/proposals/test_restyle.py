@@ -7,7 +7,7 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, put, thing
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.proposals.restyle import Restyle, restyle

@@ -9,8 +9,8 @@ from hypothesis import strategies as st
 
 from builders import arranged, plan_of, put, thing
 from jolly_ledge.cautions.register import cautions_of
-from jolly_ledge.model.arrangement import Arrangement, Standing, arrange
-from jolly_ledge.model.edits.risers import RaiseOnRisers
+from jolly_ledge.edits.risers import RaiseOnRisers
+from jolly_ledge.geometry.arrangement import Arrangement, Standing, arrange
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.proposals.mend import mends

@@ -6,7 +6,7 @@ from functools import lru_cache
 import pytest
 
 from households import ROOMS, household
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.proposals.composing.composition import composed
 from jolly_ledge.proposals.problem import problem_of

@@ -5,8 +5,8 @@ from itertools import pairwise
 import pytest
 
 from builders import arranged, case_of, put, thing
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.among_things import anchors_against_next, small_tops
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge, Piece
 

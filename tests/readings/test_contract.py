@@ -12,7 +12,7 @@ from msgspec.structs import replace
 from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.register import REGISTER as CAUTIONS
 from jolly_ledge.cautions.register import cautions_of
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner, Placement
 from jolly_ledge.model.piece import Fixture, Ledge, Seat

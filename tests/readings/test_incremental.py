@@ -8,7 +8,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.register import Assessment, assess

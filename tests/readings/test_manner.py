@@ -6,9 +6,9 @@ import pytest
 from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.measures.habits import habits_of
 from jolly_ledge.measures.wishes import hear
-from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Wish
 from jolly_ledge.model.plan import Plan

@@ -8,9 +8,9 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.hues import accent_leaders, colour_areas, is_accent, is_leaf
 from jolly_ledge.measures.score import in_band, mean, ramp, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.phrases import capital, counted, listed, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.scene.background import lies_on_seen_surface, seen_against

@@ -8,8 +8,8 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.measures.counts import recommended
-from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Fixture, Ledge, Piece, Seat

@@ -13,7 +13,7 @@ from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Gradient, Label, Picture, Shape, rectangle
 from jolly_ledge.drawing.sheet import sheet_pages
 from jolly_ledge.files.errors import FileError
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.render.export import ExportError, image_of, pdf_bytes, ready_to_render, save_picture, save_sheet
 from jolly_ledge.render.fonts import SANS, SERIF_SEMIBOLD, font, load_fonts

@@ -14,7 +14,7 @@ DRIVEN = """
 import sys
 from PySide6.QtCore import QTimer
 from jolly_ledge.app import application
-from jolly_ledge.model.edits.looks import RenamePlan
+from jolly_ledge.edits.looks import RenamePlan
 
 make_window = application.make_window
 

@@ -18,7 +18,7 @@ from jolly_ledge.app.steps.place import PlaceStep
 from jolly_ledge.files.backups import Backups
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.files.recent import RecentFiles
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.render.practice_photos import practice_photo
 from pages import page_of, pick, type_into

@@ -10,7 +10,7 @@ from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.files.recovery import RecoveryLog
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.starts.gallery import STARTS
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.render.practice_photos import practice_camera, practice_photo

@@ -2,7 +2,7 @@
 
 from msgspec.structs import replace
 
-from jolly_ledge.model.edits.edit import fresh_id
+from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.plan import Plan

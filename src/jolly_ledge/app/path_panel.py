@@ -9,7 +9,7 @@ from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QMenu, QPushButton, 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import heading, paint_board, words
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, SHEET, SOFT_INK
-from jolly_ledge.model.bays import tape_check
+from jolly_ledge.geometry.bays import tape_check
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.render.fonts import font

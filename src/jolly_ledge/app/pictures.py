@@ -21,10 +21,10 @@ from jolly_ledge.app.steps.keep import KeepStep
 from jolly_ledge.app.steps.measure import MeasureStep
 from jolly_ledge.app.steps.place import PlaceStep
 from jolly_ledge.demo import demo_bytes, demo_photos
+from jolly_ledge.edits.log import AddLookPhoto
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.log import AddLookPhoto
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.look import LookPhoto
 from jolly_ledge.photos.image import kept_photo, read_photo
 from jolly_ledge.render.practice_photos import practice_photo

@@ -15,15 +15,15 @@ from jolly_ledge.files.errors import ChangedOnDiskError, FileError
 from jolly_ledge.files.plan_file import ARCHIVE_SUFFIX, LARGEST_FILE, PlanFile, open_plan, save_plan
 from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.files.recovery import Recovered, RecoveryLog, drop_kept
-from jolly_ledge.model.arrangement import Arrangement, Standing, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, Standing, arrange
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan, photo_names
-from jolly_ledge.model.plan_differences import plan_differences
 from jolly_ledge.model.units import LengthUnit, format_length
+from jolly_ledge.planning.plan_differences import plan_differences
 from jolly_ledge.proposals.meaning import Meaning
 from jolly_ledge.readings.register import Assessment, assess
 

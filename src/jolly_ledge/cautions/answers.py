@@ -3,7 +3,7 @@
 import hashlib
 
 from jolly_ledge.cautions.caution import Caution
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.look import Answer
 
 MEASURES: dict[str, tuple[str, ...]] = {

@@ -4,11 +4,11 @@ from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import holds_water
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.sockets import nearest_socket, sockets_of, usual_cord
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Fixture
-from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
 
 MOST_ON_A_SOCKET = 2
 HUNGRY_CATEGORIES = frozenset({"appliance"})

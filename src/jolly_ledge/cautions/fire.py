@@ -5,7 +5,7 @@ from collections.abc import Iterable, Iterator
 
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.cautions.stuff import Known, burns, speaks_of
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import listed, verb
 
 FLAME_ABOVE_MM, FLAME_ABOVE_LEAST_MM = 600.0, 300.0

@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import DENSE_STUFF, is_glass, likely_mass, speaks_of
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 
 HIGH_MM = 1400.0
 """About the shoulder of an adult: above it a thing is lifted with stretched arms."""

@@ -5,7 +5,7 @@ from collections.abc import Iterable, Iterator
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import burns
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.piece import Fixture
 
 SUFFERS_CATEGORIES = frozenset(

@@ -5,7 +5,7 @@ from collections.abc import Iterable, Iterator
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.cautions.eaters import Eater, animals_of, child_of, reach_of
 from jolly_ledge.cautions.stuff import breaks, likely_mass, speaks_of
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.model.words import WALL_CATEGORIES

@@ -9,7 +9,7 @@ from msgspec import Struct
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import likely_mass
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Board, Ledge
 from jolly_ledge.model.words import BAY_KINDS, BoardMaterial

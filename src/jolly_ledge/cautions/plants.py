@@ -6,7 +6,7 @@ from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.eaters import Eater, animals_of, child_of
 from jolly_ledge.cautions.stuff import is_fresh
 from jolly_ledge.cautions.toxic_plants import is_known_harmless, may_harm, toxic_plant_named
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import listed, verb
 
 

@@ -7,7 +7,7 @@ from msgspec.structs import replace
 from jolly_ledge.cautions import electric, fire, hazards, heat, household, load, plants, space, stability
 from jolly_ledge.cautions.answers import answer_to
 from jolly_ledge.cautions.caution import GRAVITY, Caution
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.mishaps import or_instead
 
 Check = Callable[[Arrangement], Iterable[Caution]]

@@ -7,8 +7,8 @@ from itertools import combinations
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import speaks_of
-from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.bodies import in_one_place
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.bodies import in_one_place
 
 TOLERANCE_MM = 1.0
 JUT_MM = 25.0

@@ -6,7 +6,7 @@ from functools import lru_cache
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.eaters import child_of
 from jolly_ledge.cautions.stuff import STONE_STUFF, speaks_of
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import WALL_CATEGORIES

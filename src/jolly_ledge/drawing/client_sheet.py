@@ -7,7 +7,7 @@ from jolly_ledge.drawing.paper import A4, MARGIN, POINTS_PER_MM, SCALES, TEXT_SI
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, moved, polyline, rectangle
 from jolly_ledge.drawing.theme import BOARD, INK, RULE, SOFT_INK
 from jolly_ledge.drawing.typesetting import cut_to, wrapped
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.hue_family import families_of

@@ -6,7 +6,7 @@ from jolly_ledge.drawing.case import front_shapes
 from jolly_ledge.drawing.furniture.wood import doors
 from jolly_ledge.drawing.picture import Primitive, Shape, ellipse, polygon, polyline, rectangle
 from jolly_ledge.drawing.theme import CASE
-from jolly_ledge.model.bays import bodies_of
+from jolly_ledge.geometry.bays import bodies_of
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Piece
 

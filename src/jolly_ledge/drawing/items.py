@@ -8,12 +8,12 @@ from msgspec.structs import replace
 from jolly_ledge.drawing.picture import Picture, Shape, ellipse
 from jolly_ledge.drawing.silhouettes import books, finds, greenery, planes, traced, turned
 from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
-from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.facing import faces_away
+from jolly_ledge.geometry.pose import extent, seen_shape
 from jolly_ledge.model.colour import darker
-from jolly_ledge.model.facing import faces_away
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import or_instead
-from jolly_ledge.model.pose import extent, seen_shape
 from jolly_ledge.model.words import WALL_CATEGORIES, Pose
 
 BACK_BOARD = "#8f7a5e"

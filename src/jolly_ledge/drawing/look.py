@@ -4,7 +4,7 @@ from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.items import contact_shadow, standing_shapes
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, moved, polyline
 from jolly_ledge.drawing.theme import SOFT_INK
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 
 ROOM_MM = 24.0
 """So much stays free round what stands beyond the piece."""

@@ -2,7 +2,7 @@
 
 from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, ellipse, polyline, rectangle
 from jolly_ledge.drawing.theme import CASE
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Ledge
 

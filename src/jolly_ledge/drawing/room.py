@@ -3,7 +3,7 @@
 from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, rectangle
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 
 WALL, SKIRTING, FLOOR = "#d8d0c0", "#efebe1", "#8f7657"
 ROOM_MM = 900.0

@@ -31,8 +31,8 @@ from jolly_ledge.drawing.plan_view import footprint_shapes, on_ledge
 from jolly_ledge.drawing.table_top import main_top, table_from_above
 from jolly_ledge.drawing.theme import INK, RULE, SOFT_INK
 from jolly_ledge.drawing.typesetting import wrapped
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.measures.frame import frame_height
-from jolly_ledge.model.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge

@@ -19,9 +19,9 @@ from jolly_ledge.drawing.picture import Gradient, Path, Point, Primitive, Shape,
 from jolly_ledge.drawing.plan_view import footprint_shapes
 from jolly_ledge.drawing.table_top import main_top, table_from_above
 from jolly_ledge.drawing.theme import CASE
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.facing import Side, seen_from_side, side_of
 from jolly_ledge.model.colour import darker, lighter
-from jolly_ledge.model.facing import Side, seen_from_side, side_of
 from jolly_ledge.model.piece import Ledge, Piece
 
 STANDING_EYE_MM, SEATED_EYE_MM, LOW_SEAT_EYE_MM = 1600.0, 1180.0, 1080.0

@@ -3,9 +3,9 @@
 import io
 from typing import Any
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.silhouette import outline
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.silhouette import outline
 
 LAYERS: dict[str, int] = {
     "PIECE": 7, "LEDGES": 8, "FIXTURES": 5, "THINGS": 7, "HIDDEN": 9, "NAMES": 3, "LEDGES-ABOVE": 8, "THINGS-ABOVE": 7,

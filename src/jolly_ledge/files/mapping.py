@@ -12,7 +12,6 @@ from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.stash_csv import COLUMNS
 from jolly_ledge.files.table import Table, read_list
 from jolly_ledge.model.duplicates import TwinFinder
-from jolly_ledge.model.edits.edit import FreshIds
 from jolly_ledge.model.entry.parser import ListedLine
 from jolly_ledge.model.entry.remembered import Usual, usual_size
 from jolly_ledge.model.entry.vocabulary import (
@@ -26,6 +25,7 @@ from jolly_ledge.model.entry.vocabulary import (
     Kind,
 )
 from jolly_ledge.model.errors import InvalidPlanError, JollyLedgeError, MoneyError
+from jolly_ledge.model.fresh_ids import FreshIds
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.money import price_of
 from jolly_ledge.model.phrases import with_article

@@ -3,9 +3,9 @@
 import math
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column, Unit, Vignette
 from jolly_ledge.measures.measured import Measured
 from jolly_ledge.measures.score import in_band, ramp
-from jolly_ledge.model.arrangement import Arrangement, Column, Unit, Vignette
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import TABLE_KINDS

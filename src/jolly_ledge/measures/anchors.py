@@ -1,7 +1,7 @@
 """What is large enough to hold its ledge alone."""
 
+from jolly_ledge.geometry.arrangement import Column
 from jolly_ledge.measures.frame import anchor_size
-from jolly_ledge.model.arrangement import Column
 
 ANCHOR_HEIGHT_SHARE = 0.5
 BROAD_SHARE, BULK_SHARE = 0.6, 0.12

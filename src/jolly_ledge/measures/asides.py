@@ -4,9 +4,9 @@ from functools import lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column, Standing
 from jolly_ledge.measures.levels import columns_by_level
 from jolly_ledge.measures.score import mean, ramp, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.words import Category
 
 SIDE_LITTLE, SIDE_PLAIN = 0.04, 0.22

@@ -2,8 +2,8 @@
 
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Standing
 from jolly_ledge.measures.frame import frame_height
-from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import Fullness

@@ -4,7 +4,7 @@ from itertools import pairwise
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference, is_neutral, lightness_chroma_hue
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed

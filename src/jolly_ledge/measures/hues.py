@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import is_green, is_neutral, lightness_chroma_hue
 from jolly_ledge.model.families import lead_of, leads
 from jolly_ledge.model.hue_family import families_of, nearest_family

@@ -2,8 +2,8 @@
 
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column
 from jolly_ledge.measures.frame import frame_height
-from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.piece import Ledge
 
 SHARED = 0.5

@@ -2,9 +2,9 @@
 
 import math
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.measures.measured import Measured
 from jolly_ledge.measures.score import soft_excess
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of

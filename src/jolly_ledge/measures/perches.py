@@ -2,8 +2,8 @@
 
 from collections.abc import Iterator
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.measures.score import soft_excess
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.hue_family import QUIET, hue_family
 
 CARRIES = frozenset({"book", "book-stack", "book-row", "box", "tray", "board", "textile", "tableware"})

@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterator
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.model.piece import Wish
 from jolly_ledge.model.words import GATHERING, UNDERLAYS, WishKind

@@ -1,1 +1,1 @@
-"""Values, geometry and edits: what a plan is and how it changes."""
+"""Values: what a plan is, in plain and unchanging words and numbers."""

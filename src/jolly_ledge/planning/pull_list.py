@@ -2,7 +2,7 @@
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.dates import known_date
 from jolly_ledge.model.item import Item
 from jolly_ledge.planning.working_order import HEAVY_KG, VERY_HEAVY_KG

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.geometry.arrangement import Standing
 
 AT_THE_WALL_MM = 1.0
 """What is nearer to the back than this stands against it."""

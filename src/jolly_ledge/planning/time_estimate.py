@@ -4,7 +4,7 @@ import statistics
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.planning.pull_list import pull_list

@@ -4,7 +4,7 @@ import math
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import WALL_CATEGORIES
 

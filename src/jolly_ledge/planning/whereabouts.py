@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.dates import known_date
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look

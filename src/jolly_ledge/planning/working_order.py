@@ -2,7 +2,7 @@
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.planning.tape_figures import TapeFigure, across, along, upward
 
 HEAVY_KG = 8.0

@@ -11,12 +11,12 @@ from random import Random
 
 from msgspec.structs import replace
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.measures.counts import recommended
-from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.pose import extent
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.places import at, lies_inside
 from jolly_ledge.proposals.problem import FILLINGS, NEEDS_A_HOST, Problem, without

@@ -5,13 +5,13 @@ from collections.abc import Callable
 
 from msgspec.structs import replace
 
+from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.landing import carries, holds
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.measures.frame import frame_height
-from jolly_ledge.model.arrangement import Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.pose import extent
-from jolly_ledge.model.spots import carries, holds
 from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.places import at

@@ -5,6 +5,7 @@ from functools import lru_cache
 
 from msgspec.structs import replace
 
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.measures.counts import recommended
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.likeness import likeness
@@ -12,7 +13,6 @@ from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.pose import extent
 from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.proposals.errands import Errand, errands_of
 from jolly_ledge.proposals.places import HUNG_MM, at, hung

@@ -6,16 +6,16 @@ from random import Random
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, Standing, arrange
+from jolly_ledge.edits.exchange import ExchangeThing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing, arrange
+from jolly_ledge.geometry.landing import holds
 from jolly_ledge.model.belonging import welcome
-from jolly_ledge.model.edits.exchange import ExchangeThing
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.spots import holds
 from jolly_ledge.model.words import BOOK_CATEGORIES, WALL_CATEGORIES, plain
 from jolly_ledge.proposals.groups.vessels import stems_suit
 from jolly_ledge.proposals.problem import stops_of

@@ -6,8 +6,8 @@ from random import Random
 from msgspec import Struct
 from msgspec.structs import replace
 
-from jolly_ledge.model.arrangement import Arrangement, arrange
-from jolly_ledge.model.edits.exchange import ExchangeGroup
+from jolly_ledge.edits.exchange import ExchangeGroup
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import listed

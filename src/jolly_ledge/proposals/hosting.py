@@ -2,11 +2,11 @@
 
 from collections.abc import Iterator
 
+from jolly_ledge.geometry.landing import holds
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.pose import extent
-from jolly_ledge.model.spots import holds
 from jolly_ledge.model.words import GATHERING, UNDERLAYS, WALL_CATEGORIES
 from jolly_ledge.proposals.errands import Errand, Placements
 from jolly_ledge.proposals.places import at, stands

@@ -11,8 +11,8 @@ from random import Random
 
 from msgspec import Struct
 
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.score import mean
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.proposals.chance_looks import Chance, anything, chance_looks, exchanged, other_choice, shuffled
 from jolly_ledge.proposals.grouping import Grouping
 from jolly_ledge.proposals.problem import Problem

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.look import Look

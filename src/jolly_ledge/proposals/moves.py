@@ -4,20 +4,14 @@ from collections.abc import Iterable, Iterator
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.edits.exchange import ExchangeThing
+from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
+from jolly_ledge.edits.risers import RaiseOnRisers
+from jolly_ledge.edits.swap import SwapPlacements
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.landing import Spot, carries, free_spot, holds
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.belonging import welcome
-from jolly_ledge.model.edits.exchange import ExchangeThing
-from jolly_ledge.model.edits.placements import (
-    ChangePlacement,
-    MovePlacement,
-    PlaceItem,
-    PutInside,
-    ReturnToStash,
-    SetPose,
-    Spot,
-)
-from jolly_ledge.model.edits.risers import RaiseOnRisers
-from jolly_ledge.model.edits.swap import SwapPlacements
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.item import Item
@@ -25,8 +19,6 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.pose import extent
-from jolly_ledge.model.spots import carries, free_spot, holds
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.exchange import suiting_in_place

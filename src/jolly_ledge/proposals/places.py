@@ -3,11 +3,11 @@
 import math
 from collections.abc import Iterator, Mapping
 
+from jolly_ledge.geometry.pose import Extent, extent
+from jolly_ledge.geometry.sockets import sockets_of
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.pose import Extent, extent
-from jolly_ledge.model.sockets import sockets_of
 from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.errands import Placements
 from jolly_ledge.proposals.poses import usual_pose, ways_to_stand

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.pose import extent
 from jolly_ledge.model.words import WALL_CATEGORIES, Pose
 
 

@@ -10,15 +10,15 @@ from msgspec.structs import replace
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.cautions.space import collision, fit, overhang
+from jolly_ledge.geometry.arrangement import Arrangement, awaited_by, stash_index
+from jolly_ledge.geometry.landing import holds
 from jolly_ledge.measures.wishes import hear
-from jolly_ledge.model.arrangement import Arrangement, awaited_by, stash_index
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece, Wish
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.spots import holds
 from jolly_ledge.model.words import WALL_CATEGORIES, Season, WishKind
 from jolly_ledge.proposals.poses import ways_to_stand
 

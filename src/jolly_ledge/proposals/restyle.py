@@ -13,7 +13,7 @@ from msgspec import Struct
 from scipy.optimize import Bounds, LinearConstraint, milp
 
 from jolly_ledge.cautions.space import collision
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted

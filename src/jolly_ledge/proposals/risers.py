@@ -5,10 +5,10 @@ from itertools import combinations, pairwise
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.pose import Extent, extent
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.pose import Extent, extent
 from jolly_ledge.model.words import WALL_CATEGORIES, Pose
 
 NEAR_MM = 5.0

@@ -10,7 +10,7 @@ from collections.abc import Iterator
 
 from msgspec.structs import replace
 
-from jolly_ledge.model.pose import extent
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.proposals.errands import Errand, Placements
 from jolly_ledge.proposals.hosting import gathered, inside, parted, underlaid
 from jolly_ledge.proposals.places import at, by_ease, hung, stands

@@ -2,9 +2,9 @@
 
 from msgspec import Struct
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.measures.counts import recommended, things_on
 from jolly_ledge.measures.frame import frame_height
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import GREENERY

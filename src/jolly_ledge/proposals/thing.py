@@ -3,11 +3,11 @@
 from collections.abc import Sequence
 from random import Random
 
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.colour import lightness_chroma_hue
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.pose import extent
 from jolly_ledge.proposals.poses import usual_pose
 
 NEAR_HUES: dict[str, tuple[str, ...]] = {

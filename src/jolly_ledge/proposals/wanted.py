@@ -6,15 +6,15 @@ from decimal import Decimal
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.hues import chromatic_leaders
+from jolly_ledge.measures.kits import unmet_needs
 from jolly_ledge.measures.likeness import likeness
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.kits import unmet_needs
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.money import NOUGHT, typed
 from jolly_ledge.model.phrases import capital, listed

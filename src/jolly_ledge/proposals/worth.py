@@ -2,7 +2,7 @@
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.look import Placement
 from jolly_ledge.proposals.problem import Pairs, Problem
 from jolly_ledge.readings.register import assess

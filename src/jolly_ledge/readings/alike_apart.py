@@ -5,10 +5,10 @@ from functools import lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.geometry.arrangement import Arrangement, Unit
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.likeness import likeness
 from jolly_ledge.measures.score import ramp, score_of
-from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital

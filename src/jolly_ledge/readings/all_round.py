@@ -2,9 +2,9 @@
 
 import math
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.facing import FACE_DEGREES
 from jolly_ledge.measures.score import score_of, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Standing
-from jolly_ledge.model.facing import FACE_DEGREES
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading

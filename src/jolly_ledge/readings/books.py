@@ -3,10 +3,10 @@
 from collections.abc import Collection
 from itertools import pairwise
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.rows import row_of
 from jolly_ledge.measures.score import mean, score_of, smooth_step
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.rows import row_of
 from jolly_ledge.readings.reading import Finding, Reading
 
 ID = "books"

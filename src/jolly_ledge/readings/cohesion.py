@@ -2,8 +2,8 @@
 
 import math
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column
 from jolly_ledge.measures.score import mean, score_of, soft_excess
-from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.piece import Ledge

@@ -2,10 +2,10 @@
 
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.measures.hues import ColourArea, accent_areas, accent_leaders, family_among
 from jolly_ledge.measures.levels import level_numbers, levels_of
 from jolly_ledge.measures.score import ramp, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import lightness_chroma_hue
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.hue_family import QUIET, hue_family

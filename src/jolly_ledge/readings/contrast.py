@@ -4,8 +4,8 @@ from functools import lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.measures.score import ramp, score_of, smooth_step, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference, lightness_chroma_hue
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, listed

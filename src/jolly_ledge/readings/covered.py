@@ -1,7 +1,7 @@
 """Covered: whether everything of a group is still seen."""
 
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.score import mean, score_of, soft_excess
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.readings.reading import Finding, Reading

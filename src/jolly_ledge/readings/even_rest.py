@@ -2,9 +2,9 @@
 
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.score import deviation, mean, score_of, soft_excess
-from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.roles import role_of

@@ -1,7 +1,7 @@
 """Even vignettes: groups of like rank should weigh alike to the eye."""
 
+from jolly_ledge.geometry.arrangement import Arrangement, Vignette
 from jolly_ledge.measures.score import deviation, mean, ramp
-from jolly_ledge.model.arrangement import Arrangement, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.reading import Finding, Reading

@@ -6,11 +6,11 @@ from itertools import pairwise
 
 from msgspec import Struct
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column, Vignette
 from jolly_ledge.measures.asides import KINDS, SIDE_LITTLE, SIDE_PLAIN, asides_of, diagonals_of
 from jolly_ledge.measures.levels import columns_by_level
 from jolly_ledge.measures.likeness import likeness
 from jolly_ledge.measures.score import mean, ramp, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Column, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import TABLE_KINDS, Figure

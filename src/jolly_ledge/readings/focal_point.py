@@ -2,8 +2,8 @@
 
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.measures.score import score_of, smooth_step
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.reading import Finding, Reading

@@ -5,8 +5,8 @@ from functools import lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column
 from jolly_ledge.measures.score import mean, score_of, smooth_step, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.roles import role_of

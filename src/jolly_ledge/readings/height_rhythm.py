@@ -5,8 +5,8 @@ from functools import lru_cache
 
 from msgspec import Struct
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column
 from jolly_ledge.measures.score import mean, ramp, score_of, smooth_step
-from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.readings.reading import Finding, Reading

@@ -2,10 +2,10 @@
 
 import math
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column, Standing
 from jolly_ledge.measures.anchors import HOLDS, anchor_share
 from jolly_ledge.measures.counts import recommended, things_on
 from jolly_ledge.measures.score import ramp, score_of, soft_excess, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge

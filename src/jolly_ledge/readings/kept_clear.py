@@ -2,11 +2,11 @@
 
 from msgspec import Struct
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.silhouette import DENSITIES
 from jolly_ledge.measures.score import mean, score_of, soft_excess, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
-from jolly_ledge.model.silhouette import DENSITIES
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.cover import silhouette
 

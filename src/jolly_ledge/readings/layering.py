@@ -2,8 +2,8 @@
 
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column, Standing
 from jolly_ledge.measures.score import mean, ramp, score_of, smooth_step, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Column, Standing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge, Piece

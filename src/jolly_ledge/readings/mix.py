@@ -4,9 +4,9 @@ import math
 from collections import Counter
 from collections.abc import Iterable
 
+from jolly_ledge.geometry.arrangement import Arrangement, Unit
 from jolly_ledge.measures.habits import habits_of
 from jolly_ledge.measures.score import mean, score_of
-from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import GREENERY

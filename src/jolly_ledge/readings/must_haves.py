@@ -1,14 +1,14 @@
 """Must-haves: what must be there, hidden, in reach or near a socket, and whether it is."""
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.sockets import nearest_socket, sockets_of, usual_cord
+from jolly_ledge.measures.kits import needs_of, unmet_needs
 from jolly_ledge.measures.score import mean, score_of, smooth_step
 from jolly_ledge.measures.wishes import hear
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.belonging import Verdict, verdict_on
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.kits import needs_of, unmet_needs
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted
-from jolly_ledge.model.sockets import nearest_socket, sockets_of, usual_cord
 from jolly_ledge.model.words import GATHERING
 from jolly_ledge.readings.reading import Finding, Reading
 

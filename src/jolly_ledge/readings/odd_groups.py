@@ -2,9 +2,9 @@
 
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement, Vignette
 from jolly_ledge.measures.anchors import HOLDS, anchor_share
 from jolly_ledge.measures.score import mean, ramp, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Vignette
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.readings.reading import Finding, Reading

@@ -3,9 +3,9 @@
 import math
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.measures.hues import ColourArea, chromatic_leaders, colour_areas, family_among, is_leaf
 from jolly_ledge.measures.score import ramp, score_of, smooth_step, soft_excess
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import is_neutral
 from jolly_ledge.model.families import lead_of, name_of
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness

@@ -1,8 +1,8 @@
 """Why a vignette is as it is: one line for the helper who builds it, from what the readings measure."""
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column, Vignette
 from jolly_ledge.measures.anchors import HOLDS, anchor_share
 from jolly_ledge.measures.frame import frame_height
-from jolly_ledge.model.arrangement import Arrangement, Column, Vignette
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.phrases import capital, counted, listed, percent
 from jolly_ledge.readings.colour_echo import accents_by_leader, spots_of

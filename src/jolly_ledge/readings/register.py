@@ -6,8 +6,8 @@ from collections.abc import Callable
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.score import score_of
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.mishaps import LOG
 from jolly_ledge.readings import (

@@ -3,11 +3,11 @@
 import math
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column
 from jolly_ledge.measures.among_things import anchors_against_next, small_tops
 from jolly_ledge.measures.measured import Measured
 from jolly_ledge.measures.open_tops import grown_in, hung_over, on_open_tops
 from jolly_ledge.measures.score import in_band, score_of, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, percent
 from jolly_ledge.model.piece import Ledge

@@ -1,7 +1,7 @@
 """Seen shut: what bars and braces of the doors hide when the piece is mostly seen shut."""
 
+from jolly_ledge.geometry.arrangement import Arrangement, Unit
 from jolly_ledge.measures.score import ramp, score_of, weighted_mean
-from jolly_ledge.model.arrangement import Arrangement, Unit
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Fixture

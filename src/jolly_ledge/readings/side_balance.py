@@ -2,8 +2,8 @@
 
 from functools import lru_cache
 
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.roles import role_of

@@ -2,10 +2,10 @@
 
 import math
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.silhouette import DENSITIES
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.silhouette import DENSITIES
 from jolly_ledge.readings.reading import Finding, Reading
 
 ID = "sight-line"

@@ -1,8 +1,8 @@
 """Stack order: larger below smaller, covers of a stack related, nothing small carrying something large."""
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.measures.perches import perches_of
 from jolly_ledge.measures.score import mean, ramp, score_of, soft_excess
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted, percent

@@ -3,8 +3,8 @@
 import math
 from itertools import combinations
 
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.measures.score import score_of
-from jolly_ledge.model.arrangement import Arrangement, Standing
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, listed, percent, verb

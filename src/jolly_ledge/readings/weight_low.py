@@ -1,9 +1,9 @@
 """Weight low: whether what is heavy to the eye stands low."""
 
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.levels import level_numbers, levels_of
 from jolly_ledge.measures.score import ramp
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.roles import role_of

@@ -1,7 +1,7 @@
 """Working room: free edge with depth enough for what the piece is used for, and how much must be moved first."""
 
+from jolly_ledge.geometry.arrangement import Arrangement, Column
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
-from jolly_ledge.model.arrangement import Arrangement, Column
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.piece import Ledge, Seat

@@ -5,7 +5,7 @@ import numpy as np
 from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.picture import Picture, Primitive, Shape, rectangle
 from jolly_ledge.drawing.room import room_picture
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.photos.image import Pixels
 from jolly_ledge.photos.light import encoded, linear_of

@@ -5,7 +5,7 @@ from PySide6.QtGui import QImage
 
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.photos.image import Pixels
 from jolly_ledge.photos.stand_in import Scene
 from jolly_ledge.render.export import image_of

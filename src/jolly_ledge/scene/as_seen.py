@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.scene.blocks import with_whole_blocks
 from jolly_ledge.scene.fixed import with_what_is_fixed
 from jolly_ledge.scene.furniture import with_its_use

@@ -1,6 +1,6 @@
 """What a thing is seen against: the back behind it, or the surface under it."""
 
-from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.geometry.arrangement import Standing
 from jolly_ledge.model.piece import Piece
 
 EYE_LEVEL_MM = 1300.0

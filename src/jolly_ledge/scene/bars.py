@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.geometry.arrangement import Standing
 from jolly_ledge.model.piece import Ledge, Piece
 
 BARS = frozenset({"bar", "brace"})

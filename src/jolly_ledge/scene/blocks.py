@@ -2,7 +2,7 @@
 
 from msgspec.structs import replace
 
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 

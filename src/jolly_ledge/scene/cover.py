@@ -6,8 +6,8 @@ Shapely is imported at the first question, so that the first picture of a window
 from functools import lru_cache
 from typing import Any
 
-from jolly_ledge.model.arrangement import Standing
-from jolly_ledge.model.silhouette import DENSITIES, Points, outline
+from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.silhouette import DENSITIES, Points, outline
 
 CLEAR_HIDES = 0.45
 

@@ -4,7 +4,7 @@ from functools import lru_cache
 
 from msgspec.structs import replace
 
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Fixture, Ledge, Piece

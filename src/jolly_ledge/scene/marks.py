@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from msgspec import Struct
 
-from jolly_ledge.model.arrangement import Arrangement, Standing, columns_of
+from jolly_ledge.geometry.arrangement import Arrangement, Standing, columns_of
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.hue_family import families_of
 from jolly_ledge.model.item import ColourShare, Item

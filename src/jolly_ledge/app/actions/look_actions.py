@@ -2,23 +2,15 @@
 
 from jolly_ledge.app.scene.drag_gesture import natural_pose
 from jolly_ledge.app.session import Session
-from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
+from jolly_ledge.edits.sort_row import SortRow
+from jolly_ledge.edits.together import Together
+from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.landing import Spot, free_spot, holds
+from jolly_ledge.geometry.rows import ORDERS, group_of, in_order, row_of
 from jolly_ledge.model.belonging import comes_unasked, verdict_on
-from jolly_ledge.model.edits.placements import (
-    ChangePlacement,
-    MovePlacement,
-    PlaceItem,
-    PutInside,
-    ReturnToStash,
-    SetPose,
-    Spot,
-)
-from jolly_ledge.model.edits.sort_row import SortRow
-from jolly_ledge.model.edits.together import Together
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.rows import ORDERS, group_of, in_order, row_of
-from jolly_ledge.model.spots import free_spot, holds
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import Pose
 

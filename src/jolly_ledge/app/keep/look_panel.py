@@ -21,9 +21,9 @@ from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import Board, question, words
+from jolly_ledge.edits.log import AddLogEntry, BringBack, RemoveLogEntry
+from jolly_ledge.edits.looks import ChangeLook, DuplicateLook, RemoveLook
 from jolly_ledge.model.dates import date_of
-from jolly_ledge.model.edits.log import AddLogEntry, BringBack, RemoveLogEntry
-from jolly_ledge.model.edits.looks import ChangeLook, DuplicateLook, RemoveLook
 from jolly_ledge.model.errors import EditError, JollyLedgeError
 from jolly_ledge.model.log import STATUS_WORDS, cost_of_work, hours_of
 from jolly_ledge.model.look import LogEntry, Look

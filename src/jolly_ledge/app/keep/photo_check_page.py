@@ -14,10 +14,10 @@ from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import Board, question, words
 from jolly_ledge.drawing.look import painting_order
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET
-from jolly_ledge.model.arrangement import Arrangement, arrange
+from jolly_ledge.edits.log import AddLookPhoto
+from jolly_ledge.edits.placing import FindElsewhere
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.deviation import Deviation
-from jolly_ledge.model.edits.log import AddLookPhoto
-from jolly_ledge.model.edits.placing import FindElsewhere
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import LookPhoto
 from jolly_ledge.model.mishaps import survives

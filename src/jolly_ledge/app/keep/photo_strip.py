@@ -12,8 +12,8 @@ from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.edits.log import AddLookPhoto, RemoveLookPhoto
 from jolly_ledge.files.errors import reading_error
-from jolly_ledge.model.edits.log import AddLookPhoto, RemoveLookPhoto
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import Look, LookPhoto
 from jolly_ledge.model.words import Taken

@@ -8,7 +8,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SHEET, SOFT_INK, TEAL
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.log import STATUS_WORDS, Chapter, chapters_of, hours_of
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.mishaps import survives

@@ -11,10 +11,10 @@ from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.edits.log import BringBack
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.calendar_file import due_to_calendar
 from jolly_ledge.model.dates import next_begin, season_of
-from jolly_ledge.model.edits.log import BringBack
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.log import last_one_of

@@ -19,10 +19,10 @@ from jolly_ledge.app.panels.mapping_strip import MappingStrip
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.edits.items import TakeOverItems
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.mapping import guessed_mapping, preview, preview_lines, preview_things
 from jolly_ledge.files.table import Table, read_list
-from jolly_ledge.model.edits.items import TakeOverItems
 from jolly_ledge.model.entry.parser import parse_list
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted

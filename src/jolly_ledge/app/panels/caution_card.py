@@ -10,7 +10,7 @@ from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.cautions.answers import MEASURES, answer_to, state_of
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import NAMES
-from jolly_ledge.model.edits.answers import AnswerCaution, TakeBackAnswer
+from jolly_ledge.edits.answers import AnswerCaution, TakeBackAnswer
 from jolly_ledge.model.look import Answer
 
 

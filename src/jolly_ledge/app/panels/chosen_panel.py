@@ -10,8 +10,8 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.texts import Board, heading, words
 from jolly_ledge.cautions.load import row_load_said
+from jolly_ledge.geometry.rows import row_of
 from jolly_ledge.model.phrases import percent
-from jolly_ledge.model.rows import row_of
 from jolly_ledge.model.words import Pose
 from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.scene.marks import weights

@@ -9,7 +9,7 @@ from PySide6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QScrollArea, QSi
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.texts import question, words
-from jolly_ledge.model.edits.looks import ChangeLook
+from jolly_ledge.edits.looks import ChangeLook
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.value import changed
 from jolly_ledge.readings.absence import absence_said

@@ -9,8 +9,8 @@ from jolly_ledge.app.widgets.card_page import CardPage
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.edits.items import ChangeFamilies
 from jolly_ledge.model.colour import family_name
-from jolly_ledge.model.edits.items import ChangeFamilies
 from jolly_ledge.model.families import family_of, members, merged, name_of, split, stash_families
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted, listed

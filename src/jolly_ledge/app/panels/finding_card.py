@@ -10,7 +10,7 @@ from PySide6.QtWidgets import QApplication, QHBoxLayout, QLineEdit, QPushButton,
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.model.edits.looks import WaveOff
+from jolly_ledge.edits.looks import WaveOff
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital

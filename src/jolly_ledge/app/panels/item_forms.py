@@ -8,13 +8,13 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.form import Form, at_left, show_choice, show_text
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.edits.items import ChangeItem
+from jolly_ledge.geometry.paint import paint_ml
 from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.dates import date_of
-from jolly_ledge.model.edits.items import ChangeItem
 from jolly_ledge.model.errors import DateError, MoneyError
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.money import price_of, typed
-from jolly_ledge.model.paint import paint_ml
 from jolly_ledge.model.words import SEASONS
 
 SEASON_CHOICES = (("", "not told"), *((season, season) for season in SEASONS))

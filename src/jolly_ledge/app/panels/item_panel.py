@@ -24,10 +24,10 @@ from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.app.widgets.trait_chips import TraitChips
 from jolly_ledge.drawing.items import SILHOUETTES
-from jolly_ledge.model.edits.items import ChangeItem, DuplicateItem, RemoveItems, ToggleTrait
+from jolly_ledge.edits.items import ChangeItem, DuplicateItem, RemoveItems, ToggleTrait
+from jolly_ledge.geometry.silhouette import PROFILES
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.silhouette import PROFILES
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Trait, plain
 

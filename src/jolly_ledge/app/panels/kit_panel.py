@@ -8,9 +8,9 @@ from jolly_ledge.app.panels.manner_panel import NAME_PX
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.edits.pieces import ChangePiece
+from jolly_ledge.measures.kits import kit_of, unmet_needs
 from jolly_ledge.model.belonging import comes_by_kind
-from jolly_ledge.model.edits.pieces import ChangePiece
-from jolly_ledge.model.kits import kit_of, unmet_needs
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.words import Category, plain
 

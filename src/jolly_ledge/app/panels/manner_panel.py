@@ -8,7 +8,7 @@ from PySide6.QtWidgets import QGridLayout, QWidget
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import ChipRow
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.model.edits.looks import ChangeLook
+from jolly_ledge.edits.looks import ChangeLook
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.value import changed
 

@@ -10,9 +10,8 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.form import Form, at_left, show_choice, show_count, show_text
 from jolly_ledge.drawing.furniture.fixtures import COLOURS
-from jolly_ledge.model.bays import bay_name, bay_of, bays_of
-from jolly_ledge.model.edits.fixtures import ChangeFixture, RemoveFixture
-from jolly_ledge.model.edits.pieces import (
+from jolly_ledge.edits.fixtures import ChangeFixture, RemoveFixture
+from jolly_ledge.edits.pieces import (
     ChangeLedge,
     ChangeLedges,
     ChangePiece,
@@ -23,6 +22,7 @@ from jolly_ledge.model.edits.pieces import (
     SetOuterSize,
     SetShelfCount,
 )
+from jolly_ledge.geometry.bays import bay_name, bay_of, bays_of
 from jolly_ledge.model.light import light_at
 from jolly_ledge.model.piece import Board, Ledge
 from jolly_ledge.model.words import BAY_KINDS, BOARD_MATERIALS, FIXINGS, FIXTURE_KINDS, LEDGE_SHAPES, plain

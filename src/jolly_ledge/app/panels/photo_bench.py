@@ -12,10 +12,10 @@ from jolly_ledge.app.scene.photo_view import PhotoView
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import heading, words
+from jolly_ledge.edits.marked_ledges import ledge_at
+from jolly_ledge.edits.pieces import AddLedge, ChangeLedge, ChangePiece, ClearLedges
 from jolly_ledge.files.photo_file import photo_bytes
-from jolly_ledge.model.edits.pieces import AddLedge, ChangeLedge, ChangePiece, ClearLedges
 from jolly_ledge.model.errors import JollyLedgeError
-from jolly_ledge.model.marked_ledges import ledge_at
 from jolly_ledge.model.piece import Corner, Ledge, PiecePhoto
 from jolly_ledge.photos.corners import fit_corners
 from jolly_ledge.photos.image import Pixels, kept_photo, read_photo

@@ -29,9 +29,9 @@ from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.spot_picker import SpotPicker
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
+from jolly_ledge.edits.items import AddItems, ChangeItem
 from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.model.colour import difference, family_name
-from jolly_ledge.model.edits.items import AddItems, ChangeItem
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted

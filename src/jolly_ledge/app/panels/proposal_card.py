@@ -12,12 +12,12 @@ from jolly_ledge.app.widgets.texts import Board, words
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import PLUM
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.measures.frame import frame_height
-from jolly_ledge.model.arrangement import Arrangement, arrange
-from jolly_ledge.model.differences import differences
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.planning.differences import differences
 from jolly_ledge.proposals.propose import Proposal
 from jolly_ledge.readings.register import NAMES, Assessment
 from jolly_ledge.render.player import fitting, play_fitted

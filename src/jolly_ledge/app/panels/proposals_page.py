@@ -12,9 +12,9 @@ from jolly_ledge.app.panels.proposal_settings import LEDGE, LOCKED, MOST, STANDI
 from jolly_ledge.app.panels.search_page import SearchPage
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.edits.proposed import AddProposals
+from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest
-from jolly_ledge.model.arrangement import Arrangement, arrange
-from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.plan import Plan

@@ -15,8 +15,8 @@ from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.edits.looks import BringFindingsBack
+from jolly_ledge.edits.looks import BringFindingsBack
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess

@@ -11,7 +11,7 @@ from jolly_ledge.app.widgets.form import Form
 from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.app.widgets.trait_chips import TraitChips
-from jolly_ledge.model.edits.items import ChangeItems, JoinSet, MergeItems, RemoveItems, ToggleTrait
+from jolly_ledge.edits.items import ChangeItems, JoinSet, MergeItems, RemoveItems, ToggleTrait
 from jolly_ledge.model.set_names import set_name
 from jolly_ledge.model.words import FINISHES, SEASONS, STATUSES, TRAITS, Trait, plain
 

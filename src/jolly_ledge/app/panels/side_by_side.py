@@ -20,11 +20,11 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.drawing.theme import INK, OCHRE_INK, RULE, TEAL
-from jolly_ledge.model.arrangement import arrange
-from jolly_ledge.model.differences import differences
-from jolly_ledge.model.edits.opinions import CastVote, TakeBackVote
+from jolly_ledge.edits.opinions import CastVote, TakeBackVote
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.look import Look, Vote
 from jolly_ledge.model.mishaps import survives
+from jolly_ledge.planning.differences import differences
 from jolly_ledge.readings.register import NAMES, Assessment, assess
 from jolly_ledge.render.fonts import font
 

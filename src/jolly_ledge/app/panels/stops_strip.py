@@ -8,7 +8,7 @@ from PySide6.QtWidgets import QPushButton, QVBoxLayout, QWidget
 from jolly_ledge.app.widgets.texts import question
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import NAMES
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.phrases import counted, listed
 
 LINE_HEIGHT, MOST_LINES, MOST_NAMED = 26, 6, 4

@@ -7,8 +7,8 @@ from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QPushButton, QVBoxLayout, 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.model.edits.looks import ChangeLook
-from jolly_ledge.model.edits.opinions import ForgetTaste, KeepTaste
+from jolly_ledge.edits.looks import ChangeLook
+from jolly_ledge.edits.opinions import ForgetTaste, KeepTaste
 from jolly_ledge.model.plan import Taste
 
 

@@ -8,8 +8,8 @@ from jolly_ledge.app.widgets.card_page import CardPage
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
+from jolly_ledge.edits.items import JoinSet, MergeItems
 from jolly_ledge.model.duplicates import twins_in
-from jolly_ledge.model.edits.items import JoinSet, MergeItems
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.set_names import set_name
 

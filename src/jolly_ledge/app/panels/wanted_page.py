@@ -12,12 +12,12 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import heading, question, words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
+from jolly_ledge.edits.items import AddItems
+from jolly_ledge.edits.proposed import AddProposals
 from jolly_ledge.jobs.propose_job import Event, ProposeJob, WantedFound, WantedRequest
-from jolly_ledge.model.edits.edit import FreshIds
-from jolly_ledge.model.edits.items import AddItems
-from jolly_ledge.model.edits.proposed import AddProposals
 from jolly_ledge.model.entry.parser import parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.fresh_ids import FreshIds
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money

@@ -7,7 +7,7 @@ from PySide6.QtWidgets import QMenu, QPushButton
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.model.edits.wishes import AddWish, DropWish, said
+from jolly_ledge.edits.wishes import AddWish, DropWish, said
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.piece import Wish
 from jolly_ledge.model.words import WishKind

@@ -10,7 +10,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.plain_table import fill_row, plain_table
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.model.edits.items import ChangeItem
+from jolly_ledge.edits.items import ChangeItem
 from jolly_ledge.model.errors import EditError, JollyLedgeError
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.money import discount_of, money, price_of, typed

@@ -12,10 +12,10 @@ from jolly_ledge.app.widgets.texts import Board, heading, words
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.sheet import NO_FIGURE, figure_said, into_said
 from jolly_ledge.drawing.theme import PLUM
-from jolly_ledge.model.arrangement import Standing, arrange
+from jolly_ledge.edits.log import AddLogEntry
+from jolly_ledge.edits.placing import FindElsewhere, TickOff
+from jolly_ledge.geometry.arrangement import Standing, arrange
 from jolly_ledge.model.deviation import parse_deviation
-from jolly_ledge.model.edits.log import AddLogEntry
-from jolly_ledge.model.edits.placing import FindElsewhere, TickOff
 from jolly_ledge.model.errors import LengthError
 from jolly_ledge.model.look import LogEntry
 from jolly_ledge.model.mishaps import survives

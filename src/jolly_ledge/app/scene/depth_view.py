@@ -12,11 +12,11 @@ from jolly_ledge.app.scene.stamps import stamp
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
 from jolly_ledge.drawing.theme import OCHRE, PAPER, SOFT_INK
-from jolly_ledge.model.arrangement import Standing
-from jolly_ledge.model.edits.placements import MovePlacement, Spot
+from jolly_ledge.edits.placements import MovePlacement
+from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.landing import SNAP_MM, Spot
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.spots import SNAP_MM
 from jolly_ledge.render.canvas import clear_canvas
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play

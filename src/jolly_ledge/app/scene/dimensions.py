@@ -2,9 +2,9 @@
 
 from msgspec import Struct
 
-from jolly_ledge.model.bays import bays_of
-from jolly_ledge.model.edits.fixtures import ChangeFixture
-from jolly_ledge.model.edits.pieces import SetBayWidth, SetClearance, SetOuterSize
+from jolly_ledge.edits.fixtures import ChangeFixture
+from jolly_ledge.edits.pieces import SetBayWidth, SetClearance, SetOuterSize
+from jolly_ledge.geometry.bays import bays_of
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import plain

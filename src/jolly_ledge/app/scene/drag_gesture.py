@@ -1,21 +1,14 @@
 """Carrying a thing with the pointer: one gesture previews, and commits one edit at most."""
 
 from jolly_ledge.app.session import Session
-from jolly_ledge.model.arrangement import Arrangement
-from jolly_ledge.model.edits.placements import (
-    MovePlacement,
-    PlaceItem,
-    PutInside,
-    ReturnToStash,
-    Spot,
-    carried_by,
-)
-from jolly_ledge.model.edits.together import Together
+from jolly_ledge.edits.placements import MovePlacement, PlaceItem, PutInside, ReturnToStash, carried_by
+from jolly_ledge.edits.together import Together
+from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.landing import Held, Landing, Spot, find_landing
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
-from jolly_ledge.model.spots import Held, Landing, find_landing
 from jolly_ledge.model.words import WALL_CATEGORIES, Pose
 
 

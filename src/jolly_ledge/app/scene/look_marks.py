@@ -6,7 +6,7 @@ from jolly_ledge.app.scene import overlays, reading_overlays
 from jolly_ledge.app.scene.marks import Mark
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.theme import PLUM
-from jolly_ledge.model.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.mishaps import or_instead
 
 

@@ -35,7 +35,7 @@ from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.drawing.look import frame_of, painting_order
 from jolly_ledge.drawing.sheet import numbered_spots
 from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SOFT_INK
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece

@@ -2,8 +2,8 @@
 
 from typing import Protocol
 
-from jolly_ledge.model.edits.fixtures import ChangeFixture
-from jolly_ledge.model.edits.pieces import MoveShelf
+from jolly_ledge.edits.fixtures import ChangeFixture
+from jolly_ledge.edits.pieces import MoveShelf
 from jolly_ledge.model.piece import Fixture, Piece
 from jolly_ledge.model.plan import Plan
 

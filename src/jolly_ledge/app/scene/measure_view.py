@@ -12,8 +12,8 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import PLUM, SOFT_INK
-from jolly_ledge.model.bays import tape_check
-from jolly_ledge.model.edits.fixtures import ChangeFixture, RemoveFixture
+from jolly_ledge.edits.fixtures import ChangeFixture, RemoveFixture
+from jolly_ledge.geometry.bays import tape_check
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.render.player import fitting, play

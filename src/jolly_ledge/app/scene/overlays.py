@@ -11,9 +11,9 @@ from jolly_ledge.app.scene.marks import Box, Line, Plate, Stamp
 from jolly_ledge.app.scene.stamps import BEAM, bubble, fulcrum, stamp
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, TEAL
+from jolly_ledge.geometry.arrangement import Arrangement, Column, Standing, Vignette
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.wishes import hear
-from jolly_ledge.model.arrangement import Arrangement, Column, Standing, Vignette
 from jolly_ledge.model.colour import lighter
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted

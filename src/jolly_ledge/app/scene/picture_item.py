@@ -8,7 +8,7 @@ from PySide6.QtWidgets import QGraphicsItem, QStyleOptionGraphicsItem, QWidget
 
 from jolly_ledge.drawing.items import contact_shadow, standing_shapes
 from jolly_ledge.drawing.picture import Picture, Primitive
-from jolly_ledge.model.arrangement import Standing
+from jolly_ledge.geometry.arrangement import Standing
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.player import play
 

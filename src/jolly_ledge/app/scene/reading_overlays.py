@@ -6,7 +6,7 @@ from functools import lru_cache
 from jolly_ledge.app.scene.marks import Box, Line, Plate, Stamp, poly_line
 from jolly_ledge.app.scene.overlays import KEPT
 from jolly_ledge.drawing.theme import OCHRE, RUST, SHEET, TEAL
-from jolly_ledge.model.arrangement import Arrangement, Column, Unit
+from jolly_ledge.geometry.arrangement import Arrangement, Column, Unit
 from jolly_ledge.model.colour import lighter
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.alike_apart import ties_of

@@ -9,7 +9,7 @@ from PySide6.QtWidgets import QSizePolicy, QWidget
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
-from jolly_ledge.model.arrangement import arrange
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.mishaps import survives

@@ -10,7 +10,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.table_top import SEAT_MM, main_top, table_from_above
 from jolly_ledge.drawing.theme import PLUM, SOFT_INK
-from jolly_ledge.model.edits.pieces import ChangePiece, SetOuterSize
+from jolly_ledge.edits.pieces import ChangePiece, SetOuterSize
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece, Seat
 from jolly_ledge.model.value import changed

@@ -6,7 +6,7 @@ from jolly_ledge.app.scene.mark_painter import paint_marks
 from jolly_ledge.app.scene.overlays import outline_marks
 from jolly_ledge.drawing.items import standing_shapes
 from jolly_ledge.drawing.theme import PLUM
-from jolly_ledge.model.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
 from jolly_ledge.render.player import play
 
 GHOST_OPACITY = 0.3

@@ -25,8 +25,8 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.cautions.eaters import ANIMALS, USUAL_AGE, Animal, animal_kind, reach_of
-from jolly_ledge.model.edits.looks import ChangeHousehold, ChangeLook, RenamePlan, SetBudget
-from jolly_ledge.model.edits.pieces import ChangePiece
+from jolly_ledge.edits.looks import ChangeHousehold, ChangeLook, RenamePlan, SetBudget
+from jolly_ledge.edits.pieces import ChangePiece
 from jolly_ledge.model.errors import MoneyError
 from jolly_ledge.model.families import name_of, stash_families
 from jolly_ledge.model.hue_family import nearest_family

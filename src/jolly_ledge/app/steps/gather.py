@@ -26,11 +26,11 @@ from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.entry_field import EntryField
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.drawing.theme import RUST
+from jolly_ledge.edits.items import AddItems, RemoveItems
+from jolly_ledge.edits.regroup import joined_with, moved_to_group
 from jolly_ledge.model.census import CensusLine, census
-from jolly_ledge.model.edits.edit import fresh_id
-from jolly_ledge.model.edits.items import AddItems, RemoveItems
-from jolly_ledge.model.edits.regroup import joined_with, moved_to_group
 from jolly_ledge.model.entry.parser import Entry
+from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Piece

@@ -16,7 +16,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.chip import ChipRow
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.model.edits.looks import AddLook
+from jolly_ledge.edits.looks import AddLook
 from jolly_ledge.model.phrases import capital, counted
 
 LOG, COMPARE, YEAR, WHERE = "log", "compare", "year", "where"

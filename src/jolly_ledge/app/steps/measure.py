@@ -28,12 +28,12 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import Board, heading, question, words
 from jolly_ledge.cautions.register import CLOSING
-from jolly_ledge.model.bays import bays_of, tape_check
-from jolly_ledge.model.edits.bays import CopyBay, JoinBays, SplitBay, can_join
-from jolly_ledge.model.edits.edit import fresh_id
-from jolly_ledge.model.edits.fixtures import AddFixture
-from jolly_ledge.model.edits.pieces import AddLedge, AddPiece, RemovePiece
-from jolly_ledge.model.edits.together import Together
+from jolly_ledge.edits.bays import CopyBay, JoinBays, SplitBay, can_join
+from jolly_ledge.edits.fixtures import AddFixture
+from jolly_ledge.edits.pieces import AddLedge, AddPiece, RemovePiece
+from jolly_ledge.edits.together import Together
+from jolly_ledge.geometry.bays import bays_of, tape_check
+from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.starts.gallery import Start, begin

@@ -3,7 +3,7 @@
 from jolly_ledge.drawing.furniture.wood import PAINTED, cornice, doors, floor_shadow, leg, open_doors, panel
 from jolly_ledge.drawing.picture import Gradient, Primitive, Shape, marks_along, polygon, polyline, rectangle
 from jolly_ledge.drawing.theme import CASE, CASE_LIT, CASE_SHADE
-from jolly_ledge.model.bays import bodies_of
+from jolly_ledge.geometry.bays import bodies_of
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Piece
 

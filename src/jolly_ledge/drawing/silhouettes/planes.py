@@ -15,8 +15,8 @@ from jolly_ledge.drawing.picture import (
 )
 from jolly_ledge.drawing.silhouettes.subject import Subject, flat_shade, outlined, round_shade, side_shade
 from jolly_ledge.drawing.silhouettes.turned import texture, weave
+from jolly_ledge.geometry.silhouette import outline
 from jolly_ledge.model.colour import darker, lighter
-from jolly_ledge.model.silhouette import outline
 
 
 def draw_frame(subject: Subject) -> list[Shape]:

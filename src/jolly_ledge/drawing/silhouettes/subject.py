@@ -6,9 +6,9 @@ import zlib
 from msgspec import Struct
 
 from jolly_ledge.drawing.picture import Gradient, Path, Point, Shape, Stop, polygon
+from jolly_ledge.geometry.silhouette import PROFILES, half_widths
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.item import PAGE_COLOUR
-from jolly_ledge.model.silhouette import PROFILES, half_widths
 from jolly_ledge.model.words import Finish
 
 

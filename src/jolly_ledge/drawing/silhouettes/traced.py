@@ -4,8 +4,8 @@ import math
 
 from jolly_ledge.drawing.picture import Path, Point, Shape, rectangle
 from jolly_ledge.drawing.silhouettes.subject import CLEAR_OPACITY, Subject, outlined, round_shade, side_shade
+from jolly_ledge.geometry.silhouette import loops_of
 from jolly_ledge.model.colour import darker, lighter
-from jolly_ledge.model.silhouette import loops_of
 
 CORNER_DEGREES = 38.0
 """A turn sharper than this is a corner of the thing and stays one."""

@@ -11,7 +11,6 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from jolly_ledge.model.colour import darker, lighter
-from jolly_ledge.model.edits.edit import FreshIds
 from jolly_ledge.model.entry.remembered import SIDES, usual_size
 from jolly_ledge.model.entry.sizes import Span, Told, read_sizes
 from jolly_ledge.model.entry.vocabulary import (
@@ -29,6 +28,7 @@ from jolly_ledge.model.entry.vocabulary import (
     Kind,
 )
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.fresh_ids import FreshIds
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.units import LengthUnit, parse_length
 from jolly_ledge.model.value import checked

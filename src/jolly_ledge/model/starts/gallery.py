@@ -5,7 +5,7 @@ from collections.abc import Callable
 from msgspec import Struct
 from msgspec.structs import replace
 
-from jolly_ledge.model.edits.edit import fresh_id
+from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.starts import cases, tops
 

@@ -7,8 +7,8 @@ from random import Random
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.wishes import hear
-from jolly_ledge.model.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge

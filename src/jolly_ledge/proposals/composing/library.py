@@ -7,8 +7,8 @@ from itertools import groupby
 from msgspec import Struct
 
 from jolly_ledge.cautions.stuff import likely_mass
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.pose import extent
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.books import in_a_case
 from jolly_ledge.proposals.groups.group import Group, Member

@@ -3,8 +3,8 @@
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from itertools import combinations, pairwise
 
+from jolly_ledge.measures.kits import Need, needs_of
 from jolly_ledge.model.hue_family import QUIET, WARM
-from jolly_ledge.model.kits import Need, needs_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import BOOK_CATEGORIES, WALL_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.composition import Composition

@@ -2,8 +2,8 @@
 
 from collections.abc import Callable, Collection, Sequence
 
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.pose import extent
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
 

@@ -3,8 +3,8 @@
 from collections.abc import Collection, Sequence
 from functools import partial
 
+from jolly_ledge.geometry.sockets import sockets_of
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.sockets import sockets_of
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Depth, Group
 from jolly_ledge.proposals.groups.stock import Stock, alike, most_alike, step_of_tone

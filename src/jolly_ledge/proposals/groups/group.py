@@ -4,8 +4,8 @@ import math
 from collections.abc import Iterator
 from typing import Literal
 
+from jolly_ledge.geometry.pose import TRAY_FLOOR_MM, extent
 from jolly_ledge.model.look import Placement
-from jolly_ledge.model.pose import TRAY_FLOOR_MM, extent
 from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.thing import Thing
 

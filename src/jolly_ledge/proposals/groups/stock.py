@@ -6,13 +6,13 @@ from random import Random
 
 from msgspec.structs import replace
 
+from jolly_ledge.geometry.sockets import sockets_of
+from jolly_ledge.measures.kits import Need, needs_of
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.hue_family import QUIET
-from jolly_ledge.model.kits import Need, needs_of
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import Role, Room, role_of, room_of
-from jolly_ledge.model.sockets import sockets_of
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.proposals.thing import LOUD, Palette, Thing, choose_palette
 

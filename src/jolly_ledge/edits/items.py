@@ -1,0 +1,236 @@
+"""Edits of the stash."""
+
+from collections.abc import Callable
+
+from msgspec.structs import replace
+
+from jolly_ledge.edits.edit import BaseEdit, with_one
+from jolly_ledge.edits.placements import without_placements
+from jolly_ledge.model.families import Families
+from jolly_ledge.model.fresh_ids import fresh_id
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.value import changed, checked
+from jolly_ledge.model.words import TRAITS, Trait, plain
+
+
+class AddItems(BaseEdit, frozen=True):
+    """Add things to the stash."""
+
+    items: tuple[Item, ...]
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Add {self.items[0].label}" if len(self.items) == 1 else f"Add {len(self.items)} things"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the things at the end of its stash."""
+        return replace(plan, stash=plan.stash + tuple(checked(item) for item in self.items))
+
+
+class TakeOverItems(BaseEdit, frozen=True):
+    """Take things over from a table: those with a known id replace what is there, the others are added."""
+
+    items: tuple[Item, ...]
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Take over {counted(len(self.items), 'thing')} from a table"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the things."""
+        incoming = {item.id: checked(item) for item in self.items}
+        known = {item.id for item in plan.stash}
+        kept = tuple(incoming.get(item.id, item) for item in plan.stash)
+        return replace(plan, stash=kept + tuple(item for key, item in incoming.items() if key not in known))
+
+
+class ChangeItem(BaseEdit, frozen=True):
+    """Change some fields of one thing."""
+
+    item: str
+    changes: tuple[tuple[str, object], ...]
+    name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        words = ", ".join(field.replace("_", " ") for field, _ in self.changes)
+        return f"Change {words} of {self.name or self.item}"
+
+    @property
+    def merge_key(self) -> str | None:
+        """Changes of the same field of one thing, one after another, are one step."""
+        return f"item {self.item} {'+'.join(field for field, _ in self.changes)}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the thing changed."""
+        plan.item(self.item)
+        return replace(plan, stash=with_one(plan.stash, self.item, lambda item: changed(item, **dict(self.changes))))
+
+
+class ChangeItems(BaseEdit, frozen=True):
+    """Change the same fields of several things, in one step."""
+
+    items: tuple[str, ...]
+    changes: tuple[tuple[str, object], ...]
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        words = ", ".join(field.replace("_", " ") for field, _ in self.changes)
+        return f"Change {words} of {counted(len(self.items), 'thing')}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the things changed."""
+        return with_items(plan, self.items, lambda item: changed(item, **dict(self.changes)))
+
+
+class ToggleTrait(BaseEdit, frozen=True):
+    """Give several things a trait, or take it from them."""
+
+    items: tuple[str, ...]
+    trait: Trait
+    on: bool
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        verb = "Mark" if self.on else "Unmark"
+        things = "a thing" if len(self.items) == 1 else f"{len(self.items)} things"
+        return f"{verb} {things} as {plain(self.trait)}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the trait set; the order of traits stays that of the list."""
+
+        def change(item: Item) -> Item:
+            traits = set(item.traits) | {self.trait} if self.on else set(item.traits) - {self.trait}
+            return changed(item, traits=tuple(known for known in TRAITS if known in traits))
+
+        return with_items(plan, self.items, change)
+
+
+class JoinSet(BaseEdit, frozen=True):
+    """Say that several things belong together: a set, or a pair when they are two."""
+
+    items: tuple[str, ...]
+    name: str
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Join {counted(len(self.items), 'thing')} as {self.name}" if self.name else "Part a set"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the set's name on every thing; no name parts them."""
+        return with_items(plan, self.items, lambda item: changed(item, set=self.name))
+
+
+class MergeItems(BaseEdit, frozen=True):
+    """Make duplicates one thing that is there once; looks keep it where any of them stood."""
+
+    kept: str
+    gone: tuple[str, ...]
+    name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Merge {len(self.gone) + 1} entries of {self.name or self.kept}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with one thing for all; what it did not know it learns from the others."""
+        kept = plan.item(self.kept)
+        for identifier in self.gone:
+            kept = _completed(kept, plan.item(identifier))
+        looks = tuple(self._merged(look) for look in plan.looks)
+        stash = with_one(
+            tuple(item for item in plan.stash if item.id not in self.gone), self.kept, lambda _: checked(kept)
+        )
+        return replace(plan, stash=stash, looks=looks)
+
+    def _merged(self, look: Look) -> Look:
+        standing = [p for p in look.placements if p.item == self.kept or p.item in self.gone]
+        if not standing:
+            return look
+        stays = next((p for p in standing if p.item == self.kept), standing[0])
+        fewer = without_placements(look, [p.id for p in standing if p.id != stays.id])
+        placements = tuple(replace(p, item=self.kept) if p.id == stays.id else p for p in fewer.placements)
+        return replace(fewer, placements=placements)
+
+
+def _completed(kept: Item, other: Item) -> Item:
+    """Return a thing with what it leaves open filled from another, and the longer of two lists of traits."""
+    known = {
+        name: getattr(other, name)
+        for name in ("name", "mass", "material", "room", "price", "mouth", "note", "photo", "set", "borrowed_from")
+        if getattr(kept, name) in (None, "") and getattr(other, name) not in (None, "")
+    }
+    traits = tuple(trait for trait in TRAITS if trait in kept.traits or trait in other.traits)
+    return replace(kept, traits=traits, **known)
+
+
+class ChangeFamilies(BaseEdit, frozen=True):
+    """Merge or split colour families by hand."""
+
+    families: Families
+    label: str
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with these families made by hand."""
+        return replace(plan, families=tuple(checked(family) for family in self.families))
+
+
+def with_items(plan: Plan, identifiers: tuple[str, ...], change: Callable[[Item], Item]) -> Plan:
+    """Return the plan with several things changed; raise EditError where one is not there."""
+    for identifier in identifiers:
+        plan.item(identifier)
+    chosen = set(identifiers)
+    return replace(plan, stash=tuple(change(item) if item.id in chosen else item for item in plan.stash))
+
+
+class DuplicateItem(BaseEdit, frozen=True):
+    """Add a second thing like one that is there."""
+
+    item: str
+    name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Duplicate {self.name or self.item}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the copy right behind its original."""
+        original = plan.item(self.item)
+        copy = replace(original, id=fresh_id(original.id, {item.id for item in plan.stash}))
+        index = plan.stash.index(original) + 1
+        return replace(plan, stash=(*plan.stash[:index], copy, *plan.stash[index:]))
+
+
+class RemoveItems(BaseEdit, frozen=True):
+    """Take things out of the stash and out of every look."""
+
+    items: tuple[str, ...]
+    name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Remove {self.name or self.items[0]}" if len(self.items) == 1 else f"Remove {len(self.items)} things"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan without the things; what stood on them goes back to the stash."""
+        for identifier in self.items:
+            plan.item(identifier)
+        gone = set(self.items)
+        looks = []
+        for look in plan.looks:
+            ids = [placement.id for placement in look.placements if placement.item in gone]
+            looks.append(without_placements(look, ids) if ids else look)
+        stash = tuple(item for item in plan.stash if item.id not in gone)
+        return replace(plan, stash=stash, looks=tuple(looks))

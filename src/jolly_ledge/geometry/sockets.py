@@ -1,0 +1,27 @@
+"""How far it is from a corded thing to a socket."""
+
+import math
+
+from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.piece import Fixture, Piece
+
+USUAL_CORD_MM, APPLIANCE_CORD_MM = 1500.0, 900.0
+"""Usual cords; those of kitchen appliances are kept short. Longer ones are told by the maker."""
+
+
+def usual_cord(item: Item) -> float:
+    """Return how long the cord of a thing usually is, in mm."""
+    return APPLIANCE_CORD_MM if item.category == "appliance" else USUAL_CORD_MM
+
+
+def sockets_of(piece: Piece) -> tuple[Fixture, ...]:
+    """Return the sockets that are told."""
+    return tuple(fixture for fixture in piece.fixtures if fixture.kind == "socket")
+
+
+def nearest_socket(standing: Standing, sockets: tuple[Fixture, ...]) -> tuple[int, float]:
+    """Return the nearest socket by its place among all, and how far it is from the foot of a thing (mm)."""
+    away = [math.hypot(standing.x - s.left - s.width / 2, standing.bottom - s.floor) for s in sockets]
+    index = min(range(len(away)), key=lambda number: away[number])
+    return index, away[index]

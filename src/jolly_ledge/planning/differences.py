@@ -1,0 +1,75 @@
+"""What differs between two looks of one piece, named as one would say it."""
+
+from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.model.phrases import capital, listed
+
+MOVED_MM = 30.0
+"""Nearer places are one place to the eye."""
+
+POSES = {
+    "upright": "stands", "flat": "lies flat", "leaning": "leans", "spine-in": "shows its pages", "hung": "hangs",
+    "draped": "is draped",
+}  # fmt: skip
+MOST_NAMED = 6
+
+
+def differences(first: Arrangement, second: Arrangement) -> tuple[str, ...]:
+    """Return in sentences what the second look does otherwise than the first; empty when they are alike.
+
+    What came and went first, then what changed ledges, then poses, then what only moved along its ledge.
+    """
+    before = {standing.item.id: standing for standing in first.standings}
+    after = {standing.item.id: standing for standing in second.standings}
+    gone = [before[item] for item in before if item not in after]
+    new = [after[item] for item in after if item not in before]
+    both = [(before[item], after[item]) for item in before if item in after]
+    said = []
+    if new:
+        said.append(f"Brings {_names(new)}.")
+    if gone:
+        said.append(f"Leaves out {_names(gone)}.")
+    said += [sentence for pair in both if (sentence := _moved_to(*pair, first, second))]
+    said += [sentence for pair in both if (sentence := _posed(*pair))]
+    along = [sentence for pair in both if (sentence := _moved_along(*pair))]
+    return tuple(said + along)
+
+
+def _names(things: list[Standing]) -> str:
+    return listed([f"the {thing.item.label}" for thing in things], MOST_NAMED)
+
+
+def _place(standing: Standing, look: Arrangement) -> str:
+    host = look.by_id.get(standing.placement.host or "")
+    if host is None:
+        return f"on {standing.ledge.label}"
+    word = "in" if standing.placement.inside else "on"
+    return f"{word} the {host.item.label}"
+
+
+def _moved_to(was: Standing, now: Standing, first: Arrangement, second: Arrangement) -> str:
+    there, here = _place(was, first), _place(now, second)
+    if was.ledge.id == now.ledge.id and there == here:
+        return ""
+    if there == here:
+        there, here = f"on {was.ledge.label}", f"on {now.ledge.label}"
+    return f"{capital(f'the {now.item.label}')} is {here} instead of {there}."
+
+
+def _posed(was: Standing, now: Standing) -> str:
+    if was.placement.pose != now.placement.pose:
+        return f"{capital(f'the {now.item.label}')} {POSES[now.placement.pose]} (before: {POSES[was.placement.pose]})."
+    if (was.placement.turn - now.placement.turn) % 360 > 1e-6:
+        return f"{capital(f'the {now.item.label}')} is turned."
+    return ""
+
+
+def _moved_along(was: Standing, now: Standing) -> str:
+    if was.ledge.id != now.ledge.id or was.placement.host or now.placement.host:
+        return ""
+    along, deep = now.x - was.x, now.z - was.z
+    name = capital(f"the {now.item.label}")
+    if abs(along) >= max(MOVED_MM, abs(deep)):
+        return f"{name} stands {round(abs(along) / 10)} cm farther {'right' if along > 0 else 'left'}."
+    if abs(deep) >= MOVED_MM:
+        return f"{name} stands {round(abs(deep) / 10)} cm farther {'back' if deep > 0 else 'forward'}."
+    return ""

@@ -1,0 +1,162 @@
+"""Poses, silhouettes and how things stand on each other."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from builders import arranged, case_of, put, thing
+from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.pose import extent, seen_colours, seen_shape
+from jolly_ledge.geometry.silhouette import PROFILES, outline, outline_area
+from jolly_ledge.model.item import PAGE_COLOUR, Item
+from jolly_ledge.model.words import Pose
+
+BOOK = thing("book", "book")
+
+
+@pytest.mark.parametrize(
+    ("pose", "turn", "size"),
+    [
+        ("upright", 0, (30, 240, 170)),
+        ("upright", 90, (170, 240, 30)),
+        ("flat", 0, (240, 30, 170)),
+        ("flat", 90, (170, 30, 240)),
+        ("spine-in", 0, (30, 240, 170)),
+        ("leaning", 180, (30, 240, 170)),
+    ],
+)
+def test_a_book_takes_the_room_of_its_pose(pose: Pose, turn: float, size: tuple[float, float, float]) -> None:
+    assert extent(BOOK, pose, turn) == size
+
+
+def test_a_frame_lies_on_its_back() -> None:
+    assert extent(thing("frame", "frame"), "flat") == (200, 25, 280)
+
+
+def test_a_round_thing_is_the_same_from_every_side() -> None:
+    assert extent(thing("vase"), "upright", 37) == (120, 240, 120)
+
+
+@given(st.floats(-360, 360))
+def test_a_turned_thing_never_takes_less_than_its_smaller_side(turn: float) -> None:
+    size = extent(thing("box", "box"), "upright", turn)
+    assert 220 - 1e-6 <= size.width <= (300**2 + 220**2) ** 0.5 + 1e-6
+    assert size.height == 160
+
+
+def test_a_book_with_its_spine_in_shows_pages() -> None:
+    assert seen_colours(BOOK, "spine-in") == ((PAGE_COLOUR, 1.0),)
+    assert seen_colours(BOOK, "upright") == BOOK.colours
+
+
+def test_a_vase_laid_flat_shows_a_slab() -> None:
+    assert seen_shape(thing("vase"), "flat") == "slab"
+    assert seen_shape(BOOK, "flat") == "book"
+
+
+@pytest.mark.parametrize("shape", sorted(PROFILES))
+def test_outlines_keep_within_their_size(shape: str) -> None:
+    points = outline(shape, 100.0, 200.0)
+    assert max(abs(x) for x, _ in points) <= 50 + 1e-6
+    assert min(y for _, y in points) >= -1e-6
+    assert max(y for _, y in points) == pytest.approx(200)
+    assert 0 < outline_area(shape, 100.0, 200.0) < 20_000
+
+
+def test_a_disc_has_the_area_of_a_circle() -> None:
+    assert outline_area("disc", 200.0, 200.0) == pytest.approx(3.14159 * 100**2, rel=0.01)
+
+
+def stacked() -> Arrangement:
+    items = (thing("low", "book-stack"), BOOK, thing("vase"), thing("stems", "stems"))
+    placements = (
+        put("stems", inside="vase", x=None, z=None),
+        put("vase", on="book"),
+        put("book", on="low", pose="flat"),
+        put("low"),
+    )
+    return arranged(items, placements)
+
+
+def test_heights_add_up_whatever_the_order_of_the_file() -> None:
+    standing = stacked().by_id
+    assert standing["low"].bottom == 100
+    assert standing["book"].bottom == 190
+    assert standing["vase"].bottom == 220
+    assert standing["stems"].bottom == 460
+    assert standing["stems"].top == 680
+    assert {s.root for s in standing.values()} == {"low"}
+
+
+def test_books_in_a_stack_are_one_unit_and_the_vase_with_its_stems_another() -> None:
+    (column,) = stacked().columns["a1"]
+    assert [unit.ids for unit in column.units] == [("low", "book"), ("vase", "stems")]
+    assert [unit.label for unit in column.units] == ["the stack of 2 books", "the vase"]
+
+
+def test_things_in_a_box_are_hidden_and_on_a_tray_one_unit() -> None:
+    items = (
+        thing("box", "box"),
+        thing("router", "device"),
+        thing("tray", "tray"),
+        thing("cup", "tableware", height=80.0),
+    )
+    placements = (put("box", x=200), put("router", inside="box"), put("tray", x=600), put("cup", inside="tray", x=600))
+    arrangement = arranged(items, placements)
+    assert arrangement.by_id["router"].hidden
+    assert arrangement.by_id["router"].area == 0
+    assert not arrangement.by_id["cup"].hidden
+    assert arrangement.by_id["cup"].bottom == 110
+    assert [unit.ids for unit in arrangement.units] == [("box",), ("tray", "cup")]
+
+
+def test_upright_books_side_by_side_are_one_row() -> None:
+    items = tuple(thing(f"b{i}", "book") for i in range(4))
+    placements = tuple(put(f"b{i}", x=x) for i, x in enumerate((100, 131, 165, 500)))
+    labels = [unit.label for unit in arranged(items, placements).units]
+    assert labels == ["the row of 3 books", "the b3"]
+
+
+def test_a_hung_thing_hangs_at_its_height_over_the_wall_ledge() -> None:
+    wall = case_of().ledges[0]
+    piece = case_of(ledges=(wall.__class__(id="w", left=0, floor=900, width=800, depth=30, surface="wall"),))
+    standing = arranged((thing("mirror", "mirror"),), (put("mirror", "w", z=None, y=150, pose="hung"),), piece).by_id[
+        "mirror"
+    ]
+    assert (standing.bottom, standing.top) == (1050, 1290)
+
+
+def test_a_draped_cloth_has_no_footprint_of_its_own() -> None:
+    items = (thing("box", "box"), thing("throw", "textile"))
+    standing = arranged(items, (put("box"), put("throw", x=None, z=None, on="box", pose="draped"))).by_id["throw"]
+    assert standing.top == 260
+    assert standing.root == "box"
+
+
+@pytest.mark.parametrize(("gap", "groups"), [(40, 1), (89, 1), (120, 2)])
+def test_vignettes_are_found_by_nearness(gap: float, groups: int) -> None:
+    items = (thing("one"), thing("two"))
+    placements = (put("one", x=200), put("two", x=320 + gap))
+    assert len(arranged(items, placements).vignettes) == groups
+
+
+def test_a_vignette_that_is_told_holds_what_is_far_apart() -> None:
+    items = (thing("one"), thing("two"))
+    placements = (put("one", x=100, vignette="pair"), put("two", x=700, vignette="pair"))
+    (vignette,) = arranged(items, placements).vignettes
+    assert vignette.name == "pair"
+    assert vignette.ids == ("one", "two")
+
+
+def test_what_did_not_move_is_the_same_object() -> None:
+    items = (thing("one"), thing("two"))
+    before = arranged(items, (put("one", x=200), put("two", x=600)))
+    after = arranged(items, (put("one", x=200), put("two", x=610)))
+    assert after.by_id["one"] is before.by_id["one"]
+    assert after.by_id["two"] is not before.by_id["two"]
+
+
+def test_every_category_has_a_silhouette_of_its_own_accord() -> None:
+    assert Item(id="x", category="object", width=1, height=1, depth=1).shape == "object"
+    assert thing("bust", "sculpture").shape == "figure"
+    assert thing("rock", "object", silhouette="meteorite").shape == "stone"
