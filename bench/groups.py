@@ -41,9 +41,9 @@ def told_of(problem: Problem, search: Strategy) -> str:
     alone = sum(len(things) == 1 for things in ledges)
     must = {item.id for item in problem.required}
     asked = sum(
-        not welcome(standing.item, problem.piece, standing.ledge)
-        for standing in arrangement.standings
-        if standing.placement.host is None and standing.item.id not in must and standing.placement.pose != "hung"
+        not welcome(placed.item, problem.piece, placed.ledge)
+        for placed in arrangement.placed_items
+        if placed.placement.host is None and placed.item.id not in must and placed.placement.pose != "hung"
     )
     count = len(search.best.placements)
     return f"{count:3} things, reads {search.best.score * 100:5.1f}, alone {alone:2}, only when asked {asked:2}"

@@ -18,7 +18,7 @@ def small_plan() -> Plan:
 
     piece, items = wide_piece(1, 3), copies(6)
     plan = Plan(name="small", pieces=(piece,), stash=items, looks=(large_look(6, piece, items),))
-    assert len(Arrangement(piece, {item.id: item for item in items}, plan.looks[0]).standings) == 6
+    assert len(Arrangement(piece, {item.id: item for item in items}, plan.looks[0]).placed_items) == 6
     return plan
 
 

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from itertools import pairwise
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.belonging import verdict_on, welcome
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.roles import role_of, room_of
@@ -17,31 +17,31 @@ APART_MM = 60.0
 def faults_of(problem: Problem, arrangement: Arrangement) -> Iterator[str]:
     """Yield what may not be in any proposal."""
     piece = arrangement.piece
-    for standing in arrangement.visible:
-        item = standing.item
-        if standing.depth_order == 0 and verdict_on(item, piece, standing.ledge)[0] == "asked":
+    for placed in arrangement.visible:
+        item = placed.item
+        if placed.depth_order == 0 and verdict_on(item, piece, placed.ledge)[0] == "asked":
             yield f"{item.label} comes only when asked"
         if Thing(item).loud >= LOUD:
             yield f"{item.label} is loud"
-        if not standing.ledge.is_wall:
-            yield from _bars_across(piece, standing)
+        if not placed.ledge.is_wall:
+            yield from _bars_across(piece, placed)
     yield from (f"{kind}: {sorted(ids)}" for kind, ids in stops_of(arrangement))
     yield from _kit_missing(problem, arrangement)
 
 
-def _bars_across(piece: Piece, standing: Standing) -> Iterator[str]:
+def _bars_across(piece: Piece, placed: PlacedItem) -> Iterator[str]:
     for fixture in piece.fixtures:
         crossed = (
             fixture.kind in ("bar", "tv", "brace")
-            and min(standing.right, fixture.right) - max(standing.left, fixture.left) > 10
-            and min(standing.top, fixture.floor + fixture.height) - max(standing.bottom, fixture.floor) > 40
+            and min(placed.right, fixture.right) - max(placed.left, fixture.left) > 10
+            and min(placed.top, fixture.floor + fixture.height) - max(placed.bottom, fixture.floor) > 40
         )
         if crossed and fixture.width < 60:
-            yield f"{standing.item.label} is behind a {fixture.kind}"
+            yield f"{placed.item.label} is behind a {fixture.kind}"
 
 
 def _kit_missing(problem: Problem, arrangement: Arrangement) -> Iterator[str]:
-    there = {standing.item.category for standing in arrangement.visible}
+    there = {placed.item.category for placed in arrangement.visible}
     quiet = [item for item in problem.plan.stash if Thing(item).loud < LOUD]
     tops = [ledge for ledge in problem.open_ledges if role_of(problem.piece, ledge) in ("top", "table")]
 
@@ -61,7 +61,7 @@ def _kit_missing(problem: Problem, arrangement: Arrangement) -> Iterator[str]:
 
 def share_in_groups(arrangement: Arrangement) -> float:
     """Return on how many of the ledges that hold anything things stand in groups of two and more."""
-    held = [standing for standing in arrangement.by_ledge.values() if standing]
+    held = [placed for placed in arrangement.by_ledge.values() if placed]
     grouped = 0
     for ledge in held:
         ground = sorted((one for one in ledge if not one.ledge.is_wall), key=lambda one: one.left)

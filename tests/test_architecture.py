@@ -23,7 +23,20 @@ def test_imports_run_one_way() -> None:
 
 
 @pytest.mark.parametrize(
-    "package", ["model", "geometry", "edits", "scene", "measures", "readings", "cautions", "proposals", "drawing", "files", "jobs"]
+    "package",
+    [
+        "model",
+        "geometry",
+        "edits",
+        "scene",
+        "measures",
+        "readings",
+        "cautions",
+        "proposals",
+        "drawing",
+        "files",
+        "jobs",
+    ],
 )
 def test_the_core_runs_without_the_toolkit(package: str) -> None:
     names = [

@@ -118,9 +118,9 @@ def stems_for(plan: Plan, vessel_id: str, bunch_id: str | None, look: Look | Non
     bunch = plan.item(bunch_id) if bunch_id is not None else None
     clearance, lift = None, 0.0
     if look is not None:
-        standing = next((s for s in arrange(plan, look).standings if s.item.id == vessel_id), None)
-        if standing is not None:
-            clearance, lift = standing.ledge.clearance, standing.bottom - standing.ledge.floor
+        placed = next((s for s in arrange(plan, look).placed_items if s.item.id == vessel_id), None)
+        if placed is not None:
+            clearance, lift = placed.ledge.clearance, placed.bottom - placed.ledge.floor
     told = plan_stems(vessel, bunch, clearance, lift=lift)
     value = {
         "vessel": vessel_id, "mouth": told.mouth, "mouth_is_guessed": told.mouth_is_guessed, "fewest": told.fewest,

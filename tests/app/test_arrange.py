@@ -184,8 +184,8 @@ def test_tape_figures_are_typed(window: MainWindow, qtbot: QtBot) -> None:
     assert page.chosen.left_field.text() == "33.8 cm"
     page.chosen.left_field.setText("10 cm")
     qtbot.keyClick(page.chosen.left_field, Qt.Key.Key_Return)
-    standing = window.session.arrangement.by_id["copper-bowl"]
-    assert standing.left - standing.ledge.left == pytest.approx(100)
+    placed_item = window.session.arrangement.by_id["copper-bowl"]
+    assert placed_item.left - placed_item.ledge.left == pytest.approx(100)
 
 
 def test_things_are_grouped_by_name_and_loosened(window: MainWindow, qtbot: QtBot) -> None:

@@ -23,9 +23,9 @@ def placed(window: MainWindow, identifier: str) -> Placement:
 def in_a_group(window: MainWindow) -> str:
     """Return the lead of a group of which nothing is locked."""
     groups = [one for one in window.session.arrangement.vignettes if len(one.ids) > 1]
-    standings = window.session.arrangement.by_id
-    free = next(one for one in groups if not any(standings[identifier].placement.locked for identifier in one.ids))
-    return max(free.ids, key=lambda identifier: standings[identifier].height)
+    placed_items = window.session.arrangement.by_id
+    free = next(one for one in groups if not any(placed_items[identifier].placement.locked for identifier in one.ids))
+    return max(free.ids, key=lambda identifier: placed_items[identifier].height)
 
 
 def test_others_are_tried_in_the_very_spot_and_taken_in_one_step(window: MainWindow, qtbot: QtBot) -> None:

@@ -183,7 +183,7 @@ def test_where_is_it_looks_through_the_plans_of_others(
     qtbot.waitUntil(lambda: "stands on" in where.found[0].said or "stands" in where.found[0].said)
     where._show(0)
     assert window.pages.currentWidget() is window.step("Arrange")
-    assert session.chosen_standings[0].item.id == "orrery"
+    assert session.chosen_placed[0].item.id == "orrery"
 
 
 # Photographs

@@ -145,9 +145,9 @@ def test_doors_shut_and_open(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringD
     qtbot.keyClick(page.view, KEYS["doors"])
     assert picture(page) != shut
     page.view_strip.look_from("Standing")
-    standing = picture(page)
+    placed = picture(page)
     qtbot.keyClick(page.views.currentWidget(), "D")
-    assert picture(page) != standing
+    assert picture(page) != placed
     page.view_strip.look_from(STRAIGHT_ON)
     qtbot.keyClick(page.view, KEYS["doors"])
     assert picture(page) == opened
@@ -176,7 +176,7 @@ def test_a_piece_without_doors_says_so(window: MainWindow, qtbot: QtBot) -> None
 
 def test_how_a_thing_counts_is_changed_by_hand(window: MainWindow, qtbot: QtBot) -> None:
     page, session = arrange_step(window), window.session
-    stack = next(s for s in session.arrangement.standings if s.placement.on is not None)
+    stack = next(s for s in session.arrangement.placed_items if s.placement.on is not None)
     session.choose(stack.id)
     before = len(session.arrangement.units)
     assert page.chosen.count_chip.text() == "Counts so"
@@ -204,9 +204,9 @@ def test_a_tried_move_leaves_a_ghost_and_an_outline(window: MainWindow, qtbot: Q
     kept = session.kept_arrangement
     assert kept is not None
     ghosts, news = ghosts_and_news(kept, session.arrangement)
-    assert {standing.id for standing in ghosts} == {"orrery", "ivy"}
-    assert [standing.id for standing in news] == ["orrery"]
-    assert [standing.x for standing in ghosts] == [before.by_id[standing.id].x for standing in ghosts]
+    assert {placed.id for placed in ghosts} == {"orrery", "ivy"}
+    assert [placed.id for placed in news] == ["orrery"]
+    assert [placed.x for placed in ghosts] == [before.by_id[placed.id].x for placed in ghosts]
     tried = picture(page)
     session.preview(None)
     assert picture(page) != tried
@@ -225,6 +225,6 @@ def test_a_book_too_tall_to_stand_on_a_ledge_that_it_fits_is_laid(window: MainWi
     )
     session.choose_ledge(ledge.id)
     page.actions_on_look.place(book)
-    (chosen,) = session.chosen_standings
+    (chosen,) = session.chosen_placed
     assert (chosen.item.id, chosen.placement.pose) == (book.id, "flat")
     assert not any(caution.sentence.startswith(chosen.item.label.capitalize()) for caution in session.cautions)

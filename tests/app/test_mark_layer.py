@@ -118,8 +118,8 @@ def test_a_drag_leaves_no_traces(
     assert session.assessment.readings
     for name in shown:
         view.show_overlay(name, True)
-    standing = next(s for s in session.arrangement.visible if s.placement.host is None)
-    start = view.mapFromScene(view.items_by_id[standing.id].pos())
+    placed = next(s for s in session.arrangement.visible if s.placement.host is None)
+    start = view.mapFromScene(view.items_by_id[placed.id].pos())
     view.begin_from_stash(session.free_items()[0])
     away = session.piece.height * view.scale_factor
     # Along the ledge, up to others, out over nothing, and back.

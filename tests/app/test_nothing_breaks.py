@@ -191,8 +191,8 @@ def test_what_is_taller_than_its_top_is_drawn_whole(window: MainWindow, tmp_path
     view = arrange_page(window).view
     top = view.mapFromScene(QPointF(420, -1_700)).y()
     assert top > 0
-    standing = arrange(plan, plan.looks[0]).by_id["mirror"]
-    assert standing.top == 1_700
+    placed = arrange(plan, plan.looks[0]).by_id["mirror"]
+    assert placed.top == 1_700
 
 
 # A new plan

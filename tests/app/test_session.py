@@ -68,7 +68,7 @@ def test_what_is_in_hand_at_the_start(session: Session) -> None:
 def test_choosing_a_thing_takes_its_ledge_in_hand(session: Session) -> None:
     session.choose("box")
     assert session.ledge_id == "a2"
-    assert [standing.id for standing in session.chosen_standings] == ["box"]
+    assert [placed_item.id for placed_item in session.chosen_placed] == ["box"]
 
 
 def test_what_is_gone_is_no_longer_chosen(session: Session) -> None:

@@ -325,7 +325,7 @@ def test_the_table_follows_the_look_and_shows_a_row_on_the_drawing(window: MainW
     page.order.table.selectRow(3)
     name = page.order.table.item(3, 1)
     assert name is not None
-    assert window.session.chosen_standings[0].item.label in name.text()
+    assert window.session.chosen_placed[0].item.label in name.text()
 
 
 def test_an_empty_look_is_sent_back_to_arrange(window: MainWindow, qtbot: QtBot) -> None:

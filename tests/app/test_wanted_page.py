@@ -112,7 +112,7 @@ def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow
     assert rows[0].startswith("Take ")
     move = next(row for row, text in enumerate(rows) if text.startswith("Move the terracotta vase"))
     place.order.carries.selectRow(move)
-    assert [standing.item.id for standing in session.chosen_standings] == ["terracotta-vase"]
+    assert [placed.item.id for placed in session.chosen_placed] == ["terracotta-vase"]
     place.order.before_list.setCurrentIndex(0)
     place.order.before_list.activated.emit(0)
     assert place.order.tables.currentWidget() is place.order.table

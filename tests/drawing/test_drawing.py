@@ -138,14 +138,14 @@ def test_far_things_are_painted_before_near_ones_and_carriers_first() -> None:
         put("art", z=285),
         put("stack", x=600, z=200),
     )
-    order = [standing.id for standing in painting_order(arranged(items, placements).standings)]
+    order = [placed_item.id for placed_item in painting_order(arranged(items, placements).placed_items)]
     assert order.index("art") < order.index("stack") < order.index("cup") < order.index("front")
 
 
 def test_stems_are_painted_behind_the_rim_of_their_vase() -> None:
     items = (thing("vase"), thing("stems", "stems"))
-    standings = arranged(items, (put("vase"), put("stems", inside="vase", x=None, z=None))).standings
-    assert [standing.id for standing in painting_order(standings)] == ["stems", "vase"]
+    placed_items = arranged(items, (put("vase"), put("stems", inside="vase", x=None, z=None))).placed_items
+    assert [placed_item.id for placed_item in painting_order(placed_items)] == ["stems", "vase"]
 
 
 def test_hidden_things_are_not_drawn() -> None:
@@ -192,7 +192,7 @@ def test_the_sheet_numbers_every_visible_thing_and_breaks_into_pages(demo: Plan)
     arrangement = arrange(demo, demo.look("first-try"))
     pages = sheet_pages(demo, demo.look("first-try"))
     texts = [label.text for label in pages[0].primitives if isinstance(label, Label)]
-    visible = sum(1 for standing in arrangement.standings if not standing.hidden)
+    visible = sum(1 for placed_item in arrangement.placed_items if not placed_item.hidden)
     assert sum(1 for text in texts if text.isdigit()) == visible
     assert len(pages) > 2
     assert all((page.width, page.height) == (A4.width, A4.height) for page in pages)
@@ -254,14 +254,14 @@ def test_what_hangs_is_painted_behind_what_stands_before_it() -> None:
         (put("vase", z=200), put("art", "w", 400, None, y=20, pose="hung"), put("lean", z=385, pose="leaning")),
         piece,
     )
-    assert [standing.id for standing in painting_order(look.standings)] == ["art", "lean", "vase"]
+    assert [placed_item.id for placed_item in painting_order(look.placed_items)] == ["art", "lean", "vase"]
 
 
 def test_things_on_a_tray_are_painted_by_depth_and_what_is_inside_before_its_rim() -> None:
     items = (thing("tray", "tray"), thing("a-near"), thing("b-far"), thing("c-vase"), thing("d-stems", "stems"))
     placed = (put("tray"), put("a-near", x=330, z=80, on="tray"), put("b-far", x=420, z=230, on="tray"),
               put("c-vase", x=500, z=150, on="tray"), put("d-stems", x=None, z=None, inside="c-vase"))  # fmt: skip
-    order = [standing.id for standing in painting_order(arranged(items, placed).standings)]
+    order = [placed_item.id for placed_item in painting_order(arranged(items, placed).placed_items)]
     assert order == ["tray", "b-far", "d-stems", "c-vase", "a-near"]
 
 

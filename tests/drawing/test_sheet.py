@@ -44,9 +44,9 @@ def test_every_figure_equals_the_model(demo: Plan, unit: LengthUnit) -> None:
     arrangement = arrange(demo, look)
     measured = 0
     for step in working_order(arrangement):
-        standing = arrangement.by_id[step.placement]
+        placed = arrangement.by_id[step.placement]
         if step.along is not None and step.along.start == "left end":
-            exact = standing.left - standing.ledge.left
+            exact = placed.left - placed.ledge.left
             figure = format_length(step.along.length, unit, with_unit=False)
             assert f"{figure} from left end" in said
             # To the mm, or to the sixteenth of an inch that is nearest.

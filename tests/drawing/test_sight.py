@@ -44,8 +44,8 @@ def reach(sight: Sight, layer: int) -> tuple[float, float]:
 )  # fmt: skip
 def test_a_side_turns_the_spots_and_the_things(side: Side, x: float, z: float, width: float) -> None:
     seen = seen_from_side(laid(200.0, 100.0), side)
-    (standing,) = seen.visible
-    assert (standing.x, standing.z, standing.width) == pytest.approx((x, z, width))
+    (placed,) = seen.visible
+    assert (placed.x, placed.z, placed.width) == pytest.approx((x, z, width))
     assert seen.piece.width == (1000.0 if side in ("front", "back") else 700.0)
 
 
@@ -63,10 +63,10 @@ def test_four_sides_lead_round_to_the_first() -> None:
     (0.0, "front", False), (0.0, "back", True), (180.0, "back", False), (90.0, "right", False), (90.0, "left", True),
 ])  # fmt: skip
 def test_a_face_looks_to_one_side(turn: float, side: Side, away: bool) -> None:
-    (standing,) = seen_from_side(laid(500.0, 350.0, turn=turn), side).visible
-    assert faces_away(standing) is away
-    plain = standing_shapes(replace(standing, item=replace(standing.item, traits=())))
-    assert (standing_shapes(standing) == plain) is not away
+    (placed,) = seen_from_side(laid(500.0, 350.0, turn=turn), side).visible
+    assert faces_away(placed) is away
+    plain = standing_shapes(replace(placed, item=replace(placed.item, traits=())))
+    assert (standing_shapes(placed) == plain) is not away
 
 
 def test_the_back_of_a_picture_is_bare_board() -> None:

@@ -51,7 +51,7 @@ def test_every_visible_thing_is_in_one_unit_one_column_one_vignette(
     look: tuple[tuple[Item, ...], tuple[Placement, ...]],
 ) -> None:
     arrangement = resolve(look)
-    visible = sorted(standing.id for standing in arrangement.visible)
+    visible = sorted(placed.id for placed in arrangement.visible)
     assert sorted(i for unit in arrangement.units for i in unit.ids) == visible
     columns = [column for columns in arrangement.columns.values() for column in columns]
     assert sorted(i for column in columns for i in column.ids) == visible
@@ -62,18 +62,18 @@ def test_every_visible_thing_is_in_one_unit_one_column_one_vignette(
 @given(looks())
 def test_nothing_stands_lower_than_its_ledge_or_its_host(look: tuple[tuple[Item, ...], tuple[Placement, ...]]) -> None:
     arrangement = resolve(look)
-    for standing in arrangement.standings:
-        assert standing.bottom >= standing.ledge.floor
-        assert standing.top > standing.bottom
-        assert standing.right > standing.left
-        host = arrangement.by_id.get(standing.placement.host or "")
+    for placed in arrangement.placed_items:
+        assert placed.bottom >= placed.ledge.floor
+        assert placed.top > placed.bottom
+        assert placed.right > placed.left
+        host = arrangement.by_id.get(placed.placement.host or "")
         if host is not None:
-            assert standing.ledge is host.ledge
-            assert standing.root == host.root
-            assert standing.bottom >= host.bottom
-            assert standing.depth_order == host.depth_order + 1
-        assert standing.area >= 0
-        assert (standing.area == 0) == standing.hidden
+            assert placed.ledge is host.ledge
+            assert placed.root == host.root
+            assert placed.bottom >= host.bottom
+            assert placed.depth_order == host.depth_order + 1
+        assert placed.area >= 0
+        assert (placed.area == 0) == placed.hidden
 
 
 @settings(max_examples=120, deadline=None)
@@ -98,17 +98,17 @@ def test_carriers_are_placed_before_what_they_carry(look: tuple[tuple[Item, ...]
     assert [step.number for step in steps] == list(range(1, len(steps) + 1))
     assert sorted(step.placement for step in steps) == sorted(arrangement.by_id)
     place = {step.placement: step.number for step in steps}
-    for standing in arrangement.standings:
-        if standing.placement.host:
-            assert place[standing.placement.host] < place[standing.id]
+    for placed in arrangement.placed_items:
+        if placed.placement.host:
+            assert place[placed.placement.host] < place[placed.id]
     for step in steps:
         for figure in (step.along, step.across, step.upward):
             assert figure is None or figure.length == round(figure.length)
-        standing = arrangement.by_id[step.placement]
+        placed = arrangement.by_id[step.placement]
         if step.along is not None and step.along.start == "left end":
-            assert abs(step.along.length - (standing.left - standing.ledge.left)) <= 0.5
+            assert abs(step.along.length - (placed.left - placed.ledge.left)) <= 0.5
         if step.across is not None and step.across.start == "front edge":
-            assert abs(step.across.length - standing.front) <= 0.5
+            assert abs(step.across.length - placed.front) <= 0.5
 
 
 @settings(max_examples=150, deadline=None)
@@ -172,11 +172,11 @@ def test_moving_a_root_moves_all_it_carries_by_the_same(
     moved = MovePlacement(look="look", placement=roots[0].id, spot=Spot(ledge="b1", x=x, z=z)).apply(plan)
     before = arranged(items, placements, PIECE)
     after = Arrangement(PIECE, {item.id: item for item in items}, moved.look("look"))
-    for standing in before.standings:
-        now = after.by_id[standing.id]
-        if standing.root == roots[0].id:
+    for placed in before.placed_items:
+        now = after.by_id[placed.id]
+        if placed.root == roots[0].id:
             assert now.ledge.id == "b1"
-            assert now.root == standing.root
-            assert abs(now.height - standing.height) < 1e-6
+            assert now.root == placed.root
+            assert abs(now.height - placed.height) < 1e-6
         else:
-            assert now is standing
+            assert now is placed

@@ -187,9 +187,9 @@ def test_the_drawing_file_holds_the_geometry_to_the_mm(tmp_path: Path) -> None:
     assert {layer for layer in LAYERS if space.query(f'*[layer=="{layer}"]')} >= {"PIECE", "LEDGES", "THINGS", "NAMES"}
     boxes = [entity for entity in space.query('LWPOLYLINE[layer=="THINGS"]') if isinstance(entity, LWPolyline)]
     chest = [(x, y) for x, y, *_ in boxes[0].get_points()]
-    standing = look.by_id["chest"]
-    assert (min(x for x, _ in chest), max(x for x, _ in chest)) == (standing.left, standing.right)
-    assert (min(y for _, y in chest), max(y for _, y in chest)) == (standing.bottom, standing.top)
+    placed = look.by_id["chest"]
+    assert (min(x for x, _ in chest), max(x for x, _ in chest)) == (placed.left, placed.right)
+    assert (min(y for _, y in chest), max(y for _, y in chest)) == (placed.bottom, placed.top)
     mirror = next(entity for entity in space.query('ELLIPSE[layer=="FIXTURES"]') if isinstance(entity, Ellipse))
     assert (mirror.dxf.center.x, mirror.dxf.center.y, mirror.dxf.ratio) == (250.0, 1200.0, 0.6)
     names = {entity.dxf.text for entity in space.query("TEXT") if isinstance(entity, Text)}

@@ -79,13 +79,13 @@ def stacked() -> Arrangement:
 
 
 def test_heights_add_up_whatever_the_order_of_the_file() -> None:
-    standing = stacked().by_id
-    assert standing["low"].bottom == 100
-    assert standing["book"].bottom == 190
-    assert standing["vase"].bottom == 220
-    assert standing["stems"].bottom == 460
-    assert standing["stems"].top == 680
-    assert {s.root for s in standing.values()} == {"low"}
+    placed = stacked().by_id
+    assert placed["low"].bottom == 100
+    assert placed["book"].bottom == 190
+    assert placed["vase"].bottom == 220
+    assert placed["stems"].bottom == 460
+    assert placed["stems"].top == 680
+    assert {s.root for s in placed.values()} == {"low"}
 
 
 def test_books_in_a_stack_are_one_unit_and_the_vase_with_its_stems_another() -> None:
@@ -120,17 +120,17 @@ def test_upright_books_side_by_side_are_one_row() -> None:
 def test_a_hung_thing_hangs_at_its_height_over_the_wall_ledge() -> None:
     wall = case_of().ledges[0]
     piece = case_of(ledges=(wall.__class__(id="w", left=0, floor=900, width=800, depth=30, surface="wall"),))
-    standing = arranged((thing("mirror", "mirror"),), (put("mirror", "w", z=None, y=150, pose="hung"),), piece).by_id[
+    placed = arranged((thing("mirror", "mirror"),), (put("mirror", "w", z=None, y=150, pose="hung"),), piece).by_id[
         "mirror"
     ]
-    assert (standing.bottom, standing.top) == (1050, 1290)
+    assert (placed.bottom, placed.top) == (1050, 1290)
 
 
 def test_a_draped_cloth_has_no_footprint_of_its_own() -> None:
     items = (thing("box", "box"), thing("throw", "textile"))
-    standing = arranged(items, (put("box"), put("throw", x=None, z=None, on="box", pose="draped"))).by_id["throw"]
-    assert standing.top == 260
-    assert standing.root == "box"
+    placed = arranged(items, (put("box"), put("throw", x=None, z=None, on="box", pose="draped"))).by_id["throw"]
+    assert placed.top == 260
+    assert placed.root == "box"
 
 
 @pytest.mark.parametrize(("gap", "groups"), [(40, 1), (89, 1), (120, 2)])

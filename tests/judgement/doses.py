@@ -26,8 +26,8 @@ def start(name: str) -> Piece:
 
 def main_ledge(piece: Piece) -> Ledge:
     """Return the ledge that shows most: the widest that things stand on, the lowest of its like."""
-    standing = [ledge for ledge in piece.ledges if not ledge.is_wall and ledge.floor > 250]
-    return max(standing or piece.ledges, key=lambda ledge: (round(ledge.width * ledge.depth), -ledge.floor))
+    placed = [ledge for ledge in piece.ledges if not ledge.is_wall and ledge.floor > 250]
+    return max(placed or piece.ledges, key=lambda ledge: (round(ledge.width * ledge.depth), -ledge.floor))
 
 
 def shown(piece: Piece, items: tuple[Item, ...], places: tuple[Placement, ...], **manner: object) -> Arrangement:

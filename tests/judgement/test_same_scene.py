@@ -104,7 +104,7 @@ def rows(*places: tuple[str, float], **more: object) -> Arrangement:
 
 
 def test_blocks_are_joined_only_where_they_touch_and_are_alike() -> None:
-    assert len(as_seen(rows(("a", 200.0), ("b", 400.0), ("c", 600.0))).standings) == 1
+    assert len(as_seen(rows(("a", 200.0), ("b", 400.0), ("c", 600.0))).placed_items) == 1
     apart = rows(("a", 200.0), ("b", 430.0))
     assert as_seen(apart) is apart
     alone = rows(("a", 200.0))

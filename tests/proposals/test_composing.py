@@ -259,8 +259,8 @@ def liked(groups: tuple[Group, ...], piece: Piece, items: tuple[Item, ...]) -> f
     problem = problem_of(plan_of(items, (), piece), "case", Manner())
     stock = Stock(problem, Random(1))
     ledge = piece.ledges[0]
-    standing = tuple((ledge, group) for group in groups)
-    return liking_of(Composition(stock, standing, placements_of(standing)))
+    placed = tuple((ledge, group) for group in groups)
+    return liking_of(Composition(stock, placed, placements_of(placed)))
 
 
 def group_at(x: float, *things: Item, form: str = "anchored", depth: float = 300.0) -> Group:

@@ -80,10 +80,10 @@ def test_what_comes_stands_within_the_ledge_and_pictures_lean(plan: Plan) -> Non
     wide = replace(plan, stash=(*STASH, thing("print", "frame", width=400.0, height=250.0, depth=22.0)))
     changed = ExchangeThing(look=look_of(plan).id, placement="urn", item="print").apply(wide)
     new = look_of(changed).placement("urn")
-    standing = arrange(changed, look_of(changed)).by_id["urn"]
+    placed = arrange(changed, look_of(changed)).by_id["urn"]
     assert new.pose == "leaning"
-    assert standing.left >= standing.ledge.left - 0.01
-    assert standing.back == pytest.approx(standing.ledge.depth)
+    assert placed.left >= placed.ledge.left - 0.01
+    assert placed.back == pytest.approx(placed.ledge.depth)
 
 
 def test_a_thing_that_stands_there_already_or_is_unknown_is_refused(plan: Plan) -> None:

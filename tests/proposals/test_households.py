@@ -91,7 +91,7 @@ def test_two_looks_of_one_run_share_little_and_lead_with_something_else(start: s
             continue
         rich += 1
         looks = [problem.resolve(one.look.placements) for one in proposals([problem] * 2, seed, steps=60).found]
-        first, second = ({standing.item.id for standing in one.standings} for one in looks)
+        first, second = ({placed.item.id for placed in one.placed_items} for one in looks)
         assert first
         assert second
         assert len(first & second) <= 0.5 * min(len(first), len(second))
@@ -123,8 +123,8 @@ def test_nothing_massive_rises_high_on_a_table() -> None:
         plan, manner = household("coffee-table", seed)
         problem = problem_of(plan, plan.pieces[0].id, manner)
         found = proposals([problem], seed, steps=20).found[0]
-        for standing in problem.resolve(found.look.placements).visible:
-            assert standing.item.category not in ("vessel", "sculpture") or standing.height <= 260.0
+        for placed in problem.resolve(found.look.placements).visible:
+            assert placed.item.category not in ("vessel", "sculpture") or placed.height <= 260.0
 
 
 @pytest.mark.parametrize("start", ["console", "sideboard", "mantel", "nightstand"])

@@ -65,8 +65,8 @@ def test_rows_hold_every_book_once_and_are_tight() -> None:
     ids = [member.thing.id for _, group in rows for member in group]
     assert sorted(ids) == sorted(stock.must)
     for ledge, group in rows:
-        standing = sorted((member for member in group if member.stands), key=lambda member: member.left)
-        for one, other in pairwise(standing):
+        placed = sorted((member for member in group if member.stands), key=lambda member: member.left)
+        for one, other in pairwise(placed):
             assert other.left == pytest.approx(one.right, abs=0.5)
         assert group.left >= -0.01
         assert group.right <= ledge.width + 0.01

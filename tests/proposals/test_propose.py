@@ -235,7 +235,7 @@ def test_things_centred_by_one_wish_stand_about_the_middle_together() -> None:
     (one,) = proposals([problem], 1, steps=10).found
     assert one.is_valid, one.left_out
     at = problem.resolve(one.look.placements).by_id
-    left, right = sorted((at["jar0"], at["jar1"]), key=lambda standing: standing.left)
+    left, right = sorted((at["jar0"], at["jar1"]), key=lambda placed_item: placed_item.left)
     assert left.right <= right.left
     assert (left.left + right.right) / 2 == pytest.approx(20 + 400, abs=0.05 * 800)
 

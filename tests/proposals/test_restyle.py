@@ -7,7 +7,7 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, put, thing
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.proposals.restyle import Restyle, restyle
@@ -110,25 +110,25 @@ def random_looks(seed: int) -> tuple[Arrangement, Arrangement]:
 
 def fewest_asides(before: Arrangement, after: Arrangement) -> int:
     """Try every set of things to set aside, smallest first, with all orders that one could carry in."""
-    was = {s.item.id: s for s in before.standings}
-    now = {s.item.id: s for s in after.standings}
+    was = {s.item.id: s for s in before.placed_items}
+    now = {s.item.id: s for s in after.placed_items}
     same = {i for i in was.keys() & now.keys() if (was[i].ledge.id, was[i].x) == (now[i].ledge.id, now[i].x)}
     moving = sorted((was.keys() & now.keys()) - same)
 
-    def overlaps(one: Standing, two: Standing) -> bool:
+    def overlaps(one: PlacedItem, two: PlacedItem) -> bool:
         return one.ledge.id == two.ledge.id and abs(one.x - two.x) < (one.width + two.width) / 2 - 2
 
     def works(aside: set[str]) -> bool:
         gone = {i for i in was if i not in now} | aside
         waiting = set(moving) | {i for i in now if i not in was}
-        standing = {i: was[i] for i in was if i not in gone}
+        placed_item = {i: was[i] for i in was if i not in gone}
         while waiting:
-            ready = [i for i in waiting if not any(overlaps(now[i], s) for j, s in standing.items() if j != i)]
+            ready = [i for i in waiting if not any(overlaps(now[i], s) for j, s in placed_item.items() if j != i)]
             if not ready:
                 return False
             for i in ready[:1]:
                 waiting.discard(i)
-                standing[i] = now[i]
+                placed_item[i] = now[i]
         return True
 
     for count in range(len(moving) + 1):
@@ -142,17 +142,17 @@ def test_as_few_as_can_be_are_set_aside_and_nothing_is_ever_in_the_way(seed: int
     before, after = random_looks(seed)
     told = restyle(before, after)
     assert len(told.set_aside) == fewest_asides(before, after)
-    standing = {s.item.id: s for s in before.standings}
-    target = {s.item.id: s for s in after.standings}
+    placed_item = {s.item.id: s for s in before.placed_items}
+    target = {s.item.id: s for s in after.placed_items}
     for carry in told.carries:
-        standing.pop(carry.item, None)
+        placed_item.pop(carry.item, None)
         if carry.kind in ("move", "bring"):
             new = target[carry.item]
-            for other in standing.values():
+            for other in placed_item.values():
                 apart = abs(new.x - other.x) >= (new.width + other.width) / 2 - 2
                 assert apart or new.ledge.id != other.ledge.id
-            standing[carry.item] = new
-    assert {i: (s.ledge.id, s.x) for i, s in standing.items()} == {
+            placed_item[carry.item] = new
+    assert {i: (s.ledge.id, s.x) for i, s in placed_item.items()} == {
         i: (s.ledge.id, s.x) for i, s in target.items()
     }  # fmt: skip
     set_down = [carry.item for carry in told.carries if carry.kind in ("move", "bring")]

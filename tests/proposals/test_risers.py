@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from builders import arranged, plan_of, put, thing
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.edits.risers import RaiseOnRisers
-from jolly_ledge.geometry.arrangement import Arrangement, Standing, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.proposals.mend import mends
@@ -24,7 +24,7 @@ def book(name: str, thick: float, **changes: Any) -> Item:
     return thing(name, "book", width=thick, **changes)
 
 
-def lost() -> tuple[Arrangement, Standing]:
+def lost() -> tuple[Arrangement, PlacedItem]:
     look = arranged((FIGURE,), (put("figure"),))
     return look, look.by_id["figure"]
 

@@ -38,36 +38,36 @@ def scenes() -> tuple[Arrangement, ...]:
     return tuple(found)
 
 
-def standing(arrangement: Arrangement) -> int:
+def placed(arrangement: Arrangement) -> int:
     return len(arrangement.visible)
 
 
 REASONS: dict[str, Callable[[Arrangement], bool]] = {
-    "odd-groups": lambda one: standing(one) == 0,
-    "how-many": lambda one: standing(one) == 0,
-    "negative-space": lambda one: standing(one) == 0,
-    "even-rest": lambda one: standing(one) == 0 or one.piece.viewed_from == "around" or one.piece.height < 1000,
+    "odd-groups": lambda one: placed(one) == 0,
+    "how-many": lambda one: placed(one) == 0,
+    "negative-space": lambda one: placed(one) == 0,
+    "even-rest": lambda one: placed(one) == 0 or one.piece.viewed_from == "around" or one.piece.height < 1000,
     "grouping": lambda one: sum(len(columns) for columns in one.columns.values()) < 2,
     "height-rhythm": lambda one: all(len(columns) < 2 for columns in one.columns.values()),
-    "scale": lambda one: standing(one) == 0,
+    "scale": lambda one: placed(one) == 0,
     "layering": lambda one: all(len(columns) < 2 or columns[0].ledge.depth < SHALLOW_MM for columns in one.columns.values()),
-    "covered": lambda one: standing(one) < 2,
+    "covered": lambda one: placed(one) < 2,
     "figure": lambda one: len(one.units) < 6,
-    "side-balance": lambda one: standing(one) == 0,
-    "weight-low": lambda one: standing(one) == 0 or len({ledge.floor for ledge in one.standing_ledges}) == 1,
+    "side-balance": lambda one: placed(one) == 0,
+    "weight-low": lambda one: placed(one) == 0 or len({ledge.floor for ledge in one.standing_ledges}) == 1,
     "even-vignettes": lambda one: one.piece.kind == "nightstand" or len({v.ids for v in one.vignettes if role_of(one.piece, v.ledge) not in BELOW}) < 2,
-    "focal-point": lambda one: standing(one) < 2,
+    "focal-point": lambda one: placed(one) < 2,
     "stack-order": lambda one: all(placement.on is None for placement in one.look.placements),
-    "palette": lambda one: standing(one) == 0,
-    "tie": lambda one: standing(one) < 3,
-    "contrast": lambda one: standing(one) == 0,
+    "palette": lambda one: placed(one) == 0,
+    "tie": lambda one: placed(one) < 3,
+    "contrast": lambda one: placed(one) == 0,
     "alike-apart": lambda one: len(one.units) < 2,
     "mix": lambda one: len(one.units) < 3,
-    "kept-clear": lambda one: standing(one) == 0 or not any(f.kind in ("art", "mirror", "tv") for f in one.piece.fixtures),
-    "seen-shut": lambda one: standing(one) == 0 or not any(f.kind in ("bar", "brace") for f in one.piece.fixtures)
+    "kept-clear": lambda one: placed(one) == 0 or not any(f.kind in ("art", "mirror", "tv") for f in one.piece.fixtures),
+    "seen-shut": lambda one: placed(one) == 0 or not any(f.kind in ("bar", "brace") for f in one.piece.fixtures)
     or one.piece.doors != "glazed",
-    "sight-line": lambda one: standing(one) == 0 or one.piece.viewed_from != "around",
-    "all-round": lambda one: standing(one) == 0 or one.piece.viewed_from != "around",
+    "sight-line": lambda one: placed(one) == 0 or one.piece.viewed_from != "around",
+    "all-round": lambda one: placed(one) == 0 or one.piece.viewed_from != "around",
     "books": lambda one: not any(s.item.category == "book" and s.placement.pose != "leaning" for s in one.visible),
 }  # fmt: skip
 """What holds wherever a reading is left out; the rest depends on what a piece is used for."""
@@ -83,7 +83,7 @@ def test_a_reading_is_left_out_only_for_its_reason(name: str) -> None:
     applied = 0
     for arrangement in scenes():
         if assess(arrangement).reading(name) is None:
-            assert REASONS[name](arrangement), f"{arrangement.piece.kind} with {standing(arrangement)} things"
+            assert REASONS[name](arrangement), f"{arrangement.piece.kind} with {placed(arrangement)} things"
         else:
             applied += 1
     assert applied

@@ -129,7 +129,7 @@ def test_it_is_pure(entry: Entry) -> None:
 def test_the_order_of_the_file_does_not_matter(entry: Entry) -> None:
     forward = world(entry)
     look = replace(forward.look, placements=tuple(reversed(forward.look.placements)))
-    stash = {standing.item.id: standing.item for standing in forward.standings}
+    stash = {placed.item.id: placed.item for placed in forward.placed_items}
     one, other = read(entry, forward), read(entry, Arrangement(forward.piece, stash, look))
     assert one is not None
     assert other is not None

@@ -86,8 +86,8 @@ def test_leaves_and_neutrals_lead_no_accent() -> None:
 def test_what_the_eye_looks_for_again(colour: str, finish: str, backdrop: str, expected: bool) -> None:
     piece = case_of(backdrop=backdrop)
     item = thing("x", colours=((colour, 1.0),), finish=finish)
-    standing = arranged((item,), (put("x"),), piece).standings[0]
-    assert is_accent(standing, colour, piece) is expected
+    placed = arranged((item,), (put("x"),), piece).placed_items[0]
+    assert is_accent(placed, colour, piece) is expected
 
 
 def test_a_unit_shows_what_its_parts_show() -> None:
@@ -96,7 +96,7 @@ def test_a_unit_shows_what_its_parts_show() -> None:
     (unit,) = arrangement.units
     by_id = weights(arrangement)
     assert set(by_id) == set(unit.ids)
-    assert unit.area == pytest.approx(sum(standing.area for standing in unit.standings))
+    assert unit.area == pytest.approx(sum(placed.area for placed in unit.placed_items))
     assert unit.lead.id == "vase"
 
 
@@ -109,9 +109,9 @@ def test_low_things_below_the_eye_lie_on_a_seen_surface(
 ) -> None:
     top = Ledge(id="a1", left=0, floor=floor, width=1000, depth=450, colour=colour)
     piece = replace(case_of(), ledges=(top,))
-    standing = arranged((thing("x", "box", height=height),), (put("x"),), piece).standings[0]
-    assert lies_on_seen_surface(standing) is seen
-    shares = seen_against(standing, piece)
+    placed = arranged((thing("x", "box", height=height),), (put("x"),), piece).placed_items[0]
+    assert lies_on_seen_surface(placed) is seen
+    shares = seen_against(placed, piece)
     assert sum(share for _, share in shares) == pytest.approx(1.0)
     assert len(shares) == (2 if seen else 1)
 

@@ -265,7 +265,7 @@ def test_what_is_hidden_behind_is_found() -> None:
 def test_visual_weight_follows_tone_finish_and_detail() -> None:
     def weight(**changes: Any) -> float:
         arrangement = arranged((thing("x", silhouette="box", **changes),), (put("x"),))
-        return visual_weight(arrangement.standings[0], arrangement.piece)
+        return visual_weight(arrangement.placed_items[0], arrangement.piece)
 
     plain = weight(colours=(("#efe8d8", 1.0),))
     assert weight(colours=(("#45545e", 1.0),)) < plain

@@ -276,7 +276,7 @@ def test_pairs_answer_each_other_across_the_middle() -> None:
 
 def shifted(look: Arrangement, by: float) -> Arrangement:
     placements = tuple(replace(p, x=None if p.x is None else p.x + by) for p in look.look.placements)
-    stash = {standing.item.id: standing.item for standing in look.standings}
+    stash = {placed_item.item.id: placed_item.item for placed_item in look.placed_items}
     return Arrangement(look.piece, stash, replace(look.look, placements=placements), look.families, look.household)
 
 

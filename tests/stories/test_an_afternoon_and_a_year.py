@@ -45,7 +45,7 @@ def test_an_afternoon_and_a_year(window: MainWindow, qtbot: QtBot, dialogs: Answ
     dialogs.to_save = tmp_path / "sheet.pdf"
     place.save_pdf()
     text = " ".join(" ".join(page.extract_text() for page in PdfReader(tmp_path / "sheet.pdf").pages).split())
-    assert all(standing.item.label in text for standing in session.arrangement.standings)
+    assert all(placed_item.item.label in text for placed_item in session.arrangement.placed_items)
 
     # In the room: all is ticked off, and one thing was set elsewhere.
     qtbot.mouseClick(place.modes.chips["tick-off"], LEFT)

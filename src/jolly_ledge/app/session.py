@@ -15,7 +15,7 @@ from jolly_ledge.files.errors import ChangedOnDiskError, FileError
 from jolly_ledge.files.plan_file import ARCHIVE_SUFFIX, LARGEST_FILE, PlanFile, open_plan, save_plan
 from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.files.recovery import Recovered, RecoveryLog, drop_kept
-from jolly_ledge.geometry.arrangement import Arrangement, Standing, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
 from jolly_ledge.model.item import Item
@@ -177,7 +177,7 @@ class Session(QObject):
         return self._cautions
 
     @property
-    def chosen_standings(self) -> tuple[Standing, ...]:
+    def chosen_placed(self) -> tuple[PlacedItem, ...]:
         """The chosen things where they stand."""
         by_id = self.arrangement.by_id
         return tuple(by_id[identifier] for identifier in self.selection if identifier in by_id)

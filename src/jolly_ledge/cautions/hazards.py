@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import DENSE_STUFF, is_glass, likely_mass, speaks_of
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 
 HIGH_MM = 1400.0
 """About the shoulder of an adult: above it a thing is lifted with stretched arms."""
@@ -35,32 +35,32 @@ SHOULDER_SHARE = 0.35
 
 def heavy_high(arrangement: Arrangement) -> Iterable[Caution]:
     """Report heavy or breakable things above shoulder height, and unweighed ones likely heavy."""
-    for standing in arrangement.standings:
-        if standing.bottom < HIGH_MM or standing.placement.pose == "hung":
+    for placed in arrangement.placed_items:
+        if placed.bottom < HIGH_MM or placed.placement.pose == "hung":
             continue
-        item = standing.item
-        where = f"on {standing.ledge.label}, {round(standing.bottom / 10)} cm up"
+        item = placed.item
+        where = f"on {placed.ledge.label}, {round(placed.bottom / 10)} cm up"
         if item.mass is not None and item.mass >= HEAVY_KG:
             yield Caution(
                 "heavy-high",
                 "stop" if item.mass >= VERY_HEAVY_KG else "heed",
-                (standing.id,),
+                (placed.id,),
                 f"The {item.label} ({item.mass:g} kg) stands {where}; set it lower, or check that the "
                 "shelf and its fixing "
                 "are rated for it and that nobody must lift it overhead.",
             )
-        elif "fragile" in item.traits and standing.bottom >= OVERHEAD_MM:
+        elif "fragile" in item.traits and placed.bottom >= OVERHEAD_MM:
             yield Caution(
                 "heavy-high",
                 "heed",
-                (standing.id,),
+                (placed.id,),
                 f"The {item.label} is breakable and stands {where}, to be handled overhead; set it lower.",
             )
-        elif item.mass is None and _likely_heavy(standing):
+        elif item.mass is None and _likely_heavy(placed):
             yield Caution(
                 "heavy-high",
                 "unknown",
-                (standing.id,),
+                (placed.id,),
                 f"The {item.label} stands {where} and its mass is unknown; weigh it before it goes up.",
             )
 
@@ -76,19 +76,19 @@ def over_a_head(arrangement: Arrangement) -> Iterable[Caution]:
                     f"kept out."
                 )
                 yield Caution("heavy-high", "heed", (), said)
-        for standing in arrangement.visible:
-            if standing.bottom < top - 1 or standing.right <= left or standing.left >= right:
+        for placed in arrangement.visible:
+            if placed.bottom < top - 1 or placed.right <= left or placed.left >= right:
                 continue
-            item = standing.item
+            item = placed.item
             if is_glass(item) or "fragile" in item.traits or (item.mass or 0.0) >= OVER_A_HEAD_KG:
                 told = (
                     f"weighs {item.mass:g} kg" if (item.mass or 0.0) >= OVER_A_HEAD_KG else "is of glass or breakable"
                 )
                 said = f"The {item.label} {told} and is over {where}; take something light and soft, or fix it doubly."
-                yield Caution("heavy-high", "heed", (standing.id,), said)
+                yield Caution("heavy-high", "heed", (placed.id,), said)
             elif item.mass is None and likely_mass(item) >= OVER_A_HEAD_KG:
                 said = f"The {item.label} is over {where} and its mass is unknown; weigh it, and fix it doubly."
-                yield Caution("heavy-high", "unknown", (standing.id,), said)
+                yield Caution("heavy-high", "unknown", (placed.id,), said)
 
 
 def _heads(arrangement: Arrangement) -> Iterable[tuple[float, float, float, str]]:
@@ -102,8 +102,8 @@ def _heads(arrangement: Arrangement) -> Iterable[tuple[float, float, float, str]
         yield 0.0, piece.width, SEATED_HEAD_MM, seat
 
 
-def _likely_heavy(standing: Standing) -> bool:
-    item = standing.item
+def _likely_heavy(placed: PlacedItem) -> bool:
+    item = placed.item
     dense = speaks_of(item.material, DENSE_STUFF)
     volume = item.width * item.height * item.depth
     least = DENSE_VOLUME_MM3 if dense or item.is_book or item.shape == "stone" else LARGE_VOLUME_MM3
@@ -112,37 +112,37 @@ def _likely_heavy(standing: Standing) -> bool:
 
 def rolls(arrangement: Arrangement) -> Iterable[Caution]:
     """Report things that roll and that nothing holds: no tray, no bowl, no neighbour on both sides."""
-    for standing in arrangement.visible:
-        if "rolls" not in standing.item.traits or standing.placement.inside:
+    for placed in arrangement.visible:
+        if "rolls" not in placed.item.traits or placed.placement.inside:
             continue
-        host = arrangement.by_id.get(standing.placement.on or "")
+        host = arrangement.by_id.get(placed.placement.on or "")
         if host is not None and host.item.category in ("tray", "bowl", "basket"):
             continue
-        held = sum(_holds(side, standing, arrangement) for side in ("left", "right"))
+        held = sum(_holds(side, placed, arrangement) for side in ("left", "right"))
         if held == 2:
             continue
-        height = standing.bottom
+        height = placed.bottom
         yield Caution(
             "rolls",
-            "stop" if height >= HIGH_MM and (standing.item.mass or 0.0) >= OVER_A_HEAD_KG else "heed",
-            (standing.id,),
-            f"The {standing.item.label} rolls and nothing stops it on {standing.ledge.label}, "
+            "stop" if height >= HIGH_MM and (placed.item.mass or 0.0) >= OVER_A_HEAD_KG else "heed",
+            (placed.id,),
+            f"The {placed.item.label} rolls and nothing stops it on {placed.ledge.label}, "
             f"{round(height / 10)} cm up; give it a "
             "ring, a bowl or a tray.",
         )
 
 
-def _holds(side: str, standing: Standing, arrangement: Arrangement) -> bool:
-    ledge = standing.ledge
-    if standing.depth_order == 0 and ledge.clearance is not None:
-        gap = standing.left - ledge.left if side == "left" else ledge.right - standing.right
+def _holds(side: str, placed: PlacedItem, arrangement: Arrangement) -> bool:
+    ledge = placed.ledge
+    if placed.depth_order == 0 and ledge.clearance is not None:
+        gap = placed.left - ledge.left if side == "left" else ledge.right - placed.right
         if gap <= BOOKEND_GAP_MM:
             return True
     for other in arrangement.by_ledge[ledge.id]:
-        if other.id == standing.id or abs(other.bottom - standing.bottom) > 1:
+        if other.id == placed.id or abs(other.bottom - placed.bottom) > 1:
             continue
-        gap = standing.left - other.right if side == "left" else other.left - standing.right
-        crosses = other.front < standing.z < other.back
-        if crosses and -1 <= gap <= BOOKEND_GAP_MM and other.height >= SHOULDER_SHARE * standing.height:
+        gap = placed.left - other.right if side == "left" else other.left - placed.right
+        crosses = other.front < placed.z < other.back
+        if crosses and -1 <= gap <= BOOKEND_GAP_MM and other.height >= SHOULDER_SHARE * placed.height:
             return True
     return False

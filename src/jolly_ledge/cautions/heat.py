@@ -5,7 +5,7 @@ from collections.abc import Iterable, Iterator
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import burns
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.piece import Fixture
 
 SUFFERS_CATEGORIES = frozenset(
@@ -37,42 +37,42 @@ def heat(arrangement: Arrangement) -> Iterable[Caution]:
     yield from _without_air(arrangement)
 
 
-def _burns(standing: Standing) -> bool:
-    return burns(standing.item) == "yes"
+def _burns(placed: PlacedItem) -> bool:
+    return burns(placed.item) == "yes"
 
 
-def _suffers(standing: Standing) -> bool:
-    item = standing.item
+def _suffers(placed: PlacedItem) -> bool:
+    item = placed.item
     metal = item.finish == "metal" and "corded" not in item.traits and item.category in ("tray", "box")
     return (item.category in SUFFERS_CATEGORIES or item.finish == "clear") and not metal
 
 
 def _by_the_fire(arrangement: Arrangement, fire: Fixture) -> Iterator[Caution]:
     top = fire.floor + fire.height
-    for standing in arrangement.visible:
-        across = max(fire.left - standing.right, standing.left - fire.right, 0.0)
-        if standing.bottom < top and across < HEARTH_MM and _burns(standing):
+    for placed in arrangement.visible:
+        across = max(fire.left - placed.right, placed.left - fire.right, 0.0)
+        if placed.bottom < top and across < HEARTH_MM and _burns(placed):
             yield Caution(
                 "heat",
                 "stop" if across < HEARTH_MM / 4 else "heed",
-                (standing.id,),
-                f"The {standing.item.label} burns and stands {round(across / 10)} cm beside the firebox; move it "
+                (placed.id,),
+                f"The {placed.item.label} burns and stands {round(across / 10)} cm beside the firebox; move it "
                 f"{round(HEARTH_MM / 10)} cm away before the fire is lit.",
             )
-        elif standing.bottom < top and across == 0.0 and _suffers(standing):
+        elif placed.bottom < top and across == 0.0 and _suffers(placed):
             yield Caution(
                 "heat",
                 "heed",
-                (standing.id,),
-                f"The {standing.item.label} stands before the firebox, where it would scorch, melt or crack; clear it "
+                (placed.id,),
+                f"The {placed.item.label} stands before the firebox, where it would scorch, melt or crack; clear it "
                 "away before the fire is lit, or set it aside of the opening.",
             )
-        elif top <= standing.bottom < top + FIREBOX_ABOVE_MM and across == 0.0 and _burns(standing):
+        elif top <= placed.bottom < top + FIREBOX_ABOVE_MM and across == 0.0 and _burns(placed):
             yield Caution(
                 "heat",
                 "heed",
-                (standing.id,),
-                f"The {standing.item.label} burns and stands {round((standing.bottom - top) / 10)} cm over the "
+                (placed.id,),
+                f"The {placed.item.label} burns and stands {round((placed.bottom - top) / 10)} cm over the "
                 "firebox; feel how warm the shelf gets, or move it to an end.",
             )
 
@@ -89,14 +89,12 @@ def _on_the_wall_over_the_fire(arrangement: Arrangement, fire: Fixture) -> Itera
                 (),
                 _over_the_fire(f"The {SPOILT_ON_A_WALL[fixture.kind]} on the wall", fixture.floor - top),
             )
-    for standing in arrangement.visible:
-        over = standing.left < fire.right and standing.right > fire.left
-        on_the_wall = standing.placement.pose in ("hung", "leaning") or standing.item.category == "device"
-        spoilt = standing.item.category in ("art", "frame", "device", "textile", "hanging")
-        if over and on_the_wall and spoilt and FIREBOX_ABOVE_MM <= standing.bottom - top < FIREBOX_WALL_MM:
-            yield Caution(
-                "heat", "heed", (standing.id,), _over_the_fire(f"The {standing.item.label}", standing.bottom - top)
-            )
+    for placed in arrangement.visible:
+        over = placed.left < fire.right and placed.right > fire.left
+        on_the_wall = placed.placement.pose in ("hung", "leaning") or placed.item.category == "device"
+        spoilt = placed.item.category in ("art", "frame", "device", "textile", "hanging")
+        if over and on_the_wall and spoilt and FIREBOX_ABOVE_MM <= placed.bottom - top < FIREBOX_WALL_MM:
+            yield Caution("heat", "heed", (placed.id,), _over_the_fire(f"The {placed.item.label}", placed.bottom - top))
 
 
 def _over_the_fire(name: str, up: float) -> str:
@@ -108,68 +106,68 @@ def _over_the_fire(name: str, up: float) -> str:
 
 
 def _by_the_cooktop(arrangement: Arrangement, cooktop: Fixture) -> Iterator[Caution]:
-    for standing in arrangement.visible:
-        across = max(cooktop.left - standing.right, standing.left - cooktop.right, 0.0)
-        on_its_level = abs(standing.ledge.floor - cooktop.floor) < 60 and not standing.ledge.is_wall
-        up = standing.bottom - cooktop.floor
+    for placed in arrangement.visible:
+        across = max(cooktop.left - placed.right, placed.left - cooktop.right, 0.0)
+        on_its_level = abs(placed.ledge.floor - cooktop.floor) < 60 and not placed.ledge.is_wall
+        up = placed.bottom - cooktop.floor
         if on_its_level and across == 0.0:
             yield Caution(
                 "heat",
                 "stop",
-                (standing.id,),
-                f"The {standing.item.label} stands on the cooktop; keep it free of everything, for it may be hot or be "
+                (placed.id,),
+                f"The {placed.item.label} stands on the cooktop; keep it free of everything, for it may be hot or be "
                 "switched on by mistake.",
             )
-        elif on_its_level and across < COOKTOP_NEAR_MM and (_burns(standing) or across < COOKTOP_BESIDE_MM):
+        elif on_its_level and across < COOKTOP_NEAR_MM and (_burns(placed) or across < COOKTOP_BESIDE_MM):
             yield Caution(
                 "heat",
-                "stop" if _burns(standing) and across < COOKTOP_BESIDE_MM else "heed",
-                (standing.id,),
-                f"The {standing.item.label} stands {round(across / 10)} cm from the cooktop; keep what burns or melts "
+                "stop" if _burns(placed) and across < COOKTOP_BESIDE_MM else "heed",
+                (placed.id,),
+                f"The {placed.item.label} stands {round(across / 10)} cm from the cooktop; keep what burns or melts "
                 f"{round(COOKTOP_NEAR_MM / 10)} cm away.",
             )
-        elif across == 0.0 and 0 < up < COOKTOP_ABOVE_MM and (_burns(standing) or _suffers(standing)):
+        elif across == 0.0 and 0 < up < COOKTOP_ABOVE_MM and (_burns(placed) or _suffers(placed)):
             yield Caution(
                 "heat",
-                "stop" if _burns(standing) else "heed",
-                (standing.id,),
-                f"The {standing.item.label} is {round(up / 10)} cm over the cooktop; keep "
+                "stop" if _burns(placed) else "heed",
+                (placed.id,),
+                f"The {placed.item.label} is {round(up / 10)} cm over the cooktop; keep "
                 f"{round(COOKTOP_ABOVE_MM / 10)} cm free of what burns or spoils, or what the maker of the hood tells.",
             )
 
 
 def _without_air(arrangement: Arrangement) -> Iterator[Caution]:
     shut_away = arrangement.piece.doors == "solid" and arrangement.piece.seen_shut
-    for standing in arrangement.standings:
-        item = standing.item
+    for placed in arrangement.placed_items:
+        item = placed.item
         if item.category not in ("device", "appliance") or "corded" not in item.traits:
             continue
-        clearance = standing.ledge.clearance
-        free = standing.ledge.floor + clearance - standing.top if clearance is not None else math.inf
+        clearance = placed.ledge.clearance
+        free = placed.ledge.floor + clearance - placed.top if clearance is not None else math.inf
         if item.category == "appliance" and free < STEAM_MM:
             yield Caution(
                 "heat",
                 "heed",
-                (standing.id,),
-                f"Over the {item.label} on {standing.ledge.label} only {round(max(free, 0) / 10)} cm are free; steam "
+                (placed.id,),
+                f"Over the {item.label} on {placed.ledge.label} only {round(max(free, 0) / 10)} cm are free; steam "
                 "and heat spoil what is above, so draw it forward when it is used.",
             )
-        if shut_away and not standing.hidden:
+        if shut_away and not placed.hidden:
             yield Caution(
                 "heat",
                 "heed",
-                (standing.id,),
+                (placed.id,),
                 f"The {item.label} gets warm behind the shut doors of {arrangement.piece.label}; give it air: slots, "
                 "a cut-out in the back, or an open place.",
             )
-        if not standing.hidden:
+        if not placed.hidden:
             continue
-        host = arrangement.by_id.get(standing.placement.inside or "")
+        host = arrangement.by_id.get(placed.placement.inside or "")
         if host is not None and (host.item.category == "box" or "lidded" in host.item.traits):
             yield Caution(
                 "heat",
                 "heed",
-                (standing.id, host.id),
+                (placed.id, host.id),
                 f"The {item.label} gets warm inside the {host.item.label}; give it air: an open back, slots, "
                 "or a basket.",
             )

@@ -5,7 +5,7 @@ from collections.abc import Iterable, Iterator
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.cautions.eaters import Eater, animals_of, child_of, reach_of
 from jolly_ledge.cautions.stuff import breaks, likely_mass, speaks_of
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.model.words import WALL_CATEGORIES
@@ -40,10 +40,10 @@ TAIL_MM = (250.0, 750.0)
 NEAR_EDGE_MM = 200.0
 
 
-def within_reach(arrangement: Arrangement, age: int) -> tuple[Standing, ...]:
+def within_reach(arrangement: Arrangement, age: int) -> tuple[PlacedItem, ...]:
     """Return the things of a look that a standing child of an age can get at, those under a lid left out."""
     reach = reach_of(age)
-    return tuple(standing for standing in _in_the_open(arrangement) if standing.bottom < reach)
+    return tuple(placed for placed in _in_the_open(arrangement) if placed.bottom < reach)
 
 
 def toddler(arrangement: Arrangement) -> Iterable[Caution]:
@@ -51,71 +51,71 @@ def toddler(arrangement: Arrangement) -> Iterable[Caution]:
     child = child_of(arrangement.household)
     if child is None:
         return
-    near = [standing for standing in _in_the_open(arrangement) if standing.bottom < child.reach]
-    unknown: list[Standing] = []
-    for standing in near:
-        danger = _danger(standing, child)
+    near = [placed for placed in _in_the_open(arrangement) if placed.bottom < child.reach]
+    unknown: list[PlacedItem] = []
+    for placed in near:
+        danger = _danger(placed, child)
         if danger is not None:
-            yield _told(standing, child, *danger)
-        elif _is_untold(standing, child):
-            unknown.append(standing)
+            yield _told(placed, child, *danger)
+        elif _is_untold(placed, child):
+            unknown.append(placed)
     if unknown:
-        names = [f"the {standing.item.label}" for standing in unknown]
+        names = [f"the {placed.item.label}" for placed in unknown]
         said = (
             f"{capital(listed(names))} {verb(names, 'stands', 'stand')} where {child.name} reaches, and what "
             f"{verb(names, 'it weighs, or whether it breaks, is', 'they weigh, or whether they break, is')} not told; "
             "find out, or set higher."
         )
-        yield Caution("toddler", "unknown", tuple(standing.id for standing in unknown), said)
+        yield Caution("toddler", "unknown", tuple(placed.id for placed in unknown), said)
 
 
-def _told(standing: Standing, child: Eater, word: str, level: Level) -> Caution:
-    hung = "hangs" if standing.placement.pose == "hung" else "stands"
+def _told(placed: PlacedItem, child: Eater, word: str, level: Level) -> Caution:
+    hung = "hangs" if placed.placement.pose == "hung" else "stands"
     return Caution(
         "toddler",
         level,
-        (standing.id,),
-        f"The {standing.item.label} is {word} and {hung} {round(standing.bottom / 10)} cm up, where {child.name} "
+        (placed.id,),
+        f"The {placed.item.label} is {word} and {hung} {round(placed.bottom / 10)} cm up, where {child.name} "
         f"reaches; set it above {round(child.reach / 10)} cm, or out of the room.",
     )
 
 
-def _in_the_open(arrangement: Arrangement) -> Iterator[Standing]:
+def _in_the_open(arrangement: Arrangement) -> Iterator[PlacedItem]:
     """Yield what a hand can get at: what lies in an open basket is out of sight, not out of reach."""
-    for standing in arrangement.standings:
-        host = arrangement.by_id.get(standing.placement.inside or "")
+    for placed in arrangement.placed_items:
+        host = arrangement.by_id.get(placed.placement.inside or "")
         if host is None or "lidded" not in host.item.traits:
-            yield standing
+            yield placed
 
 
-def _danger(standing: Standing, child: Eater) -> tuple[str, Level] | None:
-    item, mass, age = standing.item, standing.item.mass, child.age or 0
+def _danger(placed: PlacedItem, child: Eater) -> tuple[str, Level] | None:
+    item, mass, age = placed.item, placed.item.mass, child.age or 0
     if "flame" in item.traits and age < MINDS_FLAME_FROM:
         return "a flame", "stop"
     if age >= CAREFUL_FROM:
         return None
     if "sharp" in item.traits:
         return "sharp", "stop"
-    on_the_wall = standing.placement.pose in ("hung", "leaning") and item.category in WALL_CATEGORIES
+    on_the_wall = placed.placement.pose in ("hung", "leaning") and item.category in WALL_CATEGORIES
     if on_the_wall:
-        leans = standing.placement.pose == "leaning"
+        leans = placed.placement.pose == "leaning"
         return ("leaning, so that it is pulled over" if leans else "pulled off its hook"), "heed"
     if breaks(item) == "yes":
         return "breakable", "heed"
     if mass is not None and mass >= HEAVY_FOR_A_CHILD_KG and not item.is_book:
-        if standing.depth_order > 0:
+        if placed.depth_order > 0:
             return "heavy on top of something", "heed"
-        if standing.bottom >= FALLS_FROM_MM:
+        if placed.bottom >= FALLS_FROM_MM:
             return f"heavy ({mass:g} kg)", "heed"
     return None
 
 
-def _is_untold(standing: Standing, child: Eater) -> bool:
+def _is_untold(placed: PlacedItem, child: Eater) -> bool:
     """Tell whether nobody told what would make a thing a danger."""
     if (child.age or 0) >= CAREFUL_FROM:
         return False
-    item = standing.item
-    falls = standing.depth_order > 0 or standing.bottom >= FALLS_FROM_MM
+    item = placed.item
+    falls = placed.depth_order > 0 or placed.bottom >= FALLS_FROM_MM
     heavy = item.mass is None and not item.is_book and likely_mass(item) >= HEAVY_FOR_A_CHILD_KG
     return breaks(item) == "unknown" or (falls and heavy)
 
@@ -124,22 +124,22 @@ def small_parts(arrangement: Arrangement) -> Iterable[Caution]:
     """Report what a child or an animal can put into its mouth and must not."""
     child = child_of(arrangement.household)
     animals = [animal for animal in animals_of(arrangement.household) if animal.kind in ("dog", "bird")]
-    for standing in _in_the_open(arrangement):
-        harm = _swallowed_by_a_child(standing.item, child) if child is not None else ""
-        if child is not None and harm and standing.bottom < child.reach:
+    for placed in _in_the_open(arrangement):
+        harm = _swallowed_by_a_child(placed.item, child) if child is not None else ""
+        if child is not None and harm and placed.bottom < child.reach:
             yield Caution(
                 "small-parts",
                 "stop",
-                (standing.id,),
-                f"The {standing.item.label} {harm} within reach of {child.name}; keep it shut away or high up.",
+                (placed.id,),
+                f"The {placed.item.label} {harm} within reach of {child.name}; keep it shut away or high up.",
             )
-        near = [animal.name for animal in animals if standing.bottom < animal.reach]
-        if near and _is_eaten(standing.item):
+        near = [animal.name for animal in animals if placed.bottom < animal.reach]
+        if near and _is_eaten(placed.item):
             yield Caution(
                 "small-parts",
                 "heed",
-                (standing.id,),
-                f"The {standing.item.label} can be torn apart or eaten by {listed(near)}; cover it, or set it out "
+                (placed.id,),
+                f"The {placed.item.label} can be torn apart or eaten by {listed(near)}; cover it, or set it out "
                 f"of reach.",
             )
 
@@ -180,20 +180,20 @@ def tail(arrangement: Arrangement) -> Iterable[Caution]:
         return
     low, high = TAIL_MM
     swept = [
-        standing
-        for standing in arrangement.visible
-        if standing.ledge.clearance is None
-        and not standing.ledge.is_wall
-        and low <= standing.ledge.floor <= high
-        and (breaks(standing.item) == "yes" or "flame" in standing.item.traits)
-        and _to_the_edge(standing) < NEAR_EDGE_MM
+        placed
+        for placed in arrangement.visible
+        if placed.ledge.clearance is None
+        and not placed.ledge.is_wall
+        and low <= placed.ledge.floor <= high
+        and (breaks(placed.item) == "yes" or "flame" in placed.item.traits)
+        and _to_the_edge(placed) < NEAR_EDGE_MM
     ]
     if swept:
-        names = [f"the {standing.item.label}" for standing in swept]
+        names = [f"the {placed.item.label}" for placed in swept]
         yield Caution(
             "tips",
             "heed",
-            tuple(standing.id for standing in swept),
+            tuple(placed.id for placed in swept),
             f"{capital(listed(names))} {verb(names, 'stands', 'stand')} at the height of a dog's tail, near the "
             f"edge of "
             f"{swept[0].ledge.label}; draw {verb(names, 'it', 'them')} to the middle, or leave "
@@ -201,6 +201,6 @@ def tail(arrangement: Arrangement) -> Iterable[Caution]:
         )
 
 
-def _to_the_edge(standing: Standing) -> float:
-    ledge = standing.ledge
-    return min(standing.front, standing.left - ledge.left, ledge.right - standing.right)
+def _to_the_edge(placed: PlacedItem) -> float:
+    ledge = placed.ledge
+    return min(placed.front, placed.left - ledge.left, ledge.right - placed.right)

@@ -9,7 +9,7 @@ from msgspec import Struct
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import likely_mass
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Board, Ledge
 from jolly_ledge.model.words import BAY_KINDS, BoardMaterial
@@ -56,7 +56,7 @@ class Burden(Struct, frozen=True):
 
     ids: tuple[str, ...]
     known: float
-    unweighed: tuple[Standing, ...]
+    unweighed: tuple[PlacedItem, ...]
     guessed: float
     heaviest: float
 
@@ -70,22 +70,22 @@ class Burden(Struct, frozen=True):
         """How heavy it is, for a sentence."""
         if not self.unweighed:
             return f"carries {self.known:.1f} kg"
-        names = listed([f"the {standing.item.label}" for standing in self.unweighed])
+        names = listed([f"the {placed.item.label}" for placed in self.unweighed])
         return f"carries {self.known:.1f} kg and {names}, unweighed and about {self.guessed:.0f} kg more"
 
 
-def burden_of(standings: Sequence[Standing]) -> Burden:
+def burden_of(placed_items: Sequence[PlacedItem]) -> Burden:
     """Return what some things on a ledge weigh together; ``heaviest`` is the heaviest pile of them."""
-    unweighed = tuple(standing for standing in standings if standing.item.mass is None)
+    unweighed = tuple(placed for placed in placed_items if placed.item.mass is None)
     piles: dict[str, float] = {}
-    for standing in standings:
-        mass = standing.item.mass if standing.item.mass is not None else likely_mass(standing.item)
-        piles[standing.root] = piles.get(standing.root, 0.0) + mass
+    for placed in placed_items:
+        mass = placed.item.mass if placed.item.mass is not None else likely_mass(placed.item)
+        piles[placed.root] = piles.get(placed.root, 0.0) + mass
     return Burden(
-        ids=tuple(standing.id for standing in standings),
-        known=sum(standing.item.mass or 0.0 for standing in standings),
+        ids=tuple(placed.id for placed in placed_items),
+        known=sum(placed.item.mass or 0.0 for placed in placed_items),
         unweighed=unweighed,
-        guessed=sum(likely_mass(standing.item) for standing in unweighed),
+        guessed=sum(likely_mass(placed.item) for placed in unweighed),
         heaviest=max(piles.values(), default=0.0),
     )
 
@@ -142,10 +142,10 @@ def own_mass(board: Board, span: float, depth: float) -> float:
     return DENSITY_KG_M3[board.material] * span * depth * (board.thickness or 0.0) / 1e9
 
 
-def row_load_said(arrangement: Arrangement, row: Sequence[Standing]) -> str:
+def row_load_said(arrangement: Arrangement, row: Sequence[PlacedItem]) -> str:
     """Return what a row weighs and what its board carries with it, beside the rating where one is known."""
     own, ledge = burden_of(row), row[0].ledge
-    board = burden_of([standing for standing in arrangement.standings if standing.ledge.id == ledge.id])
+    board = burden_of([placed for placed in arrangement.placed_items if placed.ledge.id == ledge.id])
     limit = ledge.load_limit
     rating = f"of the {limit:g} kg it is rated for" if limit is not None else "and its rating is unknown"
     return f"{_weight_said(own)}; the board carries {_weight_said(board)} {rating}"
@@ -159,11 +159,11 @@ def _weight_said(burden: Burden) -> str:
 
 def load(arrangement: Arrangement) -> Iterable[Caution]:
     """Report ledges that carry more than they are rated for, sag or break, or are held by nobody knows what."""
-    by_ledge: dict[str, list[Standing]] = {}
-    for standing in arrangement.standings:
-        by_ledge.setdefault(standing.ledge.id, []).append(standing)
-    for standings in by_ledge.values():
-        ledge, burden = standings[0].ledge, burden_of(standings)
+    by_ledge: dict[str, list[PlacedItem]] = {}
+    for placed in arrangement.placed_items:
+        by_ledge.setdefault(placed.ledge.id, []).append(placed)
+    for placed_items in by_ledge.values():
+        ledge, burden = placed_items[0].ledge, burden_of(placed_items)
         yield from _rated(ledge, burden)
         if not ledge.is_wall:
             yield from _unrated(ledge, burden, arrangement)
@@ -180,7 +180,7 @@ def _rated(ledge: Ledge, burden: Burden) -> Iterable[Caution]:
         said = f"{name} carries {burden.known:.1f} kg and is rated for {limit:g} kg; take something off."
         yield Caution("load", "stop", burden.ids, said)
     elif burden.unweighed:
-        ids = tuple(standing.id for standing in burden.unweighed)
+        ids = tuple(placed.id for placed in burden.unweighed)
         said = f"{name} is rated for {limit:g} kg and {burden.said}; weigh what is not weighed."
         yield Caution("load", "unknown", ids, said)
 

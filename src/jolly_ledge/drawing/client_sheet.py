@@ -99,9 +99,9 @@ def _version(
 def _palette(plan: Plan, arrangement: Arrangement, left: float, top: float, width: float) -> list[Primitive]:
     """Return the colours a version shows most, as swatches as wide as their share, with their names."""
     areas: dict[str, float] = {}
-    for standing in arrangement.visible:
-        for colour, share in standing.colours:
-            areas[colour] = areas.get(colour, 0.0) + share * standing.area
+    for placed in arrangement.visible:
+        for colour, share in placed.colours:
+            areas[colour] = areas.get(colour, 0.0) + share * placed.area
     found = families_of(list(areas.items()))[:SWATCHES]
     whole = sum(area for _, area in found) or 1.0
     shapes: list[Primitive] = []

@@ -8,7 +8,7 @@ from msgspec.structs import replace
 from jolly_ledge.drawing.picture import Picture, Shape, ellipse
 from jolly_ledge.drawing.silhouettes import books, finds, greenery, planes, traced, turned
 from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.facing import faces_away
 from jolly_ledge.geometry.pose import extent, seen_shape
 from jolly_ledge.model.colour import darker
@@ -101,10 +101,10 @@ def item_shapes(item: Item, pose: Pose = "upright", width: float = 0.0, height: 
     )
 
 
-def standing_shapes(standing: Standing) -> tuple[Shape, ...]:
+def standing_shapes(placed: PlacedItem) -> tuple[Shape, ...]:
     """Return the shapes of a placed thing, its foot on the origin; one that is turned away shows its back."""
-    item = back_of(standing.item) if faces_away(standing) else standing.item
-    return item_shapes(item, standing.placement.pose, round(standing.width, 1), round(standing.height, 1))
+    item = back_of(placed.item) if faces_away(placed) else placed.item
+    return item_shapes(item, placed.placement.pose, round(placed.width, 1), round(placed.height, 1))
 
 
 @lru_cache(maxsize=512)

@@ -4,47 +4,47 @@ from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.items import contact_shadow, standing_shapes
 from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, moved, polyline
 from jolly_ledge.drawing.theme import SOFT_INK
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 
 ROOM_MM = 24.0
 """So much stays free round what stands beyond the piece."""
 
 
-def painting_order(standings: tuple[Standing, ...]) -> list[Standing]:
+def painting_order(placed_items: tuple[PlacedItem, ...]) -> list[PlacedItem]:
     """Return the visible things as they are painted: far from the eye before near, low before high.
 
     What hangs is at the wall, whatever the depth of its ledge; what stands on one thing is ordered among itself; what
     is inside something is painted before it, for its rim hides the foot.
     """
-    carried: dict[str | None, list[Standing]] = {}
-    shown = {standing.id for standing in standings if not standing.hidden}
-    for standing in standings:
-        if not standing.hidden:
-            host = standing.placement.host
-            carried.setdefault(host if host in shown else None, []).append(standing)
+    carried: dict[str | None, list[PlacedItem]] = {}
+    shown = {placed.id for placed in placed_items if not placed.hidden}
+    for placed in placed_items:
+        if not placed.hidden:
+            host = placed.placement.host
+            carried.setdefault(host if host in shown else None, []).append(placed)
     for group in carried.values():
         group.sort(key=_from_the_wall)
-    order: list[Standing] = []
+    order: list[PlacedItem] = []
 
-    def paint(standing: Standing) -> None:
-        guests = carried.get(standing.id, ())
+    def paint(placed: PlacedItem) -> None:
+        guests = carried.get(placed.id, ())
         for guest in guests:
             if guest.placement.inside:
                 paint(guest)
-        order.append(standing)
+        order.append(placed)
         for guest in guests:
             if not guest.placement.inside:
                 paint(guest)
 
-    for standing in carried.get(None, ()):
-        paint(standing)
+    for placed in carried.get(None, ()):
+        paint(placed)
     return order
 
 
-def _from_the_wall(standing: Standing) -> tuple[bool, float, float, str]:
+def _from_the_wall(placed: PlacedItem) -> tuple[bool, float, float, str]:
     """Return what things are ordered by: what hangs is at the wall, however thick it is."""
-    hangs = standing.placement.pose == "hung"
-    return not hangs, round(standing.from_wall, 1), standing.left, standing.id
+    hangs = placed.placement.pose == "hung"
+    return not hangs, round(placed.from_wall, 1), placed.left, placed.id
 
 
 def frame_of(arrangement: Arrangement) -> tuple[float, float, float, float]:
@@ -52,9 +52,9 @@ def frame_of(arrangement: Arrangement) -> tuple[float, float, float, float]:
     case = case_picture(arrangement.piece)
     seen = arrangement.visible
     return (
-        min([case.left, *(standing.left - ROOM_MM for standing in seen)]),
-        min([case.top, *(-standing.top - ROOM_MM for standing in seen)]),
-        max([case.right, *(standing.right + ROOM_MM for standing in seen)]),
+        min([case.left, *(placed.left - ROOM_MM for placed in seen)]),
+        min([case.top, *(-placed.top - ROOM_MM for placed in seen)]),
+        max([case.right, *(placed.right + ROOM_MM for placed in seen)]),
         case.bottom,
     )
 
@@ -63,10 +63,10 @@ def look_picture(arrangement: Arrangement, *, scale_bar: bool = True) -> Picture
     """Return the elevation of a look at true scale: mm, y down, the floor at 0."""
     case = case_picture(arrangement.piece)
     shapes: list[Primitive] = list(case.primitives)
-    for standing in painting_order(arrangement.standings):
-        if standing.placement.pose != "hung" and standing.depth_order == 0:
-            shapes += moved(contact_shadow(round(standing.width, 1)), standing.x, -standing.bottom)
-        shapes += moved(standing_shapes(standing), standing.x, -standing.bottom)
+    for placed in painting_order(arrangement.placed_items):
+        if placed.placement.pose != "hung" and placed.depth_order == 0:
+            shapes += moved(contact_shadow(round(placed.width, 1)), placed.x, -placed.bottom)
+        shapes += moved(standing_shapes(placed), placed.x, -placed.bottom)
     shapes += front_shapes(arrangement.piece)
     left, top, right, bottom = frame_of(arrangement)
     if scale_bar:

@@ -2,7 +2,7 @@
 
 from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, ellipse, polyline, rectangle
 from jolly_ledge.drawing.theme import CASE
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Ledge
 
@@ -26,24 +26,24 @@ def ledge_from_above(ledge: Ledge) -> Picture:
     return Picture(tuple(shapes), -10, -10, ledge.width + 10, ledge.depth + 14)
 
 
-def footprint_shapes(standing: Standing) -> tuple[Shape, ...]:
+def footprint_shapes(placed: PlacedItem) -> tuple[Shape, ...]:
     """Return a thing's footprint about its middle."""
-    width, depth = standing.width, standing.back - standing.front
-    colour = standing.colours[0][0]
-    lift = min(standing.depth_order * 0.12, 0.36)
+    width, depth = placed.width, placed.back - placed.front
+    colour = placed.colours[0][0]
+    lift = min(placed.depth_order * 0.12, 0.36)
     fill = Gradient(
         (-width / 2, -depth / 2),
         (width / 2, depth / 2),
         ((0.0, lighter(colour, 0.25 + lift)), (1.0, darker(colour, 0.2))),
     )
-    if standing.item.is_round and standing.placement.pose == "upright":
+    if placed.item.is_round and placed.placement.pose == "upright":
         path = ellipse(0, 0, width / 2, depth / 2)
     else:
         path = rectangle(-width / 2, -depth / 2, width, depth)
     return (Shape(path, fill, 0.94, darker(colour, 0.5), 2.0, 0.8),)
 
 
-def on_ledge(arrangement: Arrangement, ledge_id: str) -> list[Standing]:
+def on_ledge(arrangement: Arrangement, ledge_id: str) -> list[PlacedItem]:
     """Return the visible things on a ledge, carriers before what they carry."""
     found = [s for s in arrangement.visible if s.ledge.id == ledge_id and s.placement.pose not in ("hung", "draped")]
-    return sorted(found, key=lambda standing: standing.depth_order)
+    return sorted(found, key=lambda placed: placed.depth_order)

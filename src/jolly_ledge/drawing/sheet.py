@@ -118,8 +118,8 @@ def _with(picture: Picture, more: Sequence[Primitive]) -> Picture:
 def _from_above(arrangement: Arrangement, top: Ledge) -> Picture:
     table = table_from_above(arrangement.piece)
     shapes: list[Primitive] = []
-    for standing in on_ledge(arrangement, top.id):
-        shapes += moved(footprint_shapes(standing), standing.x, top.depth - standing.z)
+    for placed in on_ledge(arrangement, top.id):
+        shapes += moved(footprint_shapes(placed), placed.x, top.depth - placed.z)
     return _with(table, shapes)
 
 
@@ -127,10 +127,10 @@ def _badges_above(arrangement: Arrangement, top: Ledge, steps: Sequence[PlacingS
     taken: list[tuple[float, float]] = []
     shapes: list[Primitive] = []
     for step in steps:
-        standing = arrangement.by_id[step.placement]
-        if standing.ledge.id != top.id or standing.hidden:
+        placed = arrangement.by_id[step.placement]
+        if placed.ledge.id != top.id or placed.hidden:
             continue
-        x, y = _free_place(standing.x, top.depth - standing.z, taken, 2 * BADGE / factor)
+        x, y = _free_place(placed.x, top.depth - placed.z, taken, 2 * BADGE / factor)
         taken.append((x, y))
         shapes += _badge(x, y, step.number, factor)
     return shapes
@@ -150,11 +150,11 @@ def numbered_spots(
     """
     spots: list[tuple[int, tuple[float, float]]] = []
     for step in steps:
-        standing = arrangement.by_id[step.placement]
-        if not standing.hidden:
-            middle = (standing.bottom + standing.top) / 2
+        placed = arrangement.by_id[step.placement]
+        if not placed.hidden:
+            middle = (placed.bottom + placed.top) / 2
             taken = [spot for _, spot in spots]
-            spots.append((step.number, _free_place(standing.x, middle, taken, 2 * badge / scale)))
+            spots.append((step.number, _free_place(placed.x, middle, taken, 2 * badge / scale)))
     return spots
 
 
@@ -275,10 +275,10 @@ def _enlarged(arrangement: Arrangement, ledge: Ledge, steps: Sequence[PlacingSte
         Shape(rectangle(ledge.left, -ledge.floor - high, ledge.width, high), "#f6f3ec", 1.0, RULE, 1.5),
         Shape(rectangle(ledge.left, -ledge.floor, ledge.width, 14), "#d9d0c0", 1.0, SOFT_INK, 1.5),
     ]
-    for standing in painting_order(arrangement.standings):
-        if standing.ledge.id == ledge.id:
-            shapes += moved(standing_shapes(standing), standing.x, -standing.bottom)
-    tops = [standing.top for standing in arrangement.by_ledge.get(ledge.id, ())]
+    for placed in painting_order(arrangement.placed_items):
+        if placed.ledge.id == ledge.id:
+            shapes += moved(standing_shapes(placed), placed.x, -placed.bottom)
+    tops = [placed.top for placed in arrangement.by_ledge.get(ledge.id, ())]
     top = max([ledge.floor + high, *tops])
     picture = Picture(tuple(shapes), ledge.left - 6, -top - 6, ledge.right + 6, -ledge.floor + 20)
     scale = scale_for(picture, width, ENLARGED_HEIGHT)

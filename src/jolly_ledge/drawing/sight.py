@@ -19,7 +19,7 @@ from jolly_ledge.drawing.picture import Gradient, Path, Point, Primitive, Shape,
 from jolly_ledge.drawing.plan_view import footprint_shapes
 from jolly_ledge.drawing.table_top import main_top, table_from_above
 from jolly_ledge.drawing.theme import CASE
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.facing import Side, seen_from_side, side_of
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Ledge, Piece
@@ -106,10 +106,10 @@ def sight_of(arrangement: Arrangement, eye: Eye, *, shut: bool = False) -> Sight
     layers = [Layer(_fixtures(piece, eye)), Layer(_sitters(piece, eye)), Layer(_body(piece, bare.primitives, eye))]
     for ledge in sorted((ledge for ledge in piece.ledges if not ledge.is_wall), key=lambda ledge: ledge.floor):
         layers += _ledge_layers(piece, ledge, seen, eye)
-    hung = [s for s in painting_order(seen.standings) if s.ledge.is_wall]
-    layers.insert(2, Layer(tuple(shape for standing in hung for shape in _thing(standing, eye))))
+    hung = [s for s in painting_order(seen.placed_items) if s.ledge.is_wall]
+    layers.insert(2, Layer(tuple(shape for placed in hung for shape in _thing(placed, eye))))
     layers.append(Layer(shut_door_shapes(piece) if shut else front_shapes(piece)))
-    tallest = max((standing.top for standing in seen.visible), default=0.0)
+    tallest = max((placed.top for placed in seen.visible), default=0.0)
     whole = case_picture(piece)
     if not eye.name.startswith("Seat "):
         return Sight(tuple(layers), whole.left, min(whole.top, -tallest - 40), whole.right, whole.bottom)
@@ -126,8 +126,8 @@ def sight_from_above(arrangement: Arrangement) -> Sight:
     shapes: list[Primitive] = list(table.primitives)
     if top is not None:
         things = [s for s in arrangement.visible if s.ledge.id == top.id and s.placement.pose not in ("hung", "draped")]
-        for standing in sorted(things, key=lambda standing: standing.depth_order):
-            shapes += moved(footprint_shapes(standing), standing.x - top.left, top.depth - standing.z)
+        for placed in sorted(things, key=lambda placed: placed.depth_order):
+            shapes += moved(footprint_shapes(placed), placed.x - top.left, top.depth - placed.z)
     return Sight((Layer(tuple(shapes)),), table.left, table.top, table.right, table.bottom)
 
 
@@ -142,17 +142,17 @@ def _at(eye: Eye, x: float, y: float, z: float) -> _Seen:
     return _Seen(eye.x + (x - eye.x) * scale, -(eye.height + (y - eye.height) * scale), scale)
 
 
-def _thing(standing: Standing, eye: Eye) -> tuple[Primitive, ...]:
-    at = _at(eye, standing.x, standing.bottom, standing.z)
+def _thing(placed: PlacedItem, eye: Eye) -> tuple[Primitive, ...]:
+    at = _at(eye, placed.x, placed.bottom, placed.z)
     shapes: list[Primitive] = []
-    if standing.depth_order == 0 and standing.placement.pose not in ("hung", "draped"):
-        shapes += moved(contact_shadow(round(standing.width, 1)), at.x, at.y, at.scale)
-    shapes += moved(standing_shapes(standing), at.x, at.y, at.scale)
+    if placed.depth_order == 0 and placed.placement.pose not in ("hung", "draped"):
+        shapes += moved(contact_shadow(round(placed.width, 1)), at.x, at.y, at.scale)
+    shapes += moved(standing_shapes(placed), at.x, at.y, at.scale)
     return tuple(shapes)
 
 
 def _ledge_layers(piece: Piece, ledge: Ledge, seen: Arrangement, eye: Eye) -> list[Layer]:
-    order = painting_order(seen.standings)
+    order = painting_order(seen.placed_items)
     things = tuple(shape for s in order if s.ledge.id == ledge.id for shape in _thing(s, eye))
     enclosed = piece.kind in CASE_KINDS and ledge.clearance is not None
     if not enclosed:

@@ -28,8 +28,8 @@ AROUND_MM = 120.0
 
 def main_top(piece: Piece) -> Ledge | None:
     """Return the highest ledge that things stand on: what is seen from above."""
-    standing = [ledge for ledge in piece.ledges if not ledge.is_wall]
-    return max(standing, key=lambda ledge: ledge.floor, default=None)
+    placed = [ledge for ledge in piece.ledges if not ledge.is_wall]
+    return max(placed, key=lambda ledge: ledge.floor, default=None)
 
 
 def outline_from_above(ledge: Ledge) -> Path:

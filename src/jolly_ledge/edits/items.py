@@ -154,11 +154,11 @@ class MergeItems(BaseEdit, frozen=True):
         return replace(plan, stash=stash, looks=looks)
 
     def _merged(self, look: Look) -> Look:
-        standing = [p for p in look.placements if p.item == self.kept or p.item in self.gone]
-        if not standing:
+        placed = [p for p in look.placements if p.item == self.kept or p.item in self.gone]
+        if not placed:
             return look
-        stays = next((p for p in standing if p.item == self.kept), standing[0])
-        fewer = without_placements(look, [p.id for p in standing if p.id != stays.id])
+        stays = next((p for p in placed if p.item == self.kept), placed[0])
+        fewer = without_placements(look, [p.id for p in placed if p.id != stays.id])
         placements = tuple(replace(p, item=self.kept) if p.id == stays.id else p for p in fewer.placements)
         return replace(fewer, placements=placements)
 

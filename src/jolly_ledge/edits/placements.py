@@ -209,7 +209,7 @@ class SetPose(BaseEdit, frozen=True):
             z = placement.z
             if self.pose == "leaning" and placement.host is None:
                 size = extent(stash[placement.item], self.pose, placement.turn)
-                others = [standing for standing in now.standings if standing.id not in self.placements]
+                others = [placed for placed in now.placed_items if placed.id not in self.placements]
                 z = lean_z(piece.ledge(placement.ledge), placement.x or 0.0, size.width, size.depth, others)
             return changed(placement, pose=self.pose, z=z)
 

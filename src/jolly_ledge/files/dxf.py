@@ -3,7 +3,7 @@
 import io
 from typing import Any
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.silhouette import outline
 from jolly_ledge.model.piece import Ledge
 
@@ -59,11 +59,11 @@ def _elevation(space: Any, arrangement: Arrangement) -> None:
             _ellipse(space, "FIXTURES", middle, fixture.width / 2, fixture.height / 2)
         else:
             _box(space, "FIXTURES", fixture.left, fixture.floor, fixture.width, fixture.height)
-    for standing in arrangement.standings:
-        layer = "HIDDEN" if standing.hidden else "THINGS"
-        points = outline(standing.shape, standing.width, standing.height, standing.item.outline)
-        _loop(space, layer, [(standing.x + x, standing.bottom + y) for x, y in points])
-        _name(space, standing.item.label, (standing.x, standing.bottom + standing.height / 2))
+    for placed in arrangement.placed_items:
+        layer = "HIDDEN" if placed.hidden else "THINGS"
+        points = outline(placed.shape, placed.width, placed.height, placed.item.outline)
+        _loop(space, layer, [(placed.x + x, placed.bottom + y) for x, y in points])
+        _name(space, placed.item.label, (placed.x, placed.bottom + placed.height / 2))
 
 
 def _from_above(space: Any, arrangement: Arrangement, ledge: Ledge, front: float) -> None:
@@ -73,17 +73,17 @@ def _from_above(space: Any, arrangement: Arrangement, ledge: Ledge, front: float
     else:
         _box(space, "LEDGES-ABOVE", ledge.left, front, ledge.width, ledge.depth)
     _name(space, ledge.label, (ledge.left + ledge.width / 2, front - LETTERS_MM))
-    for standing in arrangement.standings:
-        if standing.ledge.id == ledge.id and standing.placement.pose not in ("hung", "draped"):
-            _footprint(space, standing, front)
+    for placed in arrangement.placed_items:
+        if placed.ledge.id == ledge.id and placed.placement.pose not in ("hung", "draped"):
+            _footprint(space, placed, front)
 
 
-def _footprint(space: Any, standing: Standing, front: float) -> None:
-    deep = standing.back - standing.front
-    if standing.item.is_round and standing.placement.pose == "upright":
-        _ellipse(space, "THINGS-ABOVE", (standing.x, front + standing.z), standing.width / 2, deep / 2)
+def _footprint(space: Any, placed: PlacedItem, front: float) -> None:
+    deep = placed.back - placed.front
+    if placed.item.is_round and placed.placement.pose == "upright":
+        _ellipse(space, "THINGS-ABOVE", (placed.x, front + placed.z), placed.width / 2, deep / 2)
     else:
-        _box(space, "THINGS-ABOVE", standing.left, front + standing.front, standing.width, deep)
+        _box(space, "THINGS-ABOVE", placed.left, front + placed.front, placed.width, deep)
 
 
 def _box(space: Any, layer: str, left: float, low: float, width: float, height: float) -> None:

@@ -22,7 +22,7 @@ ROW_GAP_MM = 25.0
 """Upright books nearer than this read as one row."""
 
 
-class Standing(Struct, frozen=True, cache_hash=True):
+class PlacedItem(Struct, frozen=True, cache_hash=True):
     """One placed thing in space.
 
     ``left``, ``right``, ``bottom`` and ``top`` are its seen edges from the piece's left end and the
@@ -84,10 +84,10 @@ class Unit(Struct, frozen=True, cache_hash=True):
     ``lead`` is the largest thing in it; the edges are those of the whole, ``area`` is what it shows, in mm².
     """
 
-    standings: tuple[Standing, ...]
+    placed_items: tuple[PlacedItem, ...]
     ids: tuple[str, ...]
     label: str
-    lead: Standing
+    lead: PlacedItem
     left: float
     right: float
     bottom: float
@@ -95,17 +95,17 @@ class Unit(Struct, frozen=True, cache_hash=True):
     area: float
 
 
-def _unit(standings: list[Standing]) -> Unit:
+def _unit(placed_items: list[PlacedItem]) -> Unit:
     return Unit(
-        standings=tuple(standings),
-        ids=tuple(standing.id for standing in standings),
-        label=_label(standings),
-        lead=max(standings, key=lambda standing: standing.area),
-        left=min(standing.left for standing in standings),
-        right=max(standing.right for standing in standings),
-        bottom=min(standing.bottom for standing in standings),
-        top=max(standing.top for standing in standings),
-        area=sum(standing.area for standing in standings),
+        placed_items=tuple(placed_items),
+        ids=tuple(placed_item.id for placed_item in placed_items),
+        label=_label(placed_items),
+        lead=max(placed_items, key=lambda placed_item: placed_item.area),
+        left=min(placed_item.left for placed_item in placed_items),
+        right=max(placed_item.right for placed_item in placed_items),
+        bottom=min(placed_item.bottom for placed_item in placed_items),
+        top=max(placed_item.top for placed_item in placed_items),
+        area=sum(placed_item.area for placed_item in placed_items),
     )
 
 
@@ -140,9 +140,9 @@ class Column(Struct, frozen=True, cache_hash=True):
     def named_vignette(self) -> str | None:
         """The vignette it is told to belong to, if any."""
         for unit in self.units:
-            for standing in unit.standings:
-                if standing.placement.vignette:
-                    return standing.placement.vignette
+            for placed_item in unit.placed_items:
+                if placed_item.placement.vignette:
+                    return placed_item.placement.vignette
         return None
 
 
@@ -194,8 +194,8 @@ class Arrangement:
         self.families = families
         self.household = household
         self.awaited = awaited
-        self.standings: tuple[Standing, ...] = tuple(_stand(piece, stash, look))
-        self.by_id: dict[str, Standing] = {standing.id: standing for standing in self.standings}
+        self.placed_items: tuple[PlacedItem, ...] = tuple(_stand(piece, stash, look))
+        self.by_id: dict[str, PlacedItem] = {placed_item.id: placed_item for placed_item in self.placed_items}
 
     @property
     def manner(self) -> Manner:
@@ -203,23 +203,23 @@ class Arrangement:
         return self.look.manner
 
     @cached_property
-    def visible(self) -> tuple[Standing, ...]:
+    def visible(self) -> tuple[PlacedItem, ...]:
         """The things that can be seen."""
-        return tuple(standing for standing in self.standings if not standing.hidden)
+        return tuple(placed_item for placed_item in self.placed_items if not placed_item.hidden)
 
     @cached_property
-    def by_ledge(self) -> dict[str, tuple[Standing, ...]]:
+    def by_ledge(self) -> dict[str, tuple[PlacedItem, ...]]:
         """The things that can be seen, by the ledge they belong to."""
-        found: dict[str, list[Standing]] = {}
-        for standing in self.visible:
-            found.setdefault(standing.ledge.id, []).append(standing)
-        return {ledge: tuple(standings) for ledge, standings in found.items()}
+        found: dict[str, list[PlacedItem]] = {}
+        for placed_item in self.visible:
+            found.setdefault(placed_item.ledge.id, []).append(placed_item)
+        return {ledge: tuple(placed_items) for ledge, placed_items in found.items()}
 
     @cached_property
     def columns(self) -> dict[str, tuple[Column, ...]]:
         """The columns of each ledge that holds any, left to right."""
         counting = (self.manner.gathered, self.manner.perched)
-        return {ledge: columns_of(standings, counting) for ledge, standings in self.by_ledge.items()}
+        return {ledge: columns_of(placed_items, counting) for ledge, placed_items in self.by_ledge.items()}
 
     @cached_property
     def vignettes(self) -> tuple[Vignette, ...]:
@@ -267,10 +267,10 @@ def awaited_by(stash: tuple[Item, ...], piece: str, is_only: bool) -> tuple[Item
     )
 
 
-def _stand(piece: Piece, stash: Mapping[str, Item], look: Look) -> Iterable[Standing]:
+def _stand(piece: Piece, stash: Mapping[str, Item], look: Look) -> Iterable[PlacedItem]:
     ledges = {ledge.id: ledge for ledge in piece.ledges}
     waiting = list(look.placements)
-    done: dict[str, Standing] = {}
+    done: dict[str, PlacedItem] = {}
     while waiting:
         later: list[Placement] = []
         for placement in waiting:
@@ -292,7 +292,7 @@ def _stand(piece: Piece, stash: Mapping[str, Item], look: Look) -> Iterable[Stan
 
 
 @lru_cache(maxsize=16_384)
-def stand(placement: Placement, item: Item, ledge: Ledge, host: Standing | None = None) -> Standing:
+def stand(placement: Placement, item: Item, ledge: Ledge, host: PlacedItem | None = None) -> PlacedItem:
     """Place one thing in space, over its host if it has one.
 
     The same values give the same object, so that what did not move is known by identity.
@@ -318,7 +318,7 @@ def stand(placement: Placement, item: Item, ledge: Ledge, host: Standing | None 
         bottom, hidden = host.top, host.hidden
     middle = ledge.left + x
     shape = seen_shape(item, placement.pose)
-    return Standing(
+    return PlacedItem(
         id=placement.id,
         placement=placement,
         item=item,
@@ -337,7 +337,7 @@ def stand(placement: Placement, item: Item, ledge: Ledge, host: Standing | None 
     )
 
 
-def _inside(item: Item, host: Standing) -> tuple[float, bool]:
+def _inside(item: Item, host: PlacedItem) -> tuple[float, bool]:
     """Return the foot of a thing inside a host, and whether the host hides it."""
     category = host.item.category
     if category == "tray":
@@ -354,25 +354,25 @@ USUAL_COUNTING: tuple[Counting, Counting] = ("together", "own")
 
 @lru_cache(maxsize=512)
 def columns_of(
-    standings: tuple[Standing, ...], counting: tuple[Counting, Counting] = USUAL_COUNTING
+    placed_items: tuple[PlacedItem, ...], counting: tuple[Counting, Counting] = USUAL_COUNTING
 ) -> tuple[Column, ...]:
     """Return the columns that the visible things of one ledge form, left to right.
 
     ``counting`` tells how what is gathered, and what is perched, counts.
     """
-    by_root: dict[str, list[Standing]] = {}
-    for standing in standings:
-        by_root.setdefault(standing.root, []).append(standing)
+    by_root: dict[str, list[PlacedItem]] = {}
+    for placed_item in placed_items:
+        by_root.setdefault(placed_item.root, []).append(placed_item)
     for group in by_root.values():
-        group.sort(key=lambda standing: standing.bottom)
+        group.sort(key=lambda placed_item: placed_item.bottom)
     groups = _join_rows(sorted(by_root.values(), key=lambda group: group[0].left))
     # What juts out on top may reach further left than what carries it.
     return tuple(sorted((_column(group, counting) for group in groups), key=lambda column: column.left))
 
 
-def _join_rows(groups: list[list[Standing]]) -> list[list[Standing]]:
+def _join_rows(groups: list[list[PlacedItem]]) -> list[list[PlacedItem]]:
     """Join neighbouring upright books into rows."""
-    joined: list[list[Standing]] = []
+    joined: list[list[PlacedItem]] = []
     for group in groups:
         previous = joined[-1] if joined else None
         if (
@@ -389,53 +389,57 @@ def _join_rows(groups: list[list[Standing]]) -> list[list[Standing]]:
     return joined
 
 
-def _is_row_book(standing: Standing) -> bool:
-    return standing.item.category in ("book", "book-row") and standing.placement.pose in (
+def _is_row_book(placed_item: PlacedItem) -> bool:
+    return placed_item.item.category in ("book", "book-row") and placed_item.placement.pose in (
         "upright",
         "spine-in",
         "leaning",
     )
 
 
-def _column(group: list[Standing], counting: tuple[Counting, Counting]) -> Column:
-    units: list[list[Standing]] = []
-    for standing in group:
-        host_unit = next((unit for unit in units if any(member.id == standing.placement.host for member in unit)), None)
+def _column(group: list[PlacedItem], counting: tuple[Counting, Counting]) -> Column:
+    units: list[list[PlacedItem]] = []
+    for placed_item in group:
+        host_unit = next(
+            (unit for unit in units if any(member.id == placed_item.placement.host for member in unit)), None
+        )
         if host_unit is None:
             row = next((unit for unit in units if _is_row_book(unit[0]) and unit[0].depth_order == 0), None)
-            if row is not None and standing.depth_order == 0 and standing.placement.unit != "own":
-                row.append(standing)
+            if row is not None and placed_item.depth_order == 0 and placed_item.placement.unit != "own":
+                row.append(placed_item)
             else:
-                units.append([standing])
-        elif _same_unit(standing, host_unit, counting):
-            host_unit.append(standing)
+                units.append([placed_item])
+        elif _same_unit(placed_item, host_unit, counting):
+            host_unit.append(placed_item)
         else:
-            units.append([standing])
+            units.append([placed_item])
     return Column(
         ledge=group[0].ledge,
-        ids=tuple(standing.id for unit in units for standing in unit),
+        ids=tuple(placed_item.id for unit in units for placed_item in unit),
         units=tuple(_unit(unit) for unit in units),
-        left=min(standing.left for standing in group),
-        right=max(standing.right for standing in group),
-        front=min(standing.front for standing in group),
-        back=max(standing.back for standing in group),
-        top=max(standing.top for standing in group),
+        left=min(placed_item.left for placed_item in group),
+        right=max(placed_item.right for placed_item in group),
+        front=min(placed_item.front for placed_item in group),
+        back=max(placed_item.back for placed_item in group),
+        top=max(placed_item.top for placed_item in group),
     )
 
 
-def _same_unit(standing: Standing, host_unit: list[Standing], counting: tuple[Counting, Counting]) -> bool:
-    told = standing.placement.unit
+def _same_unit(placed_item: PlacedItem, host_unit: list[PlacedItem], counting: tuple[Counting, Counting]) -> bool:
+    told = placed_item.placement.unit
     if told is not None:
         return told == "together"
     gathered, perched = counting
-    if standing.placement.pose == "draped" or (standing.placement.inside and host_unit[0].item.category != "tray"):
+    if placed_item.placement.pose == "draped" or (
+        placed_item.placement.inside and host_unit[0].item.category != "tray"
+    ):
         return True
     if host_unit[0].item.category == "tray":
         return gathered == "together"
-    return perched == "together" or (standing.item.is_book and all(member.item.is_book for member in host_unit))
+    return perched == "together" or (placed_item.item.is_book and all(member.item.is_book for member in host_unit))
 
 
-def _label(unit: list[Standing]) -> str:
+def _label(unit: list[PlacedItem]) -> str:
     first = unit[0]
     if len(unit) > 1 and all(member.item.is_book for member in unit):
         flat = first.placement.pose == "flat" or first.item.category == "book-stack"

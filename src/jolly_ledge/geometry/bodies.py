@@ -4,7 +4,7 @@ import math
 from bisect import bisect_left
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.silhouette import PROFILES, half_widths
 
 TOLERANCE_MM = 1.0
@@ -13,7 +13,7 @@ OUT_OF_ROUND = 0.25
 """What is so much deeper than wide is no circle from above."""
 
 
-def in_one_place(first: Standing, second: Standing) -> bool:
+def in_one_place(first: PlacedItem, second: PlacedItem) -> bool:
     """Tell whether two things would share room, by more than a millimetre.
 
     Boxes are compared first. Turned things (vessels, lamps, plants) are then cut into discs: a dish has room under a
@@ -30,16 +30,16 @@ def in_one_place(first: Standing, second: Standing) -> bool:
     return any(_share_a_level(first, second, low + step * (number + 0.5)) for number in range(LEVELS))
 
 
-def _is_turned(standing: Standing) -> bool:
-    deep = standing.back - standing.front
+def _is_turned(placed: PlacedItem) -> bool:
+    deep = placed.back - placed.front
     return (
-        standing.item.is_round
-        and standing.placement.pose == "upright"
-        and abs(standing.width - deep) <= OUT_OF_ROUND * max(standing.width, deep)
+        placed.item.is_round
+        and placed.placement.pose == "upright"
+        and abs(placed.width - deep) <= OUT_OF_ROUND * max(placed.width, deep)
     )
 
 
-def _share_a_level(first: Standing, second: Standing, level: float) -> bool:
+def _share_a_level(first: PlacedItem, second: PlacedItem, level: float) -> bool:
     one, other = _radius(first, level), _radius(second, level)
     if one is not None and other is not None:
         return math.hypot(first.x - second.x, first.z - second.z) < one + other - TOLERANCE_MM
@@ -50,14 +50,14 @@ def _share_a_level(first: Standing, second: Standing, level: float) -> bool:
     return away < (radius or 0.0) - TOLERANCE_MM
 
 
-def _radius(standing: Standing, level: float) -> float | None:
+def _radius(placed: PlacedItem, level: float) -> float | None:
     """Return the radius of a turned thing at a height over the floor, in mm; None for a block."""
-    if not _is_turned(standing):
+    if not _is_turned(placed):
         return None
-    widest = standing.width / 2
-    if standing.shape not in PROFILES:
+    widest = placed.width / 2
+    if placed.shape not in PROFILES:
         return widest
-    return widest * _share_at(standing.shape, round((level - standing.bottom) / (standing.top - standing.bottom), 2))
+    return widest * _share_at(placed.shape, round((level - placed.bottom) / (placed.top - placed.bottom), 2))
 
 
 @lru_cache(maxsize=4096)

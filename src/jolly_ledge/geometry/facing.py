@@ -5,7 +5,7 @@ from typing import Literal
 
 from msgspec.structs import replace
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge, Piece, Seat
 
@@ -48,14 +48,14 @@ def seen_from_side(arrangement: Arrangement, side: Side) -> Arrangement:
     )
     kept = {placement.id for placement in placements}
     placements = tuple(placement for placement in placements if placement.host is None or placement.host in kept)
-    stash = {standing.item.id: standing.item for standing in arrangement.standings}
+    stash = {placed.item.id: placed.item for placed in arrangement.placed_items}
     return Arrangement(turned, stash, replace(look, placements=placements), arrangement.families, arrangement.household)
 
 
-def faces_away(standing: Standing) -> bool:
+def faces_away(placed: PlacedItem) -> bool:
     """Tell whether a one-faced thing shows its back to who looks from the front."""
-    turn = abs((standing.placement.turn + 180.0) % 360.0 - 180.0)
-    return "one-faced" in standing.item.traits and turn > FACE_DEGREES
+    turn = abs((placed.placement.turn + 180.0) % 360.0 - 180.0)
+    return "one-faced" in placed.item.traits and turn > FACE_DEGREES
 
 
 Spot = Callable[[float, float], tuple[float, float]]

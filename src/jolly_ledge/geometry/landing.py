@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from msgspec import Struct
 from msgspec.structs import replace
 
-from jolly_ledge.geometry.arrangement import SHOWN_INSIDE, Arrangement, Standing
+from jolly_ledge.geometry.arrangement import SHOWN_INSIDE, Arrangement, PlacedItem
 from jolly_ledge.geometry.leaning import lean_z
 from jolly_ledge.geometry.pose import Extent, extent
 from jolly_ledge.model.item import Item
@@ -66,37 +66,37 @@ def find_landing(arrangement: Arrangement, held: Held) -> Landing | None:
         y = _snapped(max(held.base - ledge.floor, 0.0))
         return Landing(Spot(ledge=ledge.id, x=_along(ledge, held), z=0.0, y=y))
     others = [
-        standing
-        for standing in arrangement.visible
-        if standing.ledge.id == ledge.id
-        and standing.id not in held.ignored
-        and standing.placement.pose not in ("hung", "draped")
-        and standing.left <= held.x <= standing.right
+        placed
+        for placed in arrangement.visible
+        if placed.ledge.id == ledge.id
+        and placed.id not in held.ignored
+        and placed.placement.pose not in ("hung", "draped")
+        and placed.left <= held.x <= placed.right
     ]
     container = _container(others, held)
     if container is not None:
         spot = Spot(ledge=ledge.id, x=container.x - ledge.left, z=container.z)
         return Landing(spot, inside=container.id)
     carrier = max(
-        (standing for standing in others if carries(standing) and standing.top <= held.base + RISE_MM),
-        key=lambda standing: standing.top,
+        (placed for placed in others if carries(placed) and placed.top <= held.base + RISE_MM),
+        key=lambda placed: placed.top,
         default=None,
     )
     if carrier is not None:
         x = _edge_snapped(min(max(held.x, carrier.left), carrier.right) - ledge.left, held.size.width)
         return Landing(Spot(ledge=ledge.id, x=x, z=carrier.z, on=carrier.id))
-    beside = [s for s in arrangement.standings if s.ledge.id == ledge.id and s.id not in held.ignored]
+    beside = [s for s in arrangement.placed_items if s.ledge.id == ledge.id and s.id not in held.ignored]
     return Landing(Spot(ledge=ledge.id, x=_along(ledge, held), z=_depth(ledge, held, beside)))
 
 
-def carries(standing: Standing) -> bool:
+def carries(placed: PlacedItem) -> bool:
     """Tell whether other things can stand on one: flat books, stacks, lidded boxes, trays, bases."""
-    item = standing.item
+    item = placed.item
     if item.category in CARRIERS or "base" in item.traits:
         return True
     if item.category == "box":
         return "lidded" in item.traits
-    return standing.placement.pose == "flat" and (item.is_book or item.category in WALL_CATEGORIES)
+    return placed.placement.pose == "flat" and (item.is_book or item.category in WALL_CATEGORIES)
 
 
 def holds(host: Item, item: Item) -> bool:
@@ -106,14 +106,14 @@ def holds(host: Item, item: Item) -> bool:
     return host.category in CONTAINERS
 
 
-def _container(others: list[Standing], held: Held) -> Standing | None:
+def _container(others: list[PlacedItem], held: Held) -> PlacedItem | None:
     """Return the vessel that stems or utensils go into."""
     if held.item.category not in SHOWN_INSIDE - {"plant"}:
         return None
     vessels = [
         s for s in others if s.item.category in ("vessel", "bowl", "basket") and held.base > s.bottom - REACH_BELOW_MM
     ]
-    return max(vessels, key=lambda standing: standing.top, default=None)
+    return max(vessels, key=lambda placed: placed.top, default=None)
 
 
 def _ledge_under(arrangement: Arrangement, held: Held) -> Ledge | None:
@@ -126,8 +126,8 @@ def _ledge_under(arrangement: Arrangement, held: Held) -> Ledge | None:
         top = ledge.floor + (ledge.clearance if ledge.clearance is not None else 2_000.0)
         if ledge.floor - REACH_BELOW_MM <= held.base < top:
             found.append(ledge)
-    standing = [ledge for ledge in found if not ledge.is_wall or held.base > ledge.floor + 150]
-    return max(standing, key=lambda ledge: (ledge.floor, ledge.is_wall), default=None)
+    placed = [ledge for ledge in found if not ledge.is_wall or held.base > ledge.floor + 150]
+    return max(placed, key=lambda ledge: (ledge.floor, ledge.is_wall), default=None)
 
 
 def _along(ledge: Ledge, held: Held) -> float:
@@ -138,7 +138,7 @@ def _along(ledge: Ledge, held: Held) -> float:
     return _edge_snapped(x, 2 * half)
 
 
-def _depth(ledge: Ledge, held: Held, others: Sequence[Standing] = ()) -> float:
+def _depth(ledge: Ledge, held: Held, others: Sequence[PlacedItem] = ()) -> float:
     depth = held.size.depth
     if held.z is not None:
         return min(max(held.z, depth / 2), max(ledge.depth - depth / 2, depth / 2))
@@ -176,7 +176,7 @@ def free_spot(arrangement: Arrangement, item: Item, pose: Pose, ledge: Ledge) ->
     edges.append((ledge.width - start, start, ledge.width))
     _, left, right = max(edges)
     x = min(max((left + right) / 2, size.width / 2), max(ledge.width - size.width / 2, size.width / 2))
-    standing = [s for s in arrangement.standings if s.ledge.id == ledge.id]
+    placed = [s for s in arrangement.placed_items if s.ledge.id == ledge.id]
     return Spot(
-        ledge=ledge.id, x=_edge_snapped(x, size.width), z=_depth(ledge, replace(held, x=ledge.left + x), standing)
+        ledge=ledge.id, x=_edge_snapped(x, size.width), z=_depth(ledge, replace(held, x=ledge.left + x), placed)
     )

@@ -2,11 +2,11 @@
 
 from collections.abc import Iterable
 
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.model.piece import Ledge
 
 
-def lean_z(ledge: Ledge, x: float, width: float, depth: float, others: Iterable[Standing]) -> float:
+def lean_z(ledge: Ledge, x: float, width: float, depth: float, others: Iterable[PlacedItem]) -> float:
     """Return the middle of the footprint of a leaning thing from the front edge of its ledge, in mm.
 
     Parameters
@@ -14,7 +14,7 @@ def lean_z(ledge: Ledge, x: float, width: float, depth: float, others: Iterable[
     ledge : Ledge
     x, width, depth : float
         The middle of the thing from the left end of the ledge, and its seen width and depth (mm).
-    others : iterable of Standing
+    others : iterable of PlacedItem
         What stands there besides it.
 
     Notes

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from functools import lru_cache
 from typing import Literal
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem
 from jolly_ledge.model.colour import oklab
 from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.words import BOOK_CATEGORIES
@@ -16,21 +16,21 @@ ORDERS: tuple[Order, ...] = ("height", "hue", "name")
 SET_APART = "\uffff"
 
 
-def row_of(arrangement: Arrangement, placement: str) -> tuple[Standing, ...]:
+def row_of(arrangement: Arrangement, placement: str) -> tuple[PlacedItem, ...]:
     """Return the upright books of the row that a placement stands in, left to right; empty where there is no row."""
-    standing = arrangement.by_id.get(placement)
-    if standing is None:
+    placed = arrangement.by_id.get(placement)
+    if placed is None:
         return ()
-    rows = rows_among(arrangement.columns.get(standing.ledge.id, ()))
-    return next((row for row in rows if standing in row), ())
+    rows = rows_among(arrangement.columns.get(placed.ledge.id, ()))
+    return next((row for row in rows if placed in row), ())
 
 
 @lru_cache(maxsize=256)
-def rows_among(columns: tuple[Column, ...]) -> tuple[tuple[Standing, ...], ...]:
+def rows_among(columns: tuple[Column, ...]) -> tuple[tuple[PlacedItem, ...], ...]:
     """Return the rows of upright books among the columns of a ledge, each left to right."""
     rows = (
         tuple(
-            one for unit in column.units for one in unit.standings
+            one for unit in column.units for one in unit.placed_items
             if one.depth_order == 0 and one.item.category in BOOK_CATEGORIES and one.placement.pose != "flat"
         )
         for column in columns
@@ -46,15 +46,15 @@ def group_of(arrangement: Arrangement, placement: str) -> tuple[str, ...]:
     return ()
 
 
-def in_order(row: tuple[Standing, ...], order: Order) -> tuple[Standing, ...]:
+def in_order(row: tuple[PlacedItem, ...], order: Order) -> tuple[PlacedItem, ...]:
     """Return the books of a row in an order; a series stays together, in its own order, where its first book comes."""
-    by: dict[Order, Callable[[Standing], tuple[object, ...]]] = {
+    by: dict[Order, Callable[[PlacedItem], tuple[object, ...]]] = {
         "height": lambda one: (-one.height, one.item.label),
         "hue": lambda one: (hue_family(one.item.main_colour), oklab(one.item.main_colour)[0]),
         "name": lambda one: (one.item.label.casefold(),),
     }
     ordered = sorted(row, key=by[order])
-    found: dict[str, list[Standing]] = {}
+    found: dict[str, list[PlacedItem]] = {}
     for one in ordered:
         found.setdefault(one.item.set or f"{SET_APART}{one.id}", []).append(one)
     return tuple(

@@ -2,7 +2,7 @@
 
 import math
 
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Fixture, Piece
 
@@ -20,8 +20,8 @@ def sockets_of(piece: Piece) -> tuple[Fixture, ...]:
     return tuple(fixture for fixture in piece.fixtures if fixture.kind == "socket")
 
 
-def nearest_socket(standing: Standing, sockets: tuple[Fixture, ...]) -> tuple[int, float]:
+def nearest_socket(placed: PlacedItem, sockets: tuple[Fixture, ...]) -> tuple[int, float]:
     """Return the nearest socket by its place among all, and how far it is from the foot of a thing (mm)."""
-    away = [math.hypot(standing.x - s.left - s.width / 2, standing.bottom - s.floor) for s in sockets]
+    away = [math.hypot(placed.x - s.left - s.width / 2, placed.bottom - s.floor) for s in sockets]
     index = min(range(len(away)), key=lambda number: away[number])
     return index, away[index]

@@ -4,7 +4,7 @@ from functools import lru_cache
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem
 from jolly_ledge.measures.levels import columns_by_level
 from jolly_ledge.measures.score import mean, ramp, weighted_mean
 from jolly_ledge.model.words import Category
@@ -78,5 +78,5 @@ def _kinds_on(level: tuple[Column, ...]) -> tuple[_Kind, ...]:
     )
 
 
-def _leader_of(column: Column) -> Standing:
-    return max((unit.lead for unit in column.units), key=lambda standing: standing.area)
+def _leader_of(column: Column) -> PlacedItem:
+    return max((unit.lead for unit in column.units), key=lambda placed: placed.area)

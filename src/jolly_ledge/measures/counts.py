@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
@@ -61,10 +61,10 @@ def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
     return float(bears * FULLNESSES[fullness] * longer**LONGER_TOP)
 
 
-def things_on(standings: tuple[Standing, ...]) -> int:
+def things_on(placed_items: tuple[PlacedItem, ...]) -> int:
     """Return how many things a ledge shows; a row of books counts as several, stems with their vessel."""
     return sum(
         ROW_COUNTS if one.item.category == "book-row" else 1
-        for one in standings
+        for one in placed_items
         if not one.hidden and one.placement.pose != "draped" and one.item.category not in ("stems", "utensils")
     )

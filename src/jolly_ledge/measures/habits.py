@@ -4,7 +4,7 @@ from itertools import pairwise
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.colour import difference, is_neutral, lightness_chroma_hue
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
@@ -26,31 +26,31 @@ class Habit(Struct, frozen=True):
 
 def habits_of(arrangement: Arrangement, manner: Manner) -> list[Habit]:
     """Return how far every habit that the manner asks for is kept; those it leaves open are left out."""
-    books = [standing for standing in arrangement.visible if standing.item.is_book]
+    books = [placed for placed in arrangement.visible if placed.item.is_book]
     found = [_posture(books, manner.books), _faces(arrangement, books, manner.faces), _green(arrangement, manner)]
     return [habit for habit in found if habit is not None]
 
 
-def _lies(book: Standing) -> bool:
+def _lies(book: PlacedItem) -> bool:
     return book.placement.pose == "flat" or book.item.category == "book-stack"
 
 
-def _posture(books: list[Standing], wanted: BookPosture) -> Habit | None:
+def _posture(books: list[PlacedItem], wanted: BookPosture) -> Habit | None:
     if wanted == "any" or not books:
         return None
     flat = [book for book in books if _lies(book)]
-    standing = [book for book in books if not _lies(book)]
+    placed = [book for book in books if not _lies(book)]
     if wanted == "mixed":
-        rare = min(len(flat), len(standing)) / len(books)
+        rare = min(len(flat), len(placed)) / len(books)
         share = min(rare / MIXED_LEAST, 1.0) if len(books) > 1 else 1.0
-        word = "lie" if not standing else "stand"
-        return Habit(share, _ids(books), f"The books nearly all {word}; let some {'stand' if not standing else 'lie'}.")
-    strays = standing if wanted == "flat" else flat
+        word = "lie" if not placed else "stand"
+        return Habit(share, _ids(books), f"The books nearly all {word}; let some {'stand' if not placed else 'lie'}.")
+    strays = placed if wanted == "flat" else flat
     words = "stand where flat books are wished" if wanted == "flat" else "lie where upright books are wished"
     return Habit(1 - len(strays) / len(books), _ids(strays), f"{capital(_names(strays))} {words}.")
 
 
-def _faces(arrangement: Arrangement, books: list[Standing], wanted: BookFaces) -> Habit | None:
+def _faces(arrangement: Arrangement, books: list[PlacedItem], wanted: BookFaces) -> Habit | None:
     if wanted == "any" or not books:
         return None
     if wanted == "by-colour":
@@ -67,9 +67,9 @@ def _faces(arrangement: Arrangement, books: list[Standing], wanted: BookFaces) -
 def _by_colour(arrangement: Arrangement) -> Habit | None:
     """Measure how directly the colours of each row run: the shortest way through them over the way they take."""
     shares: list[float] = []
-    loose: list[Standing] = []
+    loose: list[PlacedItem] = []
     for unit in arrangement.units:
-        row = [s for s in sorted(unit.standings, key=lambda s: s.left) if s.item.is_book and not _lies(s)]
+        row = [s for s in sorted(unit.placed_items, key=lambda s: s.left) if s.item.is_book and not _lies(s)]
         if len(row) < LEAST_IN_A_ROW:
             continue
         colours = [book.colours[0][0] for book in row]
@@ -106,9 +106,9 @@ def _green(arrangement: Arrangement, manner: Manner) -> Habit | None:
     return Habit(share, _ids(green), f"{told}; {'bring some' if len(green) < wanted else 'take some away'}.")
 
 
-def _ids(things: list[Standing]) -> tuple[str, ...]:
+def _ids(things: list[PlacedItem]) -> tuple[str, ...]:
     return tuple(thing.id for thing in things)
 
 
-def _names(things: list[Standing]) -> str:
+def _names(things: list[PlacedItem]) -> str:
     return listed([f"the {thing.item.label}" for thing in things], 3) if things else "some books"

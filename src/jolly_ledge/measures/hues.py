@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.colour import is_green, is_neutral, lightness_chroma_hue
 from jolly_ledge.model.families import lead_of, leads
 from jolly_ledge.model.hue_family import families_of, nearest_family
@@ -14,7 +14,7 @@ METAL_LIGHTNESS = (0.45, 0.88)
 BLACK_LIGHTNESS, LIGHT_BACK = 0.34, 0.7
 
 
-ColourArea = tuple[Standing, str, float]
+ColourArea = tuple[PlacedItem, str, float]
 """A thing, one colour it shows (as its family by hand, if it has one), and the area of it in mm²."""
 
 
@@ -23,7 +23,7 @@ def colour_areas(arrangement: Arrangement) -> tuple[ColourArea, ...]:
     """Return every visible colour with the area it shows, ledge by ledge."""
     families = arrangement.families
     return tuple(
-        (mark.standing, lead_of(colour, families), area)
+        (mark.placed, lead_of(colour, families), area)
         for mark in marks_of(arrangement)
         for colour, area in mark.colours
     )
@@ -35,9 +35,9 @@ def accent_areas(arrangement: Arrangement) -> tuple[ColourArea, ...]:
     return tuple(one for one in colour_areas(arrangement) if is_accent(one[0], one[1], arrangement.piece))
 
 
-def is_leaf(standing: Standing, colour: str) -> bool:
+def is_leaf(placed: PlacedItem, colour: str) -> bool:
     """Tell whether a colour is the green of a plant, which belongs to no family."""
-    return standing.item.category in GREENERY and is_green(colour)
+    return placed.item.category in GREENERY and is_green(colour)
 
 
 @lru_cache(maxsize=256)
@@ -46,20 +46,20 @@ def _families(colours: tuple[tuple[str, float], ...], apart: frozenset[str]) -> 
 
 
 @lru_cache(maxsize=16_384)
-def is_accent(standing: Standing, colour: str, piece: Piece) -> bool:
+def is_accent(placed: PlacedItem, colour: str, piece: Piece) -> bool:
     """Tell whether a colour is one the eye looks for again.
 
     Chromatic colours are; so are bright metals, and black before a light back. The green of plants
     and other whites, creams and greys are not.
     """
-    if is_leaf(standing, colour):
+    if is_leaf(placed, colour):
         return False
     if not is_neutral(colour):
         return True
     lightness = lightness_chroma_hue(colour).lightness
-    if standing.item.finish == "metal" and METAL_LIGHTNESS[0] < lightness < METAL_LIGHTNESS[1]:
+    if placed.item.finish == "metal" and METAL_LIGHTNESS[0] < lightness < METAL_LIGHTNESS[1]:
         return True
-    back = lightness_chroma_hue(piece.backdrop_of(standing.ledge)).lightness
+    back = lightness_chroma_hue(piece.backdrop_of(placed.ledge)).lightness
     return lightness < BLACK_LIGHTNESS and back > LIGHT_BACK
 
 
@@ -69,8 +69,8 @@ def chromatic_leaders(arrangement: Arrangement) -> tuple[str, ...]:
     return _leaders(
         [
             (colour, area)
-            for standing, colour, area in colour_areas(arrangement)
-            if not is_neutral(colour) and not is_leaf(standing, colour)
+            for placed, colour, area in colour_areas(arrangement)
+            if not is_neutral(colour) and not is_leaf(placed, colour)
         ],
         leads(arrangement.families),
     )

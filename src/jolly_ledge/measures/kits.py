@@ -7,7 +7,7 @@ from pathlib import Path
 import msgspec
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import Role, Room, role_of, room_of
@@ -91,13 +91,13 @@ def is_met(need: Need, arrangement: Arrangement) -> bool:
     )
 
 
-def _has_room(ledge: Ledge, standings: tuple[Standing, ...], side: float) -> bool:
+def _has_room(ledge: Ledge, placed_items: tuple[PlacedItem, ...], side: float) -> bool:
     """Tell whether a square is left free on a ledge."""
     if ledge.width > LARGEST_SIDE_MM:
         return True
     grounded = [
         (one.left - ledge.left, one.right - ledge.left, one.front, one.back)
-        for one in standings if one.depth_order == 0 and not one.ledge.is_wall
+        for one in placed_items if one.depth_order == 0 and not one.ledge.is_wall
     ]  # fmt: skip
     half = side / 2
     columns, rows = int((ledge.width - side) // STEP_MM) + 1, int((ledge.depth - side) // STEP_MM) + 1

@@ -2,7 +2,7 @@
 
 import math
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.measured import Measured
 from jolly_ledge.measures.score import soft_excess
 from jolly_ledge.model.phrases import capital
@@ -90,16 +90,14 @@ def _tallest(piece: Piece, ledge: Ledge, arrangement: Arrangement) -> Measured:
 def _lamps(ledge: Ledge, arrangement: Arrangement) -> list[Measured]:
     """Measure how high lamps reach over the top, with what they stand on."""
     found = []
-    for standing in arrangement.by_ledge.get(ledge.id, ()):
-        if standing.item.category == "lamp" and standing.placement.pose == "upright":
-            share = (standing.top - ledge.floor) / side_of(ledge)
+    for placed in arrangement.by_ledge.get(ledge.id, ()):
+        if placed.item.category == "lamp" and placed.placement.pose == "upright":
+            share = (placed.top - ledge.floor) / side_of(ledge)
             score = in_ratio(share, LAMP_BAND)
             word = "is lost on" if share < LAMP_BAND[0] else "overpowers"
             hint = "raise it on books or take a taller one" if share < LAMP_BAND[0] else "take a smaller one"
-            problem = f"The {standing.item.label} {word} {ledge.label}; {hint}." if score < 0.75 else ""
-            found.append(
-                Measured(share, LAMP_BAND, score, LAMP_WEIGHT, (standing.id,), problem, "The lamp has {} of it")
-            )
+            problem = f"The {placed.item.label} {word} {ledge.label}; {hint}." if score < 0.75 else ""
+            found.append(Measured(share, LAMP_BAND, score, LAMP_WEIGHT, (placed.id,), problem, "The lamp has {} of it"))
     return found
 
 
@@ -108,13 +106,13 @@ def _broad(piece: Piece, ledge: Ledge, arrangement: Arrangement) -> list[Measure
     role = "bedside" if piece.kind == "nightstand" else role_of(piece, ledge)
     widest, largest = WIDEST.get(role, WIDEST["top"]), LARGEST_FOOT * (SMALL_BEARS if role == "bedside" else 1.0)
     worst, share = None, 0.0
-    for standing in arrangement.by_ledge.get(ledge.id, ()):
-        if standing.depth_order or standing.item.category in (*WALL_CATEGORIES, "tray", "book-row", "textile"):
+    for placed in arrangement.by_ledge.get(ledge.id, ()):
+        if placed.depth_order or placed.item.category in (*WALL_CATEGORIES, "tray", "book-row", "textile"):
             continue
-        wide = standing.width / ledge.width / widest
-        foot = standing.width * (standing.back - standing.front) / (ledge.width * ledge.depth) / largest
+        wide = placed.width / ledge.width / widest
+        foot = placed.width * (placed.back - placed.front) / (ledge.width * ledge.depth) / largest
         if max(wide, foot) > share:
-            worst, share = standing, max(wide, foot)
+            worst, share = placed, max(wide, foot)
     if worst is None:
         return []
     score = 1 / (1 + soft_excess(math.log(max(share, 1e-3)), 0.0, SPREAD_OUT))
@@ -125,22 +123,22 @@ def _broad(piece: Piece, ledge: Ledge, arrangement: Arrangement) -> list[Measure
 def grown_in(arrangement: Arrangement) -> list[Measured]:
     """Measure plants and stems against the vessel they grow out of."""
     found = []
-    for standing in arrangement.visible:
-        host = arrangement.by_id.get(standing.placement.inside or "")
-        if host is None or standing.item.category not in ("plant", "stems") or host.item.category != "vessel":
+    for placed in arrangement.visible:
+        host = arrangement.by_id.get(placed.placement.inside or "")
+        if host is None or placed.item.category not in ("plant", "stems") or host.item.category != "vessel":
             continue
-        share = (standing.top - host.top) / host.height
+        share = (placed.top - host.top) / host.height
         score = in_ratio(share, GROWS_BAND)
         problem = ""
         if score < 0.6:
             word = "is lost in" if share < GROWS_BAND[0] else "is far too tall for"
-            problem = f"The {standing.item.label} {word} the {host.item.label}; one to two times its height is right."
+            problem = f"The {placed.item.label} {word} the {host.item.label}; one to two times its height is right."
         told = "What grows rises {} of its vessel over it"
-        found.append(Measured(share, GROWS_BAND, score, GROWN_WEIGHT, (standing.id, host.id), problem, told))
+        found.append(Measured(share, GROWS_BAND, score, GROWN_WEIGHT, (placed.id, host.id), problem, told))
     return found
 
 
-def hung_over(arrangement: Arrangement, hung: list[Standing], floor_of_top: float) -> list[Measured]:
+def hung_over(arrangement: Arrangement, hung: list[PlacedItem], floor_of_top: float) -> list[Measured]:
     """Measure how far what hangs is over the top it belongs to, in its own height; a hand's breadth or two is right."""
     found = []
     for mark in hung:

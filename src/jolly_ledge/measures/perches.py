@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.score import soft_excess
 from jolly_ledge.model.hue_family import QUIET, hue_family
 
@@ -16,9 +16,9 @@ TOO_TALL, TOO_TALL_BY = 2.6, 1.0
 LARGE_GLASS_MM, WIDE_HOST_MM = 300.0, 400.0
 
 
-def perches_of(arrangement: Arrangement) -> Iterator[tuple[Standing, float, str]]:
+def perches_of(arrangement: Arrangement) -> Iterator[tuple[PlacedItem, float, str]]:
     """Yield what is perched, held or left empty against sense: the thing, what it costs, and a sentence."""
-    hosts = {one.placement.host for one in arrangement.standings}
+    hosts = {one.placement.host for one in arrangement.placed_items}
     for one in arrangement.visible:
         host = arrangement.by_id.get(one.placement.host or "")
         if host is not None and one.placement.pose != "draped":
@@ -32,7 +32,7 @@ def perches_of(arrangement: Arrangement) -> Iterator[tuple[Standing, float, str]
             yield one, EMPTY * size, f"The {item.label} is clear and empty, and says nothing; fill it or leave it out."
 
 
-def _on(guest: Standing, host: Standing) -> Iterator[tuple[Standing, float, str]]:
+def _on(guest: PlacedItem, host: PlacedItem) -> Iterator[tuple[PlacedItem, float, str]]:
     name, carrier = guest.item.label, host.item.label
     carries = host.item.category in CARRIES or "lidded" in host.item.traits
     if not carries:
@@ -46,7 +46,7 @@ def _on(guest: Standing, host: Standing) -> Iterator[tuple[Standing, float, str]
         yield guest, tall, f"The {name} is too tall for the {carrier} it stands on."
 
 
-def _in(guest: Standing, host: Standing) -> Iterator[tuple[Standing, float, str]]:
+def _in(guest: PlacedItem, host: PlacedItem) -> Iterator[tuple[PlacedItem, float, str]]:
     name, holder = guest.item.label, host.item.label
     if guest.item.category == "stems" and host.item.category not in ("vessel", "basket"):
         yield guest, WRONG, f"The {name} in the {holder} has no hold; give it a vessel with a neck."

@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterator
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.model.piece import Wish
 from jolly_ledge.model.words import GATHERING, UNDERLAYS, WishKind
@@ -23,18 +23,18 @@ class Heard(Struct, frozen=True):
 
 def hear(arrangement: Arrangement) -> Iterator[Heard]:
     """Yield every wish that the things of a look give something to say about."""
-    by_item = {standing.item.id: standing for standing in arrangement.standings}
+    by_item = {placed.item.id: placed for placed in arrangement.placed_items}
     for wish in arrangement.piece.wishes:
         things = [by_item[item] for item in wish.items if item in by_item]
         if things:
             yield from _HEARERS[wish.kind](wish, things, arrangement)
 
 
-def _names(things: list[Standing]) -> str:
+def _names(things: list[PlacedItem]) -> str:
     return listed([f"the {thing.item.label}" for thing in things])
 
 
-def _together(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+def _together(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
     if len(things) < 2:
         return
     hosts = {thing.placement.host for thing in things}
@@ -44,7 +44,7 @@ def _together(wish: Wish, things: list[Standing], arrangement: Arrangement) -> I
     yield Heard(tuple(thing.id for thing in things), met, said)
 
 
-def _apart(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+def _apart(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
     for index, first in enumerate(things):
         for second in things[index + 1 :]:
             met = not _are_neighbours(first, second, arrangement)
@@ -52,7 +52,7 @@ def _apart(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iter
             yield Heard((first.id, second.id), met, said)
 
 
-def _are_neighbours(first: Standing, second: Standing, arrangement: Arrangement) -> bool:
+def _are_neighbours(first: PlacedItem, second: PlacedItem, arrangement: Arrangement) -> bool:
     """Tell whether two things stand beside, above or below each other with nothing between."""
     if first.root == second.root:
         return True
@@ -67,14 +67,14 @@ def _are_neighbours(first: Standing, second: Standing, arrangement: Arrangement)
     return overlap > 0 and not any(low_floor < floor < high_floor for floor in others)
 
 
-def _only_on(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+def _only_on(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
     names = _ledge_names(wish, arrangement)
     for thing in things:
         said = f"The {thing.item.label} is wished on {names} only and stands on {thing.ledge.label}."
         yield Heard((thing.id,), thing.ledge.id in wish.ledges, said)
 
 
-def _never_on(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+def _never_on(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
     for thing in things:
         said = f"The {thing.item.label} is never to stand on {thing.ledge.label}; carry it elsewhere."
         yield Heard((thing.id,), thing.ledge.id not in wish.ledges, said)
@@ -85,7 +85,7 @@ def _ledge_names(wish: Wish, arrangement: Arrangement) -> str:
     return listed([known.get(ledge, ledge) for ledge in wish.ledges]) or "no ledge"
 
 
-def _mirrored(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+def _mirrored(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
     width = arrangement.piece.width
     for first, second in zip(things[::2], things[1::2], strict=False):
         level = abs(first.ledge.floor - second.ledge.floor) < 1
@@ -94,7 +94,7 @@ def _mirrored(wish: Wish, things: list[Standing], arrangement: Arrangement) -> I
         yield Heard((first.id, second.id), met, said)
 
 
-def _centred(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+def _centred(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
     """Hear things of one wish on one ledge together: their middle is asked for, not that each of them is there."""
     for ledge in dict.fromkeys(thing.ledge for thing in things):
         here = [thing for thing in things if thing.ledge.id == ledge.id]
@@ -108,13 +108,13 @@ def _centred(wish: Wish, things: list[Standing], arrangement: Arrangement) -> It
         yield Heard(tuple(thing.id for thing in here), out <= CENTRED_SHARE * ledge.width, said)
 
 
-def _out_of_sight(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+def _out_of_sight(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
     for thing in things:
         said = f"The {thing.item.label} is wished out of sight and is seen on {thing.ledge.label}."
         yield Heard((thing.id,), thing.hidden, said)
 
 
-def _underlaid(wish: Wish, things: list[Standing], arrangement: Arrangement) -> Iterator[Heard]:
+def _underlaid(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
     for thing in things:
         host = arrangement.by_id.get(thing.placement.host or "")
         met = host is not None and host.item.category in UNDERLAYS and host.placement.pose not in ("leaning", "hung")
@@ -122,7 +122,7 @@ def _underlaid(wish: Wish, things: list[Standing], arrangement: Arrangement) -> 
         yield Heard((thing.id,), met, said)
 
 
-_HEARERS: dict[WishKind, Callable[[Wish, list[Standing], Arrangement], Iterator[Heard]]] = {
+_HEARERS: dict[WishKind, Callable[[Wish, list[PlacedItem], Arrangement], Iterator[Heard]]] = {
     "together": _together,
     "apart": _apart,
     "only-on": _only_on,

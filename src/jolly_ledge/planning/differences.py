@@ -1,6 +1,6 @@
 """What differs between two looks of one piece, named as one would say it."""
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.phrases import capital, listed
 
 MOVED_MM = 30.0
@@ -18,8 +18,8 @@ def differences(first: Arrangement, second: Arrangement) -> tuple[str, ...]:
 
     What came and went first, then what changed ledges, then poses, then what only moved along its ledge.
     """
-    before = {standing.item.id: standing for standing in first.standings}
-    after = {standing.item.id: standing for standing in second.standings}
+    before = {placed.item.id: placed for placed in first.placed_items}
+    after = {placed.item.id: placed for placed in second.placed_items}
     gone = [before[item] for item in before if item not in after]
     new = [after[item] for item in after if item not in before]
     both = [(before[item], after[item]) for item in before if item in after]
@@ -34,19 +34,19 @@ def differences(first: Arrangement, second: Arrangement) -> tuple[str, ...]:
     return tuple(said + along)
 
 
-def _names(things: list[Standing]) -> str:
+def _names(things: list[PlacedItem]) -> str:
     return listed([f"the {thing.item.label}" for thing in things], MOST_NAMED)
 
 
-def _place(standing: Standing, look: Arrangement) -> str:
-    host = look.by_id.get(standing.placement.host or "")
+def _place(placed: PlacedItem, look: Arrangement) -> str:
+    host = look.by_id.get(placed.placement.host or "")
     if host is None:
-        return f"on {standing.ledge.label}"
-    word = "in" if standing.placement.inside else "on"
+        return f"on {placed.ledge.label}"
+    word = "in" if placed.placement.inside else "on"
     return f"{word} the {host.item.label}"
 
 
-def _moved_to(was: Standing, now: Standing, first: Arrangement, second: Arrangement) -> str:
+def _moved_to(was: PlacedItem, now: PlacedItem, first: Arrangement, second: Arrangement) -> str:
     there, here = _place(was, first), _place(now, second)
     if was.ledge.id == now.ledge.id and there == here:
         return ""
@@ -55,7 +55,7 @@ def _moved_to(was: Standing, now: Standing, first: Arrangement, second: Arrangem
     return f"{capital(f'the {now.item.label}')} is {here} instead of {there}."
 
 
-def _posed(was: Standing, now: Standing) -> str:
+def _posed(was: PlacedItem, now: PlacedItem) -> str:
     if was.placement.pose != now.placement.pose:
         return f"{capital(f'the {now.item.label}')} {POSES[now.placement.pose]} (before: {POSES[was.placement.pose]})."
     if (was.placement.turn - now.placement.turn) % 360 > 1e-6:
@@ -63,7 +63,7 @@ def _posed(was: Standing, now: Standing) -> str:
     return ""
 
 
-def _moved_along(was: Standing, now: Standing) -> str:
+def _moved_along(was: PlacedItem, now: PlacedItem) -> str:
     if was.ledge.id != now.ledge.id or was.placement.host or now.placement.host:
         return ""
     along, deep = now.x - was.x, now.z - was.z

@@ -36,10 +36,10 @@ def due_dates(plan: Plan, today: date) -> tuple[Due, ...]:
     """Return all that is due, the earliest first; dates that make no sense are told by :func:`senseless_dates`."""
     found: list[Due] = []
     cared_for: set[str] = set()
-    standing = {look.id for look in now_standing(plan)}
+    placed = {look.id for look in now_standing(plan)}
     for look in plan.looks:
         found += _of_look(plan, look)
-        if look.id in standing:
+        if look.id in placed:
             found += _care(plan, look, cared_for)
     for item in plan.stash:
         found += _of_item(item, today)

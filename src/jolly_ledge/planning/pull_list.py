@@ -34,7 +34,7 @@ class PullList(Struct, frozen=True):
 def pull_list(arrangement: Arrangement) -> PullList:
     """Return what a look needs, room by room: the rooms with most things first, what is to be bought before all."""
     rooms: dict[str, list[Pull]] = {}
-    items = [standing.item for standing in arrangement.standings]
+    items = [placed.item for placed in arrangement.placed_items]
     for item in items:
         rooms.setdefault(_room_of(item), []).append(Pull(item, _note(item)))
     ordered = sorted(rooms.items(), key=lambda room: (room[0] != SHOP, room[0] == NO_ROOM, -len(room[1]), room[0]))

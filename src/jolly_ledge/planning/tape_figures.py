@@ -5,7 +5,7 @@ from collections.abc import Sequence
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 
 AT_THE_WALL_MM = 1.0
 """What is nearer to the back than this stands against it."""
@@ -26,7 +26,7 @@ class TapeFigure(Struct, frozen=True):
     start: str
 
 
-def along(standing: Standing, before: Sequence[Standing], host: Standing | None) -> TapeFigure | None:
+def along(placed: PlacedItem, before: Sequence[PlacedItem], host: PlacedItem | None) -> TapeFigure | None:
     """Return how far along its ledge a thing begins.
 
     From the left end to the left edge; from the right end to the right edge where something that already stands is in
@@ -34,89 +34,89 @@ def along(standing: Standing, before: Sequence[Standing], host: Standing | None)
 
     Parameters
     ----------
-    standing : Standing
-    before : sequence of Standing
+    placed : PlacedItem
+    before : sequence of PlacedItem
         What stands when it is set down.
-    host : Standing, optional
+    host : PlacedItem, optional
         What carries it.
     """
     if host is not None:
-        return _along_host(standing, host)
-    left, right = _ends(standing)
-    rim = standing.ledge.shape == "ellipse"
-    from_left = TapeFigure(_whole(standing.left - left), "rim on the left" if rim else LEFT)
-    from_right = TapeFigure(_whole(right - standing.right), "rim on the right" if rim else RIGHT)
-    others = [other for other in before if _is_in_the_way(standing, other)]
-    on_the_left = [other for other in others if other.x < standing.x]
-    on_the_right = [other for other in others if other.x >= standing.x]
+        return _along_host(placed, host)
+    left, right = _ends(placed)
+    rim = placed.ledge.shape == "ellipse"
+    from_left = TapeFigure(_whole(placed.left - left), "rim on the left" if rim else LEFT)
+    from_right = TapeFigure(_whole(right - placed.right), "rim on the right" if rim else RIGHT)
+    others = [other for other in before if _is_in_the_way(placed, other)]
+    on_the_left = [other for other in others if other.x < placed.x]
+    on_the_right = [other for other in others if other.x >= placed.x]
     if not on_the_left:
         return from_left
     if not on_the_right:
         return from_right
     nearest = max(on_the_left, key=lambda other: other.right)
-    return TapeFigure(_whole(standing.left - nearest.right), f"right edge of the {nearest.item.label}")
+    return TapeFigure(_whole(placed.left - nearest.right), f"right edge of the {nearest.item.label}")
 
 
-def _along_host(standing: Standing, host: Standing) -> TapeFigure:
-    name, aside = host.item.label, standing.x - host.x
+def _along_host(placed: PlacedItem, host: PlacedItem) -> TapeFigure:
+    name, aside = host.item.label, placed.x - host.x
     if abs(aside) < CENTRED_MM:
         return TapeFigure(0.0, f"middle of the {name}")
-    if standing.left >= host.left:
-        return TapeFigure(_whole(standing.left - host.left), f"left edge of the {name}")
-    if standing.right <= host.right:
-        return TapeFigure(_whole(host.right - standing.right), f"right edge of the {name}")
+    if placed.left >= host.left:
+        return TapeFigure(_whole(placed.left - host.left), f"left edge of the {name}")
+    if placed.right <= host.right:
+        return TapeFigure(_whole(host.right - placed.right), f"right edge of the {name}")
     return TapeFigure(_whole(abs(aside)), f"middle of the {name}, to the {'right' if aside > 0 else 'left'}")
 
 
-def across(standing: Standing, host: Standing | None) -> TapeFigure | None:
+def across(placed: PlacedItem, host: PlacedItem | None) -> TapeFigure | None:
     """Return how far a thing stands behind the front edge, or that it stands against the wall (nought from it)."""
     if host is not None:
-        behind = standing.front - host.front
+        behind = placed.front - host.front
         return TapeFigure(_whole(behind), f"front of the {host.item.label}") if behind >= 0 else None
-    if standing.placement.pose == "hung":
+    if placed.placement.pose == "hung":
         return None
-    if standing.ledge.depth - standing.back < AT_THE_WALL_MM:
+    if placed.ledge.depth - placed.back < AT_THE_WALL_MM:
         return TapeFigure(0.0, WALL)
-    start = "rim in front" if standing.ledge.shape == "ellipse" else FRONT
-    return TapeFigure(_whole(standing.front - _front_at(standing)), start)
+    start = "rim in front" if placed.ledge.shape == "ellipse" else FRONT
+    return TapeFigure(_whole(placed.front - _front_at(placed)), start)
 
 
-def upward(standing: Standing) -> TapeFigure | None:
+def upward(placed: PlacedItem) -> TapeFigure | None:
     """Return how high the lower edge of a hung thing is over its ledge."""
-    if standing.placement.pose != "hung":
+    if placed.placement.pose != "hung":
         return None
-    return TapeFigure(_whole(standing.bottom - standing.ledge.floor), "ledge below")
+    return TapeFigure(_whole(placed.bottom - placed.ledge.floor), "ledge below")
 
 
 def _whole(length: float) -> float:
     return float(round(length))
 
 
-def _is_in_the_way(standing: Standing, other: Standing) -> bool:
+def _is_in_the_way(placed: PlacedItem, other: PlacedItem) -> bool:
     """Tell whether a thing that stands on the same ledge lies across the tape before another."""
-    if other.ledge.id != standing.ledge.id or other.placement.host is not None:
+    if other.ledge.id != placed.ledge.id or other.placement.host is not None:
         return False
-    if standing.placement.pose == "hung" or other.placement.pose == "hung":
+    if placed.placement.pose == "hung" or other.placement.pose == "hung":
         return False
-    return other.front < standing.front + 1 and other.back > standing.front - STRIP_MM
+    return other.front < placed.front + 1 and other.back > placed.front - STRIP_MM
 
 
-def _ends(standing: Standing) -> tuple[float, float]:
+def _ends(placed: PlacedItem) -> tuple[float, float]:
     """Return the ends of the ledge where the thing's middle stands: an ellipse is shorter toward front and back."""
-    ledge = standing.ledge
+    ledge = placed.ledge
     if ledge.shape != "ellipse":
         return ledge.left, ledge.right
-    half = ledge.width / 2 * _chord(standing.z - ledge.depth / 2, ledge.depth / 2)
+    half = ledge.width / 2 * _chord(placed.z - ledge.depth / 2, ledge.depth / 2)
     middle = ledge.left + ledge.width / 2
     return middle - half, middle + half
 
 
-def _front_at(standing: Standing) -> float:
+def _front_at(placed: PlacedItem) -> float:
     """Return where the front edge lies before the thing's middle, from the foremost point."""
-    ledge = standing.ledge
+    ledge = placed.ledge
     if ledge.shape != "ellipse":
         return 0.0
-    return ledge.depth / 2 * (1 - _chord(standing.x - ledge.left - ledge.width / 2, ledge.width / 2))
+    return ledge.depth / 2 * (1 - _chord(placed.x - ledge.left - ledge.width / 2, ledge.width / 2))
 
 
 def _chord(away: float, half: float) -> float:

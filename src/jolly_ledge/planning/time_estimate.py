@@ -60,19 +60,19 @@ def time_estimate(plan: Plan, arrangement: Arrangement) -> TimeEstimate:
 
 
 def _parts(arrangement: Arrangement) -> tuple[tuple[str, float], ...]:
-    standings = arrangement.standings
-    if not standings:
+    placed_items = arrangement.placed_items
+    if not placed_items:
         return ()
     pulls = pull_list(arrangement)
-    hung = sum(standing.placement.pose == "hung" for standing in standings)
-    high = sum(standing.bottom > LADDER_FROM_MM for standing in standings)
-    heavy = sum((standing.item.mass or 0.0) >= HEAVY_KG for standing in standings)
-    bunches = sum(standing.item.category == "stems" for standing in standings)
+    hung = sum(placed.placement.pose == "hung" for placed in placed_items)
+    high = sum(placed.bottom > LADDER_FROM_MM for placed in placed_items)
+    heavy = sum((placed.item.mass or 0.0) >= HEAVY_KG for placed in placed_items)
+    bunches = sum(placed.item.category == "stems" for placed in placed_items)
     parts = [
         ("setting out", SET_OUT),
         (f"fetching {counted(pulls.count, 'thing')} from {counted(len(pulls.rooms), 'room')}",
          EACH_ROOM * len(pulls.rooms) + EACH_FETCHED * pulls.count + EACH_HEAVY * heavy),
-        ("setting down", EACH_SET * (len(standings) - hung) + EACH_HIGH * high),
+        ("setting down", EACH_SET * (len(placed_items) - hung) + EACH_HIGH * high),
         ("hanging", EACH_HUNG * hung),
         ("cutting stems", EACH_BUNCH * bunches),
     ]  # fmt: skip

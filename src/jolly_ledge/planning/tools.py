@@ -4,7 +4,7 @@ import math
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import WALL_CATEGORIES
 
@@ -41,33 +41,33 @@ class Tool(Struct, frozen=True):
 
 def tools_for(arrangement: Arrangement) -> tuple[Tool, ...]:
     """Return the tools and the hardware of a look; what cannot be known is said so."""
-    standings = arrangement.standings
-    tools = [Tool(1, "tape measure"), Tool(1, "pencil"), Tool(1, "soft cloth")] if standings else []
-    tools += _ladder(standings)
-    tools += _hanging(standings)
-    tools += _leaning(standings)
-    tools += _pads(standings)
-    tools += _cords(standings)
+    placed_items = arrangement.placed_items
+    tools = [Tool(1, "tape measure"), Tool(1, "pencil"), Tool(1, "soft cloth")] if placed_items else []
+    tools += _ladder(placed_items)
+    tools += _hanging(placed_items)
+    tools += _leaning(placed_items)
+    tools += _pads(placed_items)
+    tools += _cords(placed_items)
     tools += _brackets(arrangement.piece)
-    if any("real-plant" in standing.item.traits or standing.item.category == "stems" for standing in standings):
+    if any("real-plant" in placed.item.traits or placed.item.category == "stems" for placed in placed_items):
         tools.append(Tool(1, "watering can with a thin spout", reason="plants and stems"))
     return tuple(tools)
 
 
-def _ladder(standings: tuple[Standing, ...]) -> list[Tool]:
-    high = [standing for standing in standings if standing.bottom > LADDER_FROM_MM]
+def _ladder(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
+    high = [placed for placed in placed_items if placed.bottom > LADDER_FROM_MM]
     if not high:
         return []
-    top = max(high, key=lambda standing: standing.bottom)
+    top = max(high, key=lambda placed: placed.bottom)
     reason = f"the {top.item.label} is set {top.bottom / 1000:.2f} m up; somebody holds it"
     return [Tool(1, "step ladder", reason=reason)]
 
 
-def _hanging(standings: tuple[Standing, ...]) -> list[Tool]:
-    hung = [standing for standing in standings if standing.placement.pose == "hung"]
+def _hanging(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
+    hung = [placed for placed in placed_items if placed.placement.pose == "hung"]
     hooks: dict[tuple[str, str], int] = {}
-    for standing in hung:
-        item = standing.item
+    for placed in hung:
+        item = placed.item
         finish = FINISHES.get(item.finish, "steel")
         if item.mass is None:
             hooks[f"hook for the {item.label}", f"{finish}; {UNKNOWN_MASS}"] = 1
@@ -86,26 +86,26 @@ def _hanging(standings: tuple[Standing, ...]) -> list[Tool]:
     return tools
 
 
-def _leaning(standings: tuple[Standing, ...]) -> list[Tool]:
-    leaning = [s for s in standings if s.placement.pose == "leaning" and s.item.category in WALL_CATEGORIES]
+def _leaning(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
+    leaning = [s for s in placed_items if s.placement.pose == "leaning" and s.item.category in WALL_CATEGORIES]
     return [Tool(2 * len(leaning), "clear bumper or dot of putty", reason="so that what leans does not slide")] if (
         leaning
     ) else []  # fmt: skip
 
 
-def _pads(standings: tuple[Standing, ...]) -> list[Tool]:
+def _pads(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
     hard = [
-        standing for standing in standings
-        if standing.placement.host is None and standing.placement.pose == "upright"
-        and any(word in standing.item.material.lower().split() for word in HARD)
+        placed for placed in placed_items
+        if placed.placement.host is None and placed.placement.pose == "upright"
+        and any(word in placed.item.material.lower().split() for word in HARD)
     ]  # fmt: skip
     if not hard:
         return []
     return [Tool(PADS_EACH * len(hard), "felt pad", reason=f"under {len(hard)} hard feet, so that no board is marked")]
 
 
-def _cords(standings: tuple[Standing, ...]) -> list[Tool]:
-    corded = [standing for standing in standings if "corded" in standing.item.traits]
+def _cords(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
+    corded = [placed for placed in placed_items if "corded" in placed.item.traits]
     return [Tool(2 * len(corded), "cord clip"), Tool(len(corded), "cord label")] if corded else []
 
 

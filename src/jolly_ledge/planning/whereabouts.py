@@ -51,11 +51,11 @@ def whereabouts(plan: Plan, client: str, text: str = "") -> tuple[Whereabouts, .
     for look in standing_looks(plan).values():
         arrangement = arrange(plan, look)
         piece = arrangement.piece.label
-        for standing in arrangement.standings:
-            host = arrangement.by_id.get(standing.placement.host or "")
-            on = f"{'in' if standing.placement.inside else 'on'} the {host.item.label}, " if host is not None else ""
-            said = f"stands {on}{standing.ledge.label} of the {piece} ({look.label})"
-            places[standing.item.id] = (look.id, said)
+        for placed in arrangement.placed_items:
+            host = arrangement.by_id.get(placed.placement.host or "")
+            on = f"{'in' if placed.placement.inside else 'on'} the {host.item.label}, " if host is not None else ""
+            said = f"stands {on}{placed.ledge.label} of the {piece} ({look.label})"
+            places[placed.item.id] = (look.id, said)
     return tuple(
         Whereabouts(client, item, *_place(item, places.get(item.id)), due=_due(item))
         for item in plan.stash

@@ -2,7 +2,7 @@
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.planning.tape_figures import TapeFigure, across, along, upward
 
 HEAVY_KG = 8.0
@@ -42,38 +42,38 @@ def working_order(arrangement: Arrangement) -> tuple[PlacingStep, ...]:
     Ledge by ledge from the top down, so that no arm reaches over what stands; on a ledge the back
     before the front and the largest first; and never a thing before what carries it.
     """
-    standings = arrangement.standings
-    bulk = {standing.id: _bulk(arrangement, standing) for standing in standings}
+    placed_items = arrangement.placed_items
+    bulk = {placed.id: _bulk(arrangement, placed) for placed in placed_items}
     ledge_rank = {
         ledge.id: rank
         for rank, ledge in enumerate(sorted(arrangement.piece.ledges, key=lambda ledge: (-ledge.floor, ledge.left)))
     }
 
-    def key(standing: Standing) -> tuple[float, float, str]:
-        return (ledge_rank[standing.ledge.id], -bulk[standing.root], standing.root)
+    def key(placed: PlacedItem) -> tuple[float, float, str]:
+        return (ledge_rank[placed.ledge.id], -bulk[placed.root], placed.root)
 
-    ordered: list[Standing] = []
-    for root in sorted((s for s in standings if s.placement.host is None), key=key):
-        ordered += _with_carried(root, standings)
+    ordered: list[PlacedItem] = []
+    for root in sorted((s for s in placed_items if s.placement.host is None), key=key):
+        ordered += _with_carried(root, placed_items)
     return tuple(
-        _step(number, standing, arrangement, ordered[: number - 1]) for number, standing in enumerate(ordered, start=1)
+        _step(number, placed, arrangement, ordered[: number - 1]) for number, placed in enumerate(ordered, start=1)
     )
 
 
-def _bulk(arrangement: Arrangement, standing: Standing) -> float:
+def _bulk(arrangement: Arrangement, placed: PlacedItem) -> float:
     """How large the whole thing on one spot is, a little more when it stands at the back."""
-    area = sum(other.area for other in arrangement.standings if other.root == standing.root)
-    return area * (1 + 0.5 * standing.z / max(standing.ledge.depth, 1.0))
+    area = sum(other.area for other in arrangement.placed_items if other.root == placed.root)
+    return area * (1 + 0.5 * placed.z / max(placed.ledge.depth, 1.0))
 
 
-def _with_carried(root: Standing, standings: tuple[Standing, ...]) -> list[Standing]:
-    carried = [standing for standing in standings if standing.placement.host == root.id]
-    carried.sort(key=lambda standing: (-standing.area, standing.id))
-    return [root, *(step for standing in carried for step in _with_carried(standing, standings))]
+def _with_carried(root: PlacedItem, placed_items: tuple[PlacedItem, ...]) -> list[PlacedItem]:
+    carried = [placed for placed in placed_items if placed.placement.host == root.id]
+    carried.sort(key=lambda placed: (-placed.area, placed.id))
+    return [root, *(step for placed in carried for step in _with_carried(placed, placed_items))]
 
 
-def _step(number: int, standing: Standing, arrangement: Arrangement, before: list[Standing]) -> PlacingStep:
-    placement, item = standing.placement, standing.item
+def _step(number: int, placed: PlacedItem, arrangement: Arrangement, before: list[PlacedItem]) -> PlacingStep:
+    placement, item = placed.placement, placed.item
     host = arrangement.by_id.get(placement.host) if placement.host else None
     goes_along = placement.inside is not None or placement.pose == "draped"
     if host is None:
@@ -96,11 +96,11 @@ def _step(number: int, standing: Standing, arrangement: Arrangement, before: lis
         item=item.id,
         name=item.label,
         room=item.room,
-        ledge=standing.ledge.label,
-        ledge_id=standing.ledge.id,
-        along=None if goes_along else along(standing, before, host),
-        across=None if goes_along else across(standing, host),
-        upward=upward(standing),
+        ledge=placed.ledge.label,
+        ledge_id=placed.ledge.id,
+        along=None if goes_along else along(placed, before, host),
+        across=None if goes_along else across(placed, host),
+        upward=upward(placed),
         support=support,
         pose=placement.pose,
         size=(item.width, item.height, item.depth),

@@ -158,12 +158,12 @@ class _Bounds:
     """The room that a column takes now: its ledge, its edges there (mm), its parts."""
 
     def __init__(self, look: Arrangement, parts: set[str], feet: Sequence[str]) -> None:
-        standing = [look.by_id[one] for one in feet]
-        self.parts, self.ledge = parts, standing[0].ledge
-        self.middle = (min(one.left for one in standing) + max(one.right for one in standing)) / 2 - self.ledge.left
-        self.front, self.back = min(one.front for one in standing), max(one.back for one in standing)
+        placed = [look.by_id[one] for one in feet]
+        self.parts, self.ledge = parts, placed[0].ledge
+        self.middle = (min(one.left for one in placed) + max(one.right for one in placed)) / 2 - self.ledge.left
+        self.front, self.back = min(one.front for one in placed), max(one.back for one in placed)
         self.at_back = self.ledge.depth - self.back < self.front
-        self.leans = any(one.placement.pose == "leaning" for one in standing)
+        self.leans = any(one.placement.pose == "leaning" for one in placed)
 
     def depth_on(self, ledge: Ledge) -> float:
         """Return how far it moves back or forward so as to stand on a ledge as it stood on its own."""

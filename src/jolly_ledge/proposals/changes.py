@@ -5,7 +5,7 @@ from collections.abc import Callable
 
 from msgspec.structs import replace
 
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.landing import carries, holds
 from jolly_ledge.geometry.pose import extent
 from jolly_ledge.measures.frame import frame_height
@@ -220,7 +220,7 @@ class Changes:
         host = self._chance.choice(free)
         return _with(placements, one, replace(one, on=host.id, x=host.placement.x, z=host.placement.z))
 
-    def _standing_on(self, placements: Placements, ledge: str) -> tuple[Standing, ...]:
+    def _standing_on(self, placements: Placements, ledge: str) -> tuple[PlacedItem, ...]:
         return self._problem.resolve(placements).by_ledge.get(ledge, ())
 
     def _underlay(self, placements: Placements) -> Placements | None:

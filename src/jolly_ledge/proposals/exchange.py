@@ -7,7 +7,7 @@ from random import Random
 from msgspec import Struct
 
 from jolly_ledge.edits.exchange import ExchangeThing
-from jolly_ledge.geometry.arrangement import Arrangement, Standing, arrange
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange
 from jolly_ledge.geometry.landing import holds
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.errors import JollyLedgeError
@@ -51,18 +51,18 @@ def exchanges(plan: Plan, look: Look, placement_id: str, most: int = MOST_OFFERE
     locked is not exchanged.
     """
     before = arrange(plan, look)
-    standing = before.by_id[placement_id]
-    if standing.placement.locked:
+    placed = before.by_id[placement_id]
+    if placed.placement.locked:
         return ()
     at_first, forbidden = assess(before).score, stops_of(before)
     things = [Thing(one.item) for one in before.visible]
     for thing in things:
-        thing.welcome = {standing.ledge.id: 1.0}
+        thing.welcome = {placed.ledge.id: 1.0}
     palette = choose_palette(things, look.manner, Random(0))
     found: list[tuple[float, Exchange]] = []
-    for item in suiting_in_place(plan, before, standing):
+    for item in suiting_in_place(plan, before, placed):
         edit = ExchangeThing(
-            look=look.id, placement=placement_id, item=item.id, name=standing.item.label, new_name=item.label
+            look=look.id, placement=placement_id, item=item.id, name=placed.item.label, new_name=item.label
         )
         try:
             changed = edit.apply(plan)
@@ -74,7 +74,7 @@ def exchanges(plan: Plan, look: Look, placement_id: str, most: int = MOST_OFFERE
         gain = assess(after).score - at_first
         thing = Thing(item)
         rank = gain + PALETTE_SHARE * palette.fit(thing) - LIKENESS_SHARE * (thing.loud >= LOUD)
-        exchange = Exchange(item, difference(item, standing.item), edit, changed.look(look.id), gain)
+        exchange = Exchange(item, difference(item, placed.item), edit, changed.look(look.id), gain)
         found.append((rank, exchange))
     found.sort(key=lambda pair: (-pair[0], pair[1].item.id))
     return tuple(exchange for _, exchange in found[:most])
@@ -107,14 +107,14 @@ def difference(new: Item, old: Item) -> str:
     return ", ".join(ways[:4]) or "much the same"
 
 
-def suiting_in_place(plan: Plan, arrangement: Arrangement, standing: Standing) -> Iterator[Item]:
+def suiting_in_place(plan: Plan, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Item]:
     """Yield what is at hand and could be there, what is nearest in size and kind first."""
     look = arrangement.look
     taken = {p.item for other in plan.looks if other.piece != look.piece for p in other.placements}
     taken |= {placement.item for placement in look.placements}
-    guests = [one.item for one in arrangement.standings if one.placement.inside == standing.id]
-    carried = any(one.placement.on == standing.id for one in arrangement.standings)
-    old = standing.item
+    guests = [one.item for one in arrangement.placed_items if one.placement.inside == placed.id]
+    carried = any(one.placement.on == placed.id for one in arrangement.placed_items)
+    old = placed.item
     if old.category in NEVER_EXCHANGED:
         others = [item for item in plan.stash if item.category == old.category]
     else:
@@ -123,8 +123,8 @@ def suiting_in_place(plan: Plan, arrangement: Arrangement, standing: Standing) -
         item for item in others
         if item.id not in taken and item.is_at_hand and "hide" not in item.traits
         and (not item.meant_for or look.piece in item.meant_for)
-        and welcome(item, arrangement.piece, standing.ledge) > 0
-        and (standing.placement.pose != "hung" or item.category in WALL_CATEGORIES)
+        and welcome(item, arrangement.piece, placed.ledge) > 0
+        and (placed.placement.pose != "hung" or item.category in WALL_CATEGORIES)
         and all(_takes(item, guest) for guest in guests)
         and (not carried or item.category in BOOK_CATEGORIES | {"box", "tray"} or item.category == old.category)
     ]  # fmt: skip

@@ -70,21 +70,21 @@ def group_exchanges(
     """
     before = arrange(plan, look)
     gone = exchanged(before, ids)
-    standings = [before.by_id[identifier] for identifier in gone]
-    ledges = {standing.ledge.id for standing in standings}
-    if len(ledges) != 1 or standings[0].ledge.is_wall or any(one.placement.locked for one in standings):
+    placed_items = [before.by_id[identifier] for identifier in gone]
+    ledges = {placed.ledge.id for placed in placed_items}
+    if len(ledges) != 1 or placed_items[0].ledge.is_wall or any(one.placement.locked for one in placed_items):
         return ()
-    ledge = standings[0].ledge
+    ledge = placed_items[0].ledge
     rest = tuple(replace(one, locked=True) for one in look.placements if one.id not in gone)
     try:
         problem = problem_of(plan, look.piece, look.manner, replace(look, placements=rest), ledge.id)
     except JollyLedgeError:
         return ()
-    left = min(one.left for one in standings) - ledge.left
-    right = max(one.right for one in standings) - ledge.left
-    lead = max(standings, key=lambda one: one.width * one.height)
+    left = min(one.left for one in placed_items) - ledge.left
+    right = max(one.right for one in placed_items) - ledge.left
+    lead = max(placed_items, key=lambda one: one.width * one.height)
     at_first, forbidden = assess(before).score, stops_of(before)
-    names = tuple(one.item.label for one in sorted(standings, key=lambda one: one is not lead))
+    names = tuple(one.item.label for one in sorted(placed_items, key=lambda one: one is not lead))
     found: list[GroupExchange] = []
     for group in _built(problem, ledge, (left + right) / 2, {lead.item.id}):
         edit = ExchangeGroup(

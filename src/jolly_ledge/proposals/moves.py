@@ -8,7 +8,7 @@ from jolly_ledge.edits.exchange import ExchangeThing
 from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
 from jolly_ledge.edits.risers import RaiseOnRisers
 from jolly_ledge.edits.swap import SwapPlacements
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.landing import Spot, carries, free_spot, holds
 from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.belonging import welcome
@@ -53,186 +53,186 @@ def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding
     )
     named = [arrangement.by_id[identifier] for identifier in finding.placements if identifier in arrangement.by_id]
     moved = [arrangement.by_id[root] for root in roots if not arrangement.by_id[root].placement.locked]
-    for standing in moved[:MOST_MOVED]:
-        if standing.placement.pose in ("hung", "draped"):
+    for placed in moved[:MOST_MOVED]:
+        if placed.placement.pose in ("hung", "draped"):
             continue
-        yield from _along(look, standing)
-        yield from _elsewhere(look, arrangement, standing)
-        yield from _swaps(look, arrangement, standing)
-        yield from _exchanged(plan, look, arrangement, standing)
-        yield from _raised(look, arrangement, standing)
-        yield from _on_risers(plan, look, arrangement, standing)
-        yield from _regrouped(look, arrangement, standing)
-        if not STAYING & set(standing.item.traits):
-            edit = ReturnToStash(look=look.id, placements=(standing.id,), name=standing.item.label)
-            yield Move("take", f"Take the {standing.item.label} away", edit)
-    for standing in [one for one in named if not one.placement.locked][:MOST_MOVED]:
-        yield from _posed(look, standing)
-        yield from _turned(look, standing)
-        yield from _hidden(look, arrangement, standing)
-    ledges = list(dict.fromkeys(standing.ledge for standing in moved))
+        yield from _along(look, placed)
+        yield from _elsewhere(look, arrangement, placed)
+        yield from _swaps(look, arrangement, placed)
+        yield from _exchanged(plan, look, arrangement, placed)
+        yield from _raised(look, arrangement, placed)
+        yield from _on_risers(plan, look, arrangement, placed)
+        yield from _regrouped(look, arrangement, placed)
+        if not STAYING & set(placed.item.traits):
+            edit = ReturnToStash(look=look.id, placements=(placed.id,), name=placed.item.label)
+            yield Move("take", f"Take the {placed.item.label} away", edit)
+    for placed in [one for one in named if not one.placement.locked][:MOST_MOVED]:
+        yield from _posed(look, placed)
+        yield from _turned(look, placed)
+        yield from _hidden(look, arrangement, placed)
+    ledges = list(dict.fromkeys(placed.ledge for placed in moved))
     yield from _fetched(plan, look, arrangement, ledges[:2])
     if not finding.placements:
         yield from _brought(look, arrangement)
 
 
-def _along(look: Look, standing: Standing) -> Iterator[Move]:
-    ledge, placement = standing.ledge, standing.placement
+def _along(look: Look, placed: PlacedItem) -> Iterator[Move]:
+    ledge, placement = placed.ledge, placed.placement
     x, z = placement.x or 0.0, placement.z or 0.0
-    half, deep = standing.width / 2, (standing.back - standing.front) / 2
+    half, deep = placed.width / 2, (placed.back - placed.front) / 2
     spots = [ledge.width * share for share in SHARES] + [x + step for step in NUDGES_MM]
     for at in spots:
         held = min(max(at, half), max(ledge.width - half, half))
         side = "left" if held < x else "right"
         if abs(held - x) > 20:
-            label = f"Move the {standing.item.label} to the {side}"
-            yield Move("along", label, _move(look, standing, ledge, held, z))
+            label = f"Move the {placed.item.label} to the {side}"
+            yield Move("along", label, _move(look, placed, ledge, held, z))
     for depth, word in ((ledge.depth - deep, "Push the {} back"), (deep + 15.0, "Bring the {} forward")):
         if abs(depth - z) > 20 and depth >= deep:
-            yield Move("deep", word.format(standing.item.label), _move(look, standing, ledge, x, depth))
+            yield Move("deep", word.format(placed.item.label), _move(look, placed, ledge, x, depth))
 
 
-def _move(look: Look, standing: Standing, ledge: Ledge, x: float, z: float, on: str | None = None) -> MovePlacement:
+def _move(look: Look, placed: PlacedItem, ledge: Ledge, x: float, z: float, on: str | None = None) -> MovePlacement:
     spot = Spot(ledge=ledge.id, x=float(round(x / 5) * 5), z=float(round(z / 5) * 5), on=on)
-    return MovePlacement(look=look.id, placement=standing.id, spot=spot, name=standing.item.label)
+    return MovePlacement(look=look.id, placement=placed.id, spot=spot, name=placed.item.label)
 
 
-def _elsewhere(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+def _elsewhere(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
     others = [
-        ledge for ledge in arrangement.standing_ledges if ledge.id != standing.ledge.id and fits(standing.item, ledge)
+        ledge for ledge in arrangement.standing_ledges if ledge.id != placed.ledge.id and fits(placed.item, ledge)
     ]
     others.sort(key=lambda ledge: len(arrangement.by_ledge.get(ledge.id, ())))
     for ledge in others[:MOST_LEDGES]:
-        spot = free_spot(arrangement, standing.item, standing.placement.pose, ledge)
-        edit = MovePlacement(look=look.id, placement=standing.id, spot=spot, name=standing.item.label)
-        yield Move("carry", f"Carry the {standing.item.label} to {ledge.label}", edit)
+        spot = free_spot(arrangement, placed.item, placed.placement.pose, ledge)
+        edit = MovePlacement(look=look.id, placement=placed.id, spot=spot, name=placed.item.label)
+        yield Move("carry", f"Carry the {placed.item.label} to {ledge.label}", edit)
 
 
-def _swaps(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+def _swaps(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
     others = [
         other
         for other in arrangement.visible
         if other.placement.host is None
-        and other.id != standing.id
+        and other.id != placed.id
         and not other.placement.locked
         and other.placement.pose not in ("hung", "draped")
-        and other.item.category != standing.item.category
+        and other.item.category != placed.item.category
     ]
-    others.sort(key=lambda other: (other.ledge.id == standing.ledge.id, abs(other.width - standing.width)))
+    others.sort(key=lambda other: (other.ledge.id == placed.ledge.id, abs(other.width - placed.width)))
     for other in others[:MOST_SWAPS]:
         edit = SwapPlacements(
-            look=look.id, first=standing.id, second=other.id, first_name=standing.item.label,
+            look=look.id, first=placed.id, second=other.id, first_name=placed.item.label,
             second_name=other.item.label,
         )  # fmt: skip
-        yield Move("swap", f"Swap the {standing.item.label} and the {other.item.label}", edit)
+        yield Move("swap", f"Swap the {placed.item.label} and the {other.item.label}", edit)
 
 
-def _exchanged(plan: Plan, look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+def _exchanged(plan: Plan, look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
     """Let something of the stash that belongs there, of another look, take the place of a thing."""
-    if STAYING & set(standing.item.traits):
+    if STAYING & set(placed.item.traits):
         return
-    old = standing.item
+    old = placed.item
     suiting = [
-        item for item in suiting_in_place(plan, arrangement, standing)
+        item for item in suiting_in_place(plan, arrangement, placed)
         if item.category != old.category or hue_family(item.main_colour) != hue_family(old.main_colour)
     ]  # fmt: skip
     for item in suiting[:MOST_EXCHANGED]:
         edit = ExchangeThing(
-            look=look.id, placement=standing.id, item=item.id, name=old.label, new_name=item.label
+            look=look.id, placement=placed.id, item=item.id, name=old.label, new_name=item.label
         )  # fmt: skip
         yield Move("exchange", f"Exchange the {old.label} for the {item.label}", edit)
 
 
-def _raised(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
-    size = extent(standing.item, standing.placement.pose, standing.placement.turn)
-    for host in arrangement.by_ledge.get(standing.ledge.id, ()):
-        free = not any(other.placement.host == host.id for other in arrangement.standings)
+def _raised(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
+    size = extent(placed.item, placed.placement.pose, placed.placement.turn)
+    for host in arrangement.by_ledge.get(placed.ledge.id, ()):
+        free = not any(other.placement.host == host.id for other in arrangement.placed_items)
         roomy = host.width >= size.width - 40 and host.back - host.front >= size.depth - 40
-        if host.id != standing.id and free and roomy and carries(host) and host.root != standing.id:
+        if host.id != placed.id and free and roomy and carries(host) and host.root != placed.id:
             x, z = host.placement.x or 0.0, host.placement.z or 0.0
-            label = f"Raise the {standing.item.label} {round(host.height)} mm on the {host.item.label}"
-            yield Move("raise", label, _move(look, standing, standing.ledge, x, z, on=host.id))
+            label = f"Raise the {placed.item.label} {round(host.height)} mm on the {host.item.label}"
+            yield Move("raise", label, _move(look, placed, placed.ledge, x, z, on=host.id))
 
 
-def _on_risers(plan: Plan, look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+def _on_risers(plan: Plan, look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
     """Raise what is low in its opening on books or boxes that the stash could bring."""
-    clearance, name = standing.ledge.clearance, standing.item.label
-    carried = standing.placement.host is not None or standing.placement.pose != "upright"
-    if clearance is None or carried or standing.item.is_book or standing.height >= LOST_SHARE * clearance:
+    clearance, name = placed.ledge.clearance, placed.item.label
+    carried = placed.placement.host is not None or placed.placement.pose != "upright"
+    if clearance is None or carried or placed.item.is_book or placed.height >= LOST_SHARE * clearance:
         return
-    lift = WANTED_SHARE * clearance - standing.height
-    for risers in risers_for(arrangement, standing, lift, _at_hand(plan, look), MOST_RISERS):
+    lift = WANTED_SHARE * clearance - placed.height
+    for risers in risers_for(arrangement, placed, lift, _at_hand(plan, look), MOST_RISERS):
         books = listed([f"the {item.label}" for item in risers.items])
         label = f"Raise the {name} {round(risers.lift)} mm on {books}"
         ids = tuple(item.id for item in risers.items)
-        yield Move("risers", label, RaiseOnRisers(look=look.id, placement=standing.id, risers=ids, name=name))
+        yield Move("risers", label, RaiseOnRisers(look=look.id, placement=placed.id, risers=ids, name=name))
 
 
-def _regrouped(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+def _regrouped(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
     """Read a thing with the group beside it, or by nearness again where it was told."""
-    label = standing.item.label
-    if standing.placement.vignette:
+    label = placed.item.label
+    if placed.placement.vignette:
         said = f"Read the {label} by nearness again"
-        yield Move("regroup", said, _vignette(look, (standing,), None, said))
-    groups = [v for v in arrangement.vignettes if v.ledge.id == standing.ledge.id and standing.id not in v.ids]
-    nearest = min(groups, key=lambda v: min(abs(c.left + c.right - 2 * standing.x) for c in v.columns), default=None)
+        yield Move("regroup", said, _vignette(look, (placed,), None, said))
+    groups = [v for v in arrangement.vignettes if v.ledge.id == placed.ledge.id and placed.id not in v.ids]
+    nearest = min(groups, key=lambda v: min(abs(c.left + c.right - 2 * placed.x) for c in v.columns), default=None)
     if nearest is not None:
         name = nearest.name or f"with the {nearest.units[0].lead.item.label}"
         said = f"Read the {label} with {nearest.units[0].label}"
         members = tuple(arrangement.by_id[identifier] for identifier in nearest.ids)
-        yield Move("regroup", said, _vignette(look, (standing, *members), name, said))
+        yield Move("regroup", said, _vignette(look, (placed, *members), name, said))
 
 
-def _vignette(look: Look, standings: tuple[Standing, ...], name: str | None, label: str) -> ChangePlacement:
-    ids = tuple(standing.id for standing in standings)
+def _vignette(look: Look, placed_items: tuple[PlacedItem, ...], name: str | None, label: str) -> ChangePlacement:
+    ids = tuple(placed.id for placed in placed_items)
     return ChangePlacement(look=look.id, placements=ids, changes=(("vignette", name),), label=label)
 
 
-def _posed(look: Look, standing: Standing) -> Iterator[Move]:
-    pose, name = standing.placement.pose, standing.item.label
-    if standing.item.category == "book":
+def _posed(look: Look, placed: PlacedItem) -> Iterator[Move]:
+    pose, name = placed.placement.pose, placed.item.label
+    if placed.item.category == "book":
         label = f"Stand the {name} up" if pose == "flat" else f"Lay the {name} flat"
         wanted: Pose = "upright" if pose == "flat" else "flat"
-        yield Move("pose", label, SetPose(look=look.id, placements=(standing.id,), pose=wanted, label=label))
-    if standing.item.category in ("book", "book-row") and pose in ("upright", "spine-in"):
+        yield Move("pose", label, SetPose(look=look.id, placements=(placed.id,), pose=wanted, label=label))
+    if placed.item.category in ("book", "book-row") and pose in ("upright", "spine-in"):
         label = f"Turn the {'pages' if pose == 'upright' else 'spines'} of the {name} out"
         faced: Pose = "spine-in" if pose == "upright" else "upright"
-        yield Move("pose", label, SetPose(look=look.id, placements=(standing.id,), pose=faced, label=label))
-    elif standing.item.category in ("frame", "art", "mirror", "board") and pose in ("upright", "leaning", "flat"):
+        yield Move("pose", label, SetPose(look=look.id, placements=(placed.id,), pose=faced, label=label))
+    elif placed.item.category in ("frame", "art", "mirror", "board") and pose in ("upright", "leaning", "flat"):
         label = f"Lay the {name} flat" if pose != "flat" else f"Lean the {name} against the back"
         wanted = "flat" if pose != "flat" else "leaning"
-        yield Move("pose", label, SetPose(look=look.id, placements=(standing.id,), pose=wanted, label=label))
+        yield Move("pose", label, SetPose(look=look.id, placements=(placed.id,), pose=wanted, label=label))
 
 
-def _turned(look: Look, standing: Standing) -> Iterator[Move]:
+def _turned(look: Look, placed: PlacedItem) -> Iterator[Move]:
     """Turn what has a face, or is longer than it is deep, by quarters."""
-    size = standing.item
+    size = placed.item
     oblong = not size.is_round and abs(size.width - size.depth) > 0.2 * max(size.width, size.depth)
-    if standing.placement.pose != "upright" or not ("one-faced" in size.traits or oblong) or size.is_book:
+    if placed.placement.pose != "upright" or not ("one-faced" in size.traits or oblong) or size.is_book:
         return
     for by in TURNS:
-        turned = (standing.placement.turn + by) % 360
+        turned = (placed.placement.turn + by) % 360
         said = {90.0: "a quarter to the left", 180.0: "round", 270.0: "a quarter to the right"}[by]
         label = f"Turn the {size.label} {said}"
-        change = ChangePlacement(look=look.id, placements=(standing.id,), changes=(("turn", turned),), label=label)
+        change = ChangePlacement(look=look.id, placements=(placed.id,), changes=(("turn", turned),), label=label)
         yield Move("turn", label, change)
 
 
-def _hidden(look: Look, arrangement: Arrangement, standing: Standing) -> Iterator[Move]:
+def _hidden(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
     """Put what is to be hidden or gathered into a container that stands somewhere on the piece."""
-    if not {"hide", "rolls", "small-parts"} & set(standing.item.traits) or standing.placement.inside:
+    if not {"hide", "rolls", "small-parts"} & set(placed.item.traits) or placed.placement.inside:
         return
     hosts = [
         other
         for other in arrangement.visible
-        if other.id != standing.id and other.root != standing.id and holds(other.item, standing.item)
+        if other.id != placed.id and other.root != placed.id and holds(other.item, placed.item)
     ]
-    hosts.sort(key=lambda other: (other.item.category not in ("box", "basket"), other.ledge.id != standing.ledge.id))
+    hosts.sort(key=lambda other: (other.item.category not in ("box", "basket"), other.ledge.id != placed.ledge.id))
     for host in hosts[:MOST_HOSTS]:
         edit = PutInside(
-            look=look.id, item=standing.item.id, host=host.id, name=standing.item.label, host_name=host.item.label
+            look=look.id, item=placed.item.id, host=host.id, name=placed.item.label, host_name=host.item.label
         )
-        yield Move("inside", f"Put the {standing.item.label} into the {host.item.label}", edit)
+        yield Move("inside", f"Put the {placed.item.label} into the {host.item.label}", edit)
 
 
 def _fetched(plan: Plan, look: Look, arrangement: Arrangement, ledges: Iterable[Ledge]) -> Iterator[Move]:

@@ -13,7 +13,7 @@ from msgspec import Struct
 from scipy.optimize import Bounds, LinearConstraint, milp
 
 from jolly_ledge.cautions.space import collision
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted
@@ -65,8 +65,8 @@ class _Change(Struct, frozen=True):
     """A thing that changes, with what goes along with it."""
 
     item: Item
-    was: Standing | None
-    now: Standing | None
+    was: PlacedItem | None
+    now: PlacedItem | None
 
 
 def restyle(before: Arrangement, after: Arrangement, season: str = "", unit: LengthUnit = "mm") -> Restyle:
@@ -94,8 +94,8 @@ def restyle(before: Arrangement, after: Arrangement, season: str = "", unit: Len
 
 
 def _changes(before: Arrangement, after: Arrangement) -> dict[str, _Change]:
-    was = {standing.item.id: standing for standing in before.standings}
-    now = {standing.item.id: standing for standing in after.standings}
+    was = {placed.item.id: placed for placed in before.placed_items}
+    now = {placed.item.id: placed for placed in after.placed_items}
     changes: dict[str, _Change] = {}
     for identifier in sorted({*was, *now}):
         old, new = was.get(identifier), now.get(identifier)
@@ -106,23 +106,23 @@ def _changes(before: Arrangement, after: Arrangement) -> dict[str, _Change]:
     return changes
 
 
-def _host(standing: Standing, look: Arrangement) -> Standing | None:
-    return look.by_id.get(standing.placement.host or "")
+def _host(placed: PlacedItem, look: Arrangement) -> PlacedItem | None:
+    return look.by_id.get(placed.placement.host or "")
 
 
-def _same_host(old: Standing, new: Standing, before: Arrangement, after: Arrangement) -> bool:
+def _same_host(old: PlacedItem, new: PlacedItem, before: Arrangement, after: Arrangement) -> bool:
     one, two = _host(old, before), _host(new, after)
     return (one.item.id if one else "") == (two.item.id if two else "")
 
 
-def _stays(old: Standing, new: Standing, before: Arrangement, after: Arrangement) -> bool:
+def _stays(old: PlacedItem, new: PlacedItem, before: Arrangement, after: Arrangement) -> bool:
     same_way = (old.placement.pose, old.placement.turn) == (new.placement.pose, new.placement.turn)
     if old.ledge.id != new.ledge.id or not same_way or not _same_host(old, new, before, after):
         return False
     return max(abs(old.x - new.x), abs(old.z - new.z), abs(old.bottom - new.bottom)) <= HARDLY_MOVED_MM
 
 
-def _goes_along(old: Standing, new: Standing, before: Arrangement, after: Arrangement) -> bool:
+def _goes_along(old: PlacedItem, new: PlacedItem, before: Arrangement, after: Arrangement) -> bool:
     """Tell whether a thing lies in or on the same tray, box or vessel in both looks and goes where that goes."""
     one, two = _host(old, before), _host(new, after)
     if one is None or two is None or one.item.id != two.item.id or one.item.category not in CARRIED_ALONG:
@@ -147,7 +147,7 @@ def _waits(changes: dict[str, _Change], before: Arrangement, after: Arrangement)
     waits: list[_Wait] = []
     for identifier, change in changes.items():
         if change.was is not None:
-            on_it = [other for other in before.standings if other.placement.host == change.was.id]
+            on_it = [other for other in before.placed_items if other.placement.host == change.was.id]
             waits += [_Wait(identifier, "leave", o.item.id, "left") for o in on_it if o.item.id in changes]
         if change.now is not None:
             host = _host(change.now, after)
@@ -158,7 +158,7 @@ def _waits(changes: dict[str, _Change], before: Arrangement, after: Arrangement)
     return tuple(waits)
 
 
-def _in_the_way(now: Standing, before: Arrangement) -> Iterable[Standing]:
+def _in_the_way(now: PlacedItem, before: Arrangement) -> Iterable[PlacedItem]:
     """Yield what stands where a thing is to stand, and what stands above it there."""
     for other in before.by_ledge.get(now.ledge.id, ()):
         if other.item.id == now.item.id or other.placement.inside or now.placement.inside:
@@ -170,7 +170,7 @@ def _in_the_way(now: Standing, before: Arrangement) -> Iterable[Standing]:
             yield other
 
 
-def _collide(first: Standing, second: Standing) -> bool:
+def _collide(first: PlacedItem, second: PlacedItem) -> bool:
     """Tell whether two things would be in one place; two round ones only where their circles meet."""
     return any(True for _ in collision(_Pair({first.ledge.id: (first, second)})))  # type: ignore[arg-type]
 
@@ -178,7 +178,7 @@ def _collide(first: Standing, second: Standing) -> bool:
 class _Pair:
     """Two things as the caution about collisions looks at them."""
 
-    def __init__(self, by_ledge: dict[str, tuple[Standing, ...]]) -> None:
+    def __init__(self, by_ledge: dict[str, tuple[PlacedItem, ...]]) -> None:
         self.by_ledge = by_ledge
 
 
@@ -313,17 +313,17 @@ def _room_for(item: Item, season: str) -> str:
     return f"the {item.room}" if item.room else "a room not told"
 
 
-def _at(standing: Standing, look: Arrangement) -> str:
-    host = _host(standing, look)
-    return f"the {host.item.label}, {standing.ledge.label}" if host is not None else standing.ledge.label
+def _at(placed: PlacedItem, look: Arrangement) -> str:
+    host = _host(placed, look)
+    return f"the {host.item.label}, {placed.ledge.label}" if host is not None else placed.ledge.label
 
 
-def _to(standing: Standing, look: Arrangement, unit: LengthUnit) -> str:
-    host = _host(standing, look)
+def _to(placed: PlacedItem, look: Arrangement, unit: LengthUnit) -> str:
+    host = _host(placed, look)
     if host is not None:
-        word = "into" if standing.placement.inside else "onto"
-        return f"{word} the {host.item.label}, {standing.ledge.label}"
-    from_left = format_length(standing.left - standing.ledge.left, unit)
-    hangs = standing.placement.pose == "hung"
-    front = "" if hangs else f", {format_length(max(standing.front, 0.0), unit)} from the front"
-    return f"onto {standing.ledge.label}, {from_left} from the left end{front}"
+        word = "into" if placed.placement.inside else "onto"
+        return f"{word} the {host.item.label}, {placed.ledge.label}"
+    from_left = format_length(placed.left - placed.ledge.left, unit)
+    hangs = placed.placement.pose == "hung"
+    front = "" if hangs else f", {format_length(max(placed.front, 0.0), unit)} from the front"
+    return f"onto {placed.ledge.label}, {from_left} from the left end{front}"

@@ -5,7 +5,7 @@ from itertools import combinations, pairwise
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.pose import Extent, extent
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.item import Item
@@ -43,14 +43,14 @@ def can_raise(item: Item) -> bool:
 
 
 def risers_for(
-    arrangement: Arrangement, standing: Standing, lift: float, stash: Iterable[Item], most: int = 3
+    arrangement: Arrangement, placed: PlacedItem, lift: float, stash: Iterable[Item], most: int = 3
 ) -> tuple[Risers, ...]:
     """Return the best risers for a thing, the best first.
 
     Parameters
     ----------
     arrangement : Arrangement
-    standing : Standing
+    placed : PlacedItem
         What is to be raised.
     lift : float
         By how much, in mm.
@@ -64,7 +64,7 @@ def risers_for(
     All sets of up to three things are looked at, so that a lift within ``NEAR_MM`` is found if it can be had; larger
     ones lie below. Within reach of the lift fewer risers and suiting colours come first.
     """
-    base = Extent(standing.width, standing.height, standing.back - standing.front)
+    base = Extent(placed.width, placed.height, placed.back - placed.front)
     known = sorted((item for item in stash if can_raise(item)), key=lambda item: (_height(item), item.id))
     serving = [item for item in known if _height(item) <= lift + 4 * NEAR_MM][:MOST_CONSIDERED]
     suits = {item.id: _suits(item, arrangement) for item in serving}
@@ -109,6 +109,6 @@ def _falls_upward(pile: tuple[Item, ...]) -> bool:
 
 def _suits(item: Item, arrangement: Arrangement) -> float:
     """Return how near the colour of a riser is to something that stands there: 1 the same, 0 a stranger."""
-    colours = {standing.item.main_colour for standing in arrangement.visible}
+    colours = {placed.item.main_colour for placed in arrangement.visible}
     nearest = min((family_distance(item.main_colour, colour) for colour in colours), default=STRANGER)
     return max(1 - nearest / STRANGER, 0.0)

@@ -2,7 +2,7 @@
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.counts import recommended, things_on
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family
@@ -38,13 +38,13 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
         key=lambda one: (one.item.category in NEVER_LEAD, -heavy.get(one.id, 0.0), one.id),
     )
     steps: list[tuple[int, float, StoryStep]] = []
-    for standing in arrangement.standings:
-        if standing.id in kept:
+    for placed in arrangement.placed_items:
+        if placed.id in kept:
             continue
-        rank = _rank(standing, must, {anchor.id for anchor in leads}, hosts)
-        why = _why(rank, standing, leads, anchors.get(standing.ledge.id)) + _tied(rank, standing, arrangement)
-        said = f"{capital(f'the {standing.item.label}')} {_where(standing, arrangement)}: {why}."
-        steps.append((RANKS.index(rank), -heavy.get(standing.id, 0.0), StoryStep(standing.id, said)))
+        rank = _rank(placed, must, {anchor.id for anchor in leads}, hosts)
+        why = _why(rank, placed, leads, anchors.get(placed.ledge.id)) + _tied(rank, placed, arrangement)
+        said = f"{capital(f'the {placed.item.label}')} {_where(placed, arrangement)}: {why}."
+        steps.append((RANKS.index(rank), -heavy.get(placed.id, 0.0), StoryStep(placed.id, said)))
     return tuple(step for _, _, step in sorted(steps, key=lambda one: (one[0], one[1], one[2].placement)))
 
 
@@ -66,30 +66,30 @@ def how_many_said(problem: Problem, arrangement: Arrangement) -> str:
     return f"{capital(counted(things, 'thing'))}: {problem.manner.fullness} bears about {round(bears)} on these ledges."
 
 
-def _rank(standing: Standing, must: set[str], anchors: set[str], hosts: set[str | None]) -> str:
-    if standing.item.id in must:
+def _rank(placed: PlacedItem, must: set[str], anchors: set[str], hosts: set[str | None]) -> str:
+    if placed.item.id in must:
         return "must"
-    if standing.id in anchors:
+    if placed.id in anchors:
         return "anchor"
-    if standing.id in hosts:
+    if placed.id in hosts:
         return "base"
-    if standing.item.category in GREENERY:
+    if placed.item.category in GREENERY:
         return "green"
-    return "second" if standing.height > 0.35 * frame_height(standing.ledge) else "small"
+    return "second" if placed.height > 0.35 * frame_height(placed.ledge) else "small"
 
 
-def _where(standing: Standing, arrangement: Arrangement) -> str:
-    host = arrangement.by_id.get(standing.placement.host or "")
+def _where(placed: PlacedItem, arrangement: Arrangement) -> str:
+    host = arrangement.by_id.get(placed.placement.host or "")
     if host is not None:
-        return f"{'in' if standing.placement.inside else 'on'} the {host.item.label}, {standing.ledge.label}"
-    share = (standing.x - standing.ledge.left) / standing.ledge.width
+        return f"{'in' if placed.placement.inside else 'on'} the {host.item.label}, {placed.ledge.label}"
+    share = (placed.x - placed.ledge.left) / placed.ledge.width
     side = "at the left of" if share < 0.38 else "at the right of" if share > 0.62 else "in the middle of"
-    return f"{side} {standing.ledge.label}"
+    return f"{side} {placed.ledge.label}"
 
 
-def _why(rank: str, standing: Standing, leads: list[Standing], anchor: Standing | None) -> str:
+def _why(rank: str, placed: PlacedItem, leads: list[PlacedItem], anchor: PlacedItem | None) -> str:
     if rank == "anchor":
-        return _why_it_leads(standing, leads)
+        return _why_it_leads(placed, leads)
     if rank == "second" and anchor is not None:
         return f"beside the {anchor.item.label}, lower than it"
     return {
@@ -101,28 +101,28 @@ def _why(rank: str, standing: Standing, leads: list[Standing], anchor: Standing 
     }[rank]
 
 
-def _why_it_leads(standing: Standing, leads: list[Standing]) -> str:
+def _why_it_leads(placed: PlacedItem, leads: list[PlacedItem]) -> str:
     """Tell the lead of the look, its counterpoise across the middle, and who leads a ledge only."""
     first = leads[0]
-    if standing.id == first.id:
+    if placed.id == first.id:
         return "it leads the look"
     middle = (min(lead.ledge.left for lead in leads) + max(lead.ledge.right for lead in leads)) / 2
     across = next((lead for lead in leads[1:] if (lead.x - middle) * (first.x - middle) < 0), None)
-    if across is not None and standing.id == across.id:
+    if across is not None and placed.id == across.id:
         return f"the counterpoise to the {first.item.label} across the middle"
     return "it leads its ledge"
 
 
-def _tied(rank: str, standing: Standing, arrangement: Arrangement) -> str:
+def _tied(rank: str, placed: PlacedItem, arrangement: Arrangement) -> str:
     """Tell where the colour of a thing that leads comes again; nothing for quiet colours."""
-    hue = hue_family(standing.item.main_colour)
+    hue = hue_family(placed.item.main_colour)
     if rank != "anchor" or hue in QUIET | WARM:
         return ""
     other = next(
         (
             one
             for one in arrangement.visible
-            if one.ledge.id != standing.ledge.id and hue_family(one.item.main_colour) == hue
+            if one.ledge.id != placed.ledge.id and hue_family(one.item.main_colour) == hue
         ),
         None,
     )

@@ -249,7 +249,7 @@ class _Shop:
 
     def _finish(self, category: Category) -> Finish:
         """Return the finish that a kind is to be had in and that is seen least."""
-        seen = [standing.item.finish for standing in self._arrangement.visible]
+        seen = [placed_item.item.finish for placed_item in self._arrangement.visible]
         return min(FINISHES[category], key=seen.count)
 
     def refined(self, item: Item, placement: Placement, gain: float) -> Want:

@@ -190,8 +190,8 @@ def _in_order(arrangement: Arrangement) -> tuple[Unit, ...]:
 def _greens_on_one_ledge(arrangement: Arrangement) -> int:
     """Return how many green things stand on a shelf of a case beside another one: greenery wants shelves apart."""
     return sum(
-        max(sum(one.item.category == "plant" and one.depth_order == 0 for one in standings) - 1, 0)
-        for identifier, standings in arrangement.by_ledge.items()
+        max(sum(one.item.category == "plant" and one.depth_order == 0 for one in placed_items) - 1, 0)
+        for identifier, placed_items in arrangement.by_ledge.items()
         if arrangement.piece.ledge(identifier).clearance is not None
     )
 

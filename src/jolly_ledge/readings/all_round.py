@@ -2,7 +2,7 @@
 
 import math
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.facing import FACE_DEGREES
 from jolly_ledge.measures.score import score_of, weighted_mean
 from jolly_ledge.model.look import Manner
@@ -32,22 +32,22 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if piece.viewed_from != "around" or not things:
         return None
     seats = [(seat.x, seat.z) for seat in piece.seats] or [(x * piece.width, z * piece.depth) for x, z in SIDES]
-    shares = {standing.id: _good_share(standing, seats) for standing in things}
-    value = weighted_mean([(shares[standing.id], max(standing.area, 1.0)) for standing in things])
+    shares = {placed.id: _good_share(placed, seats) for placed in things}
+    value = weighted_mean([(shares[placed.id], max(placed.area, 1.0)) for placed in things])
     # What is flat shows an edge to those at the sides; what is round is the same to everybody.
-    flat = weighted_mean([(1 - _roundness(standing), max(standing.area, 1.0)) for standing in things])
+    flat = weighted_mean([(1 - _roundness(placed), max(placed.area, 1.0)) for placed in things])
     loss = BACK_COST * (1 - value) + FLAT_COST * flat
     findings = tuple(
         Finding(
             ID,
-            (standing.id,),
-            f"The {standing.item.label} on {standing.ledge.label} turns its back to "
-            f"{round((1 - shares[standing.id]) * len(seats))} of {len(seats)} who sit there; take something all-round, "
+            (placed.id,),
+            f"The {placed.item.label} on {placed.ledge.label} turns its back to "
+            f"{round((1 - shares[placed.id]) * len(seats))} of {len(seats)} who sit there; take something all-round, "
             "or move it to an end.",
-            (1 - shares[standing.id]) * 0.7,
+            (1 - shares[placed.id]) * 0.7,
         )
-        for standing in things
-        if shares[standing.id] < 0.6
+        for placed in things
+        if shares[placed.id] < 0.6
     )
     return Reading(
         id=ID,
@@ -63,21 +63,21 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _roundness(standing: Standing) -> float:
+def _roundness(placed: PlacedItem) -> float:
     """Return how alike a thing is from the front and from the sides, 0 to 1."""
-    deep = standing.back - standing.front
-    return min(standing.width, deep) / max(standing.width, deep, 1.0)
+    deep = placed.back - placed.front
+    return min(placed.width, deep) / max(placed.width, deep, 1.0)
 
 
-def _good_share(standing: Standing, seats: list[tuple[float, float]]) -> float:
+def _good_share(placed: PlacedItem, seats: list[tuple[float, float]]) -> float:
     """Return the share of seats that see the face of a thing; all-round things show one to everybody."""
-    if "one-faced" not in standing.item.traits:
+    if "one-faced" not in placed.item.traits:
         return 1.0
     # Faces look to the front edge until they are turned (counter-clockwise from above).
-    looks = math.radians(-90.0 + standing.placement.turn)
+    looks = math.radians(-90.0 + placed.placement.turn)
     seen = 0
     for x, z in seats:
-        toward = math.atan2(z - standing.z, x - standing.x)
+        toward = math.atan2(z - placed.z, x - placed.x)
         apart = abs((math.degrees(toward - looks) + 180) % 360 - 180)
         seen += apart <= FACE_DEGREES
     return seen / len(seats)

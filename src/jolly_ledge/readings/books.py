@@ -3,7 +3,7 @@
 from collections.abc import Collection
 from itertools import pairwise
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.rows import row_of
 from jolly_ledge.measures.score import mean, score_of, smooth_step
 from jolly_ledge.model.look import Manner
@@ -28,9 +28,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     books = [one for one in arrangement.visible if one.item.category == "book" and one.placement.pose != "leaning"]
     if not books:
         return None
-    carrying = {one.placement.host for one in arrangement.standings}
+    carrying = {one.placement.host for one in arrangement.placed_items}
     costs: dict[str, float] = {}
-    rows: dict[str, tuple[Standing, ...]] = {}
+    rows: dict[str, tuple[PlacedItem, ...]] = {}
     findings: list[Finding] = []
     for book in books:
         name, where = book.item.label, book.ledge.label
@@ -78,7 +78,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _raggedness(arrangement: Arrangement, books: list[Standing], rows: Collection[tuple[Standing, ...]]) -> float:
+def _raggedness(arrangement: Arrangement, books: list[PlacedItem], rows: Collection[tuple[PlacedItem, ...]]) -> float:
     """Return how ragged rows and stacks are, 0 to 1: neighbours that step up and down at random, by the step."""
     steps: list[float] = []
     for row in rows:
@@ -100,7 +100,7 @@ def _open(gap: float) -> float:
     return smooth_step(gap, HELD_MM, HELD_WIDTH_MM)
 
 
-def _free_beside(arrangement: Arrangement, book: Standing, row: tuple[Standing, ...]) -> tuple[float, float]:
+def _free_beside(arrangement: Arrangement, book: PlacedItem, row: tuple[PlacedItem, ...]) -> tuple[float, float]:
     """Return the free length at the left and at the right of a book, in mm, to what stands there or the side."""
     own = {one.id for one in row} | {book.id}
     ledge = book.ledge

@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.hues import ColourArea, accent_areas, accent_leaders, family_among
 from jolly_ledge.measures.levels import level_numbers, levels_of
 from jolly_ledge.measures.score import ramp, weighted_mean
@@ -51,7 +51,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     '1 of 1'
     """
     accents = accents_by_leader(arrangement)
-    places = {leader: [standing for standing, _, _ in seen] for leader, seen in accents.items()}
+    places = {leader: [placed for placed, _, _ in seen] for leader, seen in accents.items()}
     strength = {leader: sum(_strength(*one) for one in seen) for leader, seen in accents.items()}
     if not any(places.values()):
         return None
@@ -97,22 +97,22 @@ def accents_by_leader(arrangement: Arrangement) -> dict[str, list[ColourArea]]:
     leaders = accent_leaders(arrangement)
     found: dict[str, list[ColourArea]] = {leader: [] for leader in leaders}
     for one in accent_areas(arrangement):
-        standing, colour, area = one
-        if area >= LEAST_SHARE * standing.area and (leader := family_among(colour, leaders)) is not None:
+        placed, colour, area = one
+        if area >= LEAST_SHARE * placed.area and (leader := family_among(colour, leaders)) is not None:
             found[leader].append(one)
     return found
 
 
 @lru_cache(maxsize=4096)
-def _strength(standing: Standing, colour: str, area: float) -> float:
-    shine = SHINE if standing.item.finish == METAL else 1.0
+def _strength(placed: PlacedItem, colour: str, area: float) -> float:
+    shine = SHINE if placed.item.finish == METAL else 1.0
     return float(area**0.5 * max(lightness_chroma_hue(colour).chroma, NEUTRAL_STRENGTH) * shine)
 
 
-def spots_of(things: list[Standing]) -> list[Standing]:
+def spots_of(things: list[PlacedItem]) -> list[PlacedItem]:
     """Return one thing for each place a colour is seen at."""
-    spots: list[Standing] = []
-    last: dict[str, Standing] = {}
+    spots: list[PlacedItem] = []
+    last: dict[str, PlacedItem] = {}
     for thing in sorted(things, key=lambda thing: (thing.ledge.floor, thing.x)):
         before = last.get(thing.ledge.id)
         if before is None or thing.x - before.x >= FAR_SHARE * thing.ledge.width:
@@ -121,7 +121,9 @@ def spots_of(things: list[Standing]) -> list[Standing]:
     return spots
 
 
-def _score(arrangement: Arrangement, things: list[Standing], places: float, wanted: int, possible_levels: int) -> float:
+def _score(
+    arrangement: Arrangement, things: list[PlacedItem], places: float, wanted: int, possible_levels: int
+) -> float:
     """Score how often a family returns, on how many levels and sides; a small move makes no jump.
 
     Many bearers near each other answer, too, if less than places apart.
@@ -139,7 +141,7 @@ def _score(arrangement: Arrangement, things: list[Standing], places: float, want
     return PLACES_SHARE * place_score + LEVELS_SHARE * level_score + SIDES_SHARE * side_score
 
 
-def _places(things: list[Standing]) -> float:
+def _places(things: list[PlacedItem]) -> float:
     """Return at how many places things are seen; two on one ledge grow apart by and by."""
     places, before = 0.0, None
     for thing in sorted(things, key=lambda thing: (thing.ledge.floor, thing.ledge.left, thing.x)):
@@ -149,7 +151,7 @@ def _places(things: list[Standing]) -> float:
     return places
 
 
-def _lonely(name: str, things: list[Standing], spots: int, wanted: int, score: float) -> Finding:
+def _lonely(name: str, things: list[PlacedItem], spots: int, wanted: int, score: float) -> Finding:
     names = listed([f"the {thing.item.label}" for thing in things])
     word = "once" if spots == 1 else f"at {counted(spots, 'place')}"
     return Finding(

@@ -4,7 +4,7 @@ from functools import lru_cache
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.score import ramp, score_of, smooth_step, weighted_mean
 from jolly_ledge.model.colour import difference, lightness_chroma_hue
 from jolly_ledge.model.look import Manner
@@ -39,7 +39,7 @@ FAINT, OFF_THE_MIDDLE = 0.6, 0.06
 class _Seen(Struct, frozen=True):
     """How one thing stands out."""
 
-    standing: Standing
+    placed: PlacedItem
     size: float
     score: float
     weight: float
@@ -69,8 +69,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     findings = tuple(
         Finding(
             ID,
-            (one.standing.id,),
-            f"{capital(f'the {one.standing.item.label}')} vanishes against {_behind_words(one.standing, arrangement)}; "
+            (one.placed.id,),
+            f"{capital(f'the {one.placed.item.label}')} vanishes against {_behind_words(one.placed, arrangement)}; "
             "swap it with something lighter or darker, or set something between.",
             one.faintness,
         )
@@ -87,39 +87,39 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         sentence=(
             f"Things differ from their back by {round(value)} on average; "
             f"{round(band[0])} to {round(band[1])} is wanted"
-            + (f"; {listed([f'the {one.standing.item.label}' for one in faint])} can hardly be seen." if faint else ".")
+            + (f"; {listed([f'the {one.placed.item.label}' for one in faint])} can hardly be seen." if faint else ".")
         ),
-        contributions=tuple((one.standing.id, one.size) for one in seen),
+        contributions=tuple((one.placed.id, one.size) for one in seen),
         findings=findings,
     )
 
 
 def _alike_in_tone(seen: list[_Seen]) -> float:
     """Return how far all things are of one lightness: a strong step somewhere lets the others rest."""
-    tones = [lightness_chroma_hue(one.standing.item.main_colour).lightness for one in seen]
+    tones = [lightness_chroma_hue(one.placed.item.main_colour).lightness for one in seen]
     return 1 - smooth_step(max(tones) - min(tones), TONES_APART, TONES_APART)
 
 
 @lru_cache(maxsize=512)
 def _ledge(marks: tuple[Mark, ...], band: tuple[float, float]) -> tuple[_Seen, ...]:
     found = []
-    standings = tuple(mark.standing for mark in marks)
+    placed_items = tuple(mark.placed for mark in marks)
     for mark in marks:
-        standing = mark.standing
+        placed = mark.placed
         # A mirror shows the room: it neither vanishes nor shouts.
-        if standing.area <= 0 or standing.item.category == "mirror":
+        if placed.area <= 0 or placed.item.category == "mirror":
             continue
-        other = _covered_by(standing, standings)
+        other = _covered_by(placed, placed_items)
         against = mark.against if other is None else ((other.item.main_colour, 1.0),)
-        is_row = standing.item.is_book and standing.placement.pose in ("upright", "spine-in", "leaning")
-        floor = ROW_FLOOR if is_row and standing.shape != "book-stack" else CALM_FLOOR
-        first = _differs(standing, against[0][0])
+        is_row = placed.item.is_book and placed.placement.pose in ("upright", "spine-in", "leaning")
+        floor = ROW_FLOOR if is_row and placed.shape != "book-stack" else CALM_FLOOR
+        first = _differs(placed, against[0][0])
         found.append(
             _Seen(
-                standing,
-                sum(_differs(standing, back) * part for back, part in against),
-                sum(_plain_to_see(_differs(standing, back), band, floor) * part for back, part in against),
-                standing.area**SIZE_POWER,
+                placed,
+                sum(_differs(placed, back) * part for back, part in against),
+                sum(_plain_to_see(_differs(placed, back), band, floor) * part for back, part in against),
+                placed.area**SIZE_POWER,
                 max(1 - first / band[0], 0.0),
             )
         )
@@ -132,8 +132,8 @@ def _plain_to_see(size: float, band: tuple[float, float], floor: float) -> float
     return 1 - (1 - SHOUT_FLOOR) * ramp(size, band[1], band[1] + SHOUT_REACH)
 
 
-def _differs(standing: Standing, behind: str) -> float:
-    colours = standing.colours
+def _differs(placed: PlacedItem, behind: str) -> float:
+    colours = placed.colours
     whole = sum(share for _, share in colours) or 1.0
     return sum(difference(colour, behind) * _told_apart(colour, behind) * share for colour, share in colours) / whole
 
@@ -144,23 +144,23 @@ def _told_apart(colour: str, behind: str) -> float:
     return DARK_SHARE + (1 - DARK_SHARE) * ramp(lighter, 0.0, DARK_LIGHTNESS)
 
 
-def _covered_by(standing: Standing, standings: tuple[Standing, ...]) -> Standing | None:
+def _covered_by(placed: PlacedItem, placed_items: tuple[PlacedItem, ...]) -> PlacedItem | None:
     """Return the thing a standing one is wholly seen against, if any."""
-    for other in standings:
+    for other in placed_items:
         if (
-            other.root != standing.root
-            and other.z > standing.z + 1
-            and other.left <= standing.left
-            and other.right >= standing.right
-            and other.top >= standing.top
-            and other.bottom <= standing.bottom
+            other.root != placed.root
+            and other.z > placed.z + 1
+            and other.left <= placed.left
+            and other.right >= placed.right
+            and other.top >= placed.top
+            and other.bottom <= placed.bottom
         ):
             return other
     return None
 
 
-def _behind_words(standing: Standing, arrangement: Arrangement) -> str:
-    other = _covered_by(standing, arrangement.by_ledge[standing.ledge.id])
+def _behind_words(placed: PlacedItem, arrangement: Arrangement) -> str:
+    other = _covered_by(placed, arrangement.by_ledge[placed.ledge.id])
     if other is not None:
         return f"the {other.item.label} behind it"
-    return f"the {'top' if lies_on_seen_surface(standing) else 'back'} of {standing.ledge.label}"
+    return f"the {'top' if lies_on_seen_surface(placed) else 'back'} of {placed.ledge.label}"

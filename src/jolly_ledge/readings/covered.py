@@ -30,7 +30,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     True
     """
     found = [
-        (mark.standing, 1 - mark.in_sight) for mark in marks_of(arrangement) if mark.item.category not in BEARS_COVER
+        (mark.placed, 1 - mark.in_sight) for mark in marks_of(arrangement) if mark.item.category not in BEARS_COVER
     ]
     if not found or (len(found) < 2 and found[0][1] <= 0):
         return None
@@ -41,12 +41,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     findings = tuple(
         Finding(
             ID,
-            (standing.id,),
-            f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; move it "
+            (placed.id,),
+            f"{capital(f'the {placed.item.label}')} is hidden by {percent(share)} on {placed.ledge.label}; move it "
             "aside or raise it, so that it is seen.",
             min(share, 1.0),
         )
-        for standing, share in sorted(found, key=lambda one: -one[1])
+        for placed, share in sorted(found, key=lambda one: -one[1])
         if share > TOLD_FROM
     )
     return Reading(
@@ -57,7 +57,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score=score_of(loss),
         shown=percent(value),
         sentence=f"The most hidden thing, the {worst.item.label}, is hidden by {percent(value)}; up to 40 % may be.",
-        contributions=tuple((standing.id, share) for standing, share in found),
+        contributions=tuple((placed.id, share) for placed, share in found),
         findings=findings,
         loss=loss,
     )

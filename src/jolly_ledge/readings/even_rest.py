@@ -62,7 +62,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if len(ledges) >= FEWEST
         else f"At one end there is {percent(value)} more air than at the other; up to 16 % is even.",
         contributions=tuple(
-            (standing.id, shares[ledge]) for ledge, things in arrangement.by_ledge.items() for standing in things
+            (placed.id, shares[ledge]) for ledge, things in arrangement.by_ledge.items() for placed in things
             if ledge in shares
         ),
         findings=_findings(arrangement, shares, ends, used, spread),

@@ -8,7 +8,7 @@ from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.scene.as_seen import as_seen
 
-Standing = tuple[Item, Placement]
+PlacedItem = tuple[Item, Placement]
 
 
 def shelves(count: int = 1, **changes: Any) -> Piece:
@@ -30,7 +30,7 @@ def table(**changes: Any) -> Piece:
     return shelves(**known)
 
 
-def stand(x: float, width: float, height: float, ledge: str = "s1", z: float = 150.0, **changes: Any) -> Standing:
+def stand(x: float, width: float, height: float, ledge: str = "s1", z: float = 150.0, **changes: Any) -> PlacedItem:
     """Return a box of that size and its placement, named ``<ledge>-<x>``; item and placement fields may be given."""
     of_placement = {name: changes.pop(name) for name in ("pose", "turn", "on", "inside", "vignette") if name in changes}
     name = changes.pop("id", f"{ledge}-{x:g}")
@@ -41,7 +41,7 @@ def stand(x: float, width: float, height: float, ledge: str = "s1", z: float = 1
     )
 
 
-def look_of(piece: Piece, *things: Standing, **manner: Any) -> Arrangement:
+def look_of(piece: Piece, *things: PlacedItem, **manner: Any) -> Arrangement:
     """Return a look of things on a piece, as the eye takes it in."""
     look = Look(id="look", piece=piece.id, manner=Manner(**manner), placements=tuple(place for _, place in things))
     return as_seen(Arrangement(piece, {item.id: item for item, _ in things}, look))

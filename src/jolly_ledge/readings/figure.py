@@ -234,7 +234,7 @@ def _woven(arrangement: Arrangement) -> list[FigureLine]:
     if not fits:
         return []
     if arrangement.piece.kind in TABLE_KINDS:
-        row = sorted((arrangement.by_id[identifier] for identifier in fits), key=lambda standing: standing.x)
+        row = sorted((arrangement.by_id[identifier] for identifier in fits), key=lambda placed: placed.x)
         return [FigureLine(tuple((s.x, s.bottom + s.height / 2) for s in row), mean(list(fits.values())))]
     points = tuple(
         (_middle_of(level, arrangement), mean([(c.ledge.floor + c.top) / 2 for c in level]))

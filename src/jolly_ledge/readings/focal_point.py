@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.score import score_of, smooth_step
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
@@ -34,13 +34,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """
     marks = marks_of(arrangement)
     # A picture over all of it is the backdrop of those that stand before it: it leads where nothing stands.
-    marks = tuple(mark for mark in marks if mark.standing.placement.pose != "hung") or marks
+    marks = tuple(mark for mark in marks if mark.placed.placement.pose != "hung") or marks
     leads = sorted((mark for mark in marks if mark.may_lead), key=lambda mark: (-_draw(mark), mark.id))
     if len(marks) < FEW or not leads:
         return None
     first = leads[0]
     most = max(_draw(first), 1.0)
-    second = next((one for one in leads[1:] if not _together(first.standing, one.standing)), None)
+    second = next((one for one in leads[1:] if not _together(first.placed, one.placed)), None)
     value = _draw(second) / most if second is not None else 0.0
     stored = max((mark.weight for mark in marks if not mark.may_lead), default=0.0) / most
     rivalry = smooth_step(value, RIVAL, RIVAL_WIDTH)
@@ -74,7 +74,7 @@ def _draw(mark: Mark) -> float:
 
 
 @lru_cache(maxsize=4096)
-def _together(one: Standing, other: Standing) -> bool:
+def _together(one: PlacedItem, other: PlacedItem) -> bool:
     """Tell whether two things lead as one: of a set, on each other, or two of a kind."""
     same_set = bool(one.item.set) and one.item.set == other.item.set
     twins = one.item.category == other.item.category and abs(one.height - other.height) < 0.05 * one.height

@@ -134,7 +134,7 @@ def _near(one: Column, other: Column, table: bool) -> float:
 @lru_cache(maxsize=4096)
 def _base(column: Column) -> tuple[float, float]:
     """Return where a column begins and ends on the ledge itself: branches reach further and draw nothing near."""
-    feet = [one for unit in column.units for one in unit.standings if one.depth_order == 0]
+    feet = [one for unit in column.units for one in unit.placed_items if one.depth_order == 0]
     return (min(one.left for one in feet), max(one.right for one in feet)) if feet else (column.left, column.right)
 
 

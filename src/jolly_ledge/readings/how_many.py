@@ -2,7 +2,7 @@
 
 import math
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem
 from jolly_ledge.measures.anchors import HOLDS, anchor_share
 from jolly_ledge.measures.counts import recommended, things_on
 from jolly_ledge.measures.score import ramp, score_of, soft_excess, weighted_mean
@@ -52,10 +52,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         columns = arrangement.columns.get(ledge.id, ())
         wanted = recommended(arrangement.piece, ledge, manner.fullness)
         if wanted:
-            standings = arrangement.by_ledge.get(ledge.id, ())
+            placed_items = arrangement.by_ledge.get(ledge.id, ())
             # One statement is enough; what is half of one is half excused.
             counts.append(
-                (ledge, things_on(standings), wanted ** (1 - _statement(columns)), tuple(s.id for s in standings))
+                (ledge, things_on(placed_items), wanted ** (1 - _statement(columns)), tuple(s.id for s in placed_items))
             )
     if not counts:
         return None
@@ -105,7 +105,7 @@ def _off(ratio: float, is_worked_at: bool = False) -> float:
 
 def _crowded_inside(arrangement: Arrangement) -> list[tuple[float, Finding]]:
     """Return what trays that hold too many things cost: a tray is one thing outside, and a small scene inside."""
-    guests: dict[str, list[Standing]] = {}
+    guests: dict[str, list[PlacedItem]] = {}
     for one in arrangement.visible:
         host = arrangement.by_id.get(one.placement.host or "")
         if host is not None and host.item.category == "tray":

@@ -2,7 +2,7 @@
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.silhouette import DENSITIES
 from jolly_ledge.measures.score import mean, score_of, soft_excess, weighted_mean
 from jolly_ledge.model.look import Manner
@@ -60,16 +60,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     0.25
     """
     targets = _targets(arrangement)
-    standing = [s for s in arrangement.visible if s.placement.pose != "hung"]
-    if not targets or not standing:
+    placed = [s for s in arrangement.visible if s.placement.pose != "hung"]
+    if not targets or not placed:
         return None
-    shares = [_covered(target, standing) for target in targets]
+    shares = [_covered(target, placed) for target in targets]
     sums = [sum(parts.values()) for parts in shares]
     worst = max(range(len(targets)), key=lambda index: sums[index] / targets[index].full)
     excess = [_spoiled(target, covered) for target, covered in zip(targets, sums, strict=True)]
     sizes = [target.width * target.height for target in targets]
     loss = max(excess) * WORST_SHARE + weighted_mean(list(zip(excess, sizes, strict=True))) * (1 - WORST_SHARE)
-    loss += CROSSED_COST * mean([_crossed(target, standing) for target in targets])
+    loss += CROSSED_COST * mean([_crossed(target, placed) for target in targets])
     value = min(sums[worst], 1.0)
     findings = tuple(
         _finding(target, parts, arrangement)
@@ -77,7 +77,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if sum(parts.values()) > max(target.free, 0.01)
     )
     contributions = {
-        identifier: sum(parts.get(identifier, 0.0) for parts in shares) for identifier in (s.id for s in standing)
+        identifier: sum(parts.get(identifier, 0.0) for parts in shares) for identifier in (s.id for s in placed)
     }
     return Reading(
         id=ID,
@@ -100,11 +100,11 @@ def _spoiled(target: _Target, covered: float) -> float:
     return soft_excess(covered, target.free, spread) - soft_excess(0.0, target.free, spread)
 
 
-def _crossed(target: _Target, standing: list[Standing]) -> float:
+def _crossed(target: _Target, placed: list[PlacedItem]) -> float:
     """Return how much of a target is crossed by anything, thin or solid, up to 1: a free one is freest."""
     right, top = target.left + target.width, target.floor + target.height
     crossed = 0.0
-    for thing in standing:
+    for thing in placed:
         if thing.id == target.placement or thing.z >= target.depth or thing.root == target.placement:
             continue
         across = min(thing.right, right) - max(thing.left, target.left)
@@ -132,14 +132,14 @@ def _targets(arrangement: Arrangement) -> list[_Target]:
     return found
 
 
-def _covered(target: _Target, standing: list[Standing]) -> dict[str, float]:
+def _covered(target: _Target, placed: list[PlacedItem]) -> dict[str, float]:
     """Return which share of a target each thing covers."""
     import shapely
 
     right, top = target.left + target.width, target.floor + target.height
     area = shapely.box(target.left, target.floor, right, top)
     parts = {}
-    for thing in standing:
+    for thing in placed:
         behind = thing.id == target.placement or thing.z >= target.depth or thing.root == target.placement
         apart = thing.top <= target.floor or thing.right <= target.left or thing.left >= right or thing.bottom >= top
         if behind or apart:

@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem
 from jolly_ledge.measures.score import mean, ramp, score_of, smooth_step, weighted_mean
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
@@ -101,7 +101,7 @@ def _is_held(columns: tuple[Column, ...]) -> bool:
     """Tell whether a tray that gathers and a thing that rises hold a row along the middle of a table."""
     heights = [column.height for column in columns]
     gathers = any(
-        column.units[0].lead.item.category == "tray" or column.units[0].standings[0].item.category == "tray"
+        column.units[0].lead.item.category == "tray" or column.units[0].placed_items[0].item.category == "tray"
         for column in columns
         if len(column.ids) > 2
     )
@@ -144,8 +144,8 @@ def _places_in_depth(columns: tuple[Column, ...]) -> tuple[float, ...]:
 def _tall_before_low(arrangement: Arrangement) -> tuple[float, list[Finding]]:
     """Return how far tall things stand before lower ones, for every thing, and what to say of it."""
     cost, count, findings = 0.0, 0, []
-    for standings in arrangement.by_ledge.values():
-        pairs, things = _fronts(standings)
+    for placed_items in arrangement.by_ledge.values():
+        pairs, things = _fronts(placed_items)
         count += things
         for front, behind, share in pairs:
             cost += share
@@ -159,10 +159,10 @@ def _tall_before_low(arrangement: Arrangement) -> tuple[float, list[Finding]]:
 
 
 @lru_cache(maxsize=512)
-def _fronts(standings: tuple[Standing, ...]) -> tuple[tuple[tuple[Standing, Standing, float], ...], int]:
+def _fronts(placed_items: tuple[PlacedItem, ...]) -> tuple[tuple[tuple[PlacedItem, PlacedItem, float], ...], int]:
     """Return the pairs of which one stands before the other, how far it is too tall, and the count of things."""
     ground = [
-        s for s in standings if not s.hidden and s.depth_order == 0 and s.placement.pose not in ("hung", "draped")
+        s for s in placed_items if not s.hidden and s.depth_order == 0 and s.placement.pose not in ("hung", "draped")
     ]
     found = []
     for front in ground:
@@ -178,29 +178,29 @@ def _fronts(standings: tuple[Standing, ...]) -> tuple[tuple[tuple[Standing, Stan
 def _hidden(arrangement: Arrangement) -> tuple[list[Finding], list[tuple[str, float]]]:
     findings: list[Finding] = []
     shares: list[tuple[str, float]] = []
-    for standings in arrangement.by_ledge.values():
-        lost, hidden = _hidden_among(standings)
+    for placed_items in arrangement.by_ledge.values():
+        lost, hidden = _hidden_among(placed_items)
         findings += lost
         shares += hidden
     return findings, shares
 
 
 @lru_cache(maxsize=512)
-def _hidden_among(standings: tuple[Standing, ...]) -> tuple[tuple[Finding, ...], tuple[tuple[str, float], ...]]:
+def _hidden_among(placed_items: tuple[PlacedItem, ...]) -> tuple[tuple[Finding, ...], tuple[tuple[str, float], ...]]:
     """Return what is lost on one ledge, and how far each thing is hidden."""
-    shares = hidden_shares(standings)
+    shares = hidden_shares(placed_items)
     lost = tuple(
         Finding(
             ID,
-            (standing.id,),
-            f"{capital(f'the {standing.item.label}')} is hidden by {percent(share)} on {standing.ledge.label}; "
+            (placed.id,),
+            f"{capital(f'the {placed.item.label}')} is hidden by {percent(share)} on {placed.ledge.label}; "
             "move it sideways or raise it.",
             share,
         )
-        for standing, share in zip(standings, shares, strict=True)
+        for placed, share in zip(placed_items, shares, strict=True)
         if share > MOST_HIDDEN
     )
-    return lost, tuple((standing.id, share) for standing, share in zip(standings, shares, strict=True))
+    return lost, tuple((placed.id, share) for placed, share in zip(placed_items, shares, strict=True))
 
 
 def band_of(column: Column) -> int:

@@ -59,7 +59,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 0.5,
             ),
         )
-    stuffs = _variety((m.stuff for m in marks_of(arrangement) if m.unit == m.id and not m.standing.ledge.is_wall), 4)
+    stuffs = _variety((m.stuff for m in marks_of(arrangement) if m.unit == m.id and not m.placed.ledge.is_wall), 4)
     loss = 1 - value + HABITS_COST * (1 - kept) + STUFF_COST * (1 - stuffs) + OUTLINE_COST * _one_outline(arrangement)
     # What is mixed enough may be more evenly mixed.
     loss += EVENER_MIX_COST * (1 - mean([_evenness(*one) for one in kinds]))
@@ -86,7 +86,7 @@ def _one_outline(arrangement: Arrangement) -> float:
     """
     round_ones = straight = 0.0
     for mark in marks_of(arrangement):
-        side = math.sqrt(mark.standing.width * mark.standing.height)
+        side = math.sqrt(mark.placed.width * mark.placed.height)
         round_ones += side * mark.is_round
         straight += side * (not mark.is_round)
     if all(ledge.clearance is None for ledge in arrangement.standing_ledges):

@@ -1,6 +1,6 @@
 """Must-haves: what must be there, hidden, in reach or near a socket, and whether it is."""
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.sockets import nearest_socket, sockets_of, usual_cord
 from jolly_ledge.measures.kits import needs_of, unmet_needs
 from jolly_ledge.measures.score import mean, score_of, smooth_step
@@ -38,14 +38,14 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """
     met: dict[str, float] = {}
     findings: list[Finding] = []
-    for standing in arrangement.standings:
-        if DEMANDING.isdisjoint(standing.item.traits):
+    for placed in arrangement.placed_items:
+        if DEMANDING.isdisjoint(placed.item.traits):
             continue
-        demands = _demands(standing, arrangement)
+        demands = _demands(placed, arrangement)
         if demands:
-            met[standing.id] = mean([score for score, _ in demands])
+            met[placed.id] = mean([score for score, _ in demands])
             findings += [
-                Finding(ID, (standing.id,), sentence, 1 - score) for score, sentence in demands if score < TOLD_BELOW
+                Finding(ID, (placed.id,), sentence, 1 - score) for score, sentence in demands if score < TOLD_BELOW
             ]
     for wish in hear(arrangement):
         key = wish.placements[0]
@@ -89,7 +89,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _stranger(one: Standing, arrangement: Arrangement) -> float:
+def _stranger(one: PlacedItem, arrangement: Arrangement) -> float:
     """Return what it costs that a thing does not belong where it stands, by hand as well as by proposal."""
     if one.ledge.is_wall or one.depth_order or one.placement.pose in ("hung", "draped") or one.placement.locked:
         return 0.0
@@ -98,7 +98,7 @@ def _stranger(one: Standing, arrangement: Arrangement) -> float:
     return STRANGENESS[verdict_on(one.item, arrangement.piece, one.ledge)[0]]
 
 
-def _does_not_belong(one: Standing, arrangement: Arrangement) -> str:
+def _does_not_belong(one: PlacedItem, arrangement: Arrangement) -> str:
     reason = verdict_on(one.item, arrangement.piece, one.ledge)[1]
     return f"The {one.item.label} does not belong on {one.ledge.label} by itself: {reason[:1].lower()}{reason[1:]}"
 
@@ -108,43 +108,43 @@ def _awaited(item: Item, arrangement: Arrangement) -> str:
     return f"The {item.label} must be kept on {arrangement.piece.label} and is still{where}; find it a place first."
 
 
-def _demands(standing: Standing, arrangement: Arrangement) -> list[tuple[float, str]]:
+def _demands(placed: PlacedItem, arrangement: Arrangement) -> list[tuple[float, str]]:
     """Return what a thing demands: how far that is met, and what to say where it is not."""
-    found = (_hidden(standing, arrangement), _reached(standing, arrangement), _plugged_in(standing, arrangement))
+    found = (_hidden(placed, arrangement), _reached(placed, arrangement), _plugged_in(placed, arrangement))
     return [demand for demand in found if demand is not None]
 
 
-def _hidden(standing: Standing, arrangement: Arrangement) -> tuple[float, str] | None:
-    if "hide" not in standing.item.traits:
+def _hidden(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] | None:
+    if "hide" not in placed.item.traits:
         return None
-    score = 1.0 if standing.hidden else GATHERED_SCORE if _is_gathered(standing, arrangement) else 0.0
-    name, where = standing.item.label, standing.ledge.label
+    score = 1.0 if placed.hidden else GATHERED_SCORE if _is_gathered(placed, arrangement) else 0.0
+    name, where = placed.item.label, placed.ledge.label
     return score, f"The {name} is to be hidden and stands in sight on {where}; put it into a box or basket."
 
 
-def _reached(standing: Standing, arrangement: Arrangement) -> tuple[float, str] | None:
-    traits = standing.item.traits
+def _reached(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] | None:
+    traits = placed.item.traits
     if "daily-use" not in traits and "grab" not in traits:
         return None
-    host = arrangement.by_id.get(standing.placement.inside or "")
+    host = arrangement.by_id.get(placed.placement.inside or "")
     under_lid = host is not None and "lidded" in host.item.traits and "grab" in traits
-    low, high = (REACH_LOW_MM - standing.bottom) / EASE_MM, (standing.bottom - REACH_HIGH_MM) / EASE_MM
+    low, high = (REACH_LOW_MM - placed.bottom) / EASE_MM, (placed.bottom - REACH_HIGH_MM) / EASE_MM
     score = 0.3 if under_lid else 1 - 0.6 * max(smooth_step(low, 0.0, 1.0), smooth_step(high, 0.0, 1.0))
-    problem = "lies under a lid" if under_lid else f"stands {round(standing.bottom / 10)} cm up"
-    name, where = standing.item.label, standing.ledge.label
+    problem = "lies under a lid" if under_lid else f"stands {round(placed.bottom / 10)} cm up"
+    name, where = placed.item.label, placed.ledge.label
     return score, f"The {name} is used daily and {problem} on {where}; bring it within easy reach."
 
 
-def _plugged_in(standing: Standing, arrangement: Arrangement) -> tuple[float, str] | None:
+def _plugged_in(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] | None:
     sockets = sockets_of(arrangement.piece)
-    if "corded" not in standing.item.traits or not sockets:
+    if "corded" not in placed.item.traits or not sockets:
         return None
-    _, away = nearest_socket(standing, sockets)
-    name, where = standing.item.label, standing.ledge.label
-    score = 1 - 0.6 * smooth_step(away / usual_cord(standing.item), 1.0, 0.8)
+    _, away = nearest_socket(placed, sockets)
+    name, where = placed.item.label, placed.ledge.label
+    score = 1 - 0.6 * smooth_step(away / usual_cord(placed.item), 1.0, 0.8)
     return score, f"The {name} on {where} is {round(away / 10)} cm from the nearest socket; bring it nearer."
 
 
-def _is_gathered(standing: Standing, arrangement: Arrangement) -> bool:
-    host = arrangement.by_id.get(standing.placement.host or "")
+def _is_gathered(placed: PlacedItem, arrangement: Arrangement) -> bool:
+    host = arrangement.by_id.get(placed.placement.host or "")
     return host is not None and host.item.category in GATHERING

@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.score import in_band, ramp, score_of, soft_excess, weighted_mean
 from jolly_ledge.model.look import Manner
@@ -69,7 +69,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         band = (band[0], band[1] + SMALL_TOP_MORE)
     elif arrangement.piece.kind == "counter":
         band = (WORKTOP_BARE, band[1])
-    covers: list[tuple[Ledge, float, float, tuple[Standing, ...]]] = []
+    covers: list[tuple[Ledge, float, float, tuple[PlacedItem, ...]]] = []
     for ledge in ledges:
         things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
         high = TOP_FRAMES.get(piece.kind, OTHER_FRAME) * ledge.width if on_top else frame_height(ledge)
@@ -139,7 +139,7 @@ def _on_a_rail(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 
 @lru_cache(maxsize=512)
-def _length(things: tuple[Standing, ...]) -> float:
+def _length(things: tuple[PlacedItem, ...]) -> float:
     """Return the length of a ledge that things stand on or cross, each stretch once, in mm."""
     total, end = 0.0, float("-inf")
     for left, right in sorted((s.left, s.right) for s in things):
@@ -148,11 +148,11 @@ def _length(things: tuple[Standing, ...]) -> float:
     return total
 
 
-def _footprints(things: tuple[Standing, ...]) -> float:
+def _footprints(things: tuple[PlacedItem, ...]) -> float:
     return sum(s.width * (s.back - s.front) for s in things if s.placement.host is None)
 
 
-def _crowded(cover: tuple[Ledge, float, float, tuple[Standing, ...]], band: tuple[float, float]) -> Finding:
+def _crowded(cover: tuple[Ledge, float, float, tuple[PlacedItem, ...]], band: tuple[float, float]) -> Finding:
     ledge, area, free, things = cover
     return Finding(
         ID,
@@ -168,7 +168,7 @@ def _whole(
     value: float,
     band: tuple[float, float],
     manner: Manner,
-    used: list[tuple[Ledge, float, float, tuple[Standing, ...]]],
+    used: list[tuple[Ledge, float, float, tuple[PlacedItem, ...]]],
 ) -> Finding:
     ids = tuple(s.id for cover in used for s in cover[3])
     if value < band[0]:

@@ -3,7 +3,7 @@
 import math
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.hues import ColourArea, chromatic_leaders, colour_areas, family_among, is_leaf
 from jolly_ledge.measures.score import ramp, score_of, smooth_step, soft_excess
 from jolly_ledge.model.colour import is_neutral
@@ -47,11 +47,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         return None
     families = tuple(lead_of(colour, arrangement.families) for colour in manner.palette) or _found_families(arrangement)
     outside: dict[str, float] = {}
-    strangers: dict[str, list[Standing]] = {}
-    for standing, colour, area in areas:
-        if _is_outside(standing, colour, families, bool(manner.palette)):
-            outside[standing.id] = outside.get(standing.id, 0.0) + area
-            strangers.setdefault(name_of(colour, arrangement.families), []).append(standing)
+    strangers: dict[str, list[PlacedItem]] = {}
+    for placed, colour, area in areas:
+        if _is_outside(placed, colour, families, bool(manner.palette)):
+            outside[placed.id] = outside.get(placed.id, 0.0) + area
+            strangers.setdefault(name_of(colour, arrangement.families), []).append(placed)
     value = 1 - sum(outside.values()) / whole
     names = [name_of(colour, arrangement.families) for colour in families]
     findings: tuple[Finding, ...] = ()
@@ -91,30 +91,29 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             )
         ),
         contributions=tuple(
-            (standing.id, 1 - outside.get(standing.id, 0.0) / max(standing.area, 1.0))
-            for standing in arrangement.visible
+            (placed.id, 1 - outside.get(placed.id, 0.0) / max(placed.area, 1.0)) for placed in arrangement.visible
         ),
         findings=findings,
     )
 
 
-def _loudness(areas: tuple[ColourArea, ...], whole: float) -> tuple[float, Standing | None]:
+def _loudness(areas: tuple[ColourArea, ...], whole: float) -> tuple[float, PlacedItem | None]:
     """Return how loud a look is, and its loudest thing: by the root of the area, for a small red ball is seen at once.
 
     The one loud hue that shows most may be the accent: where two things and more carry it, it is half forgiven.
     """
     volume: dict[str, float] = {}
     bearers: dict[str, dict[str, float]] = {}
-    things: dict[str, Standing] = {}
-    for standing, colour, area in areas:
+    things: dict[str, PlacedItem] = {}
+    for placed, colour, area in areas:
         loud = loudness(colour)
-        if loud and not is_leaf(standing, colour):
+        if loud and not is_leaf(placed, colour):
             family = hue_family(colour)
-            seen = loud**2 * area / whole * _blends(standing) ** 2
+            seen = loud**2 * area / whole * _blends(placed) ** 2
             volume[family] = volume.get(family, 0.0) + seen
             held = bearers.setdefault(family, {})
-            held[standing.id] = held.get(standing.id, 0.0) + seen
-            things[standing.id] = standing
+            held[placed.id] = held.get(placed.id, 0.0) + seen
+            things[placed.id] = placed
     if not volume:
         return 0.0, None
     accent = max(volume, key=lambda family: (volume[family], family))
@@ -129,18 +128,18 @@ def _loudness(areas: tuple[ColourArea, ...], whole: float) -> tuple[float, Stand
     return sum(loudness_of.values()), things[loudest]
 
 
-def _blends(standing: Standing) -> float:
+def _blends(placed: PlacedItem) -> float:
     """Return how far the colours of a thing are seen for themselves: spines in a row blend."""
-    return SPINES_BLEND if standing.item.is_book else 1.0
+    return SPINES_BLEND if placed.item.is_book else 1.0
 
 
 def _too_many_hues(areas: tuple[ColourArea, ...], whole: float) -> float:
     """Return by how many hues a look passes the few (exp of the entropy of areas), and how much they show."""
     shares: dict[str, float] = {}
-    for standing, colour, area in areas:
+    for placed, colour, area in areas:
         family = hue_family(colour)
-        if family not in QUIET | WARM | {"green"} and not is_leaf(standing, colour):
-            shares[family] = shares.get(family, 0.0) + area * _blends(standing)
+        if family not in QUIET | WARM | {"green"} and not is_leaf(placed, colour):
+            shares[family] = shares.get(family, 0.0) + area * _blends(placed)
     coloured = sum(shares.values())
     if coloured <= 0:
         return 0.0
@@ -168,14 +167,14 @@ def _plainness(areas: tuple[ColourArea, ...], whole: float) -> float:
 
 
 @lru_cache(maxsize=4096)
-def _is_outside(standing: Standing, colour: str, families: tuple[str, ...], chosen: bool) -> bool:
+def _is_outside(placed: PlacedItem, colour: str, families: tuple[str, ...], chosen: bool) -> bool:
     """Tell whether a colour of a thing belongs to none of the families; neutrals do unless a palette is chosen."""
-    if is_leaf(standing, colour) or (not chosen and is_neutral(colour)):
+    if is_leaf(placed, colour) or (not chosen and is_neutral(colour)):
         return False
     return family_among(colour, families) is None
 
 
 def _found_families(arrangement: Arrangement) -> tuple[str, ...]:
-    things = sum(1 for standing in arrangement.visible if standing.placement.pose != "draped")
+    things = sum(1 for placed in arrangement.visible if placed.placement.pose != "draped")
     most = min(MOST_FAMILIES, max(FEWEST_FAMILIES, -(-things // THINGS_FOR_EACH_FAMILY)))
     return chromatic_leaders(arrangement)[:most]

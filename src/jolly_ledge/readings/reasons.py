@@ -49,7 +49,7 @@ def _echo(vignette: Vignette, arrangement: Arrangement) -> list[str]:
     """Tell which colour of the vignette is answered where."""
     own, best = set(vignette.ids), (0.0, "")
     for leader, seen in accents_by_leader(arrangement).items():
-        shown = sum(area for standing, _, area in seen if standing.id in own)
+        shown = sum(area for placed, _, area in seen if placed.id in own)
         spots = [spot for spot in spots_of([s for s, _, _ in seen]) if spot.ledge.id != vignette.ledge.id]
         if shown > best[0] and spots:
             there = min(spots, key=lambda spot: abs(spot.ledge.floor - vignette.ledge.floor))

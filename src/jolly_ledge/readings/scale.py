@@ -166,21 +166,21 @@ def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
 def _stems(arrangement: Arrangement) -> list[Measured]:
     """Measure bunches against the mouth of their vessel, where both are known."""
     found = []
-    for standing in arrangement.visible:
-        host = arrangement.by_id.get(standing.placement.inside or "")
-        if host is None or not standing.item.stems or not host.item.mouth:
+    for placed in arrangement.visible:
+        host = arrangement.by_id.get(placed.placement.inside or "")
+        if host is None or not placed.item.stems or not host.item.mouth:
             continue
-        share = standing.item.stems * STEM_MM**2 / host.item.mouth**2
+        share = placed.item.stems * STEM_MM**2 / host.item.mouth**2
         score = in_band(share, STEMS_BAND, 0.15, 0.6)
         problem = ""
         if score < 0.9:
             word = "too few for" if share < STEMS_BAND[0] else "too many for"
             problem = (
-                f"{counted(standing.item.stems, 'stem is', 'stems are').capitalize()} {word} the mouth of the "
+                f"{counted(placed.item.stems, 'stem is', 'stems are').capitalize()} {word} the mouth of the "
                 f"{host.item.label} ({round(host.item.mouth)} mm)."
             )
         told = "Stems take {} of the mouth of their vessel"
-        found.append(Measured(share, STEMS_BAND, score, 0.5, (standing.id, host.id), problem, told))
+        found.append(Measured(share, STEMS_BAND, score, 0.5, (placed.id, host.id), problem, told))
     return found
 
 
@@ -190,18 +190,18 @@ def _lamps(arrangement: Arrangement) -> list[Measured]:
     if not tops:
         return []
     found = []
-    for standing in arrangement.visible:
-        rise = max(tops) - standing.ledge.floor
-        if standing.item.category != "lamp" or rise <= 0:
+    for placed in arrangement.visible:
+        rise = max(tops) - placed.ledge.floor
+        if placed.item.category != "lamp" or rise <= 0:
             continue
-        share = standing.height / rise
+        share = placed.height / rise
         score = in_band(share, LAMP_BAND, 0.35, 0.4)
         word = "low" if share < LAMP_BAND[0] else "tall"
         problem = (
-            f"The {standing.item.label} is {word} beside the headboard: {percent(share)} of its rise."
+            f"The {placed.item.label} is {word} beside the headboard: {percent(share)} of its rise."
             if score < 0.9
             else ""
         )
         told = "The lamp has {} of the headboard's rise"
-        found.append(Measured(share, LAMP_BAND, score, 1.0, (standing.id,), problem, told))
+        found.append(Measured(share, LAMP_BAND, score, 1.0, (placed.id,), problem, told))
     return found

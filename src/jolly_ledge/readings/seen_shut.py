@@ -39,7 +39,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     value = min(shares.values())
     score = weighted_mean([(ramp(shares[unit.lead.id], HARDLY, 0.9), unit.area) for unit in anchors])
     # Whatever the bars cross is cut, who leads or not.
-    crossed = weighted_mean([(mark.cut, mark.standing.area) for mark in marks_of(arrangement)])
+    crossed = weighted_mean([(mark.cut, mark.placed.area) for mark in marks_of(arrangement)])
     loss = 1 - score + CROSSED_COST * crossed
     loss += TIGHT_COST * weighted_mean([(_tightness(unit, bars), unit.area) for unit in arrangement.units])
     findings = tuple(

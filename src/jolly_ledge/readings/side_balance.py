@@ -48,7 +48,7 @@ def moment(arrangement: Arrangement) -> tuple[float, dict[str, float]]:
     half = arrangement.piece.width / 2
     if whole <= 0:
         return 0.0, {}
-    parts = {mark.id: mark.weight * (mark.standing.x - half) / (whole * half) for mark in marks}
+    parts = {mark.id: mark.weight * (mark.placed.x - half) / (whole * half) for mark in marks}
     return sum(parts.values()), parts
 
 

@@ -2,7 +2,7 @@
 
 import math
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.silhouette import DENSITIES
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
 from jolly_ledge.model.look import Manner
@@ -38,12 +38,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if not around or not things:
         return None
     chin = HIGH_SEAT_MM if piece.height >= TABLE_MM else LOW_SEAT_MM
-    blocks = {standing.id: _blocks(standing, chin) for standing in things}
-    worst = max(things, key=lambda standing: blocks[standing.id])
-    value = max(standing.top - chin for standing in things if _solidity(standing) > AIRY or blocks[standing.id] == 0)
+    blocks = {placed.id: _blocks(placed, chin) for placed in things}
+    worst = max(things, key=lambda placed: blocks[placed.id])
+    value = max(placed.top - chin for placed in things if _solidity(placed) > AIRY or blocks[placed.id] == 0)
     score = 1 - blocks[worst.id]
     # What is low and airy leaves more to see of hands and table, too.
-    between = sum(_between(standing, chin) for standing in things)
+    between = sum(_between(placed, chin) for placed in things)
     loss = blocks[worst.id] + FILLED_COST * soft_excess(between, 0.0, FILLED)
     findings: tuple[Finding, ...] = ()
     if blocks[worst.id] > 0.1:
@@ -72,21 +72,21 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _solidity(standing: Standing) -> float:
-    return 0.2 if "airy" in standing.item.traits else DENSITIES.get(standing.shape, 1.0)
+def _solidity(placed: PlacedItem) -> float:
+    return 0.2 if "airy" in placed.item.traits else DENSITIES.get(placed.shape, 1.0)
 
 
-def _between(standing: Standing, chin: float) -> float:
+def _between(placed: PlacedItem, chin: float) -> float:
     """Return which part of what is seen between a table and a chin a thing fills."""
-    ledge = standing.ledge
+    ledge = placed.ledge
     window = ledge.width * max(chin - ledge.floor, 1.0)
-    return _solidity(standing) * standing.width * max(min(standing.top, chin) - standing.bottom, 0.0) / window
+    return _solidity(placed) * placed.width * max(min(placed.top, chin) - placed.bottom, 0.0) / window
 
 
-def _blocks(standing: Standing, chin: float) -> float:
+def _blocks(placed: PlacedItem, chin: float) -> float:
     """Return how much a thing blocks the view, 1 plainly, more without an end: its rise, its width, how solid it is."""
-    over = standing.top - chin
+    over = placed.top - chin
     rise = ramp(over, 0.0, OVER_MM) + HIGHER_COST * math.log1p(max(over - OVER_MM, 0.0) / OVER_MM)
-    wide = ramp(standing.width, SLIM_MM, WIDE_MM)
-    solid = _solidity(standing)
+    wide = ramp(placed.width, SLIM_MM, WIDE_MM)
+    solid = _solidity(placed)
     return rise * wide * (solid if solid > AIRY else 0.0)

@@ -1,6 +1,6 @@
 """Stack order: larger below smaller, covers of a stack related, nothing small carrying something large."""
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.perches import perches_of
 from jolly_ledge.measures.score import mean, ramp, score_of, soft_excess
 from jolly_ledge.model.colour import difference
@@ -79,15 +79,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _footprint(standing: Standing) -> float:
-    return standing.width * (standing.back - standing.front)
+def _footprint(placed: PlacedItem) -> float:
+    return placed.width * (placed.back - placed.front)
 
 
-def _ratio(host: Standing, guest: Standing) -> float:
+def _ratio(host: PlacedItem, guest: PlacedItem) -> float:
     return _footprint(guest) / max(_footprint(host), 1.0)
 
 
-def _step(host: Standing, guest: Standing) -> float:
+def _step(host: PlacedItem, guest: PlacedItem) -> float:
     size = 1 - ramp(_ratio(host, guest), LARGER, MUCH_LARGER)
     if not (host.item.is_book and guest.item.is_book):
         return size

@@ -3,7 +3,7 @@
 import math
 from itertools import combinations
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.score import score_of
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
 from jolly_ledge.model.look import Manner
@@ -35,27 +35,27 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     Whites, greys, blacks, woods, sand and leaves tie everywhere and are not asked; a rim or lettering is answer enough.
     Things of a set answer each other. The value is the share of coloured area that is answered.
     """
-    marks = [mark for mark in marks_of(arrangement) if mark.standing.area > 0]
+    marks = [mark for mark in marks_of(arrangement) if mark.placed.area > 0]
     if len(marks) < FEWEST:
         return None
-    seen = [mark.standing for mark in marks]
+    seen = [mark.placed for mark in marks]
     bearers: dict[str, set[str]] = {}
     areas: dict[str, float] = {}
     volume: dict[str, float] = {}
-    things: dict[str, list[Standing]] = {}
+    things: dict[str, list[PlacedItem]] = {}
     for mark in marks:
-        standing = mark.standing
+        placed = mark.placed
         for colour, area in mark.colours:
             family = hue_family(colour)
-            if family in QUIET_HUES or area < LEAST_SHARE * standing.area:
+            if family in QUIET_HUES or area < LEAST_SHARE * placed.area:
                 continue
-            bearers.setdefault(family, set()).add(standing.item.set or standing.root)
+            bearers.setdefault(family, set()).add(placed.item.set or placed.root)
             areas[family] = areas.get(family, 0.0) + area
-            loud = area * (CALM + LOUDER * loudness(colour)) * (SPINES if standing.item.is_book else 1.0)
+            loud = area * (CALM + LOUDER * loudness(colour)) * (SPINES if placed.item.is_book else 1.0)
             volume[family] = volume.get(family, 0.0) + loud
-            if standing not in things.setdefault(family, []):
-                things[family].append(standing)
-    whole = sum(standing.area for standing in seen)
+            if placed not in things.setdefault(family, []):
+                things[family].append(placed)
+    whole = sum(placed.area for placed in seen)
     coloured = sum(areas.values())
     once = [family for family, where in bearers.items() if len(where) == 1]
     value = 1 - sum(areas[family] for family in once) / coloured if coloured else 1.0
@@ -89,7 +89,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-def _stuff_alone(seen: list[Standing]) -> float:
+def _stuff_alone(seen: list[PlacedItem]) -> float:
     """Return which part of what is of a stuff of its own (metal, weave, glass) is answered by nothing of that stuff."""
     areas: dict[str, float] = {}
     bearers: dict[str, set[str]] = {}
@@ -101,7 +101,7 @@ def _stuff_alone(seen: list[Standing]) -> float:
     return alone / sum(areas.values()) if areas else 0.0
 
 
-def _answers_near(things: dict[str, list[Standing]], seen: list[Standing]) -> float:
+def _answers_near(things: dict[str, list[PlacedItem]], seen: list[PlacedItem]) -> float:
     """Return how near a hue is answered, 0 to 1: beside itself it is a patch, across the piece it ties."""
     wide = max(one.right for one in seen) - min(one.left for one in seen)
     high = max(one.top for one in seen) - min(one.bottom for one in seen)

@@ -37,7 +37,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """
     ledges = arrangement.standing_ledges
     # What hangs on the wall is held by it, not set up high.
-    marks = [mark for mark in marks_of(arrangement) if mark.standing.placement.pose != "hung"]
+    marks = [mark for mark in marks_of(arrangement) if mark.placed.placement.pose != "hung"]
     if not marks or not ledges:
         return None
     if len(levels_of(arrangement.piece.ledges)) < 2:
@@ -46,12 +46,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     reach = max(ledge.floor + frame_height(ledge) for ledge in ledges)
     whole = sum(mark.weight for mark in marks) or 1.0
     parts = {
-        mark.id: mark.weight / whole * ((mark.standing.bottom + mark.standing.top) / 2 - low) / (reach - low)
+        mark.id: mark.weight / whole * ((mark.placed.bottom + mark.placed.top) / 2 - low) / (reach - low)
         for mark in marks
     }
     value = sum(parts.values())
     numbers = level_numbers(arrangement.piece.ledges)
-    on_top = [mark for mark in marks if numbers.get(mark.standing.ledge.id) == 0]
+    on_top = [mark for mark in marks if numbers.get(mark.placed.ledge.id) == 0]
     top_share = sum(mark.weight for mark in on_top) / whole
     band, highest = BAND, HIGHEST
     fair_share = 1 / (max(numbers.values()) + 1)

@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.model.piece import Ledge, Piece
 
 BARS = frozenset({"bar", "brace"})
@@ -27,17 +27,17 @@ def bars_before(piece: Piece, ledge: Ledge) -> int:
 
 
 @lru_cache(maxsize=8192)
-def cut_by_bars(standing: Standing, piece: Piece) -> float:
+def cut_by_bars(placed: PlacedItem, piece: Piece) -> float:
     """Return which share of a thing fixed bars take to the eye, 0 to 1; what hangs at the wall is not asked."""
     taken = 0.0
     for bar in piece.fixtures:
-        if bar.kind not in BARS or standing.placement.pose == "hung":
+        if bar.kind not in BARS or placed.placement.pose == "hung":
             continue
-        along = min(standing.right, bar.left + bar.width) - max(standing.left, bar.left)
-        up = min(standing.top, bar.floor + bar.height) - max(standing.bottom, bar.floor)
+        along = min(placed.right, bar.left + bar.width) - max(placed.left, bar.left)
+        up = min(placed.top, bar.floor + bar.height) - max(placed.bottom, bar.floor)
         if along <= 0 or up <= 0:
             continue
-        middle, rise = (bar.left + bar.width / 2 - standing.left) / standing.width, up / standing.height
+        middle, rise = (bar.left + bar.width / 2 - placed.left) / placed.width, up / placed.height
         across = bar.width > bar.height or INSIDE < middle < 1 - INSIDE
-        taken += along * up / (standing.width * standing.height) + CUTS * across * min(rise, 1.0)
+        taken += along * up / (placed.width * placed.height) + CUTS * across * min(rise, 1.0)
     return min(taken, 1.0)

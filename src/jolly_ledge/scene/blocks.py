@@ -2,7 +2,7 @@
 
 from msgspec.structs import replace
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 
@@ -22,7 +22,7 @@ def with_whole_blocks(arrangement: Arrangement) -> Arrangement:
     if len(blocks) < 2:
         return arrangement
     blocks.sort(key=lambda one: (one.left, one.bottom, one.id))
-    items = {standing.item.id: standing.item for standing in arrangement.standings}
+    items = {placed.item.id: placed.item for placed in arrangement.placed_items}
     placements = {placement.id: placement for placement in arrangement.look.placements}
     became: dict[str, str] = {}
     joined = False
@@ -47,7 +47,7 @@ def with_whole_blocks(arrangement: Arrangement) -> Arrangement:
     return Arrangement(arrangement.piece, items, look, arrangement.families, arrangement.household, arrangement.awaited)
 
 
-def _is_one_block(first: Standing, second: Standing) -> bool:
+def _is_one_block(first: PlacedItem, second: PlacedItem) -> bool:
     """Tell whether a block goes on in another one, to its right or on top of it."""
     one, other = first.item, second.item
     alike = (

@@ -6,7 +6,7 @@ Shapely is imported at the first question, so that the first picture of a window
 from functools import lru_cache
 from typing import Any
 
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.silhouette import DENSITIES, Points, outline
 
 CLEAR_HIDES = 0.45
@@ -31,25 +31,25 @@ def silhouette_at(shape: str, width: float, height: float, x: float, bottom: flo
     return translate(_polygon(shape, width, height, traced), x, bottom)
 
 
-def silhouette(standing: Standing) -> Shape:
+def silhouette(placed: PlacedItem) -> Shape:
     """Return the outline of a standing thing in piece coordinates."""
     return silhouette_at(
-        standing.shape,
-        round(standing.width, 1),
-        round(standing.height, 1),
-        standing.x,
-        standing.bottom,
-        standing.item.outline,
+        placed.shape,
+        round(placed.width, 1),
+        round(placed.height, 1),
+        placed.x,
+        placed.bottom,
+        placed.item.outline,
     )
 
 
 @lru_cache(maxsize=512)
-def covered_area(standings: tuple[Standing, ...]) -> float:
+def covered_area(placed_items: tuple[PlacedItem, ...]) -> float:
     """Return the area that things cover together, overlaps once, airy ones by their density (mm²)."""
     return _covered(
         tuple(
             (s.shape, round(s.width, 1), round(s.height, 1), round(s.x, 1), round(s.bottom, 1), s.item.outline)
-            for s in standings
+            for s in placed_items
             if not s.hidden
         )
     )
@@ -71,25 +71,25 @@ def _covered(spots: tuple[tuple[str, float, float, float, float, Points], ...]) 
 
 
 @lru_cache(maxsize=512)
-def hidden_shares(standings: tuple[Standing, ...]) -> tuple[float, ...]:
+def hidden_shares(placed_items: tuple[PlacedItem, ...]) -> tuple[float, ...]:
     """Return which part of each thing of a ledge those nearer to the viewer hide, 0 to 1."""
-    return tuple(_hidden_share(standing, _in_front_of(standing, standings)) for standing in standings)
+    return tuple(_hidden_share(placed, _in_front_of(placed, placed_items)) for placed in placed_items)
 
 
-def _in_front_of(standing: Standing, others: tuple[Standing, ...]) -> list[Standing]:
+def _in_front_of(placed: PlacedItem, others: tuple[PlacedItem, ...]) -> list[PlacedItem]:
     return [
         other
         for other in others
-        if other.root != standing.root
-        and other.z < standing.z - 1
-        and other.left < standing.right
-        and other.right > standing.left
-        and other.bottom < standing.top
-        and other.top > standing.bottom
+        if other.root != placed.root
+        and other.z < placed.z - 1
+        and other.left < placed.right
+        and other.right > placed.left
+        and other.bottom < placed.top
+        and other.top > placed.bottom
     ]
 
 
-def _hidden_share(behind: Standing, in_front: list[Standing]) -> float:
+def _hidden_share(behind: PlacedItem, in_front: list[PlacedItem]) -> float:
     import shapely
 
     own = silhouette(behind)
@@ -105,6 +105,6 @@ def _hidden_share(behind: Standing, in_front: list[Standing]) -> float:
     return min(hidden / float(own.area), 1.0)
 
 
-def _solidity(standing: Standing) -> float:
+def _solidity(placed: PlacedItem) -> float:
     """Return how much a thing hides of what is behind it."""
-    return min(DENSITIES.get(standing.shape, 1.0), CLEAR_HIDES if standing.item.finish == "clear" else 1.0)
+    return min(DENSITIES.get(placed.shape, 1.0), CLEAR_HIDES if placed.item.finish == "clear" else 1.0)

@@ -26,7 +26,7 @@ def with_what_is_fixed(arrangement: Arrangement) -> Arrangement:
     if not seen[1]:
         return arrangement
     piece, things, placements = seen
-    items = {standing.item.id: standing.item for standing in arrangement.standings} | {item.id: item for item in things}
+    items = {placed.item.id: placed.item for placed in arrangement.placed_items} | {item.id: item for item in things}
     look = replace(arrangement.look, placements=(*arrangement.look.placements, *placements))
     return Arrangement(piece, items, look, arrangement.families, arrangement.household, arrangement.awaited)
 

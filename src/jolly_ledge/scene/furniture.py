@@ -16,7 +16,7 @@ def with_its_use(arrangement: Arrangement) -> Arrangement:
     piece = _as_used(arrangement.piece)
     if piece.kind == arrangement.piece.kind:
         return arrangement
-    items = {standing.item.id: standing.item for standing in arrangement.standings}
+    items = {placed.item.id: placed.item for placed in arrangement.placed_items}
     return Arrangement(piece, items, arrangement.look, arrangement.families, arrangement.household, arrangement.awaited)
 
 

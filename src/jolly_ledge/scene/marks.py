@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Standing, columns_of
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, columns_of
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.hue_family import families_of
 from jolly_ledge.model.item import ColourShare, Item
@@ -71,7 +71,7 @@ class Mark(Struct, frozen=True, cache_hash=True):
     thing that the eye counts it to. ``weight`` is how heavy it is to the eye, in mm² of middling surface.
     """
 
-    standing: Standing
+    placed: PlacedItem
     hidden: float
     cut: float
     colours: tuple[tuple[str, float], ...]
@@ -84,12 +84,12 @@ class Mark(Struct, frozen=True, cache_hash=True):
     @property
     def id(self) -> str:
         """The placement it is of."""
-        return self.standing.id
+        return self.placed.id
 
     @property
     def item(self) -> Item:
         """The thing it is of."""
-        return self.standing.item
+        return self.placed.item
 
     @property
     def in_sight(self) -> float:
@@ -112,35 +112,39 @@ def marks_of(arrangement: Arrangement) -> tuple[Mark, ...]:
 def marks_by_ledge(arrangement: Arrangement) -> tuple[tuple[Mark, ...], ...]:
     """Return the visible marks of every ledge that holds any."""
     counting = (arrangement.manner.gathered, arrangement.manner.perched)
-    return tuple(_on_a_ledge(standings, arrangement.piece, counting) for standings in arrangement.by_ledge.values())
+    return tuple(
+        _on_a_ledge(placed_items, arrangement.piece, counting) for placed_items in arrangement.by_ledge.values()
+    )
 
 
 @lru_cache(maxsize=512)
-def _on_a_ledge(standings: tuple[Standing, ...], piece: Piece, counting: tuple[Counting, Counting]) -> tuple[Mark, ...]:
+def _on_a_ledge(
+    placed_items: tuple[PlacedItem, ...], piece: Piece, counting: tuple[Counting, Counting]
+) -> tuple[Mark, ...]:
     units = {
-        one.id: unit.lead.id for column in columns_of(standings, counting) for unit in column.units
-        for one in unit.standings
+        one.id: unit.lead.id for column in columns_of(placed_items, counting) for unit in column.units
+        for one in unit.placed_items
     }  # fmt: skip
     return tuple(
-        _mark(standing, hidden, units.get(standing.id, standing.id), piece)
-        for standing, hidden in zip(standings, hidden_shares(standings), strict=True)
+        _mark(placed, hidden, units.get(placed.id, placed.id), piece)
+        for placed, hidden in zip(placed_items, hidden_shares(placed_items), strict=True)
     )
 
 
 @lru_cache(maxsize=16_384)
-def _mark(standing: Standing, hidden: float, unit: str, piece: Piece) -> Mark:
-    item, colours = standing.item, standing.colours
+def _mark(placed: PlacedItem, hidden: float, unit: str, piece: Piece) -> Mark:
+    item, colours = placed.item, placed.colours
     whole = sum(share for _, share in colours) or 1.0
     return Mark(
-        standing=standing,
+        placed=placed,
         hidden=hidden,
-        cut=cut_by_bars(standing, piece),
-        colours=tuple((colour, standing.area * share / whole) for colour, share in colours),
-        against=seen_against(standing, piece),
+        cut=cut_by_bars(placed, piece),
+        colours=tuple((colour, placed.area * share / whole) for colour, share in colours),
+        against=seen_against(placed, piece),
         stuff=item.material.lower() or TOUCH[item.finish],
-        is_round=item.is_round or standing.shape in ROUND_SHAPES,
+        is_round=item.is_round or placed.shape in ROUND_SHAPES,
         unit=unit,
-        weight=visual_weight(standing, piece) * (1 - HIDDEN_LOSS * hidden),
+        weight=visual_weight(placed, piece) * (1 - HIDDEN_LOSS * hidden),
     )
 
 
@@ -150,19 +154,19 @@ def weights(arrangement: Arrangement) -> dict[str, float]:
 
 
 @lru_cache(maxsize=16_384)
-def visual_weight(standing: Standing, piece: Piece) -> float:
+def visual_weight(placed: PlacedItem, piece: Piece) -> float:
     """Return the visual weight of one thing, in mm² of middling surface.
 
     Visible area × tone × finish × detail; nought when hidden.
     """
-    if standing.hidden:
+    if placed.hidden:
         return 0.0
-    colours = standing.colours
+    colours = placed.colours
     whole = sum(share for _, share in colours) or 1.0
-    against = seen_against(standing, piece)
+    against = seen_against(placed, piece)
     tones = sum(tone(colour, back) * share * part for colour, share in colours for back, part in against) / whole
-    item = standing.item
-    return standing.area * tones * FINISH_FACTORS[item.finish] * _detail(item, colours)
+    item = placed.item
+    return placed.area * tones * FINISH_FACTORS[item.finish] * _detail(item, colours)
 
 
 def _detail(item: Item, colours: tuple[ColourShare, ...]) -> float:

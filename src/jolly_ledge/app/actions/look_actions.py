@@ -5,7 +5,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
 from jolly_ledge.edits.sort_row import SortRow
 from jolly_ledge.edits.together import Together
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.landing import Spot, free_spot, holds
 from jolly_ledge.geometry.rows import ORDERS, group_of, in_order, row_of
 from jolly_ledge.model.belonging import comes_unasked, verdict_on
@@ -42,25 +42,25 @@ class LookActions:
             reason = verdict_on(item, session.piece, ledge)[1]
             session.told.emit(f"The {item.label} stands here by your hand; no proposal brings it by itself. {reason}")
 
-    def _chosen(self) -> tuple[Standing, ...]:
-        chosen = self._session.chosen_standings
+    def _chosen(self) -> tuple[PlacedItem, ...]:
+        chosen = self._session.chosen_placed
         if not chosen:
             self._session.refused.emit("Nothing is chosen; click a thing on the drawing first.")
         return chosen
 
-    def _names(self, chosen: tuple[Standing, ...]) -> str:
+    def _names(self, chosen: tuple[PlacedItem, ...]) -> str:
         return chosen[0].item.label if len(chosen) == 1 else f"{len(chosen)} things"
 
     def nudge(self, along: float, deep: float) -> None:
         """Move what is chosen by mm to the right and toward the wall (up, when it hangs); in a row it is one step."""
         session = self._session
         chosen = self._chosen()
-        ids = {standing.id for standing in chosen}
+        ids = {placed.id for placed in chosen}
         moves: list[Edit] = []
-        for standing in chosen:
-            placement = standing.placement
+        for placed in chosen:
+            placement = placed.placement
             if placement.inside or placement.pose == "draped":
-                session.refused.emit(f"The {standing.item.label} goes with what holds it; move that instead.")
+                session.refused.emit(f"The {placed.item.label} goes with what holds it; move that instead.")
                 continue
             if placement.on in ids:
                 continue  # it goes along with what carries it
@@ -72,28 +72,26 @@ class LookActions:
                 on=placement.on,
                 y=(placement.y or 0.0) + deep if hangs else None,
             )
-            moves.append(
-                MovePlacement(look=session.look_id, placement=placement.id, spot=spot, name=standing.item.label)
-            )
+            moves.append(MovePlacement(look=session.look_id, placement=placement.id, spot=spot, name=placed.item.label))
         if moves:
             key = f"nudge {session.look_id} {' '.join(sorted(ids))}"
             session.commit(Together(edits=tuple(moves), label=f"Move {self._names(chosen)}", merges_as=key))
 
     def set_from_left(self, length: float) -> None:
         """Set the left edge of the chosen thing so far from the left end of its ledge."""
-        for standing in self._chosen()[:1]:
-            self.nudge(length - (standing.left - standing.ledge.left), 0.0)
+        for placed in self._chosen()[:1]:
+            self.nudge(length - (placed.left - placed.ledge.left), 0.0)
 
     def set_from_front(self, length: float) -> None:
         """Set the front of the chosen thing so far from the front edge of its ledge."""
-        for standing in self._chosen()[:1]:
-            self.nudge(0.0, length - standing.front)
+        for placed in self._chosen()[:1]:
+            self.nudge(0.0, length - placed.front)
 
     def pose(self, pose: Pose) -> None:
         """Set the pose of what is chosen."""
         chosen = tuple(s for s in self._chosen() if s.placement.inside is None)
         if chosen:
-            session, ids = self._session, tuple(standing.id for standing in chosen)
+            session, ids = self._session, tuple(placed.id for placed in chosen)
             label = POSE_VERBS[pose].format(self._names(chosen))
             session.commit(SetPose(look=session.look_id, placements=ids, pose=pose, label=label))
 
@@ -108,7 +106,7 @@ class LookActions:
         """Lock what is chosen, or unlock it when all of it is locked."""
         chosen = self._chosen()
         if chosen:
-            locks = not all(standing.placement.locked for standing in chosen)
+            locks = not all(placed.placement.locked for placed in chosen)
             self._change(chosen, (("locked", locks),), f"{'Lock' if locks else 'Unlock'} {self._names(chosen)}")
 
     def count_apart(self) -> None:
@@ -130,58 +128,58 @@ class LookActions:
     def take_row(self) -> None:
         """Take the whole row of books in hand that the chosen one stands in, else its whole group; it moves as one."""
         session = self._session
-        for standing in self._chosen()[:1]:
-            row = tuple(one.id for one in row_of(session.arrangement, standing.id))
-            group = group_of(session.arrangement, standing.id)
+        for placed in self._chosen()[:1]:
+            row = tuple(one.id for one in row_of(session.arrangement, placed.id))
+            group = group_of(session.arrangement, placed.id)
             together = row if row and not set(row) <= set(session.selection) else group
             if len(together) > 1:
-                session.choose(standing.id, *(one for one in together if one != standing.id))
+                session.choose(placed.id, *(one for one in together if one != placed.id))
             else:
-                session.refused.emit(f"The {standing.item.label} stands by itself, in no row and no group.")
+                session.refused.emit(f"The {placed.item.label} stands by itself, in no row and no group.")
 
     def sort_row(self) -> None:
         """Sort the row of the chosen book by height; once more by hue, then by name."""
         session = self._session
-        for standing in self._chosen()[:1]:
-            row = row_of(session.arrangement, standing.id)
+        for placed in self._chosen()[:1]:
+            row = row_of(session.arrangement, placed.id)
             sorted_by = [order for order in ORDERS if row and in_order(row, order) == row]
             first = ORDERS.index(sorted_by[0]) + 1 if sorted_by else 0
             others = [order for order in (*ORDERS[first:], *ORDERS[:first]) if order not in sorted_by]
             order = others[0] if others else ORDERS[0]
-            if not session.commit(SortRow(look=session.look_id, placement=standing.id, order=order)) and not others:
+            if not session.commit(SortRow(look=session.look_id, placement=placed.id, order=order)) and not others:
                 session.told.emit("The row stands in order already: by height, by hue and by name.")
 
     def put_back(self) -> None:
         """Take what is chosen back to the stash."""
         session, chosen = self._session, self._chosen()
-        locked = [standing for standing in chosen if standing.placement.locked]
+        locked = [placed for placed in chosen if placed.placement.locked]
         if locked:
             session.refused.emit(f"The {locked[0].item.label} is locked; unlock it to put it back.")
         elif chosen:
-            ids = tuple(standing.id for standing in chosen)
+            ids = tuple(placed.id for placed in chosen)
             session.commit(ReturnToStash(look=session.look_id, placements=ids, name=self._names(chosen)))
 
     def put_inside(self) -> None:
         """Put the chosen thing inside the nearest container on its ledge."""
         session = self._session
-        for standing in self._chosen()[:1]:
+        for placed in self._chosen()[:1]:
             hosts = [
                 other
                 for other in session.arrangement.visible
-                if other.ledge.id == standing.ledge.id and other.id != standing.id and holds(other.item, standing.item)
+                if other.ledge.id == placed.ledge.id and other.id != placed.id and holds(other.item, placed.item)
             ]
             if not hosts:
                 session.refused.emit(
-                    f"No box, basket, bowl or tray stands on {standing.ledge.label} to take the {standing.item.label}."
+                    f"No box, basket, bowl or tray stands on {placed.ledge.label} to take the {placed.item.label}."
                 )
                 return
-            host = min(hosts, key=lambda other: abs(other.x - standing.x))
+            host = min(hosts, key=lambda other: abs(other.x - placed.x))
             session.commit(
                 PutInside(
                     look=session.look_id,
-                    item=standing.item.id,
+                    item=placed.item.id,
                     host=host.id,
-                    name=standing.item.label,
+                    name=placed.item.label,
                     host_name=host.item.label,
                 )
             )
@@ -206,7 +204,7 @@ class LookActions:
         """Choose the next thing from left to right, ledge by ledge from the top."""
         session = self._session
         ordered = sorted(session.arrangement.visible, key=lambda s: (-s.ledge.floor, s.ledge.left, s.x, s.bottom))
-        ids = [standing.id for standing in ordered]
+        ids = [placed.id for placed in ordered]
         if not ids:
             return
         current = session.selection[0] if session.selection and session.selection[0] in ids else None
@@ -222,7 +220,7 @@ class LookActions:
             index = (ids.index(session.ledge_id) + step) % len(ids) if session.ledge_id in ids else 0
             session.choose_ledge(ids[index])
 
-    def _change(self, chosen: tuple[Standing, ...], changes: tuple[tuple[str, object], ...], label: str) -> None:
+    def _change(self, chosen: tuple[PlacedItem, ...], changes: tuple[tuple[str, object], ...], label: str) -> None:
         session = self._session
-        ids = tuple(standing.id for standing in chosen)
+        ids = tuple(placed.id for placed in chosen)
         session.commit(ChangePlacement(look=session.look_id, placements=ids, changes=changes, label=label))

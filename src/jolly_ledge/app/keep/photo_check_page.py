@@ -54,7 +54,7 @@ class Comparison:
         high = arrangement.piece.height
         self._things = [
             PlannedThing(s.id, s.left, high - s.top, s.right, high - s.bottom)
-            for s in painting_order(arrangement.standings)
+            for s in painting_order(arrangement.placed_items)
         ]
         self._straight = straight
         self._thread = threading.Thread(target=self._work, daemon=True)
@@ -342,8 +342,8 @@ class PhotoCheckPage(QWidget):
         self.beside.show_marks(marks)
 
     def _mark(self, thing: FoundThing, number: int, arrangement: Arrangement) -> tuple[QRectF, str, str]:
-        standing, high = arrangement.by_id[thing.placement], arrangement.piece.height
-        area = QRectF(standing.left, high - standing.top, standing.width, standing.height)
+        placed, high = arrangement.by_id[thing.placement], arrangement.piece.height
+        area = QRectF(placed.left, high - placed.top, placed.width, placed.height)
         colour = PLUM if thing.state == "moved" else RUST
         return area.translated(thing.along, -thing.upward), str(number), colour
 

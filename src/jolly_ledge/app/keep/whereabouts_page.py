@@ -89,7 +89,7 @@ class WhereaboutsPage(QWidget):
         if not one.look or one.client != (session.plan.name or "this plan"):
             return
         session.choose_look(one.look)
-        standing = next((s for s in session.arrangement.standings if s.item.id == one.item.id), None)
-        if standing is not None:
-            session.choose(standing.id)
+        placed = next((s for s in session.arrangement.placed_items if s.item.id == one.item.id), None)
+        if placed is not None:
+            session.choose(placed.id)
         session.step_asked.emit("Arrange")

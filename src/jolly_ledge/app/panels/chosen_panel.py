@@ -107,18 +107,18 @@ class ChosenPanel(QWidget):
         return self.tools
 
     def _chosen_items(self) -> tuple[str, ...]:
-        return tuple(standing.item.id for standing in self._session.chosen_standings)
+        return tuple(placed.item.id for placed in self._session.chosen_placed)
 
     def _regroup(self) -> None:
-        chosen = self._session.chosen_standings
+        chosen = self._session.chosen_placed
         name = self.group_field.text().strip() or None
-        if chosen and any((standing.placement.vignette or None) != name for standing in chosen):
+        if chosen and any((placed.placement.vignette or None) != name for placed in chosen):
             self._actions.group(name)
 
     def refresh(self) -> None:
         """Show what is chosen."""
         session = self._session
-        chosen = session.chosen_standings
+        chosen = session.chosen_placed
         self.tools.setEnabled(bool(chosen))
         ledge = session.ledge
         row = row_of(session.arrangement, chosen[0].id) if chosen else ()
@@ -141,9 +141,9 @@ class ChosenPanel(QWidget):
         self.title.setText(first.item.label if len(chosen) == 1 else f"{len(chosen)} things")
         self.where.setText(self._where())
         for pose, button in self.pose_chips.items():
-            button.setChecked(all(standing.placement.pose == pose for standing in chosen))
-        self.pose_chips["spine-in"].setEnabled(all(standing.item.is_book for standing in chosen))
-        self.lock_chip.setChecked(all(standing.placement.locked for standing in chosen))
+            button.setChecked(all(placed.placement.pose == pose for placed in chosen))
+        self.pose_chips["spine-in"].setEnabled(all(placed.item.is_book for placed in chosen))
+        self.lock_chip.setChecked(all(placed.placement.locked for placed in chosen))
         self.count_chip.setText(COUNTS[first.placement.unit])
         self.lock_chip.setText("Locked" if self.lock_chip.isChecked() else "Lock")
         if not self.left_field.hasFocus():
@@ -154,11 +154,11 @@ class ChosenPanel(QWidget):
             self.group_field.setText(first.placement.vignette or "")
 
     def _where(self) -> str:
-        chosen = self._session.chosen_standings
+        chosen = self._session.chosen_placed
         first = chosen[0]
         row = row_of(self._session.arrangement, first.id)
         load = row_load_said(self._session.arrangement, row) if row else ""
-        if len(chosen) > 1 and {standing.id for standing in chosen} == {one.id for one in row}:
+        if len(chosen) > 1 and {placed.id for placed in chosen} == {one.id for one in row}:
             return f"A row of {len(row)} books, {self._session.length(row[-1].right - row[0].left)} long; {load}"
         if len(chosen) > 1:
             return "Shift-click adds and takes away."

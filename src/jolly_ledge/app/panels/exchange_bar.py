@@ -58,16 +58,16 @@ class ExchangeBar(QWidget):
         from jolly_ledge.proposals.group_exchange import group_exchanges
 
         session = self._session
-        chosen = session.chosen_standings
+        chosen = session.chosen_placed
         if not chosen:
             session.refused.emit("Choose a thing or a group on the drawing first; others are then tried in its spot.")
             return
         named = f"the {chosen[0].item.label}" if len(chosen) == 1 else "what is chosen"
-        locked = next((standing for standing in chosen if standing.placement.locked), None)
+        locked = next((placed for placed in chosen if placed.placement.locked), None)
         if locked is not None:
             session.refused.emit(f"The {locked.item.label} is locked; unlock it (K) to try others in its place.")
             return
-        if len({standing.ledge.id for standing in chosen}) > 1:
+        if len({placed.ledge.id for placed in chosen}) > 1:
             session.refused.emit("What is chosen stands on several ledges; choose what stands together on one.")
             return
         if len(chosen) == 1:

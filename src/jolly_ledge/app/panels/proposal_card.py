@@ -132,7 +132,7 @@ class ProposalCard(QWidget):
         self.reads.setText(self._reads(proposal, present, read))
         self.differs.setText(_named_differences(proposal.assessment, read))
         told = [step.sentence for step in proposal.story]
-        changes = differences(present, arrangement) if present is not None and present.standings else ()
+        changes = differences(present, arrangement) if present is not None and present.placed_items else ()
         manner = f"{proposal.look.manner.fullness}, {proposal.look.manner.figure}"
         self.story.setText("\n".join(told[:STORY_LINES]))
         told_at_length = "\n".join([f"In {manner}.", *told, "", *changes])
@@ -143,7 +143,7 @@ class ProposalCard(QWidget):
         shown = self._session.shown
         score = shown(proposal.assessment.score, proposal.look)
         lacks = "" if proposal.is_valid else ", not complete"
-        if read is None or present is None or not present.standings:
+        if read is None or present is None or not present.placed_items:
             return f"reads {score}{lacks}"
         more = score - shown(read.score)
         return f"reads {score} ({'+' if more >= 0 else '−'}{abs(more)}){lacks}"

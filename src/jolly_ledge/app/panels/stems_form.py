@@ -48,9 +48,9 @@ class StemsForm(QWidget):
         """Return the bunch that stands in the vessel in the look in hand."""
         if not self._session.look_id:
             return ""
-        standings = self._session.arrangement.standings
-        host = next((standing.id for standing in standings if standing.item.id == item.id), None)
-        inside = (s.item.id for s in standings if host and s.placement.inside == host and s.item.category == "stems")
+        placed_items = self._session.arrangement.placed_items
+        host = next((placed.id for placed in placed_items if placed.item.id == item.id), None)
+        inside = (s.item.id for s in placed_items if host and s.placement.inside == host and s.item.category == "stems")
         return next(inside, "")
 
     def _tell(self) -> None:
@@ -58,10 +58,10 @@ class StemsForm(QWidget):
         if vessel is None:
             return
         bunch = next((item for item in session.plan.stash if item.id == self.bunch_list.currentData()), None)
-        standings = session.arrangement.standings if session.look_id else ()
-        standing = next((standing for standing in standings if standing.item.id == vessel.id), None)
-        clearance = standing.ledge.clearance if standing is not None else None
-        lift = standing.bottom - standing.ledge.floor if standing is not None else 0.0
+        placed_items = session.arrangement.placed_items if session.look_id else ()
+        placed = next((placed for placed in placed_items if placed.item.id == vessel.id), None)
+        clearance = placed.ledge.clearance if placed is not None else None
+        lift = placed.bottom - placed.ledge.floor if placed is not None else 0.0
         told = plan_stems(vessel, bunch, clearance, lift=lift)
-        where = f"On {standing.ledge.label}: " if standing is not None else ""
+        where = f"On {placed.ledge.label}: " if placed is not None else ""
         self.said.setText(where + "\n".join(told.sentences))

@@ -86,7 +86,7 @@ class FetchPage(QWidget):
             for line in lines:
                 column.addWidget(words(line))
             column.addSpacing(8)
-        if not session.arrangement.standings:
+        if not session.arrangement.placed_items:
             column.addWidget(words("Nothing to fetch yet: arrange the look first.", "soft"))
         column.addStretch(1)
         return column

@@ -97,7 +97,7 @@ class OrderPage(QWidget):
     def _choose_carry(self) -> None:
         rows = sorted({index.row() for index in self.carries.selectedIndexes()})
         items = {self._carried[row] for row in rows}
-        self.session.choose(*[s.id for s in self.session.arrangement.standings if s.item.id in items])
+        self.session.choose(*[s.id for s in self.session.arrangement.placed_items if s.item.id in items])
 
     def refresh(self) -> None:
         """Show the working order of the look in hand."""

@@ -14,7 +14,7 @@ from jolly_ledge.drawing.sheet import NO_FIGURE, figure_said, into_said
 from jolly_ledge.drawing.theme import PLUM
 from jolly_ledge.edits.log import AddLogEntry
 from jolly_ledge.edits.placing import FindElsewhere, TickOff
-from jolly_ledge.geometry.arrangement import Standing, arrange
+from jolly_ledge.geometry.arrangement import PlacedItem, arrange
 from jolly_ledge.model.deviation import parse_deviation
 from jolly_ledge.model.errors import LengthError
 from jolly_ledge.model.look import LogEntry
@@ -61,17 +61,19 @@ class PlacingView(QWidget):
         to_view = fitting(picture, QRectF(self.rect()))
         painter.setTransform(to_view)
         play(painter, picture.primitives)
-        standing = arrangement.by_id.get(self._next)
-        if standing is not None:
-            self._outline(painter, standing)
+        placed_item = arrangement.by_id.get(self._next)
+        if placed_item is not None:
+            self._outline(painter, placed_item)
 
-    def _outline(self, painter: QPainter, standing: Standing) -> None:
+    def _outline(self, painter: QPainter, placed_item: PlacedItem) -> None:
         pen = QPen(QColor(PLUM), 3.0, Qt.PenStyle.DashLine)
         pen.setCosmetic(True)
         painter.setPen(pen)
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.drawRoundedRect(
-            QRectF(standing.left - 12, -standing.top - 12, standing.width + 24, standing.height + 24), 10, 10
+            QRectF(placed_item.left - 12, -placed_item.top - 12, placed_item.width + 24, placed_item.height + 24),
+            10,
+            10,
         )
 
 

@@ -13,7 +13,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
 from jolly_ledge.drawing.theme import OCHRE, PAPER, SOFT_INK
 from jolly_ledge.edits.placements import MovePlacement
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.landing import SNAP_MM, Spot
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Ledge
@@ -24,20 +24,20 @@ from jolly_ledge.render.player import fitting, play
 RIM_PX = 3
 
 
-def _sides(standing: Standing) -> tuple[float, float]:
-    return standing.width, standing.back - standing.front
+def _sides(placed: PlacedItem) -> tuple[float, float]:
+    return placed.width, placed.back - placed.front
 
 
 @lru_cache(maxsize=256)
-def _footprint(standing: Standing, scale: float, ratio: float) -> QPixmap:
+def _footprint(placed: PlacedItem, scale: float, ratio: float) -> QPixmap:
     """Return the picture of a footprint; while one thing is moved the others keep theirs."""
-    wide, deep = (math.ceil(side * scale) + 2 * RIM_PX for side in _sides(standing))
+    wide, deep = (math.ceil(side * scale) + 2 * RIM_PX for side in _sides(placed))
     picture = clear_canvas(wide, deep, ratio)
     painter = QPainter(picture)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     painter.translate(wide / 2, deep / 2)
     painter.scale(scale, scale)
-    play(painter, footprint_shapes(standing))
+    play(painter, footprint_shapes(placed))
     painter.end()
     return picture
 
@@ -66,7 +66,7 @@ class DepthView(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self._session = session
-        self._pressed: tuple[QPoint, Standing] | None = None
+        self._pressed: tuple[QPoint, PlacedItem] | None = None
         self._edit: MovePlacement | None = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Preferred)
         self.setMinimumHeight(120)
@@ -86,13 +86,13 @@ class DepthView(QWidget):
             return None
         return fitting(ledge_from_above(ledge), QRectF(2, 16, self.width() - 4, self.height() - 34))
 
-    def position_of(self, standing: Standing) -> QPoint:
+    def position_of(self, placed: PlacedItem) -> QPoint:
         """Return where a thing's middle is shown."""
         transform = self._transform()
-        ledge = standing.ledge
+        ledge = placed.ledge
         if transform is None:
             return QPoint()
-        return transform.map(QPointF(standing.x - ledge.left, ledge.depth - standing.z)).toPoint()
+        return transform.map(QPointF(placed.x - ledge.left, ledge.depth - placed.z)).toPoint()
 
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
@@ -107,17 +107,17 @@ class DepthView(QWidget):
         ratio, scale = self.devicePixelRatioF(), transform.m11()
         painter.drawPixmap(0, 0, _bare(ledge, self.size(), transform, ratio))
         pointed = set(session.pointed_at)
-        for standing in on_ledge(session.arrangement, ledge.id):
-            at = transform.map(QPointF(standing.x - ledge.left, ledge.depth - standing.z))
-            painter.setOpacity(0.35 if pointed and standing.id not in pointed else 1.0)
-            stamp(painter, [(_footprint(standing, scale, ratio), at.x(), at.y())])
-            if standing.id in session.selection:
+        for placed in on_ledge(session.arrangement, ledge.id):
+            at = transform.map(QPointF(placed.x - ledge.left, ledge.depth - placed.z))
+            painter.setOpacity(0.35 if pointed and placed.id not in pointed else 1.0)
+            stamp(painter, [(_footprint(placed, scale, ratio), at.x(), at.y())])
+            if placed.id in session.selection:
                 painter.setPen(line_pen(OCHRE, 2.0, Qt.PenStyle.DashLine))
                 painter.setBrush(Qt.BrushStyle.NoBrush)
-                across, deep = (side * scale / 2 + 2 for side in _sides(standing))
+                across, deep = (side * scale / 2 + 2 for side in _sides(placed))
                 painter.drawRect(QRectF(at.x() - across, at.y() - deep, 2 * across, 2 * deep))
 
-    def _standing_at(self, position: QPoint) -> Standing | None:
+    def _placed_at(self, position: QPoint) -> PlacedItem | None:
         transform, ledge = self._transform(), self._session.ledge
         if transform is None or ledge is None:
             return None
@@ -133,33 +133,33 @@ class DepthView(QWidget):
     def mousePressEvent(self, event: QMouseEvent) -> None:
         """Choose what is pressed and be ready to move it."""
         position = event.position().toPoint()
-        standing = self._standing_at(position)
-        if standing is not None:
-            self._session.choose(standing.id)
-            self._pressed = (position, standing)
+        placed = self._placed_at(position)
+        if placed is not None:
+            self._session.choose(placed.id)
+            self._pressed = (position, placed)
 
     def mouseMoveEvent(self, event: QMouseEvent) -> None:
         """Move what was pressed."""
         position, transform = event.position().toPoint(), self._transform()
         if self._pressed is None or transform is None:
             return
-        start, standing = self._pressed
+        start, placed = self._pressed
         if self._edit is None and (position - start).manhattanLength() < QApplication.startDragDistance():
             return
-        if standing.placement.locked or standing.placement.inside:
+        if placed.placement.locked or placed.placement.inside:
             return
         inverse = transform.inverted()[0]
         away = inverse.map(QPointF(position)) - inverse.map(QPointF(start))
-        ledge, placement = standing.ledge, standing.placement
-        deep = standing.back - standing.front
+        ledge, placement = placed.ledge, placed.placement
+        deep = placed.back - placed.front
         x = (placement.x or 0.0) + round(away.x() / SNAP_MM) * SNAP_MM
         z = (placement.z or 0.0) - round(away.y() / SNAP_MM) * SNAP_MM
         if placement.on is None:
-            x = min(max(x, standing.width / 2), max(ledge.width - standing.width / 2, standing.width / 2))
+            x = min(max(x, placed.width / 2), max(ledge.width - placed.width / 2, placed.width / 2))
             z = min(max(z, deep / 2), max(ledge.depth - deep / 2, deep / 2))
         spot = Spot(ledge=ledge.id, x=x, z=z, on=placement.on)
         self._edit = MovePlacement(
-            look=self._session.look_id, placement=placement.id, spot=spot, name=standing.item.label
+            look=self._session.look_id, placement=placement.id, spot=spot, name=placed.item.label
         )
         self._session.preview(self._edit.apply(self._session.plan).look(self._session.look_id))
 

@@ -34,8 +34,8 @@ def look_marks(session: Session, shown: set[str], scale: float, *, carried: bool
     yield from overlays.lock_marks(arrangement)
     if arrangement.piece.wishes:
         yield from overlays.wish_marks(arrangement)
-    for standing in session.chosen_standings:
-        yield from overlays.outline_marks(standing)
+    for placed in session.chosen_placed:
+        yield from overlays.outline_marks(placed)
     for identifier in session.pointed_at:
         if identifier in arrangement.by_id and not arrangement.by_id[identifier].hidden:
             yield from overlays.outline_marks(arrangement.by_id[identifier], PLUM)

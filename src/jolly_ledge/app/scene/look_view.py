@@ -35,7 +35,7 @@ from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.drawing.look import frame_of, painting_order
 from jolly_ledge.drawing.sheet import numbered_spots
 from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SOFT_INK
-from jolly_ledge.geometry.arrangement import Arrangement, Standing
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
@@ -124,12 +124,12 @@ class LookView(QGraphicsView):
         # While a thing is carried the drawing stands still under it.
         if self.gesture is None and self._frame != _frame(session.arrangement):
             self._fit()
-        order = painting_order(session.arrangement.standings)
-        present = {standing.id for standing in order}
+        order = painting_order(session.arrangement.placed_items)
+        present = {placed.id for placed in order}
         for identifier in [identifier for identifier in self.items_by_id if identifier not in present]:
             self._scene.removeItem(self.items_by_id.pop(identifier))
-        for rank, standing in enumerate(order):
-            self._show_standing(standing, rank)
+        for rank, placed in enumerate(order):
+            self._show_placed(placed, rank)
         self._dim()
         self._update_what_differs()
 
@@ -159,17 +159,17 @@ class LookView(QGraphicsView):
         self._front.setZValue(100_000)
         self._scene.addItem(self._front)
 
-    def _show_standing(self, standing: Standing, rank: int) -> None:
-        shown = self.items_by_id.get(standing.id)
-        if shown is not None and shown.standing is not standing:
-            if shown.can_show(standing):
-                shown.move_to(standing)
+    def _show_placed(self, placed: PlacedItem, rank: int) -> None:
+        shown = self.items_by_id.get(placed.id)
+        if shown is not None and shown.placed is not placed:
+            if shown.can_show(placed):
+                shown.move_to(placed)
             else:
                 self._scene.removeItem(shown)
                 shown = None
         if shown is None:
-            shown = PlacementItem(standing)
-            self.items_by_id[standing.id] = shown
+            shown = PlacementItem(placed)
+            self.items_by_id[placed.id] = shown
             self._scene.addItem(shown)
         if shown.zValue() != rank:
             shown.setZValue(rank)
@@ -411,14 +411,14 @@ class LookView(QGraphicsView):
             start, item = self._pressed
             if (position - start).manhattanLength() < QApplication.startDragDistance():
                 return
-            standing = item.standing
-            if standing.placement.locked:
+            placed = item.placed
+            if placed.placement.locked:
                 self._pressed = None
-                self._session.refused.emit(f"The {standing.item.label} is locked; unlock it to move it.")
+                self._session.refused.emit(f"The {placed.item.label} is locked; unlock it to move it.")
                 return
             at = self.mapToScene(start)
-            grab = (standing.x - at.x(), standing.bottom + at.y())
-            self._take(DragGesture(self._session, standing.item, standing.placement, grab))
+            grab = (placed.x - at.x(), placed.bottom + at.y())
+            self._take(DragGesture(self._session, placed.item, placed.placement, grab))
         if self.gesture is not None:
             self.carry_to(position)
 

@@ -11,7 +11,7 @@ from jolly_ledge.app.scene.marks import Box, Line, Plate, Stamp
 from jolly_ledge.app.scene.stamps import BEAM, bubble, fulcrum, stamp
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, TEAL
-from jolly_ledge.geometry.arrangement import Arrangement, Column, Standing, Vignette
+from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem, Vignette
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.colour import lighter
@@ -34,27 +34,27 @@ KEPT = 512
 """Marks of parts that did not change are kept between the steps of a drag."""
 
 
-def outline_marks(standing: Standing, colour: str = OCHRE) -> Iterator[Box]:
+def outline_marks(placed: PlacedItem, colour: str = OCHRE) -> Iterator[Box]:
     """Yield a dashed outline about a thing, seen on light and dark grounds."""
-    left, top, width, height = standing.left - 8, -standing.top - 8, standing.width + 16, standing.height + 16
+    left, top, width, height = placed.left - 8, -placed.top - 8, placed.width + 16, placed.height + 16
     yield Box(left, top, width, height, 8, rim=SHADE, rim_px=3.0)
     yield Box(left, top, width, height, 8, rim=lighter(colour, 0.25), rim_px=1.8, stroke="dash")
 
 
 def lock_marks(arrangement: Arrangement) -> Iterator[Stamp]:
     """Yield a small padlock at every locked thing."""
-    for standing in arrangement.visible:
-        if standing.placement.locked:
-            yield Stamp("lock", standing.right, -standing.top)
+    for placed in arrangement.visible:
+        if placed.placement.locked:
+            yield Stamp("lock", placed.right, -placed.top)
 
 
 def wish_marks(arrangement: Arrangement) -> Iterator[Stamp]:
     """Yield a small bow at everything that is wished for; ochre where the wish is not met."""
     unmet = {identifier for heard in hear(arrangement) if not heard.met for identifier in heard.placements}
     wished = {item for wish in arrangement.piece.wishes for item in wish.items}
-    for standing in arrangement.visible:
-        if standing.item.id in wished:
-            yield Stamp("bow", standing.left, -standing.top, colour=OCHRE if standing.id in unmet else PLUM)
+    for placed in arrangement.visible:
+        if placed.item.id in wished:
+            yield Stamp("bow", placed.left, -placed.top, colour=OCHRE if placed.id in unmet else PLUM)
 
 
 def advice_marks(arrangement: Arrangement, stash: tuple[Item, ...], scale: float) -> Iterator[Plate]:
@@ -111,7 +111,7 @@ def _skyline(columns: tuple[Column, ...]) -> Line:
 def colour_marks(arrangement: Arrangement) -> Iterator[Line | Stamp]:
     """Yield how the strongest accent travels from place to place, top down."""
     for leader, seen in islice(accents_by_leader(arrangement).items(), PATHS_SHOWN):
-        spots = sorted(spots_of([standing for standing, _, _ in seen]), key=lambda s: (-s.ledge.floor, s.x))
+        spots = sorted(spots_of([placed for placed, _, _ in seen]), key=lambda s: (-s.ledge.floor, s.x))
         points = [(s.x, -(s.bottom + s.top) / 2) for s in spots]
         for (x, y), (to_x, to_y) in pairwise(points):
             reach = (to_y - y) * 0.5
@@ -126,9 +126,9 @@ def caution_marks(arrangement: Arrangement, cautions: tuple[Caution, ...]) -> It
         for identifier in caution.placements[:1]:
             marked[identifier] = caution.level
     for identifier, level in marked.items():
-        standing = arrangement.by_id[identifier]
+        placed = arrangement.by_id[identifier]
         word, colour = "?" if level == "unknown" else "!", RUST if level == "stop" else OCHRE
-        yield Stamp("caution", standing.x, -standing.top, word, colour, -SIGN_LIFT_PX)
+        yield Stamp("caution", placed.x, -placed.top, word, colour, -SIGN_LIFT_PX)
 
 
 def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> None:

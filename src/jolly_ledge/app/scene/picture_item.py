@@ -8,7 +8,7 @@ from PySide6.QtWidgets import QGraphicsItem, QStyleOptionGraphicsItem, QWidget
 
 from jolly_ledge.drawing.items import contact_shadow, standing_shapes
 from jolly_ledge.drawing.picture import Picture, Primitive
-from jolly_ledge.geometry.arrangement import Standing
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.player import play
 
@@ -50,20 +50,20 @@ class PictureItem(QGraphicsItem):
 class PlacementItem(PictureItem):
     """One placed thing: it can be picked, dragged and pointed at."""
 
-    def __init__(self, standing: Standing) -> None:
-        self.standing = standing
-        shapes = list(standing_shapes(standing))
-        if standing.placement.pose != "hung" and standing.placement.host is None:
-            shapes[:0] = contact_shadow(round(standing.width, 1))
-        self._area = QRectF(-standing.width / 2, -standing.height, standing.width, standing.height)
-        margin = 14 + 0.12 * standing.width
-        super().__init__(shapes, self._area.adjusted(-margin, -14 - 0.06 * standing.height, margin, 14))
-        self.setPos(standing.x, -standing.bottom)
+    def __init__(self, placed: PlacedItem) -> None:
+        self.placed = placed
+        shapes = list(standing_shapes(placed))
+        if placed.placement.pose != "hung" and placed.placement.host is None:
+            shapes[:0] = contact_shadow(round(placed.width, 1))
+        self._area = QRectF(-placed.width / 2, -placed.height, placed.width, placed.height)
+        margin = 14 + 0.12 * placed.width
+        super().__init__(shapes, self._area.adjusted(-margin, -14 - 0.06 * placed.height, margin, 14))
+        self.setPos(placed.x, -placed.bottom)
 
     @property
     def placement_id(self) -> str:
         """The id of the placement it shows."""
-        return self.standing.id
+        return self.placed.id
 
     @property
     def area(self) -> QRectF:
@@ -76,18 +76,18 @@ class PlacementItem(PictureItem):
         path.addRect(self._area)
         return path
 
-    def can_show(self, standing: Standing) -> bool:
+    def can_show(self, placed: PlacedItem) -> bool:
         """Tell whether a standing looks the same apart from where it is."""
-        mine = self.standing
+        mine = self.placed
         return (
-            mine.item is standing.item
-            and mine.placement.pose == standing.placement.pose
-            and (mine.placement.host is None) == (standing.placement.host is None)
-            and abs(mine.width - standing.width) < 0.05
-            and abs(mine.height - standing.height) < 0.05
+            mine.item is placed.item
+            and mine.placement.pose == placed.placement.pose
+            and (mine.placement.host is None) == (placed.placement.host is None)
+            and abs(mine.width - placed.width) < 0.05
+            and abs(mine.height - placed.height) < 0.05
         )
 
-    def move_to(self, standing: Standing) -> None:
+    def move_to(self, placed: PlacedItem) -> None:
         """Show the thing where it now stands."""
-        self.standing = standing
-        self.setPos(standing.x, -standing.bottom)
+        self.placed = placed
+        self.setPos(placed.x, -placed.bottom)

@@ -69,8 +69,7 @@ def tie_marks(arrangement: Arrangement) -> Iterator[Line | Stamp]:
     ends: list[Stamp] = []
     for tie in sorted(ties_of(arrangement)[:MOST_TIES], key=lambda tie: tie.competes):
         (x, y), (to_x, to_y) = (
-            ((standing.left + standing.right) / 2, -(standing.bottom + standing.top) / 2)
-            for standing in (tie.first, tie.second)
+            ((placed.left + placed.right) / 2, -(placed.bottom + placed.top) / 2) for placed in (tie.first, tie.second)
         )
         bend = ((x + to_x) / 2 + (to_y - y) * 0.16, (y + to_y) / 2 + (x - to_x) * 0.16)
         colour = lighter(OCHRE, 0.3) if tie.competes else lighter(TEAL, 0.55)
@@ -94,9 +93,9 @@ def door_marks(arrangement: Arrangement) -> Iterator[Box | Plate]:
         yield Box(left, -floor - height, width, height, fill=RUST, hatched=True, rim=RUST, rim_px=1.4, stroke="dash")
     reading = read_shut(arrangement, arrangement.manner)
     for identifier, seen in reading.contributions if reading is not None else ():
-        standing = arrangement.by_id[identifier]
+        placed = arrangement.by_id[identifier]
         rim = TEAL if seen >= SHUT_BAND[0] else RUST
-        yield Plate(f"{percent(seen)} seen", standing.x, -standing.bottom, rim)
+        yield Plate(f"{percent(seen)} seen", placed.x, -placed.bottom, rim)
 
 
 def unit_marks(arrangement: Arrangement, scale: float) -> Iterator[Line | Stamp]:
@@ -107,7 +106,7 @@ def unit_marks(arrangement: Arrangement, scale: float) -> Iterator[Line | Stamp]
 
 @lru_cache(maxsize=4 * KEPT)
 def _unit_mark(unit: Unit, scale: float) -> Line | Stamp:
-    if len(unit.standings) == 1:
+    if len(unit.placed_items) == 1:
         return Stamp("diamond", (unit.left + unit.right) / 2, -unit.bottom - 7 / scale)
     left, top, right, bottom = unit.left - 4, -unit.top - 4, unit.right + 4, -unit.bottom + 4
     corners = ((left, top), (right, top), (right, bottom), (left, bottom), (left, top))

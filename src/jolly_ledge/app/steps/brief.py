@@ -285,7 +285,7 @@ class BriefStep(Step):
         near = within_reach(look, age)
         self.reached.setText(
             f"At {counted(age, 'year')} a child grasps up to {self.session.length(reach_of(age))}: "
-            f"{len(near)} of {len(look.standings)} things in this look, climbing aside."
+            f"{len(near)} of {len(look.placed_items)} things in this look, climbing aside."
         )
 
     def _show_palette(self, manner: Manner) -> None:

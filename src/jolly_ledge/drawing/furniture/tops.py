@@ -14,8 +14,8 @@ CABINET_MM = 260.0
 
 def top_of(piece: Piece) -> Ledge | None:
     """Return the highest ledge that things stand on."""
-    standing = [ledge for ledge in piece.ledges if not ledge.is_wall]
-    return max(standing, key=lambda ledge: ledge.floor, default=None)
+    placed = [ledge for ledge in piece.ledges if not ledge.is_wall]
+    return max(placed, key=lambda ledge: ledge.floor, default=None)
 
 
 def console_shapes(piece: Piece) -> list[Shape]:

@@ -42,14 +42,14 @@ LEDGES_ANEW = (0.6, 0.3, 0.1)
 """How often one ledge, two or three are composed anew together."""
 
 Placements = tuple[Placement, ...]
-Standing = tuple[tuple[Ledge, Group], ...]
+PlacedItem = tuple[tuple[Ledge, Group], ...]
 
 
 class Composition(Struct, frozen=True):
     """What was composed: whole groups on their ledges, what hangs, and all of it as placements."""
 
     stock: Stock
-    groups: Standing
+    groups: PlacedItem
     placements: Placements
 
 

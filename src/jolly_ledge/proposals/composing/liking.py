@@ -222,8 +222,8 @@ def _apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     cost = 0.0
     if stock.roles[ledge.id] in FROM_ALL_SIDES:
         for one, other in combinations(groups, 2):
-            standing = [(m, n) for m in one if m.stands for n in other if n.stands]
-            cost += SWALLOWED * any(_stands_amid(*sorted(pair, key=lambda m: m.front)) for pair in standing)
+            placed = [(m, n) for m in one if m.stands for n in other if n.stands]
+            cost += SWALLOWED * any(_stands_amid(*sorted(pair, key=lambda m: m.front)) for pair in placed)
             shared = min(one.right, other.right) - max(one.left, other.left)
             cost += 1.5 * max(shared / min(one.width, other.width) - 0.15, 0.0)
         return -cost

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from random import Random
 
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.proposals.composing.composition import Composition, Standing
+from jolly_ledge.proposals.composing.composition import Composition, PlacedItem
 from jolly_ledge.proposals.composing.layering import CLOSED, LARGEST
 from jolly_ledge.proposals.composing.replaced import kept_clear, with_groups
 from jolly_ledge.proposals.composing.schemes import groups_for
@@ -136,7 +136,7 @@ def other_groups(
     ]
 
 
-def _replaced(composition: Composition, changed: dict[int, list[tuple[Ledge, Group]]]) -> Standing:
+def _replaced(composition: Composition, changed: dict[int, list[tuple[Ledge, Group]]]) -> PlacedItem:
     """Return the groups with some of them replaced by none, one or two."""
     return tuple(
         one for number, known in enumerate(composition.groups) for one in changed.get(number, [known])
@@ -180,7 +180,7 @@ def _room_at(composition: Composition, number: int) -> Stretch:
     return left, max(left, right)
 
 
-def _widest_free(stock: Stock, groups: Standing, ledge: Ledge) -> Stretch:
+def _widest_free(stock: Stock, groups: PlacedItem, ledge: Ledge) -> Stretch:
     """Return the widest stretch of a ledge on which no group stands."""
     taken = sorted((group.left, group.right) for same, group in groups if same.id == ledge.id)
     found: list[Stretch] = []

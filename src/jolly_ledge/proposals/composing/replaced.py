@@ -3,7 +3,7 @@
 from msgspec.structs import replace
 
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.proposals.composing.composition import Composition, Standing, hangs_clear, placements_of
+from jolly_ledge.proposals.composing.composition import Composition, PlacedItem, hangs_clear, placements_of
 from jolly_ledge.proposals.composing.spread import keeps_to_a_span
 from jolly_ledge.proposals.groups.group import Group
 
@@ -11,7 +11,7 @@ OPEN_EDGE_MM = 25.0
 """On what is open above groups keep so far from the ends."""
 
 
-def with_groups(composition: Composition, groups: Standing) -> Composition | None:
+def with_groups(composition: Composition, groups: PlacedItem) -> Composition | None:
     """Return a composition with these groups in place of its own; None where one passes an end or it cannot stand."""
     known = {id(group) for _, group in composition.groups}
     for ledge, group in groups:

@@ -40,8 +40,8 @@ def anchored(
     anchor = _anchor(stock, ledge, used, kinds, frame, target, width, stems, companion=companion)
     if anchor is None:
         return None
-    standing = group.set_down(anchor, "back")
-    filled = anchor.category == "vessel" and fill_vessel(stock, group, ledge, used, standing, stems)
+    placed = group.set_down(anchor, "back")
+    filled = anchor.category == "vessel" and fill_vessel(stock, group, ledge, used, placed, stems)
     reach = max(group.height, 1.0)
     near = [anchor]
     if companion:
