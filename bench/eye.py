@@ -170,7 +170,7 @@ def scattered_groups(looks: list[Composed]) -> None:
         problem, base = problem_for(look), look.arrangement
         own, scores = assess(base).score, []
         for vignette in base.vignettes:
-            if len(vignette.columns) < 2 or vignette.ledge.is_wall:
+            if len(vignette.stacks) < 2 or vignette.ledge.is_wall:
                 continue
             kept = tuple(replace(p, locked=p.id not in vignette.ids) for p in base.look.placements)
             for placements in chance_looks(problem, problem.resolve(kept), shuffled, THROWS, 3):

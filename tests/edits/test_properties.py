@@ -53,8 +53,8 @@ def test_every_visible_thing_is_in_one_unit_one_column_one_vignette(
     arrangement = resolve(look)
     visible = sorted(placed.id for placed in arrangement.visible)
     assert sorted(i for unit in arrangement.units for i in unit.ids) == visible
-    columns = [column for columns in arrangement.columns.values() for column in columns]
-    assert sorted(i for column in columns for i in column.ids) == visible
+    stacks = [stack for stacks in arrangement.stacks.values() for stack in stacks]
+    assert sorted(i for stack in stacks for i in stack.ids) == visible
     assert sorted(i for vignette in arrangement.vignettes for i in vignette.ids) == visible
 
 
@@ -79,15 +79,15 @@ def test_nothing_stands_lower_than_its_ledge_or_its_host(look: tuple[tuple[Item,
 @settings(max_examples=120, deadline=None)
 @given(looks())
 def test_a_column_and_its_units_agree_on_their_edges(look: tuple[tuple[Item, ...], tuple[Placement, ...]]) -> None:
-    for columns in resolve(look).columns.values():
-        lefts = [column.left for column in columns]
+    for stacks in resolve(look).stacks.values():
+        lefts = [stack.left for stack in stacks]
         assert lefts == sorted(lefts)
-        for column in columns:
-            assert column.left == min(unit.left for unit in column.units)
-            assert column.right == max(unit.right for unit in column.units)
-            assert column.top == max(unit.top for unit in column.units)
-            assert column.height > 0
-            assert column.label in {unit.label for unit in column.units}
+        for stack in stacks:
+            assert stack.left == min(unit.left for unit in stack.units)
+            assert stack.right == max(unit.right for unit in stack.units)
+            assert stack.top == max(unit.top for unit in stack.units)
+            assert stack.height > 0
+            assert stack.label in {unit.label for unit in stack.units}
 
 
 @settings(max_examples=120, deadline=None)
@@ -152,9 +152,9 @@ def test_a_free_spot_lies_on_its_ledge(look: tuple[tuple[Item, ...], tuple[Place
 @settings(max_examples=80, deadline=None)
 @given(looks())
 def test_the_gap_between_columns_is_the_same_both_ways(look: tuple[tuple[Item, ...], tuple[Placement, ...]]) -> None:
-    for columns in resolve(look).columns.values():
-        for first in columns:
-            for second in columns:
+    for stacks in resolve(look).stacks.values():
+        for first in stacks:
+            for second in stacks:
                 assert gap_between(first, second) == gap_between(second, first)
                 assert gap_between(first, second) >= 0
 

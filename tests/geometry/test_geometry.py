@@ -89,9 +89,9 @@ def test_heights_add_up_whatever_the_order_of_the_file() -> None:
 
 
 def test_books_in_a_stack_are_one_unit_and_the_vase_with_its_stems_another() -> None:
-    (column,) = stacked().columns["a1"]
-    assert [unit.ids for unit in column.units] == [("low", "book"), ("vase", "stems")]
-    assert [unit.label for unit in column.units] == ["the stack of 2 books", "the vase"]
+    (stack,) = stacked().stacks["a1"]
+    assert [unit.ids for unit in stack.units] == [("low", "book"), ("vase", "stems")]
+    assert [unit.label for unit in stack.units] == ["the stack of 2 books", "the vase"]
 
 
 def test_things_in_a_box_are_hidden_and_on_a_tray_one_unit() -> None:

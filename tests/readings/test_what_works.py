@@ -254,11 +254,11 @@ def test_peaks_rise_to_one_and_fall_from_it() -> None:
 def test_a_weave_goes_from_side_to_side() -> None:
     items = tuple(thing(f"t{n}") for n in range(3))
     piece = case_of(3)
-    weave, column = (
+    weave, stack = (
         must(of(figure, items, tuple(put(f"t{n}", f"a{n + 1}", x=x) for n, x in enumerate(xs)), piece, figure="weave"))
         for xs in ((150.0, 650.0, 150.0), (400.0, 400.0, 400.0))
     )
-    assert weave.score > column.score
+    assert weave.score > stack.score
 
 
 def test_pairs_answer_each_other_across_the_middle() -> None:

@@ -109,7 +109,7 @@ def _unit(placed_items: list[PlacedItem]) -> Unit:
     )
 
 
-class Column(Struct, frozen=True, cache_hash=True):
+class Stack(Struct, frozen=True, cache_hash=True):
     """All that stands on one spot of a ledge: a base, what stands on it, a row of books."""
 
     ledge: Ledge
@@ -150,18 +150,18 @@ class Vignette(Struct, frozen=True, cache_hash=True):
     """A group of units that is read together."""
 
     ledge: Ledge
-    columns: tuple[Column, ...]
+    stacks: tuple[Stack, ...]
     name: str = ""
 
     @property
     def units(self) -> tuple[Unit, ...]:
         """The units in it, left to right."""
-        return tuple(unit for column in self.columns for unit in column.units)
+        return tuple(unit for stack in self.stacks for unit in stack.units)
 
     @property
     def ids(self) -> tuple[str, ...]:
         """The placements in it."""
-        return tuple(identifier for column in self.columns for identifier in column.ids)
+        return tuple(identifier for stack in self.stacks for identifier in stack.ids)
 
 
 class Arrangement:
@@ -216,25 +216,25 @@ class Arrangement:
         return {ledge: tuple(placed_items) for ledge, placed_items in found.items()}
 
     @cached_property
-    def columns(self) -> dict[str, tuple[Column, ...]]:
-        """The columns of each ledge that holds any, left to right."""
+    def stacks(self) -> dict[str, tuple[Stack, ...]]:
+        """The stacks of each ledge that holds any, left to right."""
         counting = (self.manner.gathered, self.manner.perched)
-        return {ledge: columns_of(placed_items, counting) for ledge, placed_items in self.by_ledge.items()}
+        return {ledge: stacks_of(placed_items, counting) for ledge, placed_items in self.by_ledge.items()}
 
     @cached_property
     def vignettes(self) -> tuple[Vignette, ...]:
         """The vignettes of all standing ledges, found by nearness or as told."""
         return tuple(
             vignette
-            for columns in self.columns.values()
-            if not columns[0].ledge.is_wall
-            for vignette in gather_vignettes(columns)
+            for stacks in self.stacks.values()
+            if not stacks[0].ledge.is_wall
+            for vignette in gather_vignettes(stacks)
         )
 
     @cached_property
     def units(self) -> tuple[Unit, ...]:
         """All units, ledge by ledge."""
-        return tuple(unit for columns in self.columns.values() for column in columns for unit in column.units)
+        return tuple(unit for stacks in self.stacks.values() for stack in stacks for unit in stack.units)
 
     @cached_property
     def standing_ledges(self) -> tuple[Ledge, ...]:
@@ -353,10 +353,10 @@ USUAL_COUNTING: tuple[Counting, Counting] = ("together", "own")
 
 
 @lru_cache(maxsize=512)
-def columns_of(
+def stacks_of(
     placed_items: tuple[PlacedItem, ...], counting: tuple[Counting, Counting] = USUAL_COUNTING
-) -> tuple[Column, ...]:
-    """Return the columns that the visible things of one ledge form, left to right.
+) -> tuple[Stack, ...]:
+    """Return the stacks that the visible things of one ledge form, left to right.
 
     ``counting`` tells how what is gathered, and what is perched, counts.
     """
@@ -367,7 +367,7 @@ def columns_of(
         group.sort(key=lambda placed_item: placed_item.bottom)
     groups = _join_rows(sorted(by_root.values(), key=lambda group: group[0].left))
     # What juts out on top may reach further left than what carries it.
-    return tuple(sorted((_column(group, counting) for group in groups), key=lambda column: column.left))
+    return tuple(sorted((_column(group, counting) for group in groups), key=lambda stack: stack.left))
 
 
 def _join_rows(groups: list[list[PlacedItem]]) -> list[list[PlacedItem]]:
@@ -397,7 +397,7 @@ def _is_row_book(placed_item: PlacedItem) -> bool:
     )
 
 
-def _column(group: list[PlacedItem], counting: tuple[Counting, Counting]) -> Column:
+def _column(group: list[PlacedItem], counting: tuple[Counting, Counting]) -> Stack:
     units: list[list[PlacedItem]] = []
     for placed_item in group:
         host_unit = next(
@@ -413,7 +413,7 @@ def _column(group: list[PlacedItem], counting: tuple[Counting, Counting]) -> Col
             host_unit.append(placed_item)
         else:
             units.append([placed_item])
-    return Column(
+    return Stack(
         ledge=group[0].ledge,
         ids=tuple(placed_item.id for unit in units for placed_item in unit),
         units=tuple(_unit(unit) for unit in units),
@@ -455,36 +455,36 @@ CLOSE_SHARE = 0.75
 
 
 @lru_cache(maxsize=512)
-def gather_vignettes(columns: tuple[Column, ...]) -> tuple[Vignette, ...]:
-    """Gather the columns of one ledge into vignettes.
+def gather_vignettes(stacks: tuple[Stack, ...]) -> tuple[Vignette, ...]:
+    """Gather the stacks of one ledge into vignettes.
 
-    Columns that name a vignette belong to it; the others join a neighbour when the gap between
+    Stacks that name a vignette belong to it; the others join a neighbour when the gap between
     them is within ``CLOSE_MM`` or ``CLOSE_SHARE`` of the narrower one.
     """
-    named: dict[str, list[Column]] = {}
-    free: list[Column] = []
-    for column in columns:
-        name = column.named_vignette
+    named: dict[str, list[Stack]] = {}
+    free: list[Stack] = []
+    for stack in stacks:
+        name = stack.named_vignette
         if name:
-            named.setdefault(name, []).append(column)
+            named.setdefault(name, []).append(stack)
         else:
-            free.append(column)
-    groups: list[list[Column]] = []
-    for column in free:
-        near = [group for group in groups if any(_are_close(column, member) for member in group)]
-        merged = [member for group in near for member in group] + [column]
+            free.append(stack)
+    groups: list[list[Stack]] = []
+    for stack in free:
+        near = [group for group in groups if any(_are_close(stack, member) for member in group)]
+        merged = [member for group in near for member in group] + [stack]
         groups = [group for group in groups if group not in near] + [merged]
-    vignettes = [Vignette(columns[0].ledge, tuple(group)) for group in groups]
-    vignettes += [Vignette(columns[0].ledge, tuple(group), name) for name, group in named.items()]
-    return tuple(sorted(vignettes, key=lambda vignette: vignette.columns[0].left))
+    vignettes = [Vignette(stacks[0].ledge, tuple(group)) for group in groups]
+    vignettes += [Vignette(stacks[0].ledge, tuple(group), name) for name, group in named.items()]
+    return tuple(sorted(vignettes, key=lambda vignette: vignette.stacks[0].left))
 
 
-def gap_between(first: Column, second: Column) -> float:
-    """Return the free distance between two columns of a ledge seen from above, in mm."""
+def gap_between(first: Stack, second: Stack) -> float:
+    """Return the free distance between two stacks of a ledge seen from above, in mm."""
     across = max(first.left - second.right, second.left - first.right, 0.0)
     deep = max(first.front - second.back, second.front - first.back, 0.0)
     return float((across * across + deep * deep) ** 0.5)
 
 
-def _are_close(first: Column, second: Column) -> bool:
+def _are_close(first: Stack, second: Stack) -> bool:
     return gap_between(first, second) <= max(CLOSE_MM, CLOSE_SHARE * min(first.width, second.width))

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from functools import lru_cache
 from typing import Literal
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, Stack
 from jolly_ledge.model.colour import oklab
 from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.words import BOOK_CATEGORIES
@@ -21,19 +21,19 @@ def row_of(arrangement: Arrangement, placement: str) -> tuple[PlacedItem, ...]:
     placed = arrangement.by_id.get(placement)
     if placed is None:
         return ()
-    rows = rows_among(arrangement.columns.get(placed.ledge.id, ()))
+    rows = rows_among(arrangement.stacks.get(placed.ledge.id, ()))
     return next((row for row in rows if placed in row), ())
 
 
 @lru_cache(maxsize=256)
-def rows_among(columns: tuple[Column, ...]) -> tuple[tuple[PlacedItem, ...], ...]:
-    """Return the rows of upright books among the columns of a ledge, each left to right."""
+def rows_among(stacks: tuple[Stack, ...]) -> tuple[tuple[PlacedItem, ...], ...]:
+    """Return the rows of upright books among the stacks of a ledge, each left to right."""
     rows = (
         tuple(
-            one for unit in column.units for one in unit.placed_items
+            one for unit in stack.units for one in unit.placed_items
             if one.depth_order == 0 and one.item.category in BOOK_CATEGORIES and one.placement.pose != "flat"
         )
-        for column in columns
+        for stack in stacks
     )  # fmt: skip
     return tuple(tuple(sorted(row, key=lambda one: one.left)) for row in rows if len(row) > 1)
 

@@ -3,7 +3,7 @@
 import math
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, Unit, Vignette
+from jolly_ledge.geometry.arrangement import Arrangement, Stack, Unit, Vignette
 from jolly_ledge.measures.measured import Measured
 from jolly_ledge.measures.score import in_band, ramp
 from jolly_ledge.model.phrases import capital, percent
@@ -37,13 +37,13 @@ def anchors_against_next(arrangement: Arrangement) -> list[Measured]:
     """Measure in every group how the next largest stands to the anchor; pairs about a middle are meant to match."""
     if arrangement.manner.figure == "mirrored":
         return []
-    groups = (vignette for vignette in arrangement.vignettes if len(vignette.columns) > 1)
+    groups = (vignette for vignette in arrangement.vignettes if len(vignette.stacks) > 1)
     return [_against_next(vignette) for vignette in groups if not vignette.ledge.is_wall]
 
 
 @lru_cache(maxsize=512)
 def _against_next(vignette: Vignette) -> Measured:
-    anchor, second = sorted(vignette.columns, key=lambda column: -_leader(column).area)[:2]
+    anchor, second = sorted(vignette.stacks, key=lambda stack: -_leader(stack).area)[:2]
     first, other = _leader(anchor), _leader(second)
     share = math.sqrt(other.area / first.area) if first.area > 0 else 1.0
     heights = sorted((first.top - first.bottom, other.top - other.bottom))
@@ -61,8 +61,8 @@ def _against_next(vignette: Vignette) -> Measured:
     return Measured(share, NEXT_BAND, score, NEXT_WEIGHT, (*first.ids, *other.ids), problem, TOLD_NEXT)
 
 
-def _leader(column: Column) -> Unit:
-    return max(column.units, key=lambda unit: unit.area)
+def _leader(stack: Stack) -> Unit:
+    return max(stack.units, key=lambda unit: unit.area)
 
 
 def small_tops(arrangement: Arrangement) -> list[Measured]:
@@ -70,10 +70,10 @@ def small_tops(arrangement: Arrangement) -> list[Measured]:
     if arrangement.piece.kind not in TABLE_KINDS:
         return []
     return [
-        _versions(ledge, [unit for column in columns for unit in column.units])
+        _versions(ledge, [unit for stack in stacks for unit in stack.units])
         for ledge in arrangement.standing_ledges
-        if (columns := arrangement.columns.get(ledge.id, ())) and _smallness(ledge) > 0
-        if sum(len(column.units) for column in columns) > 1
+        if (stacks := arrangement.stacks.get(ledge.id, ())) and _smallness(ledge) > 0
+        if sum(len(stack.units) for stack in stacks) > 1
     ]
 
 

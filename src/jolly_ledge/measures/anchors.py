@@ -1,6 +1,6 @@
 """What is large enough to hold its ledge alone."""
 
-from jolly_ledge.geometry.arrangement import Column
+from jolly_ledge.geometry.arrangement import Stack
 from jolly_ledge.measures.frame import anchor_size
 
 ANCHOR_HEIGHT_SHARE = 0.5
@@ -14,12 +14,12 @@ HOLDS = (0.75, 1.0)
 """A thing of the first share of an anchor holds nothing, from the second on it holds its ledge."""
 
 
-def anchor_share(column: Column) -> float:
-    """Return how much of an anchor a column is: from 1 on it is large enough to hold its ledge alone."""
-    ledge = column.ledge
-    broad, bulk = column.width / ledge.width, column.width * column.height / ledge.width
+def anchor_share(stack: Stack) -> float:
+    """Return how much of an anchor a stack is: from 1 on it is large enough to hold its ledge alone."""
+    ledge = stack.ledge
+    broad, bulk = stack.width / ledge.width, stack.width * stack.height / ledge.width
     if ledge.clearance:
-        tall = column.height / (ANCHOR_HEIGHT_SHARE * ledge.clearance)
+        tall = stack.height / (ANCHOR_HEIGHT_SHARE * ledge.clearance)
         return max(tall, bulk / (BULK_SHARE * ledge.clearance), broad / BROAD_SHARE)
-    tall = column.height / anchor_size(ledge)
+    tall = stack.height / anchor_size(ledge)
     return max(tall, bulk / (BULK_SHARE * 2 * anchor_size(ledge)), broad / TOP_ANCHOR_SHARE)

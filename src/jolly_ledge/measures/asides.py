@@ -4,8 +4,8 @@ from functools import lru_cache
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem
-from jolly_ledge.measures.levels import columns_by_level
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, Stack
+from jolly_ledge.measures.levels import stacks_by_level
 from jolly_ledge.measures.score import mean, ramp, weighted_mean
 from jolly_ledge.model.words import Category
 
@@ -35,13 +35,13 @@ def asides_of(places: list[float], little: float, plain: float) -> list[float]:
 
 @lru_cache(maxsize=8)
 def diagonals_of(arrangement: Arrangement) -> dict[str, float]:
-    """Return how far each kind moves aside from level to level, for the columns that are led by a thing of the kind.
+    """Return how far each kind moves aside from level to level, for the stacks that are led by a thing of the kind.
 
     Where a kind stands on a level is the middle of its things there, by their area.
     """
     half = arrangement.piece.width / 2
     seen: dict[str, list[_Kind]] = {}
-    for level in columns_by_level(arrangement):
+    for level in stacks_by_level(arrangement):
         for kind in _kinds_on(level):
             seen.setdefault(kind.name, []).append(kind)
     asides: dict[str, float] = {}
@@ -49,34 +49,34 @@ def diagonals_of(arrangement: Arrangement) -> dict[str, float]:
         if len(levels) > 1:
             places = asides_of([kind.middle / half for kind in levels], SIDE_LITTLE, SIDE_PLAIN)
             for kind, aside in zip(levels, places, strict=True):
-                asides.update(dict.fromkeys(kind.columns, aside))
+                asides.update(dict.fromkeys(kind.stacks, aside))
     return asides
 
 
 class _Kind(Struct, frozen=True):
-    """A kind on one level: the first placements of its columns, and its middle by area (piece mm)."""
+    """A kind on one level: the first placements of its stacks, and its middle by area (piece mm)."""
 
     name: str
-    columns: tuple[str, ...]
+    stacks: tuple[str, ...]
     middle: float
 
 
 @lru_cache(maxsize=512)
-def _kinds_on(level: tuple[Column, ...]) -> tuple[_Kind, ...]:
-    kinds: dict[str, list[Column]] = {}
-    for column in level:
-        kind = KINDS.get(_leader_of(column).item.category)
+def _kinds_on(level: tuple[Stack, ...]) -> tuple[_Kind, ...]:
+    kinds: dict[str, list[Stack]] = {}
+    for stack in level:
+        kind = KINDS.get(_leader_of(stack).item.category)
         if kind is not None:
-            kinds.setdefault(kind, []).append(column)
+            kinds.setdefault(kind, []).append(stack)
     return tuple(
         _Kind(
             kind,
-            tuple(column.ids[0] for column in columns),
-            weighted_mean([((c.left + c.right) / 2, c.width * c.height) for c in columns]),
+            tuple(stack.ids[0] for stack in stacks),
+            weighted_mean([((c.left + c.right) / 2, c.width * c.height) for c in stacks]),
         )
-        for kind, columns in kinds.items()
+        for kind, stacks in kinds.items()
     )
 
 
-def _leader_of(column: Column) -> PlacedItem:
-    return max((unit.lead for unit in column.units), key=lambda placed: placed.area)
+def _leader_of(stack: Stack) -> PlacedItem:
+    return max((unit.lead for unit in stack.units), key=lambda placed: placed.area)

@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column
+from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.piece import Ledge
 
@@ -39,13 +39,13 @@ def level_numbers(ledges: tuple[Ledge, ...]) -> dict[str, int]:
 
 
 @lru_cache(maxsize=8)
-def columns_by_level(arrangement: Arrangement) -> tuple[tuple[Column, ...], ...]:
+def stacks_by_level(arrangement: Arrangement) -> tuple[tuple[Stack, ...], ...]:
     """Return what stands on each level in use, top down."""
     found = (
-        tuple(column for ledge in level for column in arrangement.columns.get(ledge.id, ()))
+        tuple(stack for ledge in level for stack in arrangement.stacks.get(ledge.id, ()))
         for level in levels_of(arrangement.piece.ledges)
     )
-    return tuple(columns for columns in found if columns)
+    return tuple(stacks for stacks in found if stacks)
 
 
 def _centre(ledge: Ledge) -> float:

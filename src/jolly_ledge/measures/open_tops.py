@@ -56,8 +56,8 @@ def on_open_tops(arrangement: Arrangement) -> list[Measured]:
     """Measure what stands on every top that is open above."""
     found = []
     for ledge in arrangement.standing_ledges:
-        columns = arrangement.columns.get(ledge.id, ())
-        if columns and ledge.clearance is None and role_of(arrangement.piece, ledge) in (*WIDEST, "shelf"):
+        stacks = arrangement.stacks.get(ledge.id, ())
+        if stacks and ledge.clearance is None and role_of(arrangement.piece, ledge) in (*WIDEST, "shelf"):
             # By a headboard a lamp is measured against that.
             if not any(fixture.kind == "headboard" for fixture in arrangement.piece.fixtures):
                 found.append(_tallest(arrangement.piece, ledge, arrangement))
@@ -72,19 +72,19 @@ def _band_for(piece: Piece, ledge: Ledge) -> tuple[float, float]:
 
 
 def _tallest(piece: Piece, ledge: Ledge, arrangement: Arrangement) -> Measured:
-    column = max(arrangement.columns[ledge.id], key=lambda one: one.height)
-    share, band = column.height / side_of(ledge), _band_for(piece, ledge)
+    stack = max(arrangement.stacks[ledge.id], key=lambda one: one.height)
+    share, band = stack.height / side_of(ledge), _band_for(piece, ledge)
     score = in_ratio(share, band)
     problem = ""
     if not band[0] * 0.85 <= share <= band[1] * 1.15:
         word = "too low for" if share < band[0] else "too tall for"
         wanted = (band[0] if share < band[0] else band[1]) * side_of(ledge)
         problem = (
-            f"{capital(column.label)} is the tallest on {ledge.label} and {word} a top of this size; about "
+            f"{capital(stack.label)} is the tallest on {ledge.label} and {word} a top of this size; about "
             f"{round(wanted / 10)} cm is wanted."
         )
     told = "The tallest thing has {} of the side of the top"
-    return Measured(share, band, score, LOST_WEIGHT, column.ids, problem, told)
+    return Measured(share, band, score, LOST_WEIGHT, stack.ids, problem, told)
 
 
 def _lamps(ledge: Ledge, arrangement: Arrangement) -> list[Measured]:

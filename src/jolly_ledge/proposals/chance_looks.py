@@ -1,6 +1,6 @@
 """Looks by chance, sound but not thought of: to tell what a placing or a choice of things is better than.
 
-Columns are moved whole: a stack with what stands on it, a row of books. What hangs, what is locked and what is draped
+Stacks are moved whole: a stack with what stands on it, a row of books. What hangs, what is locked and what is draped
 over something stays with it. Every look can be built: nothing is in one place with another, too large or over an edge;
 other cautions are not asked.
 """
@@ -11,7 +11,7 @@ from random import Random
 
 from msgspec.structs import replace
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column
+from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.geometry.pose import extent
 from jolly_ledge.measures.counts import recommended
 from jolly_ledge.model.item import Item
@@ -26,22 +26,22 @@ Chance = Callable[[Problem, Arrangement, Random], Placements | None]
 
 PLACES_TRIED, BEGUN_ANEW, PLACES_EACH, PALETTES = 60, 12, 8, 6
 EXCHANGES = 6
-"""So many exchanges are tried for every column."""
+"""So many exchanges are tried for every stack."""
 
 OTHERS_TRIED = 12
 BACK_MM = 3.0
 
 
 def shuffled(problem: Problem, look: Arrangement, chance: Random) -> Placements | None:
-    """Return a look with its own columns set down anywhere; None where no sound one was found."""
-    columns = _columns(look)
-    if not columns:
+    """Return a look with its own stacks set down anywhere; None where no sound one was found."""
+    stacks = _columns(look)
+    if not stacks:
         return None
-    rest = _without(look, columns)
+    rest = _without(look, stacks)
     for _ in range(BEGUN_ANEW):
         placements = rest
-        for column in sorted(columns, key=lambda one: -one.width * (one.back - one.front)):
-            tried = _anywhere(problem, look, column, placements, chance)
+        for stack in sorted(stacks, key=lambda one: -one.width * (one.back - one.front)):
+            tried = _anywhere(problem, look, stack, placements, chance)
             if tried is None:
                 break
             placements = tried
@@ -51,9 +51,9 @@ def shuffled(problem: Problem, look: Arrangement, chance: Random) -> Placements 
 
 
 def exchanged(problem: Problem, look: Arrangement, chance: Random) -> Placements | None:
-    """Return a look with its columns in each other's places, each as far back as it was wont to stand."""
+    """Return a look with its stacks in each other's places, each as far back as it was wont to stand."""
     placements = look.look.placements
-    names = [column.ids for column in _columns(look)]
+    names = [stack.ids for stack in _columns(look)]
     if len(names) < 2:
         return None
     for _ in range(EXCHANGES * len(names)):
@@ -103,13 +103,13 @@ def _stands(item: Item) -> bool:
     return item.category not in NEEDS_A_HOST and item.category not in FILLINGS
 
 
-def _columns(look: Arrangement) -> list[Column]:
+def _columns(look: Arrangement) -> list[Stack]:
     """Return what is moved whole and may be moved."""
     return [
-        column
-        for columns in look.columns.values()
-        for column in columns
-        if not column.ledge.is_wall and not any(look.by_id[one].placement.locked for one in column.ids)
+        stack
+        for stacks in look.stacks.values()
+        for stack in stacks
+        if not stack.ledge.is_wall and not any(look.by_id[one].placement.locked for one in stack.ids)
     ]
 
 
@@ -121,8 +121,8 @@ def _whole(look: Arrangement, ids: Sequence[str]) -> set[str]:
     return found
 
 
-def _without(look: Arrangement, columns: Sequence[Column]) -> Placements:
-    gone = {one for column in columns for one in _whole(look, column.ids)}
+def _without(look: Arrangement, stacks: Sequence[Stack]) -> Placements:
+    gone = {one for stack in stacks for one in _whole(look, stack.ids)}
     return tuple(placement for placement in look.look.placements if placement.id not in gone)
 
 
@@ -133,20 +133,20 @@ def _moved(placement: Placement, ledge: Ledge, along: float, into: float) -> Pla
 
 
 def _anywhere(
-    problem: Problem, look: Arrangement, column: Column, placements: Placements, chance: Random
+    problem: Problem, look: Arrangement, stack: Stack, placements: Placements, chance: Random
 ) -> Placements | None:
-    """Return placements with a column more, somewhere where it has room."""
-    parts = _whole(look, column.ids)
+    """Return placements with a stack more, somewhere where it has room."""
+    parts = _whole(look, stack.ids)
     own = tuple(placement for placement in look.look.placements if placement.id in parts)
     leans = any(placement.pose == "leaning" for placement in own)
-    width, depth = column.width, column.back - column.front
+    width, depth = stack.width, stack.back - stack.front
     for _ in range(PLACES_TRIED):
         ledge = chance.choice(problem.open_ledges)
         if width > ledge.width or depth > ledge.depth:
             continue
         left = chance.uniform(0.0, ledge.width - width)
         front = ledge.depth - depth if leans else chance.uniform(0.0, ledge.depth - depth)
-        along, into = left - (column.left - column.ledge.left), front - column.front
+        along, into = left - (stack.left - stack.ledge.left), front - stack.front
         tried = (*placements, *(_moved(placement, ledge, along, into) for placement in own))
         beside = tuple(placement for placement in tried if placement.ledge == ledge.id)
         if problem.has_room(problem.resolve(beside)):
@@ -155,7 +155,7 @@ def _anywhere(
 
 
 class _Bounds:
-    """The room that a column takes now: its ledge, its edges there (mm), its parts."""
+    """The room that a stack takes now: its ledge, its edges there (mm), its parts."""
 
     def __init__(self, look: Arrangement, parts: set[str], feet: Sequence[str]) -> None:
         placed = [look.by_id[one] for one in feet]

@@ -175,7 +175,7 @@ def _regrouped(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iter
         said = f"Read the {label} by nearness again"
         yield Move("regroup", said, _vignette(look, (placed,), None, said))
     groups = [v for v in arrangement.vignettes if v.ledge.id == placed.ledge.id and placed.id not in v.ids]
-    nearest = min(groups, key=lambda v: min(abs(c.left + c.right - 2 * placed.x) for c in v.columns), default=None)
+    nearest = min(groups, key=lambda v: min(abs(c.left + c.right - 2 * placed.x) for c in v.stacks), default=None)
     if nearest is not None:
         name = nearest.name or f"with the {nearest.units[0].lead.item.label}"
         said = f"Read the {label} with {nearest.units[0].label}"

@@ -231,8 +231,7 @@ class _Shop:
 
     def _gaps(self, ledge: Ledge) -> list[tuple[float, float]]:
         taken = sorted(
-            (column.left - ledge.left, column.right - ledge.left)
-            for column in self._arrangement.columns.get(ledge.id, ())
+            (stack.left - ledge.left, stack.right - ledge.left) for stack in self._arrangement.stacks.get(ledge.id, ())
         )
         return gaps_between(taken, ledge.width)
 

@@ -47,11 +47,11 @@ def kin_among(items: tuple[Item, ...]) -> tuple[Kin, ...]:
     Costs the square of the count once; while a thing is carried the same things are asked for again and again.
     """
     return tuple(
-        (row, column, alike)
+        (row, stack, alike)
         for row, first in enumerate(items)
-        for column in range(row + 1, len(items))
-        if (alike := likeness(first, items[column])) >= ALIKE_FROM
-        or (first.category in GREENERY and items[column].category in GREENERY)
+        for stack in range(row + 1, len(items))
+        if (alike := likeness(first, items[stack])) >= ALIKE_FROM
+        or (first.category in GREENERY and items[stack].category in GREENERY)
     )
 
 
@@ -59,11 +59,11 @@ def kin_among(items: tuple[Item, ...]) -> tuple[Kin, ...]:
 def related_among(items: tuple[Item, ...]) -> tuple[Kin, ...]:
     """Return the pairs that are at all alike, members of a set apart, the likest first."""
     found = [
-        (row, column, alike)
+        (row, stack, alike)
         for row, first in enumerate(items)
-        for column in range(row + 1, len(items))
-        if not (first.set and first.set == items[column].set)
-        and (alike := likeness(first, items[column])) >= RELATED_FROM
+        for stack in range(row + 1, len(items))
+        if not (first.set and first.set == items[stack].set)
+        and (alike := likeness(first, items[stack])) >= RELATED_FROM
     ]
     return tuple(sorted(found, key=lambda kin: -kin[2]))
 
@@ -106,11 +106,11 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     penalty, twinned, worst = 0.0, False, 0.0
     findings: list[Finding] = []
     contributions: dict[str, float] = {}
-    for row, column, alike in kin_among(items):
-        first, second = units[row], units[column]
+    for row, stack, alike in kin_among(items):
+        first, second = units[row], units[stack]
         one = items[row]
         near = nearness(first, second)
-        greens = one.category in GREENERY and items[column].category in GREENERY
+        greens = one.category in GREENERY and items[stack].category in GREENERY
         # Pairs that are neither near nor twins say nothing by themselves.
         if alike * near <= SAYS_NOTHING and alike < TWIN and not (greens and near > 0.5):
             continue
@@ -127,7 +127,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if greens and near > 0.5:
             penalty += GREEN_PENALTY + ramp(close, 0.5, 1.0)
             findings.append(_greens(first, second, near))
-        elif close > CLOSE_PAIR and one.category == items[column].category == "book-row":
+        elif close > CLOSE_PAIR and one.category == items[stack].category == "book-row":
             # Books of one library are alike; a row over a row is nothing to carry away.
             penalty += ROWS_ALIKE * ramp(close, 0.5, 1.0)
         elif close > CLOSE_PAIR:
@@ -162,13 +162,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 def _closest(units: tuple[Unit, ...], items: tuple[Item, ...]) -> dict[str, float]:
     """Return the two that are likest and nearest, members of a set apart, with how much; empty where none are alike."""
     best, pair = 0.0, ("", "")
-    for row, column, alike in related_among(items):
+    for row, stack, alike in related_among(items):
         if alike <= best:
             # Nearer than touching is nobody: what is less alike cannot be closer.
             break
-        close = alike * _closeness(units[row], units[column])
+        close = alike * _closeness(units[row], units[stack])
         if close > best:
-            best, pair = close, (units[row].lead.id, units[column].lead.id)
+            best, pair = close, (units[row].lead.id, units[stack].lead.id)
     return dict.fromkeys(pair, best) if best else {}
 
 
@@ -265,8 +265,8 @@ def ties_of(arrangement: Arrangement) -> tuple[Tie, ...]:
     """Return the pairs of look-alikes, the most alike first."""
     units = _in_order(arrangement)
     ties = [
-        Tie(units[row], units[column], alike, alike * nearness(units[row], units[column]) > CALM)
-        for row, column, alike in kin_among(tuple(unit.lead.item for unit in units))
+        Tie(units[row], units[stack], alike, alike * nearness(units[row], units[stack]) > CALM)
+        for row, stack, alike in kin_among(tuple(unit.lead.item for unit in units))
         if alike >= TIED_FROM
     ]
     return tuple(sorted(ties, key=lambda tie: (-tie.alike, tie.first.lead.id)))

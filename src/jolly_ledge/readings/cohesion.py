@@ -2,7 +2,7 @@
 
 import math
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column
+from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.measures.score import mean, score_of, soft_excess
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import counted
@@ -35,13 +35,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """
     groups = _groups(arrangement)
     gaps: dict[str, float] = {}
-    labels: dict[str, tuple[Column, Column, float]] = {}
+    labels: dict[str, tuple[Stack, Stack, float]] = {}
     for group in groups:
-        for column in group:
-            other, gap = min(((o, _gap(column, o)) for o in group if o is not column), key=lambda pair: pair[1])
-            share = gap / max(min(_size(column), _size(other)), LEAST_SHARE * column.ledge.width)
-            gaps[column.ids[0]] = share
-            labels[column.ids[0]] = (column, other, gap)
+        for stack in group:
+            other, gap = min(((o, _gap(stack, o)) for o in group if o is not stack), key=lambda pair: pair[1])
+            share = gap / max(min(_size(stack), _size(other)), LEAST_SHARE * stack.ledge.width)
+            gaps[stack.ids[0]] = share
+            labels[stack.ids[0]] = (stack, other, gap)
     if not gaps:
         return _gathered(arrangement)
     value = max(gaps.values())
@@ -74,9 +74,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 def _gathered(arrangement: Arrangement) -> Reading | None:
     """Return the reading of a top on which one tray gathers all there is; None where it does not."""
-    for columns in arrangement.columns.values():
-        ids = columns[0].ids
-        if len(columns) == 1 and len(ids) > 2 and arrangement.by_id[ids[0]].item.category == "tray":
+    for stacks in arrangement.stacks.values():
+        ids = stacks[0].ids
+        if len(stacks) == 1 and len(ids) > 2 and arrangement.by_id[ids[0]].item.category == "tray":
             name = arrangement.by_id[ids[0]].item.label
             said = f"The {name} draws {counted(len(ids) - 1, 'thing')} together."
             return Reading(
@@ -85,17 +85,17 @@ def _gathered(arrangement: Arrangement) -> Reading | None:
     return None
 
 
-def _groups(arrangement: Arrangement) -> list[tuple[Column, ...]]:
+def _groups(arrangement: Arrangement) -> list[tuple[Stack, ...]]:
     groups = []
-    for columns in arrangement.columns.values():
-        if columns[0].ledge.is_wall:
+    for stacks in arrangement.stacks.values():
+        if stacks[0].ledge.is_wall:
             continue
-        named: dict[str, list[Column]] = {}
-        for column in columns:
-            if column.named_vignette:
-                named.setdefault(column.named_vignette, []).append(column)
+        named: dict[str, list[Stack]] = {}
+        for stack in stacks:
+            if stack.named_vignette:
+                named.setdefault(stack.named_vignette, []).append(stack)
         groups += [tuple(group) for group in named.values() if len(group) > 1]
-        free = tuple(column for column in columns if not column.named_vignette)
+        free = tuple(stack for stack in stacks if not stack.named_vignette)
         if free and _is_one(free[0].ledge) and 2 <= len(free) <= MOST_ON_A_TOP:
             groups.append(free)
     return groups
@@ -106,11 +106,11 @@ def _is_one(ledge: Ledge) -> bool:
     return ledge.clearance is None and not ledge.is_wall and ledge.width <= LONGEST * ledge.depth
 
 
-def _size(column: Column) -> float:
-    return max(column.width, column.back - column.front)
+def _size(stack: Stack) -> float:
+    return max(stack.width, stack.back - stack.front)
 
 
-def _gap(first: Column, second: Column) -> float:
+def _gap(first: Stack, second: Stack) -> float:
     across = max(second.left - first.right, first.left - second.right, 0.0)
     deep = max(second.front - first.back, first.front - second.back, 0.0)
     return math.hypot(across, deep)

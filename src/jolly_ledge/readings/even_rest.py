@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column
+from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.score import deviation, mean, score_of, soft_excess
 from jolly_ledge.model.look import Manner
@@ -36,14 +36,14 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """
     piece = arrangement.piece
     ledges = [one for one in arrangement.standing_ledges if role_of(piece, one) not in NOT_ASKED]
-    used = [arrangement.columns[one.id] for one in ledges if arrangement.columns.get(one.id)]
+    used = [arrangement.stacks[one.id] for one in ledges if arrangement.stacks.get(one.id)]
     if not used or not arrangement.visible:
         return None
     shares = {}
     for ledge in ledges:
         things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
         shares[ledge.id] = covered_area(things) / (ledge.width * frame_height(ledge))
-    ends = [_uneven_ends(columns) for columns in used]
+    ends = [_uneven_ends(stacks) for stacks in used]
     bare = (len(ledges) - len(used)) / len(ledges)
     spread = deviation(list(shares.values())) if len(ledges) >= FEWEST else 0.0
     value = spread if len(ledges) >= FEWEST else mean(ends)
@@ -71,7 +71,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 
 def _findings(
-    arrangement: Arrangement, shares: dict[str, float], ends: list[float], used: list[tuple[Column, ...]], spread: float
+    arrangement: Arrangement, shares: dict[str, float], ends: list[float], used: list[tuple[Stack, ...]], spread: float
 ) -> tuple[Finding, ...]:
     findings: list[Finding] = []
     if spread > BAND[1] * 1.25:
@@ -86,22 +86,22 @@ def _findings(
                 min(spread / UNEVEN, 1.0) * 0.7,
             )
         )
-    for columns, end in zip(used, ends, strict=True):
+    for stacks, end in zip(used, ends, strict=True):
         if end > 3 * FREE_END:
-            ledge = columns[0].ledge
-            left = min(column.left for column in columns) - ledge.left
-            side = "left" if left > ledge.width / 2 or left > ledge.right - max(c.right for c in columns) else "right"
+            ledge = stacks[0].ledge
+            left = min(stack.left for stack in stacks) - ledge.left
+            side = "left" if left > ledge.width / 2 or left > ledge.right - max(c.right for c in stacks) else "right"
             said = f"The {side} end of {ledge.label} is empty while the other is full; draw something there."
-            findings.append(Finding(ID, tuple(i for c in columns for i in c.ids), said, min(end, 0.7)))
+            findings.append(Finding(ID, tuple(i for c in stacks for i in c.ids), said, min(end, 0.7)))
     return tuple(findings)
 
 
 @lru_cache(maxsize=512)
-def _uneven_ends(columns: tuple[Column, ...]) -> float:
+def _uneven_ends(stacks: tuple[Stack, ...]) -> float:
     """Return how much more air there is at one end of a ledge than at the other, in widths of the ledge."""
-    ledge = columns[0].ledge
-    left, right = min(c.left for c in columns) - ledge.left, ledge.right - max(c.right for c in columns)
-    return abs(left - right) / ledge.width * (1.0 if len(columns) > 1 else SINGLE_ENDS)
+    ledge = stacks[0].ledge
+    left, right = min(c.left for c in stacks) - ledge.left, ledge.right - max(c.right for c in stacks)
+    return abs(left - right) / ledge.width * (1.0 if len(stacks) > 1 else SINGLE_ENDS)
 
 
 LEAST_REST_SHARE = 0.10

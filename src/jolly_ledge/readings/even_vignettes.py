@@ -82,4 +82,4 @@ def _of_like_rank(vignettes: tuple[Vignette, ...], by_id: dict[str, float], widt
 
 
 def _middle(vignette: Vignette) -> float:
-    return (min(column.left for column in vignette.columns) + max(column.right for column in vignette.columns)) / 2
+    return (min(stack.left for stack in vignette.stacks) + max(stack.right for stack in vignette.stacks)) / 2

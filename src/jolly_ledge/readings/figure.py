@@ -6,9 +6,9 @@ from itertools import pairwise
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, Vignette
+from jolly_ledge.geometry.arrangement import Arrangement, Stack, Vignette
 from jolly_ledge.measures.asides import KINDS, SIDE_LITTLE, SIDE_PLAIN, asides_of, diagonals_of
-from jolly_ledge.measures.levels import columns_by_level
+from jolly_ledge.measures.levels import stacks_by_level
 from jolly_ledge.measures.likeness import likeness
 from jolly_ledge.measures.score import mean, ramp, weighted_mean
 from jolly_ledge.model.look import Manner
@@ -84,11 +84,11 @@ def _sentence(figure: Figure, arrangement: Arrangement, weak: tuple[str, ...]) -
 def _peaks(arrangement: Arrangement) -> Fits:
     fits: Fits = {}
     for vignette in arrangement.vignettes:
-        if len(vignette.columns) < 2:
+        if len(vignette.stacks) < 2:
             continue
         fit = _fit_of(vignette)
-        for column in vignette.columns:
-            fits[column.ids[0]] = fit
+        for stack in vignette.stacks:
+            fits[stack.ids[0]] = fit
     opposed, diagonal = _opposed(arrangement), diagonals_of(arrangement)
     return {
         key: fit
@@ -100,25 +100,25 @@ def _peaks(arrangement: Arrangement) -> Fits:
 
 @lru_cache(maxsize=512)
 def _fit_of(vignette: Vignette) -> float:
-    skyline = [column for column in vignette.columns if not _is_before_taller(column, vignette.columns)]
-    return _peak_fit([column.height for column in sorted(skyline, key=lambda column: column.left + column.right)])
+    skyline = [stack for stack in vignette.stacks if not _is_before_taller(stack, vignette.stacks)]
+    return _peak_fit([stack.height for stack in sorted(skyline, key=lambda stack: stack.left + stack.right)])
 
 
 @lru_cache(maxsize=8)
 def _opposed(arrangement: Arrangement) -> Fits:
-    """Return how far the peak of each level lies aside of those above and below it, for the columns of the level."""
-    levels = columns_by_level(arrangement)
+    """Return how far the peak of each level lies aside of those above and below it, for the stacks of the level."""
+    levels = stacks_by_level(arrangement)
     half = arrangement.piece.width / 2
-    peaks = [max(level, key=lambda column: column.height * column.width) for level in levels]
+    peaks = [max(level, key=lambda stack: stack.height * stack.width) for level in levels]
     places = [(peak.left + peak.right) / 2 / half for peak in peaks]
     asides = asides_of(places, SIDE_LITTLE, SIDE_PLAIN)
-    return {column.ids[0]: aside for level, aside in zip(levels, asides, strict=True) for column in level}
+    return {stack.ids[0]: aside for level, aside in zip(levels, asides, strict=True) for stack in level}
 
 
-def _is_before_taller(column: Column, others: tuple[Column, ...]) -> bool:
-    """Tell whether a column lies wholly within the outline of a taller one, so that the skyline passes over it."""
+def _is_before_taller(stack: Stack, others: tuple[Stack, ...]) -> bool:
+    """Tell whether a stack lies wholly within the outline of a taller one, so that the skyline passes over it."""
     return any(
-        other.left <= column.left and other.right >= column.right and other.height > column.height for other in others
+        other.left <= stack.left and other.right >= stack.right and other.height > stack.height for other in others
     )
 
 
@@ -144,7 +144,7 @@ def _against_a_peak(heights: list[float], peak: int) -> float:
 def _weave(arrangement: Arrangement) -> Fits:
     if arrangement.piece.kind in TABLE_KINDS:
         return _weave_in_depth(arrangement)
-    levels = columns_by_level(arrangement)
+    levels = stacks_by_level(arrangement)
     if len(levels) < 2:
         return {}
     half = arrangement.piece.width / 2
@@ -153,7 +153,7 @@ def _weave(arrangement: Arrangement) -> Fits:
     return {c.ids[0]: 0.4 + 0.6 * aside for level, aside in zip(levels, asides, strict=True) for c in level}
 
 
-def _middle_of(level: tuple[Column, ...], arrangement: Arrangement) -> float:
+def _middle_of(level: tuple[Stack, ...], arrangement: Arrangement) -> float:
     """Return where the weight of a level lies along the piece."""
     by_id = weights(arrangement)
     parts = [((c.left + c.right) / 2, sum(by_id[i] for i in c.ids)) for c in level]
@@ -162,39 +162,39 @@ def _middle_of(level: tuple[Column, ...], arrangement: Arrangement) -> float:
 
 def _weave_in_depth(arrangement: Arrangement) -> Fits:
     fits: Fits = {}
-    for columns in arrangement.columns.values():
-        if columns[0].ledge.is_wall or len(columns) < 3:
+    for stacks in arrangement.stacks.values():
+        if stacks[0].ledge.is_wall or len(stacks) < 3:
             continue
-        deep = columns[0].ledge.depth
-        row = sorted(columns, key=lambda column: column.left + column.right)
-        middles = [(column.front + column.back) / 2 / deep for column in row]
+        deep = stacks[0].ledge.depth
+        row = sorted(stacks, key=lambda stack: stack.left + stack.right)
+        middles = [(stack.front + stack.back) / 2 / deep for stack in row]
         asides = asides_of(middles, DEPTH_LITTLE, DEPTH_PLAIN)
-        fits.update((column.ids[0], aside) for column, aside in zip(row, asides, strict=True))
+        fits.update((stack.ids[0], aside) for stack, aside in zip(row, asides, strict=True))
     return fits
 
 
 def _mirrored(arrangement: Arrangement) -> Fits:
     width = arrangement.piece.width
-    columns = [column for group in arrangement.columns.values() for column in group if not column.ledge.is_wall]
-    if len(columns) < 2:
+    stacks = [stack for group in arrangement.stacks.values() for stack in group if not stack.ledge.is_wall]
+    if len(stacks) < 2:
         return {}
     fits: Fits = {}
-    for column in columns:
-        if abs((column.left + column.right - width) / 2) > CENTRE * width:
-            others = [other for other in columns if other is not column]
-            fits[column.ids[0]] = max(_answers(column, other, width) for other in others)
+    for stack in stacks:
+        if abs((stack.left + stack.right - width) / 2) > CENTRE * width:
+            others = [other for other in stacks if other is not stack]
+            fits[stack.ids[0]] = max(_answers(stack, other, width) for other in others)
     # What stands at the middle answers itself, and says nothing of the sides.
-    return fits or {column.ids[0]: 1.0 for column in columns}
+    return fits or {stack.ids[0]: 1.0 for stack in stacks}
 
 
-def _answers(column: Column, other: Column, width: float) -> float:
-    """Return how well another column answers one across the middle."""
-    place = abs((column.left + column.right + other.left + other.right) / 2 - width) / width
+def _answers(stack: Stack, other: Stack, width: float) -> float:
+    """Return how well another stack answers one across the middle."""
+    place = abs((stack.left + stack.right + other.left + other.right) / 2 - width) / width
     near = 1 - ramp(place, PAIR_NEAR, PAIR_FAR)
-    level = 1 - ramp(abs(column.ledge.floor - other.ledge.floor), 20.0, 120.0)
-    tall = 1 - ramp(abs(column.height - other.height) / max(column.height, other.height), 0.06, 0.4)
-    wide = 1 - ramp(abs(column.width - other.width) / max(column.width, other.width), 0.1, 0.6)
-    alike = likeness(column.units[-1].lead.item, other.units[-1].lead.item)
+    level = 1 - ramp(abs(stack.ledge.floor - other.ledge.floor), 20.0, 120.0)
+    tall = 1 - ramp(abs(stack.height - other.height) / max(stack.height, other.height), 0.06, 0.4)
+    wide = 1 - ramp(abs(stack.width - other.width) / max(stack.width, other.width), 0.1, 0.6)
+    alike = likeness(stack.units[-1].lead.item, other.units[-1].lead.item)
     return near * level * (0.45 * tall + 0.20 * wide + 0.35 * ramp(alike, 0.3, 0.85))
 
 
@@ -219,13 +219,13 @@ def figure_lines(arrangement: Arrangement) -> tuple[FigureLine, ...]:
 def _triangles(arrangement: Arrangement) -> list[FigureLine]:
     fits, lines = _peaks(arrangement), []
     for vignette in arrangement.vignettes:
-        if len(vignette.columns) < 2:
+        if len(vignette.stacks) < 2:
             continue
-        left, right = min(c.left for c in vignette.columns), max(c.right for c in vignette.columns)
-        peak = max(vignette.columns, key=lambda column: column.height)
+        left, right = min(c.left for c in vignette.stacks), max(c.right for c in vignette.stacks)
+        peak = max(vignette.stacks, key=lambda stack: stack.height)
         floor = vignette.ledge.floor
         corners = ((left, floor), ((peak.left + peak.right) / 2, peak.top), (right, floor), (left, floor))
-        lines.append(FigureLine(corners, fits[vignette.columns[0].ids[0]]))
+        lines.append(FigureLine(corners, fits[vignette.stacks[0].ids[0]]))
     return lines
 
 
@@ -238,19 +238,19 @@ def _woven(arrangement: Arrangement) -> list[FigureLine]:
         return [FigureLine(tuple((s.x, s.bottom + s.height / 2) for s in row), mean(list(fits.values())))]
     points = tuple(
         (_middle_of(level, arrangement), mean([(c.ledge.floor + c.top) / 2 for c in level]))
-        for level in columns_by_level(arrangement)
+        for level in stacks_by_level(arrangement)
     )
     return [FigureLine(points, mean(list(fits.values())))]
 
 
 def _pairs(arrangement: Arrangement) -> list[FigureLine]:
     width = arrangement.piece.width
-    columns = [column for group in arrangement.columns.values() for column in group if not column.ledge.is_wall]
+    stacks = [stack for group in arrangement.stacks.values() for stack in group if not stack.ledge.is_wall]
     lines = []
-    for index, column in enumerate(columns):
-        others = [(_answers(column, other, width), other) for other in columns[index + 1 :]]
-        fit, other = max(others, key=lambda pair: pair[0], default=(0.0, column))
+    for index, stack in enumerate(stacks):
+        others = [(_answers(stack, other, width), other) for other in stacks[index + 1 :]]
+        fit, other = max(others, key=lambda pair: pair[0], default=(0.0, stack))
         if fit > PAIR_SHOWN:
-            ends = (column, other)
+            ends = (stack, other)
             lines.append(FigureLine(tuple(((c.left + c.right) / 2, (c.ledge.floor + c.top) / 2) for c in ends), fit))
     return lines

@@ -5,7 +5,7 @@ from functools import lru_cache
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column
+from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.measures.score import mean, score_of, smooth_step, weighted_mean
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, listed
@@ -33,7 +33,7 @@ REST_SHARE, EVEN_COST, CROWD_COST = 0.1, 0.5, 0.3
 
 
 class _Tied(Struct, frozen=True):
-    """How far each column of a ledge is one of a group (0 to 1), how even the row is, how much it lacks rest."""
+    """How far each stack of a ledge is one of a group (0 to 1), how even the row is, how much it lacks rest."""
 
     ties: tuple[tuple[str, float], ...]
     even: float
@@ -57,12 +57,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """
     ledges = {
         identifier: _tied(
-            columns,
-            role_of(arrangement.piece, columns[0].ledge) in ("table", "island"),
-            bars_before(arrangement.piece, columns[0].ledge),
+            stacks,
+            role_of(arrangement.piece, stacks[0].ledge) in ("table", "island"),
+            bars_before(arrangement.piece, stacks[0].ledge),
         )
-        for identifier, columns in arrangement.columns.items()
-        if not columns[0].ledge.is_wall
+        for identifier, stacks in arrangement.stacks.items()
+        if not stacks[0].ledge.is_wall
     }
     count = sum(len(tied.ties) for tied in ledges.values())
     if count < 2:
@@ -101,27 +101,27 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 
 @lru_cache(maxsize=512)
-def _tied(columns: tuple[Column, ...], table: bool, bars: int) -> _Tied:
+def _tied(stacks: tuple[Stack, ...], table: bool, bars: int) -> _Tied:
     # Bars part a ledge into cells, and each cell is a ledge of its own.
-    width = columns[0].ledge.width / (bars + 1)
+    width = stacks[0].ledge.width / (bars + 1)
     ties = []
-    for column in columns:
-        tie = max((_near(column, other, table) for other in columns if other is not column), default=0.0)
-        if len(column.units) > 1 or len(column.ids) > 2:
+    for stack in stacks:
+        tie = max((_near(stack, other, table) for other in stacks if other is not stack), default=0.0)
+        if len(stack.units) > 1 or len(stack.ids) > 2:
             tie = max(tie, CARRIES)
-        tie = max(tie, min(max((column.width / width - BROAD_FROM) / (BROAD_FULL - BROAD_FROM), 0.0), 1.0))
-        ties.append(max(tie, ALONE_ON_ITS_LEDGE) if len(columns) == 1 else tie)
-    single = [column for column, tie in zip(columns, ties, strict=True) if tie < ALONE_ON_ITS_LEDGE]
+        tie = max(tie, min(max((stack.width / width - BROAD_FROM) / (BROAD_FULL - BROAD_FROM), 0.0), 1.0))
+        ties.append(max(tie, ALONE_ON_ITS_LEDGE) if len(stacks) == 1 else tie)
+    single = [stack for stack, tie in zip(stacks, ties, strict=True) if tie < ALONE_ON_ITS_LEDGE]
     return _Tied(
-        tuple((column.ids[0], tie) for column, tie in zip(columns, ties, strict=True)),
-        0.0 if table or bars else _evenness(columns),
-        0.0 if table or bars else _without_rest(columns),
-        tuple(identifier for column in single for identifier in column.ids[:1]),
-        tuple(column.label for column in single),
+        tuple((stack.ids[0], tie) for stack, tie in zip(stacks, ties, strict=True)),
+        0.0 if table or bars else _evenness(stacks),
+        0.0 if table or bars else _without_rest(stacks),
+        tuple(identifier for stack in single for identifier in stack.ids[:1]),
+        tuple(stack.label for stack in single),
     )
 
 
-def _near(one: Column, other: Column, table: bool) -> float:
+def _near(one: Stack, other: Stack, table: bool) -> float:
     (left, right), (start, end) = _base(one), _base(other)
     along = max(start - right, left - end, 0.0)
     deep = max(other.front - one.back, one.front - other.back, 0.0) * (1.0 if table else DEPTH_COUNTS)
@@ -132,38 +132,38 @@ def _near(one: Column, other: Column, table: bool) -> float:
 
 
 @lru_cache(maxsize=4096)
-def _base(column: Column) -> tuple[float, float]:
-    """Return where a column begins and ends on the ledge itself: branches reach further and draw nothing near."""
-    feet = [one for unit in column.units for one in unit.placed_items if one.depth_order == 0]
-    return (min(one.left for one in feet), max(one.right for one in feet)) if feet else (column.left, column.right)
+def _base(stack: Stack) -> tuple[float, float]:
+    """Return where a stack begins and ends on the ledge itself: branches reach further and draw nothing near."""
+    feet = [one for unit in stack.units for one in unit.placed_items if one.depth_order == 0]
+    return (min(one.left for one in feet), max(one.right for one in feet)) if feet else (stack.left, stack.right)
 
 
-def _gaps(columns: tuple[Column, ...]) -> list[float]:
-    """Return the free lengths between columns from left to right, nought where they overlap."""
-    gaps, reached = [], columns[0].right
-    for column in columns[1:]:
-        gaps.append(max(column.left - reached, 0.0))
-        reached = max(reached, column.right)
+def _gaps(stacks: tuple[Stack, ...]) -> list[float]:
+    """Return the free lengths between stacks from left to right, nought where they overlap."""
+    gaps, reached = [], stacks[0].right
+    for stack in stacks[1:]:
+        gaps.append(max(stack.left - reached, 0.0))
+        reached = max(reached, stack.right)
     return gaps
 
 
-def _evenness(columns: tuple[Column, ...]) -> float:
+def _evenness(stacks: tuple[Stack, ...]) -> float:
     """Return how far a ledge is a row at even gaps: 1 where all gaps are wide and the same."""
-    if len(columns) < FEWEST_IN_A_ROW:
+    if len(stacks) < FEWEST_IN_A_ROW:
         return 0.0
-    gaps = _gaps(columns)
+    gaps = _gaps(stacks)
     middle = mean(gaps)
-    seen = min(middle / (SEEN_GAP * columns[0].ledge.width), 1.0)
+    seen = min(middle / (SEEN_GAP * stacks[0].ledge.width), 1.0)
     if middle <= 0:
         return 0.0
     spread = math.sqrt(mean([(gap - middle) ** 2 for gap in gaps])) / middle
     return max(1 - spread / EVEN_SPREAD, 0.0) * seen
 
 
-def _without_rest(columns: tuple[Column, ...]) -> float:
+def _without_rest(stacks: tuple[Stack, ...]) -> float:
     """Return how far a ledge of three and more lacks any clear rest, 0 to 1."""
-    if len(columns) < FEWEST_IN_A_ROW:
+    if len(stacks) < FEWEST_IN_A_ROW:
         return 0.0
-    ledge = columns[0].ledge
-    rest = max(*_gaps(columns), columns[0].left - ledge.left, ledge.right - max(column.right for column in columns))
+    ledge = stacks[0].ledge
+    rest = max(*_gaps(stacks), stacks[0].left - ledge.left, ledge.right - max(stack.right for stack in stacks))
     return max(1 - rest / (REST_SHARE * ledge.width), 0.0)

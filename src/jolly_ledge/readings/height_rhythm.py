@@ -5,7 +5,7 @@ from functools import lru_cache
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column
+from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.measures.score import mean, ramp, score_of, smooth_step
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital
@@ -38,9 +38,9 @@ def step(first: float, second: float) -> float:
     return abs(first - second) / max(first, second, 1.0)
 
 
-def neighbours(columns: tuple[Column, ...]) -> list[tuple[Column, Column]]:
+def neighbours(stacks: tuple[Stack, ...]) -> list[tuple[Stack, Stack]]:
     """Return the pairs the eye compares: next to each other from left to right."""
-    ordered = sorted(columns, key=lambda column: (column.left + column.right) / 2)
+    ordered = sorted(stacks, key=lambda stack: (stack.left + stack.right) / 2)
     return list(itertools.pairwise(ordered))
 
 
@@ -56,11 +56,11 @@ class _Row(Struct, frozen=True):
 
 
 @lru_cache(maxsize=512)
-def _row(columns: tuple[Column, ...], mirrored: bool) -> _Row:
+def _row(stacks: tuple[Stack, ...], mirrored: bool) -> _Row:
     sizes: list[float] = []
     contributions: list[tuple[str, float]] = []
     findings: list[Finding] = []
-    for first, second in neighbours(columns):
+    for first, second in neighbours(stacks):
         if mirrored and _is_pair(first, second):
             continue
         size = step(first.height, second.height)
@@ -69,7 +69,7 @@ def _row(columns: tuple[Column, ...], mirrored: bool) -> _Row:
         if size < SAME_STEP:
             findings.append(_same(first, second, size))
     scores = tuple(ramp(size, NO_STEP, GOOD_STEP) for size in sizes)
-    heights = [column.height for column in columns]
+    heights = [stack.height for stack in stacks]
     spread = ramp((max(heights) - min(heights)) / max(heights), *SPREAD_BAND) if len(heights) >= 3 else None
     return _Row(tuple(sizes), scores, tuple(contributions), tuple(findings), spread)
 
@@ -83,7 +83,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     the skyline from ledge to ledge count beside the steps.
     """
     mirrored = manner.figure == "mirrored"
-    rows = [_row(columns, mirrored) for columns in arrangement.columns.values() if not columns[0].ledge.is_wall]
+    rows = [_row(stacks, mirrored) for stacks in arrangement.stacks.values() if not stacks[0].ledge.is_wall]
     steps = [size for row in rows for size in row.sizes]
     inside = _levels_inside(arrangement)
     if not steps and not inside:
@@ -120,10 +120,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 def _without_partner(arrangement: Arrangement) -> float:
     """Return how far the tallest thing on open tops lacks a second that answers it across: half its height or so."""
     lacks = []
-    for columns in arrangement.columns.values():
-        ledge = columns[0].ledge
-        if not ledge.is_wall and ledge.clearance is None and len(columns) > 1:
-            first, second = sorted((column.height for column in columns), reverse=True)[:2]
+    for stacks in arrangement.stacks.values():
+        ledge = stacks[0].ledge
+        if not ledge.is_wall and ledge.clearance is None and len(stacks) > 1:
+            first, second = sorted((stack.height for stack in stacks), reverse=True)[:2]
             lacks.append(1 - smooth_step(second / first, PARTNER, PARTNER))
     return mean(lacks, empty=0.0)
 
@@ -142,7 +142,7 @@ def _levels_inside(arrangement: Arrangement) -> list[float]:
     ]
 
 
-def _same(first: Column, second: Column, size: float) -> Finding:
+def _same(first: Stack, second: Stack, size: float) -> Finding:
     low = int(SEPARATOR * min(first.height, second.height) // TAPE_STEP_MM * TAPE_STEP_MM)
     return Finding(
         ID,
@@ -154,7 +154,7 @@ def _same(first: Column, second: Column, size: float) -> Finding:
     )
 
 
-def _is_pair(first: Column, second: Column) -> bool:
+def _is_pair(first: Stack, second: Stack) -> bool:
     middle = first.ledge.left + first.ledge.width / 2
     offset = abs((first.left + first.right + second.left + second.right) / 4 - middle)
     return offset <= 0.05 * first.ledge.width
@@ -162,7 +162,7 @@ def _is_pair(first: Column, second: Column) -> bool:
 
 def _skyline(arrangement: Arrangement) -> float:
     """Score how the tallest heights vary from ledge to ledge; 1 with fewer than three ledges."""
-    tops = [max(column.height for column in columns) for columns in arrangement.columns.values()]
+    tops = [max(stack.height for stack in stacks) for stacks in arrangement.stacks.values()]
     if len(tops) < 3:
         return 1.0
     average = mean(tops)

@@ -2,7 +2,7 @@
 
 import math
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, Stack
 from jolly_ledge.measures.anchors import HOLDS, anchor_share
 from jolly_ledge.measures.counts import recommended, things_on
 from jolly_ledge.measures.score import ramp, score_of, soft_excess, weighted_mean
@@ -28,16 +28,16 @@ FREE_BELOW, FREE_ABOVE, SPREAD = 0.3, 0.2, 0.6
 ON_A_TRAY, ONE_TOO_MANY = 5, 0.15
 
 
-def _statement(columns: tuple[Column, ...]) -> float:
+def _statement(stacks: tuple[Stack, ...]) -> float:
     """Return how much of a statement a ledge makes: one thing that holds it alone, in its middle, at eye level."""
-    if len(columns) != 1:
+    if len(stacks) != 1:
         return 0.0
-    column, ledge = columns[0], columns[0].ledge
-    off = abs((column.left + column.right) / 2 - ledge.left - ledge.width / 2) / ledge.width
-    eye = (ledge.floor + column.top) / 2
+    stack, ledge = stacks[0], stacks[0].ledge
+    off = abs((stack.left + stack.right) / 2 - ledge.left - ledge.width / 2) / ledge.width
+    eye = (ledge.floor + stack.top) / 2
     at_eye = min(ramp(eye, EYE_LEVEL_MM[0] - EYE_FADE_MM, EYE_LEVEL_MM[0]),
                  ramp(eye, EYE_LEVEL_MM[1] + EYE_FADE_MM, EYE_LEVEL_MM[1]))  # fmt: skip
-    return ramp(off, *STATEMENT_SHARES[::-1]) * at_eye * ramp(anchor_share(column), *HOLDS)
+    return ramp(off, *STATEMENT_SHARES[::-1]) * at_eye * ramp(anchor_share(stack), *HOLDS)
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -46,16 +46,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     A tray that holds more than a handful is crowded inside. Left out where nothing stands.
     """
     counts: list[tuple[Ledge, int, float, tuple[str, ...]]] = []
-    if not arrangement.columns:
+    if not arrangement.stacks:
         return None
     for ledge in arrangement.standing_ledges:
-        columns = arrangement.columns.get(ledge.id, ())
+        stacks = arrangement.stacks.get(ledge.id, ())
         wanted = recommended(arrangement.piece, ledge, manner.fullness)
         if wanted:
             placed_items = arrangement.by_ledge.get(ledge.id, ())
             # One statement is enough; what is half of one is half excused.
             counts.append(
-                (ledge, things_on(placed_items), wanted ** (1 - _statement(columns)), tuple(s.id for s in placed_items))
+                (ledge, things_on(placed_items), wanted ** (1 - _statement(stacks)), tuple(s.id for s in placed_items))
             )
     if not counts:
         return None

@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, Stack
 from jolly_ledge.measures.score import mean, ramp, score_of, smooth_step, weighted_mean
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
@@ -36,24 +36,24 @@ AS_TALL, AS_TALL_WIDTH, BEFORE_COST, TOLD_BEFORE = 0.95, 0.4, 2.5, 0.55
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read how many depth bands each ledge uses, what is hidden, and whether all clings to the back.
 
-    Ledges with one column only, or too shallow for two, are left out. The value is the mean count
+    Ledges with one stack only, or too shallow for two, are left out. The value is the mean count
     of depth bands.
     """
     counted: list[tuple[int, float, Ledge]] = []
     findings: list[Finding] = []
-    for identifier, columns in arrangement.columns.items():
+    for identifier, stacks in arrangement.stacks.items():
         ledge = arrangement.piece.ledge(identifier)
-        if ledge.is_wall or len(columns) < 2 or _play(columns, ledge) < SHALLOW_PLAY * ledge.depth:
+        if ledge.is_wall or len(stacks) < 2 or _play(stacks, ledge) < SHALLOW_PLAY * ledge.depth:
             continue
-        bands = depth_bands(columns, ledge)
-        if bands == 1 and arrangement.piece.kind in TABLE_KINDS and _is_held(columns):
+        bands = depth_bands(stacks, ledge)
+        if bands == 1 and arrangement.piece.kind in TABLE_KINDS and _is_held(stacks):
             bands = 2
-        counted.append((bands, float(len(columns)), ledge))
+        counted.append((bands, float(len(stacks)), ledge))
         if bands == 1 and role_of(arrangement.piece, ledge) != "counter":
             findings.append(
                 Finding(
                     ID,
-                    tuple(i for column in columns for i in column.ids),
+                    tuple(i for stack in stacks for i in stack.ids),
                     f"All on {ledge.label} stands in one row; lean or set the tallest at the back and "
                     "bring a small thing forward.",
                     0.5,
@@ -97,21 +97,21 @@ def _of_bands(piece: Piece, bands: int, ledge: Ledge) -> float:
     return ROW_AT_WORK if bands == 1 and role_of(piece, ledge) == "counter" else BANDS_SCORES[min(bands, 3)]
 
 
-def _is_held(columns: tuple[Column, ...]) -> bool:
+def _is_held(stacks: tuple[Stack, ...]) -> bool:
     """Tell whether a tray that gathers and a thing that rises hold a row along the middle of a table."""
-    heights = [column.height for column in columns]
+    heights = [stack.height for stack in stacks]
     gathers = any(
-        column.units[0].lead.item.category == "tray" or column.units[0].placed_items[0].item.category == "tray"
-        for column in columns
-        if len(column.ids) > 2
+        stack.units[0].lead.item.category == "tray" or stack.units[0].placed_items[0].item.category == "tray"
+        for stack in stacks
+        if len(stack.ids) > 2
     )
     return gathers and (max(heights) - min(heights)) / max(heights) >= HELD_BY_RISE
 
 
 @lru_cache(maxsize=1024)
-def depth_bands(columns: tuple[Column, ...], ledge: Ledge) -> int:
+def depth_bands(stacks: tuple[Stack, ...], ledge: Ledge) -> int:
     """Count the distinct depths on a ledge: middles further apart than an eighth of its depth."""
-    middles = sorted((column.front + column.back) / 2 for column in columns)
+    middles = sorted((stack.front + stack.back) / 2 for stack in stacks)
     bands, start = 1, middles[0]
     for middle in middles[1:]:
         if middle - start > DEPTH_STEP * ledge.depth:
@@ -121,23 +121,23 @@ def depth_bands(columns: tuple[Column, ...], ledge: Ledge) -> int:
 
 
 @lru_cache(maxsize=1024)
-def _play(columns: tuple[Column, ...], ledge: Ledge) -> float:
-    depths = sorted(column.back - column.front for column in columns)
+def _play(stacks: tuple[Stack, ...], ledge: Ledge) -> float:
+    depths = sorted(stack.back - stack.front for stack in stacks)
     return ledge.depth - depths[0] - 0.5 * depths[1]
 
 
 def _backness(arrangement: Arrangement) -> float:
     """Return how near the wall all stands: 0 in front, 0.5 in the middle, 1 against the back."""
-    return mean([place for columns in arrangement.columns.values() for place in _places_in_depth(columns)], empty=0.5)
+    return mean([place for stacks in arrangement.stacks.values() for place in _places_in_depth(stacks)], empty=0.5)
 
 
 @lru_cache(maxsize=512)
-def _places_in_depth(columns: tuple[Column, ...]) -> tuple[float, ...]:
+def _places_in_depth(stacks: tuple[Stack, ...]) -> tuple[float, ...]:
     places = []
-    for column in columns:
-        play = column.ledge.depth - (column.back - column.front)
-        if play > SHALLOW_PLAY * column.ledge.depth and not column.ledge.is_wall:
-            places.append(min(max(column.front / play, 0.0), 1.0))
+    for stack in stacks:
+        play = stack.ledge.depth - (stack.back - stack.front)
+        if play > SHALLOW_PLAY * stack.ledge.depth and not stack.ledge.is_wall:
+            places.append(min(max(stack.front / play, 0.0), 1.0))
     return tuple(places)
 
 
@@ -203,12 +203,12 @@ def _hidden_among(placed_items: tuple[PlacedItem, ...]) -> tuple[tuple[Finding, 
     return lost, tuple((placed.id, share) for placed, share in zip(placed_items, shares, strict=True))
 
 
-def band_of(column: Column) -> int:
-    """Return which third of its ledge's depth a column stands in: 0 in front, 1 in the middle, 2 at the back.
+def band_of(stack: Stack) -> int:
+    """Return which third of its ledge's depth a stack stands in: 0 in front, 1 in the middle, 2 at the back.
 
     >>> ledge = Ledge(id="a", left=0, floor=0, width=800, depth=300)
-    >>> band_of(Column(ledge, (), (), 0, 100, 0, 60, 200)), band_of(Column(ledge, (), (), 0, 100, 250, 300, 200))
+    >>> band_of(Stack(ledge, (), (), 0, 100, 0, 60, 200)), band_of(Stack(ledge, (), (), 0, 100, 250, 300, 200))
     (0, 2)
     """
-    middle = (column.front + column.back) / 2 / column.ledge.depth
+    middle = (stack.front + stack.back) / 2 / stack.ledge.depth
     return min(max(int(middle * 3), 0), 2)

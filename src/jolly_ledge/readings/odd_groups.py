@@ -47,7 +47,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     contributions: list[tuple[str, float]] = []
     right = 0
     for vignette in vignettes:
-        alone = len(arrangement.columns[vignette.ledge.id]) == 1
+        alone = len(arrangement.stacks[vignette.ledge.id]) == 1
         score, problem = score_of(vignette, manner, alone=alone)
         scored.append((score, len(vignette.units) ** 0.5))
         contributions += [(identifier, score) for identifier in vignette.ids]
@@ -79,8 +79,8 @@ def _how_many(right: int, whole: int) -> str:
 
 def _ledges_score(arrangement: Arrangement, manner: Manner) -> float:
     scores = []
-    for columns in arrangement.columns.values():
-        count = sum(len(column.units) for column in columns)
+    for stacks in arrangement.stacks.values():
+        count = sum(len(stack.units) for stack in stacks)
         even = count % 2 == 0 and count < COUNTABLE and manner.figure != "mirrored"
         scores.append(EVEN_LEDGE_SCORE if even else 1.0)
     return mean(scores)
@@ -92,13 +92,13 @@ def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple
     count = len(vignette.units)
     labels = listed([unit.label for unit in vignette.units])
     if count == 1:
-        column = vignette.columns[0]
+        stack = vignette.stacks[0]
         least = LONELY_SCORE if alone else COUNTERWEIGHT_SCORE
-        score = least + (1 - least) * ramp(anchor_share(column), *HOLDS)
+        score = least + (1 - least) * ramp(anchor_share(stack), *HOLDS)
         if not alone or score >= BAND[0]:
             return score, ""
         return score, (
-            f"{capital(column.label)} stands alone on {column.ledge.label} and is too small to hold it; "
+            f"{capital(stack.label)} stands alone on {stack.ledge.label} and is too small to hold it; "
             "give it two companions or something larger."
         )
     if count % 2:
@@ -106,7 +106,7 @@ def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple
     if manner.figure == "mirrored" and _is_mirrored(vignette):
         return 1.0, ""
     if count == 2:
-        if len(vignette.columns) == 1:
+        if len(vignette.stacks) == 1:
             return STACKED_PAIR_SCORE, ""
         return (
             LOOSE_PAIR_SCORE,
@@ -124,7 +124,7 @@ def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple
 
 def _is_mirrored(vignette: Vignette) -> bool:
     """Tell whether the heights of a vignette read the same from both ends."""
-    heights = [column.height for column in sorted(vignette.columns, key=lambda column: column.left)]
+    heights = [stack.height for stack in sorted(vignette.stacks, key=lambda stack: stack.left)]
     return all(
         abs(first - second) <= 0.12 * max(first, second)
         for first, second in zip(heights, reversed(heights), strict=True)

@@ -1,6 +1,6 @@
 """Why a vignette is as it is: one line for the helper who builds it, from what the readings measure."""
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column, Vignette
+from jolly_ledge.geometry.arrangement import Arrangement, Stack, Vignette
 from jolly_ledge.measures.anchors import HOLDS, anchor_share
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.families import name_of
@@ -19,29 +19,29 @@ def reason_for(vignette: Vignette, arrangement: Arrangement) -> str:
     >>> reason_for(look.vignettes[0], look)
     'Three together: the s1-200 leads with 70 % of the height; the s1-310 and the s1-400 step down from it.'
     """
-    columns = sorted(vignette.columns, key=lambda column: -column.height)
-    leader = columns[0]
+    stacks = sorted(vignette.stacks, key=lambda stack: -stack.height)
+    leader = stacks[0]
     share = percent(leader.height / frame_height(vignette.ledge))
-    if len(columns) == 1:
+    if len(stacks) == 1:
         holds = anchor_share(leader) >= HOLDS[1]
         done = "holds its ledge alone" if holds else "stands alone"
         clauses = [f"{capital(leader.label)} {done} with {share} of the height"]
     else:
         many = capital(counted(len(vignette.units), "", " ").strip())
-        clauses = [f"{many} together: {leader.label} leads with {share} of the height", *_steps_down(columns)]
-        if depth_bands(vignette.columns, vignette.ledge) > 1:
-            front = min(vignette.columns, key=lambda column: column.front)
+        clauses = [f"{many} together: {leader.label} leads with {share} of the height", *_steps_down(stacks)]
+        if depth_bands(vignette.stacks, vignette.ledge) > 1:
+            front = min(vignette.stacks, key=lambda stack: stack.front)
             if front is not leader:
                 clauses.append(f"{front.label} comes forward for depth")
     clauses += _echo(vignette, arrangement)
     return f"{'; '.join(clauses[:MOST_CLAUSES])}."
 
 
-def _steps_down(columns: list[Column]) -> list[str]:
-    lower = [column for column in columns[1:] if column.height < 0.9 * columns[0].height]
+def _steps_down(stacks: list[Stack]) -> list[str]:
+    lower = [stack for stack in stacks[1:] if stack.height < 0.9 * stacks[0].height]
     if not lower:
         return []
-    names = listed([column.label for column in lower], 2)
+    names = listed([stack.label for stack in lower], 2)
     return [f"{names} {'steps' if len(lower) == 1 else 'step'} down from it"]
 
 

@@ -3,7 +3,7 @@
 import math
 from functools import lru_cache
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column
+from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.measures.among_things import anchors_against_next, small_tops
 from jolly_ledge.measures.measured import Measured
 from jolly_ledge.measures.open_tops import grown_in, hung_over, on_open_tops
@@ -86,19 +86,19 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 
 def _ledge(arrangement: Arrangement, ledge: Ledge) -> list[Measured]:
-    columns = arrangement.columns.get(ledge.id, ())
-    if not columns or role_of(arrangement.piece, ledge) in LOW_DOWN:
+    stacks = arrangement.stacks.get(ledge.id, ())
+    if not stacks or role_of(arrangement.piece, ledge) in LOW_DOWN:
         return []
     if ledge.clearance:
-        return [_fill(columns, ledge, ledge.clearance)]
+        return [_fill(stacks, ledge, ledge.clearance)]
     if arrangement.piece.kind in TABLE_KINDS:
-        return [_table_share(columns, ledge, is_small=arrangement.piece.kind == "nightstand")]
+        return [_table_share(stacks, ledge, is_small=arrangement.piece.kind == "nightstand")]
     return []
 
 
 @lru_cache(maxsize=512)
-def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measured:
-    tallest = max(columns, key=lambda column: column.height)
+def _fill(stacks: tuple[Stack, ...], ledge: Ledge, clearance: float) -> Measured:
+    tallest = max(stacks, key=lambda stack: stack.height)
     share = tallest.height / clearance
     presence = share
     if share < FILL_BAND[0]:
@@ -107,7 +107,7 @@ def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measur
     problem = ""
     if share < FILL_BAND[0]:
         lift = FILL_BAND[0] * clearance - tallest.height
-        lone = len(columns) == 1 and tallest.width < LOST_WIDTH_SHARE * ledge.width
+        lone = len(stacks) == 1 and tallest.width < LOST_WIDTH_SHARE * ledge.width
         score *= 0.8 if lone else 1.0
         problem = (
             f"{capital(tallest.label)} {'is lost in' if lone else 'is the tallest on'} {ledge.label}: it fills "
@@ -124,13 +124,13 @@ def _fill(columns: tuple[Column, ...], ledge: Ledge, clearance: float) -> Measur
     return Measured(share, FILL_BAND, score, 1.0, tallest.ids, problem if score < 0.95 else "", told)
 
 
-def _table_share(columns: tuple[Column, ...], ledge: Ledge, *, is_small: bool) -> Measured:
-    area = sum((column.right - column.left) * (column.back - column.front) for column in columns)
+def _table_share(stacks: tuple[Stack, ...], ledge: Ledge, *, is_small: bool) -> Measured:
+    area = sum((stack.right - stack.left) * (stack.back - stack.front) for stack in stacks)
     top = ledge.width * ledge.depth * (math.pi / 4 if ledge.shape == "ellipse" else 1.0)
     share = area / top
     band = SMALL_TOP_BAND if is_small else TABLE_BAND
     score = in_band(share, band, 0.08, 0.3)
-    ids = tuple(identifier for column in columns for identifier in column.ids)
+    ids = tuple(identifier for stack in stacks for identifier in stack.ids)
     problem = ""
     if score < 0.6:
         word = "too little for" if share < band[0] else "too much for"

@@ -24,14 +24,14 @@ FAIR_SCORE = 0.75
 def _off_the_middle(arrangement: Arrangement) -> float:
     """Return how far what stands on tables is off their middle, and over their rim; nought elsewhere."""
     cost, tops = 0.0, 0
-    for identifier, columns in arrangement.columns.items():
+    for identifier, stacks in arrangement.stacks.items():
         ledge = arrangement.piece.ledge(identifier)
         if role_of(arrangement.piece, ledge) in ("table", "island"):
             tops += 1
-            wide = sum(column.width for column in columns)
-            along = sum((column.left + column.right) / 2 * column.width for column in columns) / wide - ledge.left
-            deep = sum((column.front + column.back) / 2 * column.width for column in columns) / wide
-            rim = min(min(c.left - ledge.left, ledge.right - c.right, c.front, ledge.depth - c.back) for c in columns)
+            wide = sum(stack.width for stack in stacks)
+            along = sum((stack.left + stack.right) / 2 * stack.width for stack in stacks) / wide - ledge.left
+            deep = sum((stack.front + stack.back) / 2 * stack.width for stack in stacks) / wide
+            rim = min(min(c.left - ledge.left, ledge.right - c.right, c.front, ledge.depth - c.back) for c in stacks)
             cost += abs(along / ledge.width - 0.5) + abs(deep / ledge.depth - 0.5)
             cost += RIM_COST * soft_excess(-rim / ledge.depth, -FREE_RIM, FREE_RIM)
     return cost / tops if tops else 0.0

@@ -1,6 +1,6 @@
 """Working room: free edge with depth enough for what the piece is used for, and how much must be moved first."""
 
-from jolly_ledge.geometry.arrangement import Arrangement, Column
+from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
@@ -62,34 +62,34 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     piece = arrangement.piece
     uses = [use for use in piece.use if use in WANTED]
     tops = [ledge for ledge in arrangement.standing_ledges if role_of(piece, ledge) in WORKED_AT]
-    if not uses or not arrangement.columns or not tops:
+    if not uses or not arrangement.stacks or not tops:
         return None
     use = max(uses, key=lambda use: WANTED[use])
     wanted, span = WANTED[use] * (BY_A_BED if piece.kind == "nightstand" else 1.0), SMALL_SPANS_MM.get(use, SPAN_MM)
     top = max(tops, key=lambda ledge: ledge.floor)
-    columns = arrangement.columns.get(top.id, ())
+    stacks = arrangement.stacks.get(top.id, ())
     if use == "keys":
         # Keys are laid into a dish: it is room, not in the way.
-        columns = tuple(column for column in columns if column.units[0].lead.item.category not in DISHES)
+        stacks = tuple(stack for stack in stacks if stack.units[0].lead.item.category not in DISHES)
     table = arrangement.piece.kind in TABLE_KINDS or arrangement.piece.viewed_from == "around"
-    free, whole = _free_edges(top, columns, span, all_round=table)
+    free, whole = _free_edges(top, stacks, span, all_round=table)
     value = free / whole
     room = ramp(value, 0.0, wanted)
     if use == "eating" and arrangement.piece.seats:
-        places = _free_places(top, columns, arrangement.piece.seats)
+        places = _free_places(top, stacks, arrangement.piece.seats)
         room = (1 - SETTINGS_SHARE) * room + SETTINGS_SHARE * places
-    moving = 1 - ramp(sum(_effort(column, arrangement) for column in columns), 3, MANY)
+    moving = 1 - ramp(sum(_effort(stack, arrangement) for stack in stacks), 3, MANY)
     score = (1 - MOVING_SHARE) * room + MOVING_SHARE * moving
-    machines = [c for c in columns if any(arrangement.by_id[i].item.category == "appliance" for i in c.ids)]
+    machines = [c for c in stacks if any(arrangement.by_id[i].item.category == "appliance" for i in c.ids)]
     most = top.width / A_MACHINE_MM
-    foot = max((c.width * (c.back - c.front) for c in columns), default=0.0) / (top.width * top.depth)
+    foot = max((c.width * (c.back - c.front) for c in stacks), default=0.0) / (top.width * top.depth)
     loss = 1 - score + MACHINES_COST * soft_excess(len(machines) / most, 1.0, 0.5) + FOOT_COST * foot
     findings: tuple[Finding, ...] = ()
     if room < 0.9:
         findings = (
             Finding(
                 ID,
-                tuple(identifier for column in columns for identifier in column.ids),
+                tuple(identifier for stack in stacks for identifier in stack.ids),
                 f"Only {percent(value)} of the edge of {top.label} is free to work at, {percent(wanted)} is wanted; "
                 "draw the things together or toward the back.",
                 1 - room,
@@ -104,15 +104,15 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         loss=loss,
         shown=percent(value),
         sentence=f"{percent(value)} of the edge is free; {', '.join(arrangement.piece.use)} wants {percent(wanted)}.",
-        contributions=tuple((column.ids[0], column.width / whole) for column in columns),
+        contributions=tuple((stack.ids[0], stack.width / whole) for stack in stacks),
         findings=findings,
     )
 
 
-def _free_edges(top: Ledge, columns: tuple[Column, ...], span: float, *, all_round: bool) -> tuple[float, float]:
+def _free_edges(top: Ledge, stacks: tuple[Stack, ...], span: float, *, all_round: bool) -> tuple[float, float]:
     """Return the free and the whole length of the edges that count (mm)."""
     deep, wide = min(DEPTH_MM, DEPTH_SHARE * top.depth), min(DEPTH_MM, DEPTH_SHARE * top.width)
-    across = [(column.left - top.left, column.right - top.left, column.front, column.back) for column in columns]
+    across = [(stack.left - top.left, stack.right - top.left, stack.front, stack.back) for stack in stacks]
     edges = [(top.width, [(left, right) for left, right, front, _ in across if front < deep])]
     if all_round:
         edges += [
@@ -139,26 +139,26 @@ def _free(length: float, taken: list[tuple[float, float]], span: float = SPAN_MM
     return free
 
 
-def _effort(column: Column, arrangement: Arrangement) -> float:
-    """Return what it takes to move a column out of the way: one, and up to one more where it is heavy."""
-    masses = (arrangement.by_id[identifier].item.mass or 0.0 for identifier in column.ids)
+def _effort(stack: Stack, arrangement: Arrangement) -> float:
+    """Return what it takes to move a stack out of the way: one, and up to one more where it is heavy."""
+    masses = (arrangement.by_id[identifier].item.mass or 0.0 for identifier in stack.ids)
     return 1.0 + ramp(sum(masses), LIGHT_KG, HEAVY_KG)
 
 
-def _free_places(top: Ledge, columns: tuple[Column, ...], seats: tuple[Seat, ...]) -> float:
+def _free_places(top: Ledge, stacks: tuple[Stack, ...], seats: tuple[Seat, ...]) -> float:
     """Return the share of seats that have room for a place setting before them."""
     free = 0.0
     for seat in seats:
         x, z = setting_of(seat, top.width, top.depth)
         beside = seat.x < 0 or seat.x > top.width
         wide, deep = (SETTING_MM[1], SETTING_MM[0]) if beside else SETTING_MM
-        into = max((_into(column, top.left + x, z, wide, deep) for column in columns), default=0.0)
+        into = max((_into(stack, top.left + x, z, wide, deep) for stack in stacks), default=0.0)
         free += 1 - ramp(into, 0.0, INTO_SHARE * min(SETTING_MM))
     return free / len(seats)
 
 
-def _into(column: Column, x: float, z: float, wide: float, deep: float) -> float:
-    """Return how far a column reaches into a place setting about a point; below nought it keeps clear of it."""
-    along = (column.width + wide) / 2 - abs((column.left + column.right) / 2 - x)
-    across = (column.back - column.front + deep) / 2 - abs((column.front + column.back) / 2 - z)
+def _into(stack: Stack, x: float, z: float, wide: float, deep: float) -> float:
+    """Return how far a stack reaches into a place setting about a point; below nought it keeps clear of it."""
+    along = (stack.width + wide) / 2 - abs((stack.left + stack.right) / 2 - x)
+    across = (stack.back - stack.front + deep) / 2 - abs((stack.front + stack.back) / 2 - z)
     return min(along, across)

@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from msgspec import Struct
 
-from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, columns_of
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, stacks_of
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.hue_family import families_of
 from jolly_ledge.model.item import ColourShare, Item
@@ -122,7 +122,7 @@ def _on_a_ledge(
     placed_items: tuple[PlacedItem, ...], piece: Piece, counting: tuple[Counting, Counting]
 ) -> tuple[Mark, ...]:
     units = {
-        one.id: unit.lead.id for column in columns_of(placed_items, counting) for unit in column.units
+        one.id: unit.lead.id for stack in stacks_of(placed_items, counting) for unit in stack.units
         for one in unit.placed_items
     }  # fmt: skip
     return tuple(

@@ -11,7 +11,7 @@ from jolly_ledge.app.scene.marks import Box, Line, Plate, Stamp
 from jolly_ledge.app.scene.stamps import BEAM, bubble, fulcrum, stamp
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, TEAL
-from jolly_ledge.geometry.arrangement import Arrangement, Column, PlacedItem, Vignette
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, Stack, Vignette
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.colour import lighter
@@ -83,8 +83,8 @@ def group_marks(arrangement: Arrangement, scale: float) -> Iterator[Line | Stamp
 @lru_cache(maxsize=KEPT)
 def _bracket(vignette: Vignette, scale: float) -> tuple[Line, Stamp]:
     height = 6 / scale
-    left = min(column.left for column in vignette.columns) + 2 / scale
-    right = max(column.right for column in vignette.columns) - 2 / scale
+    left = min(stack.left for stack in vignette.stacks) + 2 / scale
+    right = max(stack.right for stack in vignette.stacks) - 2 / scale
     y = -vignette.ledge.floor + 13 / scale
     count = len(vignette.units)
     colour = TEAL if count % 2 else OCHRE
@@ -94,16 +94,16 @@ def _bracket(vignette: Vignette, scale: float) -> tuple[Line, Stamp]:
 
 def skyline_marks(arrangement: Arrangement) -> Iterator[Line]:
     """Yield the line of the tops on every ledge."""
-    return (_skyline(columns) for columns in arrangement.columns.values() if not columns[0].ledge.is_wall)
+    return (_skyline(stacks) for stacks in arrangement.stacks.values() if not stacks[0].ledge.is_wall)
 
 
 @lru_cache(maxsize=KEPT)
-def _skyline(columns: tuple[Column, ...]) -> Line:
-    ledge = columns[0].ledge
+def _skyline(stacks: tuple[Stack, ...]) -> Line:
+    ledge = stacks[0].ledge
     floor = -ledge.floor
     path = [(ledge.left, floor)]
-    for column in columns:
-        left, right, top = column.left, column.right, -column.top
+    for stack in stacks:
+        left, right, top = stack.left, stack.right, -stack.top
         path += [(left, floor), (left, top), (right, top), (right, floor)]
     return Line((*path, (ledge.right, floor)), SKYLINE, crisp=True)
 

@@ -6,7 +6,7 @@ from functools import lru_cache
 from jolly_ledge.app.scene.marks import Box, Line, Plate, Stamp, poly_line
 from jolly_ledge.app.scene.overlays import KEPT
 from jolly_ledge.drawing.theme import OCHRE, RUST, SHEET, TEAL
-from jolly_ledge.geometry.arrangement import Arrangement, Column, Unit
+from jolly_ledge.geometry.arrangement import Arrangement, Stack, Unit
 from jolly_ledge.model.colour import lighter
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.readings.alike_apart import ties_of
@@ -46,22 +46,19 @@ def rest_marks(arrangement: Arrangement) -> Iterator[Box]:
 
 
 def depth_marks(arrangement: Arrangement, scale: float) -> Iterator[Box]:
-    """Yield a bar at the foot of every column: low and pale in front, higher and dark at the back."""
+    """Yield a bar at the foot of every stack: low and pale in front, higher and dark at the back."""
     high = PILL_PX / scale
     bars = [
-        _depth_bar(column, high)
-        for columns in arrangement.columns.values()
-        for column in columns
-        if not column.ledge.is_wall
+        _depth_bar(stack, high) for stacks in arrangement.stacks.values() for stack in stacks if not stack.ledge.is_wall
     ]
     yield from sorted(bars, key=lambda bar: DEPTH_COLOURS.index(bar.fill))
 
 
 @lru_cache(maxsize=4 * KEPT)
-def _depth_bar(column: Column, high: float) -> Box:
-    band = band_of(column)
-    top = -column.ledge.floor - (band * 1.6 + 1.6) * high
-    return Box(column.left, top, column.width, high, fill=DEPTH_COLOURS[band], rim=DEPTH_RIM, crisp=True)
+def _depth_bar(stack: Stack, high: float) -> Box:
+    band = band_of(stack)
+    top = -stack.ledge.floor - (band * 1.6 + 1.6) * high
+    return Box(stack.left, top, stack.width, high, fill=DEPTH_COLOURS[band], rim=DEPTH_RIM, crisp=True)
 
 
 def tie_marks(arrangement: Arrangement) -> Iterator[Line | Stamp]:
