@@ -43,12 +43,12 @@ def draw(folder: Path, plans: list[Path], seed: int) -> None:
     """Draw every pair, the sides by chance."""
     ready_to_render()
     folder.mkdir(parents=True, exist_ok=True)
-    chance, key = random.Random(), {}
+    rng, key = random.Random(), {}
     for number, path in enumerate(plans, 1):
         plan = plan_in(path)
         composed = next((look for look in plan.looks if look.id == "composed"), plan.looks[-1])
         pair = [("composed", composed), ("proposed", proposed(plan, composed, seed))]
-        chance.shuffle(pair)
+        rng.shuffle(pair)
         for side, (_, look) in zip("LR", pair, strict=True):
             shown = replace(plan, looks=(look,))
             save_picture(look_picture(arrange(shown, look)), folder / f"{number:02}-{side}.png", SIZE)

@@ -21,9 +21,9 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.compose import FEW_ERRANDS
-from jolly_ledge.proposals.errands import errands_of
+from jolly_ledge.proposals.placement_search import settle, settle_most
 from jolly_ledge.proposals.problem import Problem, problem_of
-from jolly_ledge.proposals.settling import settle, settle_most
+from jolly_ledge.proposals.requirements import requirements_of
 
 try:
     from ortools.sat.python import cp_model  # type: ignore[import-not-found,unused-ignore]
@@ -36,10 +36,10 @@ COUNTS, COVERED = (6, 12, 24, 40), (0.35, 0.6, 0.8, 1.05)
 
 def problem_with(count: int, covered: float, seed: int) -> Problem:
     """Return a case of four shelves and boxes that must be on it and cover a share of it."""
-    chance = Random(seed)
+    rng = Random(seed)
     piece = case_of(4)
     area = sum(ledge.width * ledge.depth for ledge in piece.ledges)
-    shapes = [(chance.uniform(0.6, 1.6), chance.uniform(0.6, 1.6)) for _ in range(count)]
+    shapes = [(rng.uniform(0.6, 1.6), rng.uniform(0.6, 1.6)) for _ in range(count)]
     scale = (covered * area / sum(width * depth for width, depth in shapes)) ** 0.5
     deepest = 0.95 * piece.ledges[0].depth
     stash = tuple(
@@ -82,19 +82,21 @@ def main(seconds: float) -> None:
     for count in COUNTS:
         for covered in COVERED:
             problem = problem_with(count, covered, count)
-            errands = errands_of(problem)
+            requirements = requirements_of(problem)
             began = perf_counter()
-            found, to_the_end = settle(problem, errands) if count <= FEW_ERRANDS else (None, False)
+            found, to_the_end = settle(problem, requirements) if count <= FEW_ERRANDS else (None, False)
             if found is None:
-                _, left = settle_most(problem, errands)
-                own = f"{len(errands) - len(left)} of {len(errands)}" + (" (proved)" if to_the_end else "")
+                _, left = settle_most(problem, requirements)
+                own = f"{len(requirements) - len(left)} of {len(requirements)}" + (" (proved)" if to_the_end else "")
             else:
                 own = "placed"
             own += f" {perf_counter() - began:.2f} s"
             other = "not installed"
             if cp_model is not None:
                 began = perf_counter()
-                said = solved([item for errand in errands for item in errand.items], problem.open_ledges, seconds)
+                said = solved(
+                    [item for requirement in requirements for item in requirement.items], problem.open_ledges, seconds
+                )
                 other = f"{said} {perf_counter() - began:.2f} s"
             print(f"{count:>6} {covered:>8.0%} {own:>24} {other:>24}", flush=True)
 

@@ -113,27 +113,27 @@ def by_chance(looks: list[Composed], count: int) -> None:
 
 def moves(look: Composed) -> Iterator[Arrangement]:
     """Yield a composed look after one move by chance: aside, up or down, or a thing exchanged."""
-    problem, chance = problem_for(look), Random(7)
+    problem, rng = problem_for(look), Random(7)
     base = look.arrangement
     loose = [p for p in base.look.placements if p.host is None and p.x is not None and p.pose not in ("hung", "draped")]
     ledges = problem.open_ledges
     for _ in range(MOVES_EACH * 6):
         if not loose:
             return
-        old = chance.choice(loose)
-        kind = chance.choice(("aside", "up", "other"))
+        old = rng.choice(loose)
+        kind = rng.choice(("aside", "up", "other"))
         if kind == "aside":
-            by = chance.choice((-MOVED_MM, MOVED_MM))
+            by = rng.choice((-MOVED_MM, MOVED_MM))
             gone = {old.id} | {p.id for p in base.look.placements if p.host == old.id}
             placements = tuple(
                 replace(p, x=p.x + by) if p.id in gone and p.x is not None else p for p in base.look.placements
             )
         elif kind == "up" and len(ledges) > 1:
-            ledge = chance.choice([one for one in ledges if one.id != old.ledge])
+            ledge = rng.choice([one for one in ledges if one.id != old.ledge])
             gone = {old.id} | {p.id for p in base.look.placements if p.host == old.id}
             placements = tuple(replace(p, ledge=ledge.id) if p.id in gone else p for p in base.look.placements)
         else:
-            made = other_choice(problem, replace_only(problem, base, old.id), chance)
+            made = other_choice(problem, replace_only(problem, base, old.id), rng)
             if made is None:
                 continue
             new = next((p for p in made if p.id == old.id), old)

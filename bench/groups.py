@@ -57,7 +57,7 @@ def main() -> None:
         for name, kind in (("groups", Grouping), ("restarts", Restarts), ("single things", Annealing)):
             search = kind(problem, 1)
             steps = searched(search)
-            liked = f"liked {search.best.worth:6.2f}" if isinstance(search, Grouping) else " " * 12
+            liked = f"liked {search.best.objective:6.2f}" if isinstance(search, Grouping) else " " * 12
             print(f"{piece.id:<16}{name:<15}{steps:6} steps  {liked}  {told_of(problem, search)}")
 
 

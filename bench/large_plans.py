@@ -40,19 +40,19 @@ def wide_piece(bays: int = 3, shelves: int = 4) -> Piece:
 
 def large_look(count: int, piece: Piece, items: tuple[Item, ...], identifier: str = "look") -> Look:
     """Return a look of ``count`` placements spread over all ledges, every seventh on a stack."""
-    chance = random.Random(7)
+    rng = random.Random(7)
     placements: list[Placement] = []
     for index in range(count):
         ledge = piece.ledges[index % len(piece.ledges)]
         slot = index // len(piece.ledges)
-        x = 60 + slot * 110 + chance.uniform(-10, 10)
+        x = 60 + slot * 110 + rng.uniform(-10, 10)
         placements.append(
             Placement(
                 id=f"p{index}",
                 item=items[index].id,
                 ledge=ledge.id,
                 x=min(x, ledge.width - 40),
-                z=chance.uniform(90, 230),
+                z=rng.uniform(90, 230),
             )
         )
     return Look(id=identifier, piece=piece.id, manner=Manner(), placements=tuple(placements))
@@ -88,13 +88,13 @@ def stash_of(count: int) -> Plan:
     """Return a plan with a stash of so many things, of varied sizes, colours and rooms."""
     import msgspec
 
-    chance = random.Random(11)
+    rng = random.Random(11)
     items = tuple(
         msgspec.structs.replace(
             item,
             name=f"{item.label} {index}",
-            height=round(item.height * chance.uniform(0.6, 1.4)),
-            colours=((f"#{chance.randrange(1 << 24):06x}", 1.0),),
+            height=round(item.height * rng.uniform(0.6, 1.4)),
+            colours=((f"#{rng.randrange(1 << 24):06x}", 1.0),),
         )
         for index, item in enumerate(copies(count))
     )

@@ -27,11 +27,11 @@ def many_looks(count: int) -> tuple[Plan, dict[str, bytes]]:
     """Return the demo with so many looks of its bookcase, each with a photograph of its own."""
     plan = plan_from_json(demo_bytes())
     first = plan.look("first-try")
-    chance = np.random.default_rng(1)
+    rng = np.random.default_rng(1)
     looks, photos = [], {}
     for number in range(count):
         name = f"photos/{number}.jpg"
-        photos[name] = jpeg_bytes(chance.integers(0, 255, (240, 320, 3), np.uint8), 60)
+        photos[name] = jpeg_bytes(rng.integers(0, 255, (240, 320, 3), np.uint8), 60)
         looks.append(replace(
             first, id=f"l{number}", name=f"Look {number}", date=f"{2000 + number // 20}-{number % 12 + 1:02}-15",
             photos=(LookPhoto(name=name),), log=(LogEntry(date="2025-01-01", hours=1.0),),

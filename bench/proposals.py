@@ -29,11 +29,11 @@ from jolly_ledge.model.look import Manner, Placement
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import FULLNESSES
+from jolly_ledge.proposals.objective import Objective, Placements, overlap, pairs_of
 from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.propose import Progress, proposals, propose
 from jolly_ledge.proposals.strategies import PATIENCE, Annealing, Composing, Strategy
-from jolly_ledge.proposals.worth import Judge, Placements, overlap, pairs_of
 
 COUNT = 3
 EXACT_CASES, EXACT_SECONDS = 100, 1.0
@@ -49,23 +49,23 @@ def demo_problem() -> tuple[Plan, Problem]:
 
 def small_problem(seed: int) -> Problem:
     """Return a problem of a few vessels on one or two short ledges, on a coarse tape: all of it can be looked at."""
-    chance = random.Random(seed)
+    rng = random.Random(seed)
     ledges = tuple(
         Ledge(id=f"s{n}", left=20.0, floor=300.0 + 420 * n, width=560.0, depth=280.0,
-              clearance=chance.uniform(300, 400))
-        for n in range(chance.choice((1, 2)))
+              clearance=rng.uniform(300, 400))
+        for n in range(rng.choice((1, 2)))
     )  # fmt: skip
     piece = Piece(
         id="case", kind="bookcase", width=600.0, height=1200.0, depth=300.0, backdrop="#46535a", ledges=ledges
     )
     colours = ("#c4663c", "#2d6f73", "#efe6d2", "#23262b", "#d99a1c", "#8fa58a")
     stash = tuple(
-        Item(id=f"t{n}", category=chance.choice(("vessel", "object", "plant")), width=chance.uniform(90, 220),
-             height=chance.uniform(60, 290), depth=chance.uniform(70, 130), mass=1.0,
-             colours=((chance.choice(colours), 1.0),), finish=chance.choice(("matt", "gloss", "rough")))
-        for n in range(3 if len(ledges) == 2 else chance.choice((3, 4)))
+        Item(id=f"t{n}", category=rng.choice(("vessel", "object", "plant")), width=rng.uniform(90, 220),
+             height=rng.uniform(60, 290), depth=rng.uniform(70, 130), mass=1.0,
+             colours=((rng.choice(colours), 1.0),), finish=rng.choice(("matt", "gloss", "rough")))
+        for n in range(3 if len(ledges) == 2 else rng.choice((3, 4)))
     )  # fmt: skip
-    fullness = chance.choice(FULLNESSES)
+    fullness = rng.choice(FULLNESSES)
     plan = Plan(name="Small", pieces=(piece,), stash=stash)
     return replace(problem_of(plan, "case", Manner(fullness=fullness)), step=280.0)
 
@@ -88,17 +88,17 @@ def all_of(problem: Problem) -> Iterator[Placements]:
 
 def exact_case(seed: int) -> tuple[bool, int, float]:
     problem = small_problem(seed)
-    judge = Judge(problem)
+    objective = Objective(problem)
     best, count = float("-inf"), 0
     for placements in all_of(problem):
-        state = judge.state(placements)
+        state = objective.state(placements)
         count += 1
-        best = max(best, state.worth if state is not None else best)
+        best = max(best, state.objective if state is not None else best)
     run, begun, found_after = Annealing(problem, seed), time.perf_counter(), 0.0
-    while (spent := time.perf_counter() - begun) < EXACT_SECONDS and run.best.worth < best - 1e-9:
+    while (spent := time.perf_counter() - begun) < EXACT_SECONDS and run.best.objective < best - 1e-9:
         run.step(spent / EXACT_SECONDS)
         found_after = time.perf_counter() - begun
-    return run.best.worth >= best - 1e-9, count, found_after
+    return run.best.objective >= best - 1e-9, count, found_after
 
 
 def exact(cases: int = EXACT_CASES) -> None:
@@ -140,12 +140,12 @@ class PlainClimb:
     """
 
     def __init__(self, problem: Problem, seed: int, *, scatters: bool = True) -> None:
-        self._judge, self._chance, self._idle, self._scatters = Judge(problem), random.Random(seed), 0, scatters
-        self.now = self.best = self._judge.begun(self._scattered())
+        self._objective, self._rng, self._idle, self._scatters = Objective(problem), random.Random(seed), 0, scatters
+        self.now = self.best = self._objective.begun(self._scattered())
 
     def _scattered(self) -> Placements:
         """Throw things at random places, and keep those that have room."""
-        problem, placements = self._judge.problem, self._judge.problem.fixed
+        problem, placements = self._objective.problem, self._objective.problem.fixed
         bears = sum(recommended(problem.piece, ledge, problem.manner.fullness) for ledge in problem.open_ledges)
         for _ in range(round(2 * bears) if self._scatters else 0):
             changed = self._thrown(placements)
@@ -154,18 +154,18 @@ class PlainClimb:
         return placements
 
     def _thrown(self, placements: Placements) -> Placements:
-        problem, chance = self._judge.problem, self._chance
-        item, ledge = chance.choice(problem.candidates), chance.choice(problem.open_ledges)
+        problem, rng = self._objective.problem, self._rng
+        item, ledge = rng.choice(problem.candidates), rng.choice(problem.open_ledges)
         others = tuple(placement for placement in placements if placement.item != item.id)
-        return (*others, at(item, ledge, chance.uniform(0, ledge.width), chance.uniform(0, ledge.depth)))
+        return (*others, at(item, ledge, rng.uniform(0, ledge.width), rng.uniform(0, ledge.depth)))
 
     def step(self, progress: float) -> bool:
         if self._idle > PATIENCE:
-            self.now, self._idle = self._judge.begun(self._scattered()), 0
+            self.now, self._idle = self._objective.begun(self._scattered()), 0
         changed = self._thrown(self.now.placements)
-        if len(changed) == len(self.now.placements) and self._chance.random() < 0.3:
+        if len(changed) == len(self.now.placements) and self._rng.random() < 0.3:
             changed = changed[:-1]
-        state = self._judge.state(changed, self.now.worth + 1e-9)
+        state = self._objective.state(changed, self.now.objective + 1e-9)
         self._idle = self._idle + 1 if state is None else 0
         self.now = state or self.now
         if self.now.rank > self.best.rank:
@@ -182,16 +182,16 @@ def traced(make: Callable[[], Strategy], seconds: float, planned: float = 0.0) -
     """Run a search; one that cools does so over the ``planned`` seconds."""
     begun = time.perf_counter()
     search = make()
-    trace: Trace = [(time.perf_counter() - begun, search.best.worth)] if search.best.is_complete else []
+    trace: Trace = [(time.perf_counter() - begun, search.best.objective)] if search.best.is_complete else []
     while (spent := time.perf_counter() - begun) < seconds:
         if search.step(min(spent / (planned or seconds), 1.0)) and search.best.is_complete:
-            trace.append((time.perf_counter() - begun, search.best.worth))
+            trace.append((time.perf_counter() - begun, search.best.objective))
     return trace
 
 
-def time_to(trace: Trace, worth: float) -> float | None:
+def time_to(trace: Trace, objective: float) -> float | None:
     """Return after how many seconds a search was worth so much, None when it never was."""
-    return next((spent for spent, reached in trace if reached >= worth), None)
+    return next((spent for spent, reached in trace if reached >= objective), None)
 
 
 def worth_after(trace: Trace, seconds: float) -> float:
@@ -200,7 +200,7 @@ def worth_after(trace: Trace, seconds: float) -> float:
 
 def traced_annealing_in_general(problem: Problem, seed: int, seconds: float) -> Trace:
     """Run SciPy's dual annealing over where every thing stands, or that it stays in the stash."""
-    judge, ledges, things = Judge(problem), problem.open_ledges, problem.candidates
+    objective, ledges, things = Objective(problem), problem.open_ledges, problem.candidates
     begun = time.perf_counter()
     trace: Trace = []
 
@@ -215,11 +215,11 @@ def traced_annealing_in_general(problem: Problem, seed: int, seconds: float) -> 
 
     def cost(point: np.ndarray) -> float:
         placements = decode(point)
-        state = judge.state(placements)
-        if state is not None and (not trace or state.worth > trace[-1][1]):
-            trace.append((time.perf_counter() - begun, state.worth))
+        state = objective.state(placements)
+        if state is not None and (not trace or state.objective > trace[-1][1]):
+            trace.append((time.perf_counter() - begun, state.objective))
         # What cannot stand is worth less the more of it there is, so that the search has a slope to follow.
-        return -state.worth if state is not None else 1.0 + 0.05 * len(placements)
+        return -state.objective if state is not None else 1.0 + 0.05 * len(placements)
 
     def is_over(*_: object) -> bool:
         return time.perf_counter() - begun > seconds
@@ -276,10 +276,10 @@ def differences() -> None:
 def doubling() -> None:
     """Time to the same relative worth with the stash and with twice the stash."""
     plan, _ = demo_problem()
-    chance = random.Random(5)
+    rng = random.Random(5)
 
     def like(item: Item, number: int) -> Item:
-        size = chance.uniform(0.85, 1.15)
+        size = rng.uniform(0.85, 1.15)
         return replace(item, id=f"{item.id}-{number}", name=f"{item.label} {number}", width=item.width * size,
                        height=item.height * size, depth=item.depth * size)  # fmt: skip
 
@@ -293,7 +293,7 @@ def doubling() -> None:
             while time.perf_counter() - begun < 6.0:
                 trial.step((time.perf_counter() - begun) / 6.0)
             trace = traced(partial(Annealing, problem, seed), 12.0, 6.0)
-            spent.append(time_to(trace, 0.98 * trial.best.worth) or 12.0)
+            spent.append(time_to(trace, 0.98 * trial.best.objective) or 12.0)
         ratios.append(spent[1] / spent[0])
     print(
         f"(e) twice the stash: {statistics.median(ratios):.2f} times the time to the same relative worth (at most 2.3)"

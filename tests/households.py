@@ -40,15 +40,15 @@ def _data() -> dict[str, Any]:
 
 def household(start: str, seed: int) -> tuple[Plan, Manner]:
     """Return a plan with one piece of a start, a stash of 20 to 150 things, and how the look is meant to be."""
-    chance = Random(seed * 7919 + sum(map(ord, start)))
-    piece = _stretched(next(one for one in STARTS if one.id == start).make(), chance.uniform(*STRETCHED))
+    rng = Random(seed * 7919 + sum(map(ord, start)))
+    piece = _stretched(next(one for one in STARTS if one.id == start).make(), rng.uniform(*STRETCHED))
     piece = replace(piece, use=USES.get(start, piece.use))
-    count = int(20 * (150 / 20) ** chance.random())
-    themes = chance.sample(sorted(_data()["themes"]), 2 if count >= TWO_THEMES_FROM else 1)
-    things = _suiting(themes, ROOMS[start], (count + 1) // 2, chance) + _clutter(count // 2, chance)
-    chance.shuffle(things)
+    count = int(20 * (150 / 20) ** rng.random())
+    themes = rng.sample(sorted(_data()["themes"]), 2 if count >= TWO_THEMES_FROM else 1)
+    things = _suiting(themes, ROOMS[start], (count + 1) // 2, rng) + _clutter(count // 2, rng)
+    rng.shuffle(things)
     stash = tuple(replace(thing, id=f"thing-{number}") for number, thing in enumerate(things, 1))
-    return Plan(name=f"{start} {seed}", pieces=(piece,), stash=stash), Manner(fullness=chance.choice(FULLNESSES))
+    return Plan(name=f"{start} {seed}", pieces=(piece,), stash=stash), Manner(fullness=rng.choice(FULLNESSES))
 
 
 def _stretched(piece: Piece, factor: float) -> Piece:
@@ -59,24 +59,24 @@ def _stretched(piece: Piece, factor: float) -> Piece:
     return replace(piece, width=piece.width * factor, ledges=ledges, fixtures=fixtures, seats=seats)
 
 
-def _suiting(themes: list[str], room: str, count: int, chance: Random) -> list[Item]:
+def _suiting(themes: list[str], room: str, count: int, rng: Random) -> list[Item]:
     templates = [thing for thing in _data()["things"][0]["list"] if room in thing.get("rooms", (room,))]
-    ordered = sorted(templates, key=lambda thing: chance.random() * (0.6 if room in thing.get("rooms", ()) else 1.0))
+    ordered = sorted(templates, key=lambda thing: rng.random() * (0.6 if room in thing.get("rooms", ()) else 1.0))
     chosen = [ordered[number % len(ordered)] for number in range(count)]
     return [
-        _thing(template, _data()["themes"][themes[number % len(themes)]]["colours"], chance)
+        _thing(template, _data()["themes"][themes[number % len(themes)]]["colours"], rng)
         for number, template in enumerate(chosen)
     ]
 
 
-def _clutter(count: int, chance: Random) -> list[Item]:
+def _clutter(count: int, rng: Random) -> list[Item]:
     templates = _data()["clutter"][0]["list"]
-    chosen = chance.sample(templates, min(count, len(templates)))
-    return [_thing(template, {}, chance) for template in chosen]
+    chosen = rng.sample(templates, min(count, len(templates)))
+    return [_thing(template, {}, rng) for template in chosen]
 
 
-def _thing(template: dict[str, Any], theme: dict[str, str], chance: Random) -> Item:
-    factor = chance.uniform(*JITTER)
+def _thing(template: dict[str, Any], theme: dict[str, str], rng: Random) -> Item:
+    factor = rng.uniform(*JITTER)
     width, height, depth = (round(side * factor) for side in template["size"])
     shares = SHARES[len(template["colours"])]
     colours = tuple((theme.get(name, name), share) for name, share in zip(template["colours"], shares, strict=True))

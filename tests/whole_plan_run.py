@@ -67,11 +67,11 @@ def drive(plan: Plan, seed: int, *, seldom: float = SELDOM) -> Counter[str]:
     Exception
         Whatever is not a refusal in a sentence.
     """
-    chance = Random(seed)
+    rng = Random(seed)
     done: Counter[str] = Counter()
 
     def attempt(name: str, action: Callable[[], object], *, share: float = 1.0) -> None:
-        if chance.random() >= share:
+        if rng.random() >= share:
             return
         try:
             action()

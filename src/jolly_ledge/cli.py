@@ -7,7 +7,7 @@ from collections.abc import Callable, Sequence
 from pathlib import Path
 
 from jolly_ledge import __version__
-from jolly_ledge.cli_papers import PAPERS
+from jolly_ledge.cli_papers import PAPER_COMMANDS
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.words import SEASONS
@@ -378,7 +378,7 @@ def _photograph(chosen: argparse.Namespace) -> None:
 
 
 _ACTIONS: dict[str, Callable[[argparse.Namespace], int | None]] = {
-    **PAPERS,
+    **PAPER_COMMANDS,
     "review": _review,
     "compare": _compare,
     "mend": _mend,

@@ -133,7 +133,7 @@ def calendar_command(chosen: argparse.Namespace) -> None:
     print(f"Wrote {len(found)} dates to {chosen.out}")
 
 
-PAPERS: dict[str, Callable[[argparse.Namespace], None]] = {
+PAPER_COMMANDS: dict[str, Callable[[argparse.Namespace], None]] = {
     "sheet": sheet_command,
     "draw": draw_command,
     "client": client_command,

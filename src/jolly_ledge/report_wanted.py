@@ -7,11 +7,11 @@ from msgspec import Struct
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.entry.parser import parse_entry
 from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.lengths import LengthUnit
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money, typed
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.units import LengthUnit
 from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.proposals.restyle import restyle
 from jolly_ledge.proposals.wanted import match_found, substitutes, wanted
@@ -20,14 +20,14 @@ VESSELS = frozenset({"vessel", "bowl", "basket"})
 NOTHING_NEEDED = "Nothing is needed: no one thing more would help this look."
 
 
-class Told(Struct, frozen=True):
+class CommandAnswer(Struct, frozen=True):
     """One answer, as a plain value and as text."""
 
     value: dict[str, Any]
     text: str
 
 
-def what_is_wanted(plan: Plan, look: Look) -> Told:
+def what_is_wanted(plan: Plan, look: Look) -> CommandAnswer:
     """Tell what is not owned and would help a look most."""
     found = wanted(plan, look)
     values = [
@@ -48,10 +48,12 @@ def what_is_wanted(plan: Plan, look: Look) -> Told:
         }
         for want in found
     ]
-    return Told({"look": look.id, "wanted": values}, "\n".join(want.sentence for want in found) or NOTHING_NEEDED)
+    return CommandAnswer(
+        {"look": look.id, "wanted": values}, "\n".join(want.sentence for want in found) or NOTHING_NEEDED
+    )
 
 
-def found_thing(plan: Plan, look: Look, line: str, unit: LengthUnit) -> Told:
+def found_thing(plan: Plan, look: Look, line: str, unit: LengthUnit) -> CommandAnswer:
     """Tell whether a thing found in a shop suits a look.
 
     Raises
@@ -65,10 +67,10 @@ def found_thing(plan: Plan, look: Look, line: str, unit: LengthUnit) -> Told:
         "look": look.id, "item": item.label, "fits": bool(told.placements), "ledge": told.ledge,
         "instead": told.instead, "gain": round(told.gain, 4), "sentence": told.sentence,
     }  # fmt: skip
-    return Told(value, told.sentence)
+    return CommandAnswer(value, told.sentence)
 
 
-def instead_of(plan: Plan, look: Look, item_id: str) -> Told:
+def instead_of(plan: Plan, look: Look, item_id: str) -> CommandAnswer:
     """Tell what comes closest to a dear thing and costs less."""
     dear = plan.item(item_id)
     found = substitutes(plan, look, dear)
@@ -80,10 +82,12 @@ def instead_of(plan: Plan, look: Look, item_id: str) -> Told:
         f"The {item.label}: {percent(alike)} alike{'' if saved is None else f', saves {money(saved, plan.currency)}'}."
         for item, alike, saved in found
     ]
-    return Told({"instead_of": item_id, "found": values}, "\n".join(lines) or f"Nothing cheaper than the {dear.label}.")
+    return CommandAnswer(
+        {"instead_of": item_id, "found": values}, "\n".join(lines) or f"Nothing cheaper than the {dear.label}."
+    )
 
 
-def change_over(plan: Plan, first: Look, second: Look, season: str = "", unit: LengthUnit = "mm") -> Told:
+def change_over(plan: Plan, first: Look, second: Look, season: str = "", unit: LengthUnit = "mm") -> CommandAnswer:
     """Tell the fewest carries from one look to another.
 
     Raises
@@ -101,10 +105,10 @@ def change_over(plan: Plan, first: Look, second: Look, season: str = "", unit: L
         "comes_from": {room: list(names) for room, names in told.comes_from},
     }
     lines = [told.summary, *(f"{number}. {c.sentence}" for number, c in enumerate(told.carries, start=1))]
-    return Told(value, "\n".join(lines))
+    return CommandAnswer(value, "\n".join(lines))
 
 
-def stems_for(plan: Plan, vessel_id: str, bunch_id: str | None, look: Look | None) -> Told:
+def stems_for(plan: Plan, vessel_id: str, bunch_id: str | None, look: Look | None) -> CommandAnswer:
     """Tell how stems stand in a vessel.
 
     Raises
@@ -128,4 +132,4 @@ def stems_for(plan: Plan, vessel_id: str, bunch_id: str | None, look: Look | Non
         "cuts": [{"stems": number, "length": length} for number, length in told.cuts], "bunches": told.bunches,
         "cost": None if told.cost is None else typed(told.cost), "sentences": list(told.sentences),
     }  # fmt: skip
-    return Told(value, "\n".join(told.sentences))
+    return CommandAnswer(value, "\n".join(told.sentences))

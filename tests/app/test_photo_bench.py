@@ -103,10 +103,10 @@ def test_a_sheet_of_paper_gives_the_scale_of_the_whole(window: MainWindow, qtbot
     bench.load(tmp_path / "case.jpg")
     qtbot.mouseClick(bench.corner_strip.known_row.chips["a4"], LEFT)
     assert bench.corner_strip.known_width.length == 210
-    chance = np.random.default_rng(3)
+    rng = np.random.default_rng(3)
     bench.view.corners = [
         (x + dx, y + dy)
-        for (x, y), (dx, dy) in zip(camera.corners(420, 1248.5, 210, 297), chance.normal(0, 1.5, (4, 2)), strict=True)
+        for (x, y), (dx, dy) in zip(camera.corners(420, 1248.5, 210, 297), rng.normal(0, 1.5, (4, 2)), strict=True)
     ]
     qtbot.mouseClick(bench.corner_strip.fit_button, LEFT)
     qtbot.mouseClick(bench.corner_strip.straighten_button, LEFT)

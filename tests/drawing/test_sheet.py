@@ -13,9 +13,9 @@ from jolly_ledge.drawing.picture import Label, Picture, Shape
 from jolly_ledge.drawing.sheet import sheet_pages
 from jolly_ledge.edits.answers import AnswerCaution
 from jolly_ledge.geometry.arrangement import arrange
+from jolly_ledge.model.lengths import LengthUnit, format_length, parse_length
 from jolly_ledge.model.look import Answer, LogEntry
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.units import LengthUnit, format_length, parse_length
 from jolly_ledge.planning.pull_list import pull_list
 from jolly_ledge.planning.time_estimate import time_estimate
 from jolly_ledge.planning.tools import tools_for

@@ -65,34 +65,34 @@ def _times(value: Any, by: float, *names: str) -> Any:
 
 def shaken(plan: Plan, seed: int, size: float = 0.08, place_mm: float = 15.0) -> Plan:
     """Return the plan with every size changed by up to a share, and every place, the same in all looks."""
-    chance = random.Random(seed)
-    stash = tuple(_shaken_item(item, chance, size) for item in plan.stash)
+    rng = random.Random(seed)
+    stash = tuple(_shaken_item(item, rng, size) for item in plan.stash)
     moves: dict[tuple[str, str], tuple[float, float]] = {}
 
     def move(placement: Placement) -> Placement:
         if placement.x is None or placement.z is None:
             return placement
         key = (placement.item, placement.ledge)
-        along, deep = moves.setdefault(key, (chance.uniform(-1, 1) * place_mm, chance.uniform(-1, 1) * place_mm / 2))
+        along, deep = moves.setdefault(key, (rng.uniform(-1, 1) * place_mm, rng.uniform(-1, 1) * place_mm / 2))
         return replace(placement, x=placement.x + along, z=placement.z + deep)
 
     looks = tuple(replace(look, placements=tuple(move(p) for p in look.placements)) for look in plan.looks)
     return replace(plan, stash=stash, looks=looks)
 
 
-def _shaken_item(item: Item, chance: random.Random, size: float) -> Item:
+def _shaken_item(item: Item, rng: random.Random, size: float) -> Item:
     return replace(
         item,
-        width=item.width * (1 + chance.uniform(-size, size)),
-        height=item.height * (1 + chance.uniform(-size, size)),
-        depth=item.depth * (1 + chance.uniform(-size, size)),
+        width=item.width * (1 + rng.uniform(-size, size)),
+        height=item.height * (1 + rng.uniform(-size, size)),
+        depth=item.depth * (1 + rng.uniform(-size, size)),
     )
 
 
 def shuffled(plan: Plan, seed: int) -> Plan:
     """Return the plan with the placements of every look in another order."""
-    chance = random.Random(seed)
+    rng = random.Random(seed)
     looks = tuple(
-        replace(look, placements=tuple(chance.sample(look.placements, len(look.placements)))) for look in plan.looks
+        replace(look, placements=tuple(rng.sample(look.placements, len(look.placements)))) for look in plan.looks
     )
     return replace(plan, looks=looks)

@@ -79,12 +79,12 @@ def test_two_metres_are_right_to_one_in_a_hundred_from_a_sheet_of_paper(scene: S
 def test_the_told_error_is_what_repeated_marking_shows() -> None:
     exact = CAMERA.corners(0, 0, CASE.width, CASE.height)
     start, end = CAMERA.pixel(20, 940), CAMERA.pixel(820, 940)
-    chance = np.random.default_rng(11)
+    rng = np.random.default_rng(11)
     found = []
     for _ in range(400):
-        corners = tuple(tuple(c + chance.normal(0, 1.5, 2)) for c in exact)
-        ends = [tuple(np.asarray(e) + chance.normal(0, 1.5, 2)) for e in (start, end)]
-        known = Known(0, 0, CASE.width + chance.normal(0, 1), CASE.height + chance.normal(0, 1))
+        corners = tuple(tuple(c + rng.normal(0, 1.5, 2)) for c in exact)
+        ends = [tuple(np.asarray(e) + rng.normal(0, 1.5, 2)) for e in (start, end)]
+        known = Known(0, 0, CASE.width + rng.normal(0, 1), CASE.height + rng.normal(0, 1))
         found.append(View(corners, known).length(ends[0], ends[1]))  # type: ignore[arg-type]
     told = View(exact, WHOLE).error(start, end)
     assert told == pytest.approx(2 * np.std(found), rel=0.2)

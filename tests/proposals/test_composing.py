@@ -76,9 +76,9 @@ def test_the_same_seed_composes_the_same(demo: Plan) -> None:
 
 def test_one_ledge_anew_leaves_the_others(demo: Plan) -> None:
     problem = problem_for(next(s for s in STARTS if begin(s, set()).kind == "bookcase"), demo)
-    before, chance, seen = composition_of(problem), Random(2), 0
+    before, rng, seen = composition_of(problem), Random(2), 0
     for _ in range(12):
-        after = recomposed(before, chance)
+        after = recomposed(before, rng)
         if after is None:
             continue
         seen += 1
@@ -90,10 +90,10 @@ def test_one_ledge_anew_leaves_the_others(demo: Plan) -> None:
 
 def test_a_shift_moves_one_group_as_a_whole(demo: Plan) -> None:
     problem = problem_for(next(s for s in STARTS if begin(s, set()).kind == "bookcase"), demo)
-    before, chance, seen = composition_of(problem), Random(2), 0
+    before, rng, seen = composition_of(problem), Random(2), 0
     old = {placement.id: placement for placement in before.placements}
     for _ in range(30):
-        after = shifted(before, chance)
+        after = shifted(before, rng)
         if after is None:
             continue
         seen += 1
@@ -125,9 +125,9 @@ def tried(move: Move, demo: Plan) -> Iterator[tuple[Composition, Composition]]:
     """Yield compositions of a bookcase, a mantel and one shelf before and after a move, as often as it can be made."""
     for kind, seed in product(("bookcase", "mantel", "shelf"), range(4)):
         before = crowded_at_one_end(seed) if kind == "shelf" else composition_of(kind_problem(demo, kind), seed)
-        chance = Random(seed)
+        rng = Random(seed)
         for _ in range(20):
-            after = move(before, chance)
+            after = move(before, rng)
             if after is not None:
                 yield before, after
 

@@ -13,10 +13,10 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.piece import Fixture, Ledge, Piece, Wish
 from jolly_ledge.proposals.conflicts import cannot_be, conflicts_in, smallest_conflict
-from jolly_ledge.proposals.errands import errands_of
+from jolly_ledge.proposals.placement_search import settle
 from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.propose import proposals
-from jolly_ledge.proposals.settling import settle
+from jolly_ledge.proposals.requirements import requirements_of
 
 MUST = ("must-keep",)
 JARS = tuple(thing(f"jar{n}", height=150.0 + 20 * n) for n in range(6))
@@ -35,7 +35,7 @@ def test_things_that_just_fit_are_packed() -> None:
     # Three on one shelf of 800 mm with five millimetres between.
     stash = (broad("harp", 300.0), broad("trunk", 270.0), broad("chest", 200.0), *JARS)
     problem = asked(stash, case_of(1))
-    found, to_the_end = settle(problem, errands_of(problem))
+    found, to_the_end = settle(problem, requirements_of(problem))
     assert to_the_end
     assert found is not None
     assert {placement.item for placement in found} == {"harp", "trunk", "chest"}
@@ -66,21 +66,21 @@ def test_the_smallest_set_in_conflict_is_named(
 @pytest.mark.parametrize("seed", range(40))
 def test_a_conflict_needs_each_of_its_parts(seed: int) -> None:
     """Whatever is left out of a conflict, the rest finds its place: the set that is named is as small as can be."""
-    chance = Random(seed)
-    count = chance.randint(2, 6)
-    things = tuple(broad(f"chest{n}", chance.uniform(120.0, 460.0)) for n in range(count))
-    lock = thing("lock", "box", width=chance.uniform(100.0, 400.0), height=150.0, depth=chance.choice((90.0, 280.0)))
-    locks = (put("lock", x=chance.uniform(200.0, 600.0), locked=True),) if chance.random() < 0.6 else ()
+    rng = Random(seed)
+    count = rng.randint(2, 6)
+    things = tuple(broad(f"chest{n}", rng.uniform(120.0, 460.0)) for n in range(count))
+    lock = thing("lock", "box", width=rng.uniform(100.0, 400.0), height=150.0, depth=rng.choice((90.0, 280.0)))
+    locks = (put("lock", x=rng.uniform(200.0, 600.0), locked=True),) if rng.random() < 0.6 else ()
     wishes = (Wish(kind="centred", items=("chest0",)), Wish(kind="centred", items=("chest1",)))
-    piece = case_of(1, wishes=wishes if chance.random() < 0.4 else ())
+    piece = case_of(1, wishes=wishes if rng.random() < 0.4 else ())
     problem = asked((*things, lock, *JARS), piece, locks)
-    errands = errands_of(problem)
-    found, to_the_end = settle(problem, errands)
+    requirements = requirements_of(problem)
+    found, to_the_end = settle(problem, requirements)
     if found is not None or not to_the_end:
         # A search that is cut short blames nobody.
         assert conflicts_in(problem) == ()
         return
-    parts = smallest_conflict(problem, errands)
+    parts = smallest_conflict(problem, requirements)
     assert cannot_be(problem, parts)
     for part in parts:
         rest = [other for other in parts if other is not part]
@@ -260,7 +260,7 @@ def test_what_has_a_cord_stands_near_the_socket() -> None:
     piece = case_of(3, fixtures=(socket,))
     lamp = thing("lamp", "lamp", height=330.0, width=200.0, depth=200.0, traits=("must-keep", "corded"))
     problem = asked((*JARS, lamp), piece)
-    found, _ = settle(problem, errands_of(problem))
+    found, _ = settle(problem, requirements_of(problem))
     assert found is not None
     assert found[0].ledge == "a3"
 

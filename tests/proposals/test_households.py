@@ -185,10 +185,10 @@ def test_nothing_is_set_or_moved_behind_a_bar(seed: int) -> None:
         if composition is None:
             continue
         assert not behind_bars(composition)
-        chance = Random(number)
+        rng = Random(number)
         for move in MOVES:
             for _ in range(3):
-                after = move(composition, chance)
+                after = move(composition, rng)
                 if after is not None:
                     moved += 1
                     assert not behind_bars(after)

@@ -25,11 +25,11 @@ COLOURS = ("#5f7486", "#eee9df", "#a9583a", "#6f7d56")
 
 
 def books(count: int, seed: int = 4, **more: object) -> tuple[Item, ...]:
-    chance = Random(seed)
+    rng = Random(seed)
     return tuple(
         thing(
-            f"book{number}", "book", width=float(chance.randint(18, 40)), height=float(chance.randint(190, 270)),
-            depth=float(chance.randint(130, 190)), colours=((chance.choice(COLOURS), 1.0),), traits=("must-keep",),
+            f"book{number}", "book", width=float(rng.randint(18, 40)), height=float(rng.randint(190, 270)),
+            depth=float(rng.randint(130, 190)), colours=((rng.choice(COLOURS), 1.0),), traits=("must-keep",),
             **more,
         )
         for number in range(count)

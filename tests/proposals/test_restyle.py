@@ -96,13 +96,13 @@ def test_a_thing_under_which_its_own_carrier_comes_is_lifted_first() -> None:
 
 
 def random_looks(seed: int) -> tuple[Arrangement, Arrangement]:
-    chance = random.Random(seed)
-    items = tuple(thing(f"t{n}", width=110.0, depth=110.0, mass=1.0) for n in range(chance.randint(3, 6)))
+    rng = random.Random(seed)
+    items = tuple(thing(f"t{n}", width=110.0, depth=110.0, mass=1.0) for n in range(rng.randint(3, 6)))
     spots = [(ledge, 70.0 + 125 * n) for ledge in ("a1", "a2") for n in range(3)]
 
     def some() -> Arrangement:
-        placed = [item for item in items if chance.random() < 0.85]
-        where = chance.sample(spots, len(placed))
+        placed = [item for item in items if rng.random() < 0.85]
+        where = rng.sample(spots, len(placed))
         return look_of(items, *(put(one.id, ledge, x=x) for one, (ledge, x) in zip(placed, where, strict=True)))
 
     return some(), some()

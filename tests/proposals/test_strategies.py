@@ -7,10 +7,10 @@ from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
 from jolly_ledge.model.look import Manner
+from jolly_ledge.proposals.objective import OVERLAP_COST, OVERLAP_FREE, Objective, overlap, pairs_of
 from jolly_ledge.proposals.problem import Problem, problem_of
 from jolly_ledge.proposals.propose import Progress, Proposals, proposals, propose
 from jolly_ledge.proposals.strategies import STRATEGIES
-from jolly_ledge.proposals.worth import OVERLAP_COST, OVERLAP_FREE, Judge, overlap, pairs_of
 
 STASH = (
     *(thing(f"jar{n}", height=140.0 + 30 * n, width=80.0 + 9 * n) for n in range(6)),
@@ -89,13 +89,13 @@ def test_what_has_much_in_common_with_an_earlier_proposal_is_worth_less(problem:
     (first,) = proposals([problem], 5, steps=30).found
     placements = first.look.placements
     alone, later = (
-        Judge(problem).state(placements),
-        Judge(problem, (pairs_of(placements, problem.fixed),)).state(placements),
+        Objective(problem).state(placements),
+        Objective(problem, (pairs_of(placements, problem.fixed),)).state(placements),
     )
     assert alone is not None
     assert later is not None
     assert later.score == alone.score
-    assert later.worth == pytest.approx(alone.worth - OVERLAP_COST * (1 - OVERLAP_FREE))
+    assert later.objective == pytest.approx(alone.objective - OVERLAP_COST * (1 - OVERLAP_FREE))
 
 
 def test_later_proposals_know_earlier_ones(problem: Problem) -> None:
@@ -110,9 +110,9 @@ def test_what_is_to_stay_costs_where_it_goes(problem: Problem) -> None:
     base = found.look.placements
     fewer = tuple(p for p in base if p.host is None)[:2] + problem.fixed
     fewer = tuple(dict.fromkeys(fewer))
-    free, bound = (Judge(replace(problem, base=base, stay=stay)) for stay in (0.0, 1.0))
+    free, bound = (Objective(replace(problem, base=base, stay=stay)) for stay in (0.0, 1.0))
     loose, held = free.begun(fewer), bound.begun(fewer)
     own, whole = pairs_of(fewer, problem.fixed), pairs_of(base, problem.fixed)
     assert loose.score == held.score
-    assert loose.worth - held.worth == pytest.approx(OVERLAP_COST * (1 - len(own & whole) / len(whole)))
-    assert bound.begun(base).worth == pytest.approx(free.begun(base).worth)
+    assert loose.objective - held.objective == pytest.approx(OVERLAP_COST * (1 - len(own & whole) / len(whole)))
+    assert bound.begun(base).objective == pytest.approx(free.begun(base).objective)

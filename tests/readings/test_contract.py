@@ -18,7 +18,7 @@ from jolly_ledge.model.look import Manner, Placement
 from jolly_ledge.model.piece import Fixture, Ledge, Seat
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.reading import Reading
-from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, UNIT, Entry, assess, loss_of
+from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER, UNIT, ReadingEntry, assess, loss_of
 from jolly_ledge.scene.as_seen import as_seen
 
 EACH = pytest.mark.parametrize("entry", REGISTER, ids=lambda entry: entry.id)
@@ -89,7 +89,7 @@ TABLE = case_of(
 
 
 def world(
-    entry: Entry, items: tuple[Item, ...] = (), placements: tuple[Placement, ...] = (), *, mirrored: bool = False
+    entry: ReadingEntry, items: tuple[Item, ...] = (), placements: tuple[Placement, ...] = (), *, mirrored: bool = False
 ) -> Arrangement:
     """Return a look that a reading applies to, with more in it, or mirrored left to right."""
     if entry.id in OF_A_TABLE:
@@ -101,7 +101,7 @@ def world(
     return whole((*ITEMS, *items), (*look, *placements))
 
 
-def read(entry: Entry, arrangement: Arrangement) -> Reading | None:
+def read(entry: ReadingEntry, arrangement: Arrangement) -> Reading | None:
     return entry.read(as_seen(arrangement), arrangement.manner)
 
 
@@ -110,7 +110,7 @@ def whole(items: tuple[Item, ...] = ITEMS, placements: tuple[Placement, ...] = L
 
 
 @EACH
-def test_it_applies_to_a_full_look(entry: Entry) -> None:
+def test_it_applies_to_a_full_look(entry: ReadingEntry) -> None:
     reading = read(entry, world(entry))
     assert reading is not None
     assert reading.id == entry.id
@@ -121,12 +121,12 @@ def test_it_applies_to_a_full_look(entry: Entry) -> None:
 
 
 @EACH
-def test_it_is_pure(entry: Entry) -> None:
+def test_it_is_pure(entry: ReadingEntry) -> None:
     assert read(entry, world(entry)) == read(entry, world(entry))
 
 
 @EACH
-def test_the_order_of_the_file_does_not_matter(entry: Entry) -> None:
+def test_the_order_of_the_file_does_not_matter(entry: ReadingEntry) -> None:
     forward = world(entry)
     look = replace(forward.look, placements=tuple(reversed(forward.look.placements)))
     stash = {placed.item.id: placed.item for placed in forward.placed_items}
@@ -139,7 +139,7 @@ def test_the_order_of_the_file_does_not_matter(entry: Entry) -> None:
 
 
 @EACH
-def test_what_cannot_be_seen_changes_nothing(entry: Entry) -> None:
+def test_what_cannot_be_seen_changes_nothing(entry: ReadingEntry) -> None:
     hidden = (thing("chest", "box", traits=("lidded",)), thing("router", "device", colours=(("#ff00ff", 1.0),)))
     chest = put("chest", "b2", x=600, z=150)
     shown = world(entry, hidden, (chest,))
@@ -148,12 +148,12 @@ def test_what_cannot_be_seen_changes_nothing(entry: Entry) -> None:
 
 
 @EACH
-def test_what_is_only_in_the_stash_changes_nothing(entry: Entry) -> None:
+def test_what_is_only_in_the_stash_changes_nothing(entry: ReadingEntry) -> None:
     assert read(entry, world(entry)) == read(entry, world(entry, tuple(replace(i, id=f"x{i.id}") for i in ITEMS)))
 
 
 @EACH
-def test_a_mirrored_look_reads_the_same(entry: Entry) -> None:
+def test_a_mirrored_look_reads_the_same(entry: ReadingEntry) -> None:
     one, other = read(entry, world(entry)), read(entry, world(entry, mirrored=True))
     assert one is not None
     assert other is not None
@@ -162,7 +162,7 @@ def test_a_mirrored_look_reads_the_same(entry: Entry) -> None:
 
 
 @EACH
-def test_it_is_named_asked_for_and_weighed(entry: Entry) -> None:
+def test_it_is_named_asked_for_and_weighed(entry: ReadingEntry) -> None:
     assert NAMES[entry.id] == entry.name
     assert entry.question in QUESTIONS
     assert entry.id == entry.name.lower().replace(" ", "-")
@@ -171,19 +171,19 @@ def test_it_is_named_asked_for_and_weighed(entry: Entry) -> None:
 @EACH
 @pytest.mark.parametrize("figure", ["peaks", "weave", "mirrored"])
 @pytest.mark.parametrize("fullness", ["airy", "layered", "abundant"])
-def test_it_reads_in_every_manner(entry: Entry, figure: str, fullness: str) -> None:
+def test_it_reads_in_every_manner(entry: ReadingEntry, figure: str, fullness: str) -> None:
     reading = read(entry, whole(figure=figure, fullness=fullness))
     assert reading is None or 0.0 <= reading.score <= 1.0
 
 
 @EACH
-def test_one_thing_alone_can_be_read(entry: Entry) -> None:
+def test_one_thing_alone_can_be_read(entry: ReadingEntry) -> None:
     reading = read(entry, arranged((thing("vase"),), (put("vase"),)))
     assert reading is None or reading.sentence.endswith(".")
 
 
 @EACH
-def test_a_finding_names_what_it_speaks_of(entry: Entry, demo: Plan) -> None:
+def test_a_finding_names_what_it_speaks_of(entry: ReadingEntry, demo: Plan) -> None:
     arrangement = (
         world(entry)
         if entry.id in OF_A_TABLE

@@ -44,13 +44,13 @@ def read(plan: Plan, look: Look) -> tuple[Assessment, tuple[Caution, ...]]:
 
 def walk(look: Look, seed: int) -> list[Look]:
     """Return looks of which each differs from the one before by a single thing, as a drag makes them."""
-    chance = random.Random(seed)
+    rng = random.Random(seed)
     steps = [look]
     for _ in range(STEPS):
         placements = list(steps[-1].placements)
-        index = chance.choice([n for n, p in enumerate(placements) if p.x is not None and p.z is not None])
+        index = rng.choice([n for n, p in enumerate(placements) if p.x is not None and p.z is not None])
         moved = placements[index]
-        placements[index] = replace(moved, x=(moved.x or 0.0) + chance.uniform(-60, 60), z=(moved.z or 0.0) + 5.0)
+        placements[index] = replace(moved, x=(moved.x or 0.0) + rng.uniform(-60, 60), z=(moved.z or 0.0) + 5.0)
         steps.append(replace(steps[-1], placements=tuple(placements)))
     return steps
 

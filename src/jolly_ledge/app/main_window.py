@@ -18,8 +18,8 @@ from jolly_ledge.app.widgets.notice import Notice, Offer
 from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.backups import Backup
 from jolly_ledge.files.codec import plan_from_json
+from jolly_ledge.model.lengths import LENGTH_UNITS, UNIT_NAMES
 from jolly_ledge.model.mishaps import or_instead
-from jolly_ledge.model.units import LENGTH_UNITS, UNIT_NAMES
 
 MOST_CHANGES = 5
 OPEN_KINDS = "Plans (*.ledge *.json);;All files (*)"

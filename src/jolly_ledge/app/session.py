@@ -19,10 +19,10 @@ from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.lengths import LengthUnit, format_length
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan, photo_names
-from jolly_ledge.model.units import LengthUnit, format_length
 from jolly_ledge.planning.plan_differences import plan_differences
 from jolly_ledge.proposals.meaning import Meaning
 from jolly_ledge.readings.register import Assessment, assess

@@ -33,11 +33,11 @@ from jolly_ledge.drawing.theme import INK, RULE, SOFT_INK
 from jolly_ledge.drawing.typesetting import wrapped
 from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.model.lengths import LengthUnit, format_length
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.units import LengthUnit, format_length
 from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.planning.pull_list import PullList, pull_list
 from jolly_ledge.planning.tape_figures import WALL, TapeFigure

@@ -8,9 +8,9 @@ from jolly_ledge.drawing.picture import Label, Picture, Primitive, Shape, ellips
 from jolly_ledge.drawing.theme import INK, RULE, SOFT_INK
 from jolly_ledge.drawing.typesetting import cut_to
 from jolly_ledge.model.colour import family_name
+from jolly_ledge.model.lengths import LengthUnit, format_length
 from jolly_ledge.model.money import money
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.units import LengthUnit, format_length
 from jolly_ledge.planning.shopping import ShoppingLine, ShoppingList, Total, discount_said
 
 AMOUNT_WIDTH = 110.0

@@ -27,9 +27,9 @@ from jolly_ledge.model.entry.vocabulary import (
 from jolly_ledge.model.errors import InvalidPlanError, JollyLedgeError, MoneyError
 from jolly_ledge.model.fresh_ids import FreshIds
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.lengths import LengthUnit, parse_length
 from jolly_ledge.model.money import price_of
 from jolly_ledge.model.phrases import with_article
-from jolly_ledge.model.units import LengthUnit, parse_length
 from jolly_ledge.model.value import checked
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, TRAITS
 

@@ -5,7 +5,7 @@ import re
 from msgspec import Struct
 
 from jolly_ledge.model.errors import LengthError
-from jolly_ledge.model.units import LengthUnit, parse_length
+from jolly_ledge.model.lengths import LengthUnit, parse_length
 
 _PART = re.compile(
     r"^\s*(?P<length>\d[\d\s./,½¼¾]*?\s*(?:mm|cm|in|\")?)\s*(?:further|more|too far|to the|too)?\s*"

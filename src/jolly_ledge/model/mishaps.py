@@ -11,7 +11,7 @@ from typing import Concatenate, ParamSpec, TypeVar
 LOG = logging.getLogger("jolly_ledge")
 LOG.addHandler(logging.NullHandler())
 
-Told = ParamSpec("Told")
+Arguments = ParamSpec("Arguments")
 Owner = TypeVar("Owner")
 Result = TypeVar("Result")
 
@@ -35,11 +35,11 @@ def or_instead(attempt: Callable[[], Result], instead: Result, sentence: str) ->
         return instead
 
 
-def survives(event: Callable[Concatenate[Owner, Told], None]) -> Callable[Concatenate[Owner, Told], None]:
+def survives(event: Callable[Concatenate[Owner, Arguments], None]) -> Callable[Concatenate[Owner, Arguments], None]:
     """Let a method that the toolkit calls end quietly where it fails: an error that leaves it ends the program."""
 
     @wraps(event)
-    def kept(self: Owner, /, *arguments: Told.args, **named: Told.kwargs) -> None:
+    def kept(self: Owner, /, *arguments: Arguments.args, **named: Arguments.kwargs) -> None:
         try:
             event(self, *arguments, **named)
         except Exception:

@@ -202,11 +202,11 @@ def colours_of(pixels: NDArray[np.float64]) -> tuple[ColourShare, ...]:
     from scipy.cluster.vq import kmeans2
     from skimage.color import lab2rgb
 
-    chance = np.random.default_rng(SEED)
-    sample = pixels if len(pixels) <= 8000 else pixels[chance.choice(len(pixels), 8000, replace=False)]
+    rng = np.random.default_rng(SEED)
+    sample = pixels if len(pixels) <= 8000 else pixels[rng.choice(len(pixels), 8000, replace=False)]
     pull = np.array([LIGHTNESS_PULL, 1.0, 1.0])
     count = min(CLUSTERS, len(np.unique(sample.round(1), axis=0)))
-    _, labels = kmeans2(sample * pull, count, minit="++", rng=chance, missing="warn") if count > 1 else (
+    _, labels = kmeans2(sample * pull, count, minit="++", rng=rng, missing="warn") if count > 1 else (
         None, np.zeros(len(sample), int))  # fmt: skip
     groups = [sample[labels == index] for index in range(count) if (labels == index).any()]
     groups.sort(key=len, reverse=True)

@@ -32,7 +32,7 @@ OTHERS_TRIED = 12
 BACK_MM = 3.0
 
 
-def shuffled(problem: Problem, look: Arrangement, chance: Random) -> Placements | None:
+def shuffled(problem: Problem, look: Arrangement, rng: Random) -> Placements | None:
     """Return a look with its own stacks set down anywhere; None where no sound one was found."""
     stacks = _columns(look)
     if not stacks:
@@ -41,7 +41,7 @@ def shuffled(problem: Problem, look: Arrangement, chance: Random) -> Placements 
     for _ in range(BEGUN_ANEW):
         placements = rest
         for stack in sorted(stacks, key=lambda one: -one.width * (one.back - one.front)):
-            tried = _anywhere(problem, look, stack, placements, chance)
+            tried = _anywhere(problem, look, stack, placements, rng)
             if tried is None:
                 break
             placements = tried
@@ -50,14 +50,14 @@ def shuffled(problem: Problem, look: Arrangement, chance: Random) -> Placements 
     return None
 
 
-def exchanged(problem: Problem, look: Arrangement, chance: Random) -> Placements | None:
+def exchanged(problem: Problem, look: Arrangement, rng: Random) -> Placements | None:
     """Return a look with its stacks in each other's places, each as far back as it was wont to stand."""
     placements = look.look.placements
     names = [stack.ids for stack in _columns(look)]
     if len(names) < 2:
         return None
     for _ in range(EXCHANGES * len(names)):
-        first, second = chance.sample(names, 2)
+        first, second = rng.sample(names, 2)
         now = problem.resolve(placements)
         tried = _swapped(now, placements, _bounds(now, first), _bounds(now, second))
         if problem.has_room(problem.resolve(tried)):
@@ -65,7 +65,7 @@ def exchanged(problem: Problem, look: Arrangement, chance: Random) -> Placements
     return placements if placements != look.look.placements else None
 
 
-def other_choice(problem: Problem, look: Arrangement, chance: Random) -> Placements | None:
+def other_choice(problem: Problem, look: Arrangement, rng: Random) -> Placements | None:
     """Return a look with other things of the stash in the places of its own; None where nothing else fits."""
     placements = look.look.placements
     items = {item.id: item for item in problem.plan.stash}
@@ -75,7 +75,7 @@ def other_choice(problem: Problem, look: Arrangement, chance: Random) -> Placeme
         used = {placement.item for placement in placements}
         free = [item for item in (*problem.candidates, *problem.required) if item.id not in used and _stands(item)]
         ledge = problem.piece.ledge(old.ledge)
-        for item in chance.sample(free, min(len(free), OTHERS_TRIED)):
+        for item in rng.sample(free, min(len(free), OTHERS_TRIED)):
             new = _in_place_of(old, item, ledge)
             guests = {placement.id for placement in placements if placement.host == old.id}
             kept = tuple(new if p.id == old.id else p for p in without(placements, guests))
@@ -133,7 +133,7 @@ def _moved(placement: Placement, ledge: Ledge, along: float, into: float) -> Pla
 
 
 def _anywhere(
-    problem: Problem, look: Arrangement, stack: Stack, placements: Placements, chance: Random
+    problem: Problem, look: Arrangement, stack: Stack, placements: Placements, rng: Random
 ) -> Placements | None:
     """Return placements with a stack more, somewhere where it has room."""
     parts = _whole(look, stack.ids)
@@ -141,11 +141,11 @@ def _anywhere(
     leans = any(placement.pose == "leaning" for placement in own)
     width, depth = stack.width, stack.back - stack.front
     for _ in range(PLACES_TRIED):
-        ledge = chance.choice(problem.open_ledges)
+        ledge = rng.choice(problem.open_ledges)
         if width > ledge.width or depth > ledge.depth:
             continue
-        left = chance.uniform(0.0, ledge.width - width)
-        front = ledge.depth - depth if leans else chance.uniform(0.0, ledge.depth - depth)
+        left = rng.uniform(0.0, ledge.width - width)
+        front = ledge.depth - depth if leans else rng.uniform(0.0, ledge.depth - depth)
         along, into = left - (stack.left - stack.ledge.left), front - stack.front
         tried = (*placements, *(_moved(placement, ledge, along, into) for placement in own))
         beside = tuple(placement for placement in tried if placement.ledge == ledge.id)
@@ -195,14 +195,14 @@ def _in_place_of(old: Placement, item: Item, ledge: Ledge) -> Placement:
     return replace(new, id=old.id)
 
 
-def anything(problem: Problem, chance: Random) -> Placements:
+def anything(problem: Problem, rng: Random) -> Placements:
     """Return things by chance of those that belong, about as many as the ledges bear, anywhere where they have room."""
     placements = problem.fixed
     used = {placement.item for placement in placements}
     # What would be taken at all: what belongs and goes with the rest; a whole rubbish heap is no measure.
-    suiting = _suiting(problem, chance.randrange(PALETTES))
+    suiting = _suiting(problem, rng.randrange(PALETTES))
     free = [item for item in suiting if item.id not in used]
-    chance.shuffle(free)
+    rng.shuffle(free)
     wanted = sum(recommended(problem.piece, ledge, problem.manner.fullness) for ledge in problem.open_ledges)
     taken: dict[str, list[_Foot]] = {ledge.id: [] for ledge in problem.open_ledges}
     for one in problem.resolve(placements).visible:
@@ -213,8 +213,8 @@ def anything(problem: Problem, chance: Random) -> Placements:
             break
         homes = [ledge for ledge in problem.homes(item) if problem.welcomes(item, ledge)]
         for _ in range(PLACES_EACH if homes else 0):
-            ledge = chance.choice(homes)
-            place = at(item, ledge, chance.uniform(0.0, ledge.width), chance.uniform(0.0, ledge.depth))
+            ledge = rng.choice(homes)
+            place = at(item, ledge, rng.uniform(0.0, ledge.width), rng.uniform(0.0, ledge.depth))
             size = extent(item, place.pose, place.turn)
             x, z = place.x or 0.0, place.z or 0.0
             foot = (x - size.width / 2, x + size.width / 2, z - size.depth / 2, z + size.depth / 2)

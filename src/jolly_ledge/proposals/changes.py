@@ -34,9 +34,9 @@ BESIDE_MM = (10.0, 50.0)
 class Changes:
     """Makes single changes; each gives new placements, or None where it cannot be made."""
 
-    def __init__(self, problem: Problem, chance: random.Random) -> None:
+    def __init__(self, problem: Problem, rng: random.Random) -> None:
         self._problem = problem
-        self._chance = chance
+        self._rng = rng
         self._items = {item.id: item for item in problem.plan.stash}
         self._ledges = {ledge.id: ledge for ledge in problem.open_ledges}
         self._kept = {placement.id for placement in problem.fixed}
@@ -54,7 +54,7 @@ class Changes:
         if not self._ledges:
             return None
         for _ in range(TRIES):
-            changed = self._chance.choices(self._kinds, self._often)[0](placements)
+            changed = self._rng.choices(self._kinds, self._often)[0](placements)
             if changed is not None and changed != placements:
                 return changed
         return None
@@ -68,23 +68,23 @@ class Changes:
             if p.id not in self._kept and p.inside is None and p.z is not None and p.id not in hosts
             and p.ledge in self._ledges
         ]  # fmt: skip
-        return self._chance.choice(free) if free else None
+        return self._rng.choice(free) if free else None
 
     def _spot(self, placements: Placements, item: Item, ledge: Ledge, pose: Pose | None = None) -> Placement:
         """Return a place for a thing: in a gap beside others, before them when it is small, or anywhere."""
-        chance, pose = self._chance, pose or usual_pose(item)
+        rng, pose = self._rng, pose or usual_pose(item)
         size = extent(item, pose)
         small = size.height < SMALL_SHARE * frame_height(ledge)
-        depth = chance.uniform(0.15, 0.4) if small else chance.uniform(0.4, 0.8)
+        depth = rng.uniform(0.15, 0.4) if small else rng.uniform(0.4, 0.8)
         wide = [gap for gap in self._gaps(placements, ledge) if gap[1] - gap[0] >= size.width + BESIDE_MM[0]]
-        if wide and chance.random() < INTO_A_GAP:
-            start, end = chance.choice(wide)
-            beside = chance.uniform(*BESIDE_MM)
-            near = start + beside if chance.random() < 0.5 else end - beside - size.width
+        if wide and rng.random() < INTO_A_GAP:
+            start, end = rng.choice(wide)
+            beside = rng.uniform(*BESIDE_MM)
+            near = start + beside if rng.random() < 0.5 else end - beside - size.width
             middle = min(max(near, start), end - size.width) + size.width / 2
-            depth = chance.uniform(0.3, 0.75)
+            depth = rng.uniform(0.3, 0.75)
         else:
-            middle = chance.uniform(0, ledge.width)
+            middle = rng.uniform(0, ledge.width)
         return self._at(item, ledge, middle, depth * ledge.depth, pose=pose)
 
     def _at(
@@ -115,12 +115,12 @@ class Changes:
         if one is None or one.on is not None:
             return None
         ledge, item = self._ledges[one.ledge], self._items[one.item]
-        if self._chance.random() < 0.3:
+        if self._rng.random() < 0.3:
             others = tuple(placement for placement in placements if placement.id != one.id)
             moved = self._spot(others, item, ledge, one.pose)
         else:
-            reach = self._chance.choice((25.0, 80.0))
-            middle = (one.x or 0.0) + self._chance.uniform(-reach, reach)
+            reach = self._rng.choice((25.0, 80.0))
+            middle = (one.x or 0.0) + self._rng.uniform(-reach, reach)
             moved = self._at(item, ledge, middle, one.z or 0.0, pose=one.pose, turn=one.turn)
         return _with(placements, one, replace(one, x=moved.x))
 
@@ -129,7 +129,7 @@ class Changes:
         if one is None or one.on is not None or one.pose == "leaning":
             return None
         ledge = self._ledges[one.ledge]
-        depth = self._chance.uniform(0.2, 0.8) * ledge.depth
+        depth = self._rng.uniform(0.2, 0.8) * ledge.depth
         moved = self._at(self._items[one.item], ledge, one.x or 0.0, depth, pose=one.pose, turn=one.turn)
         return _with(placements, one, replace(one, z=moved.z))
 
@@ -140,7 +140,7 @@ class Changes:
         free = self._free(placements, self._ledges[one.ledge])
         if not free:
             return None
-        item = self._chance.choice(free)
+        item = self._rng.choice(free)
         return _with(placements, one, self._at(item, self._ledges[one.ledge], one.x or 0.0, one.z or 0.0))
 
     def _swap(self, placements: Placements) -> Placements | None:
@@ -165,10 +165,10 @@ class Changes:
         ledges = [ledge for ledge in self._problem.homes(item) if ledge.id != one.ledge]
         if not ledges:
             return None
-        return _with(placements, one, self._spot(placements, item, self._chance.choice(ledges), one.pose))
+        return _with(placements, one, self._spot(placements, item, self._rng.choice(ledges), one.pose))
 
     def _bring(self, placements: Placements) -> Placements | None:
-        ledge = self._chance.choice(self._problem.open_ledges)
+        ledge = self._rng.choice(self._problem.open_ledges)
         missing = self._must - {placement.item for placement in placements}
         free = self._free(placements, ledge) + [
             item
@@ -177,11 +177,11 @@ class Changes:
         ]
         if not free:
             return None
-        return (*placements, self._spot(placements, self._chance.choice(free), ledge))
+        return (*placements, self._spot(placements, self._rng.choice(free), ledge))
 
     def _turn_over(self, placements: Placements) -> Placements | None:
         """Exchange left and right on one ledge."""
-        ledge = self._chance.choice(self._problem.open_ledges)
+        ledge = self._rng.choice(self._problem.open_ledges)
         if any(p.ledge == ledge.id and p.id in self._kept for p in placements):
             return None
         if any(p.ledge == ledge.id and p.on is not None for p in placements):
@@ -217,7 +217,7 @@ class Changes:
         ]  # fmt: skip
         if not free:
             return None
-        host = self._chance.choice(free)
+        host = self._rng.choice(free)
         return _with(placements, one, replace(one, on=host.id, x=host.placement.x, z=host.placement.z))
 
     def _standing_on(self, placements: Placements, ledge: str) -> tuple[PlacedItem, ...]:
@@ -232,7 +232,7 @@ class Changes:
         free = [i for i in self._free(placements, ledge) if can_raise(i) and carries_base(i, base_size)]
         if not free:
             return None
-        riser = self._chance.choice(free)
+        riser = self._rng.choice(free)
         base = self._at(riser, ledge, one.x or 0.0, one.z or 0.0, pose=pose_of(riser))
         raised = replace(one, on=base.id, x=base.x, z=base.z)
         return (*_with(placements, one, raised), base)
@@ -254,7 +254,7 @@ class Changes:
         ]  # fmt: skip
         if not vessels:
             return None
-        host = self._chance.choice(vessels)
+        host = self._rng.choice(vessels)
         there = filled.get(host.id)
         if there is not None:
             if there.id in self._kept or there.item in self._must:
@@ -264,7 +264,7 @@ class Changes:
         free = [i for i in self._problem.fillings if i.id not in placed and holds(self._items[host.item], i)]
         if not free:
             return None
-        item = self._chance.choice(free)
+        item = self._rng.choice(free)
         return (*placements, Placement(id=item.id, item=item.id, ledge=host.ledge, inside=host.id))
 
 

@@ -14,11 +14,11 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
-from jolly_ledge.proposals.errands import Errand, errands_of
+from jolly_ledge.proposals.placement_search import settle, settle_most
 from jolly_ledge.proposals.places import HUNG_MM, at, hung
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, stops_of, without
-from jolly_ledge.proposals.settling import settle, settle_most
+from jolly_ledge.proposals.requirements import Requirement, requirements_of
 from jolly_ledge.proposals.thing import LOUD, Thing, choose_palette
 
 GROUP_SHARES: dict[int, tuple[float, ...]] = {1: (0.68,), 2: (0.66, 0.42), 3: (0.74, 0.46, 0.24)}
@@ -43,34 +43,34 @@ WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 """What chance, a kind that stands there already, a look-alike and a stranger to the palette cost in the choice."""
 
 
-def compose(problem: Problem, chance: random.Random) -> tuple[Placement, ...]:
+def compose(problem: Problem, rng: random.Random) -> tuple[Placement, ...]:
     """Return an arrangement that can stand; it may still lack what found no place."""
-    placements = list(what_must_be(problem, chance))
+    placements = list(what_must_be(problem, rng))
     if not problem.open_ledges:
-        _hang_a_row(problem, placements, chance)
+        _hang_a_row(problem, placements, rng)
         return tuple(placements)
     _hang_something(problem, placements)
     ledges = list(problem.open_ledges)
-    chance.shuffle(ledges)
+    rng.shuffle(ledges)
     for number, ledge in enumerate(ledges):
-        _fill(problem, placements, ledge, chance, left=number % 2 == 0)
-    _fill_vessels(problem, placements, chance)
+        _fill(problem, placements, ledge, rng, left=number % 2 == 0)
+    _fill_vessels(problem, placements, rng)
     return tuple(placements)
 
 
-def what_must_be(problem: Problem, chance: random.Random) -> tuple[Placement, ...]:
+def what_must_be(problem: Problem, rng: random.Random) -> tuple[Placement, ...]:
     """Return what stays, and what must be there where it was found a place."""
-    errands = errands_of(problem)
+    requirements = requirements_of(problem)
     # A few throws of the dice make looks differ; where they fail, all places are tried in order.
-    found, _ = settle(problem, errands, chance, most=TRIES * (len(errands) + 1))
-    return _tried_in_order(problem, errands) if found is None else found
+    found, _ = settle(problem, requirements, rng, most=TRIES * (len(requirements) + 1))
+    return _tried_in_order(problem, requirements) if found is None else found
 
 
 @lru_cache(maxsize=4)
-def _tried_in_order(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Placement, ...]:
+def _tried_in_order(problem: Problem, requirements: tuple[Requirement, ...]) -> tuple[Placement, ...]:
     """Return places for all that must be there, or for as much as can be: what finds none drops no other."""
-    found, _ = settle(problem, errands) if len(errands) <= FEW_ERRANDS else (None, False)
-    return settle_most(problem, errands)[0] if found is None else found
+    found, _ = settle(problem, requirements) if len(requirements) <= FEW_ERRANDS else (None, False)
+    return settle_most(problem, requirements)[0] if found is None else found
 
 
 def near_the_base(problem: Problem) -> tuple[Placement, ...] | None:
@@ -86,7 +86,7 @@ def near_the_base(problem: Problem) -> tuple[Placement, ...] | None:
             return None
         left = without(left, gone)
     grounded = replace(problem, fixed=left)
-    found, _ = settle(grounded, errands_of(replace(grounded, required=resolved.awaited)))
+    found, _ = settle(grounded, requirements_of(replace(grounded, required=resolved.awaited)))
     return found
 
 
@@ -119,12 +119,12 @@ def _hang_something(problem: Problem, placements: list[Placement]) -> None:
                     return
 
 
-def _hang_a_row(problem: Problem, placements: list[Placement], chance: random.Random) -> None:
+def _hang_a_row(problem: Problem, placements: list[Placement], rng: random.Random) -> None:
     """Hang things side by side from a rail or on a wall, as many as the manner bears, tall and short in turn."""
     for wall in problem.walls:
         placed = {placement.item for placement in placements}
         free = _in_few_hues(
-            problem, [i for i in problem.candidates if i.id not in placed and i.width <= wall.width], chance
+            problem, [i for i in problem.candidates if i.id not in placed and i.width <= wall.width], rng
         )
         taken = sum(extent(_known(problem, p), p.pose).width for p in placements if p.ledge == wall.id)
         room = HUNG_SHARES[problem.manner.fullness] * wall.width - taken
@@ -144,15 +144,15 @@ def _hang_a_row(problem: Problem, placements: list[Placement], chance: random.Ra
             x += item.width + gap
 
 
-def _in_few_hues(problem: Problem, items: list[Item], chance: random.Random) -> list[Item]:
+def _in_few_hues(problem: Problem, items: list[Item], rng: random.Random) -> list[Item]:
     """Return what hangs well together, by chance in order: nothing loud, and the few hues that most of it carries."""
     things = [Thing(item) for item in items]
     quiet = [thing for thing in things if thing.loud < LOUD or problem.manner.palette]
     for thing in quiet:
         thing.welcome = dict.fromkeys((wall.id for wall in problem.walls), 1.0)
-    palette = choose_palette(quiet, problem.manner, chance)
+    palette = choose_palette(quiet, problem.manner, rng)
     suiting = [thing.item for thing in quiet if palette.fit(thing) >= SUITS_A_RAIL] or [thing.item for thing in quiet]
-    chance.shuffle(suiting)
+    rng.shuffle(suiting)
     return suiting
 
 
@@ -160,49 +160,49 @@ def _known(problem: Problem, placement: Placement) -> Item:
     return next(item for item in problem.plan.stash if item.id == placement.item)
 
 
-def _fill_vessels(problem: Problem, placements: list[Placement], chance: random.Random) -> None:
+def _fill_vessels(problem: Problem, placements: list[Placement], rng: random.Random) -> None:
     """Put stems or utensils into some of the vessels: greenery comes last."""
     items = {item.id: item for item in problem.plan.stash}
     free = list(problem.fillings)
-    chance.shuffle(free)
+    rng.shuffle(free)
     hosts = [p for p in placements if items[p.item].category == "vessel" and p.id not in {o.inside for o in placements}]
     for host in hosts:
-        if free and chance.random() < FILLED_SHARE:
+        if free and rng.random() < FILLED_SHARE:
             item = free.pop()
             inside = Placement(id=item.id, item=item.id, ledge=host.ledge, inside=host.id)
             place(problem, placements, inside, needed=False)
 
 
-def _fill(problem: Problem, placements: list[Placement], ledge: Ledge, chance: random.Random, *, left: bool) -> None:
+def _fill(problem: Problem, placements: list[Placement], ledge: Ledge, rng: random.Random, *, left: bool) -> None:
     """Fill a ledge with groups: the anchor at one side and back, its second beside, small things in front."""
     wanted = recommended(problem.piece, ledge, problem.manner.fullness)
-    count = max(1, round(wanted * chance.uniform(0.8, 1.15)))
+    count = max(1, round(wanted * rng.uniform(0.8, 1.15)))
     count -= sum(1 for placement in placements if placement.ledge == ledge.id)
-    groups = _groups(count, chance)
+    groups = _groups(count, rng)
     room = ledge.width / max(len(groups), 1)
     order = range(len(groups)) if left else range(len(groups) - 1, -1, -1)
     for size, slot in zip(groups, order, strict=True):
-        start = slot * room + chance.uniform(0.06, 0.22) * room
+        start = slot * room + rng.uniform(0.06, 0.22) * room
         shares = list(GROUP_SHARES[size])
-        if chance.random() < 0.4:
+        if rng.random() < 0.4:
             shares[:2] = reversed(shares[:2])
         for share in shares:
-            start = _add(problem, placements, ledge, share, start, chance)
+            start = _add(problem, placements, ledge, share, start, rng)
 
 
-def _groups(count: int, chance: random.Random) -> list[int]:
+def _groups(count: int, rng: random.Random) -> list[int]:
     """Return odd groups and worthy singles that make a count."""
     groups = []
     while count > 0:
-        size = 3 if count >= 3 and chance.random() < 0.8 else 1
+        size = 3 if count >= 3 and rng.random() < 0.8 else 1
         groups.append(size)
         count -= size
-    chance.shuffle(groups)
+    rng.shuffle(groups)
     return groups
 
 
 def _add(
-    problem: Problem, placements: list[Placement], ledge: Ledge, share: float, start: float, chance: random.Random
+    problem: Problem, placements: list[Placement], ledge: Ledge, share: float, start: float, rng: random.Random
 ) -> float:
     """Add the thing that suits a height best; return where the next may begin."""
     taken = {placement.item for placement in placements}
@@ -214,7 +214,7 @@ def _add(
         tall = extent(item, usual_pose(item)).height
         kind = SAME_KIND * any(item.category == other.category for other in beside)
         alike = ALIKE * max((likeness(item, other) for other in beside), default=0.0) ** 2
-        return abs(tall - height) / frame_height(ledge) + kind + alike + WHIM * chance.random()
+        return abs(tall - height) / frame_height(ledge) + kind + alike + WHIM * rng.random()
 
     free = [
         item for item in problem.candidates
@@ -227,5 +227,5 @@ def _add(
         if middle + size.width / 2 > ledge.width - EDGE_MM / 2:
             continue
         if place(problem, placements, at(item, ledge, middle, depth, step=problem.step), needed=False):
-            return start + size.width + chance.uniform(*GAPS_MM)
+            return start + size.width + rng.uniform(*GAPS_MM)
     return start + EDGE_MM

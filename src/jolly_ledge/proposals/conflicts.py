@@ -10,10 +10,10 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.proposals.composing.library import ledger_of
-from jolly_ledge.proposals.errands import Errand, errands_of
 from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.placement_search import MOST_TRIED, room_and_need, settle
 from jolly_ledge.proposals.problem import IN_SPACE, Problem
-from jolly_ledge.proposals.settling import MOST_TRIED, room_and_need, settle
+from jolly_ledge.proposals.requirements import Requirement, requirements_of
 
 TRIED_FOR_EACH = 600
 """Places that are tried for one set of things; a search that is cut short blames nobody."""
@@ -26,7 +26,7 @@ AS_WISHED: dict[str, str] = {
 
 MOST_NAMED = 9
 
-Part = Errand | Placement
+Part = Requirement | Placement
 
 
 def conflicts_in(problem: Problem) -> tuple[str, ...]:
@@ -35,10 +35,10 @@ def conflicts_in(problem: Problem) -> tuple[str, ...]:
     A search that is cut short blames nobody.
     """
     said = [sentence for _, sentence in problem.impossible]
-    errands = errands_of(problem)
-    found, to_the_end = settle(problem, errands) if errands else ((), True)
+    requirements = requirements_of(problem)
+    found, to_the_end = settle(problem, requirements) if requirements else ((), True)
     if found is None and to_the_end:
-        conflict = smallest_conflict(problem, errands)
+        conflict = smallest_conflict(problem, requirements)
         # Many things that only together have no room are told with what they need, not one by one.
         if conflict and len(conflict) <= MOST_NAMED:
             said.append(_caution_in_the_way(problem, conflict) or _sentence(problem, conflict))
@@ -61,15 +61,15 @@ def left_out_of(problem: Problem, placements: tuple[Placement, ...], told: tuple
 
 def _caution_in_the_way(problem: Problem, conflict: tuple[Part, ...]) -> str:
     """Return what a caution says that alone keeps things from being there together; empty where there is no room."""
-    errands = tuple(part for part in conflict if isinstance(part, Errand))
+    requirements = tuple(part for part in conflict if isinstance(part, Requirement))
     kept = {part.id for part in conflict if isinstance(part, Placement)}
     fixed = tuple(placement for placement in problem.fixed if placement.id in kept or placement.host in kept)
-    wanted = tuple(item for errand in errands for item in errand.items)
+    wanted = tuple(item for requirement in requirements for item in requirement.items)
     for identifier in NAMES:
         if identifier in IN_SPACE:
             continue
         eased = replace(problem, fixed=fixed, required=wanted, unheeded=frozenset({identifier}))
-        found, _ = settle(eased, errands, most=TRIED_FOR_EACH)
+        found, _ = settle(eased, requirements, most=TRIED_FOR_EACH)
         if found is not None:
             stops = [c for c in cautions_of(problem.resolve(found)) if c.id == identifier and c.level == "stop"]
             return stops[0].sentence if stops else ""
@@ -92,23 +92,23 @@ def _too_many_books(problem: Problem, missing: Sequence[Item]) -> str:
 
 def _too_much(problem: Problem) -> str:
     """Return what all that must stand covers and what the ledges have, where that alone is too much."""
-    room, need = room_and_need(problem, errands_of(problem))
+    room, need = room_and_need(problem, requirements_of(problem))
     if need <= room:
         return ""
     return f"; what must stand there covers {need / 1e6:.2f} m² at least and the ledges have {room / 1e6:.2f} m²"
 
 
-def smallest_conflict(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Part, ...]:
+def smallest_conflict(problem: Problem, requirements: tuple[Requirement, ...]) -> tuple[Part, ...]:
     """Leave out one after another whatever the conflict does not need; what remains needs every one of its parts.
 
-    Errands are left out before locks, so that as few locks as possible are named. Leaving out once is enough: what a
-    larger set could not do without, a smaller one cannot. Only a search that was cut short may have kept too much, so
-    that what is left is gone through once more, with more tries.
+    Requirements are left out before locks, so that as few locks as possible are named. Leaving out once is enough:
+    what a larger set could not do without, a smaller one cannot. Only a search that was cut short may have kept too
+    much, so that what is left is gone through once more, with more tries.
     """
-    parts: list[Part] = [*errands, *(placement for placement in problem.fixed if placement.host is None)]
+    parts: list[Part] = [*requirements, *(placement for placement in problem.fixed if placement.host is None)]
     # Small things are let go first: they are seldom what a conflict is about.
     for most in (TRIED_FOR_EACH, MOST_TRIED):
-        for part in sorted(parts, key=lambda part: (isinstance(part, Errand), _size(problem, part))):
+        for part in sorted(parts, key=lambda part: (isinstance(part, Requirement), _size(problem, part))):
             without = [other for other in parts if other is not part]
             if cannot_be(problem, without, most):
                 parts = without
@@ -118,7 +118,7 @@ def smallest_conflict(problem: Problem, errands: tuple[Errand, ...]) -> tuple[Pa
 
 
 def _size(problem: Problem, part: Part) -> float:
-    if isinstance(part, Errand):
+    if isinstance(part, Requirement):
         return sum(item.width * item.depth for item in part.items)
     item = _item(problem, part)
     return item.width * item.depth
@@ -129,21 +129,23 @@ def _item(problem: Problem, placement: Placement) -> Item:
 
 
 def cannot_be(problem: Problem, parts: Sequence[Part], most: int = MOST_TRIED) -> bool:
-    """Tell whether it is sure that some errands and locks cannot be met together, after so many tries at most."""
-    errands = tuple(part for part in parts if isinstance(part, Errand))
+    """Tell whether it is sure that some requirements and locks cannot be met together, after so many tries at most."""
+    requirements = tuple(part for part in parts if isinstance(part, Requirement))
     kept = {part.id for part in parts if isinstance(part, Placement)}
     fixed = tuple(placement for placement in problem.fixed if placement.id in kept or placement.host in kept)
-    wanted = tuple(item for errand in errands for item in errand.items)
+    wanted = tuple(item for requirement in requirements for item in requirement.items)
     smaller = replace(problem, fixed=fixed, required=wanted)
-    found, to_the_end = settle(smaller, errands, most=most)
+    found, to_the_end = settle(smaller, requirements, most=most)
     return found is None and to_the_end
 
 
 def _sentence(problem: Problem, conflict: tuple[Part, ...]) -> str:
-    errands = [part for part in conflict if isinstance(part, Errand)]
+    requirements = [part for part in conflict if isinstance(part, Requirement)]
     locks = [part for part in conflict if isinstance(part, Placement)]
-    things = [f"the {item.label}" for errand in errands for item in errand.items]
-    wishes = list(dict.fromkeys(AS_WISHED[errand.kind] for errand in errands if errand.kind in AS_WISHED))
+    things = [f"the {item.label}" for requirement in requirements for item in requirement.items]
+    wishes = list(
+        dict.fromkeys(AS_WISHED[requirement.kind] for requirement in requirements if requirement.kind in AS_WISHED)
+    )
     said = f"{capital(listed(things, len(things)))} must be on {problem.piece.label}"
     said += f" ({listed(wishes)})" if wishes else ""
     if locks:

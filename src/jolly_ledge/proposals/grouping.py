@@ -10,8 +10,8 @@ from jolly_ledge.proposals.composing.composition import Composition, composed, r
 from jolly_ledge.proposals.composing.fullness import suiting, things_wanted
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.refining import refined
+from jolly_ledge.proposals.objective import MOST_WELCOME, Objective, State, overlap, pairs_of
 from jolly_ledge.proposals.problem import Pairs, Problem
-from jolly_ledge.proposals.worth import MOST_WELCOME, Judge, State, overlap, pairs_of
 
 FIRST_THROWS = 6
 """So often the dice are thrown for a first composition before single things are set down instead."""
@@ -43,20 +43,20 @@ class Grouping:
     whole_often = WHOLE_OFTEN
 
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
-        self._problem, self._judge = problem, Judge(problem, others)
+        self._problem, self._objective = problem, Objective(problem, others)
         self._seed, self._number = seed * 100_003, 0
         self._others = others
         self._earlier = [frozenset(item for item, _ in pairs) for pairs in others]
         self._taken = frozenset().union(*self._earlier)
         self._composition: Composition | None = None
         self._unavoidable: float | None = None
-        self._chance = random.Random(seed)
+        self._rng = random.Random(seed)
         for _ in range(FIRST_THROWS):
             if (found := self._composed()) is not None:
                 self._composition, self.best = found
                 break
         else:
-            self.best = self._judge.begun(compose(problem, random.Random(seed)))
+            self.best = self._objective.begun(compose(problem, random.Random(seed)))
 
     @property
     def is_composed(self) -> bool:
@@ -72,10 +72,10 @@ class Grouping:
         """Return a composition with what it is worth, None where it cannot be worth more than the best."""
         liked = LIKED_MORE + liking_of(composition) - self._shared(composition)
         liked += SEASON_LIKED * min(self._seasonal(composition), MOST_WELCOME)
-        if self._composition is not None and self.best.is_complete and liked + EYE < self.best.worth:
+        if self._composition is not None and self.best.is_complete and liked + EYE < self.best.objective:
             return None
-        state = self._judge.begun(composition.placements)
-        return composition, replace(state, worth=liked + EYE * state.worth)
+        state = self._objective.begun(composition.placements)
+        return composition, replace(state, objective=liked + EYE * state.objective)
 
     def _seasonal(self, composition: Composition) -> int:
         """Return how many things of the season that is asked for it has."""
@@ -102,11 +102,11 @@ class Grouping:
 
     def step(self, progress: float) -> bool:
         """Compose all anew, a ledge or a few of the best, or refine its groups: the longer, the finer."""
-        if self._composition is None or self._number < WHOLE_AT_FIRST or self._chance.random() < self.whole_often:
+        if self._composition is None or self._number < WHOLE_AT_FIRST or self._rng.random() < self.whole_often:
             found = self._composed()
         else:
-            refines = progress > REFINES_FROM and self._chance.random() < REFINED_OFTEN
-            changed = (refined if refines else recomposed)(self._composition, self._chance)
+            refines = progress > REFINES_FROM and self._rng.random() < REFINED_OFTEN
+            changed = (refined if refines else recomposed)(self._composition, self._rng)
             found = None if changed is None else self._judged(changed)
         if found is not None and found[1].rank > self.best.rank:
             self._composition, self.best = found

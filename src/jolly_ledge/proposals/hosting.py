@@ -8,22 +8,22 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import GATHERING, UNDERLAYS, WALL_CATEGORIES
-from jolly_ledge.proposals.errands import Errand, Placements
 from jolly_ledge.proposals.places import at, stands
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import STEP_MM, Problem, holds_wholly
+from jolly_ledge.proposals.requirements import Placements, Requirement
 from jolly_ledge.proposals.thing import LOUD, Thing
 
 PARTINGS_TRIED, PARTING_WIDTH_MM, PARTS_FROM_MM = 5, 140.0, 50.0
 """So many things are tried between two that are wished apart, those of about this width first, none lower than this."""
 
 
-def gathered(problem: Problem, errand: Errand, placements: Placements) -> Iterator[Placements]:
+def gathered(problem: Problem, requirement: Requirement, placements: Placements) -> Iterator[Placements]:
     """Yield things inside one host: one that stands, or one that is brought for it."""
     items = {item.id: item for item in problem.plan.stash}
-    gathered = {item.id for item in errand.items}
-    needed = sum(item.width * item.depth for item in errand.items)
-    unseen = [item for item in errand.items if item in problem.hidden]
+    gathered = {item.id for item in requirement.items}
+    needed = sum(item.width * item.depth for item in requirement.items)
+    unseen = [item for item in requirement.items if item in problem.hidden]
 
     def serves(host: Item) -> bool:
         if not all(holds_wholly(host, item) for item in unseen):
@@ -35,7 +35,7 @@ def gathered(problem: Problem, errand: Errand, placements: Placements) -> Iterat
     for placement in placements:
         host = items[placement.item]
         if serves(host):
-            guests = _guests(errand.items, placement, host)
+            guests = _guests(requirement.items, placement, host)
             if guests:
                 yield guests
     placed = {placement.item for placement in placements}
@@ -44,7 +44,7 @@ def gathered(problem: Problem, errand: Errand, placements: Placements) -> Iterat
                    key=lambda host: (order.index(host.category), host.width * host.depth))  # fmt: skip
     for host in hosts:
         for place in stands(problem, host, placements):
-            guests = _guests(errand.items, place, host)
+            guests = _guests(requirement.items, place, host)
             if guests:
                 yield (place, *guests)
 

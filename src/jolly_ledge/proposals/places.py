@@ -9,9 +9,9 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import Pose
-from jolly_ledge.proposals.errands import Placements
 from jolly_ledge.proposals.poses import usual_pose, ways_to_stand
 from jolly_ledge.proposals.problem import STEP_MM, Problem
+from jolly_ledge.proposals.requirements import Placements
 from jolly_ledge.readings.must_haves import REACH_HIGH_MM, REACH_LOW_MM
 
 EDGE_MM = 5.0

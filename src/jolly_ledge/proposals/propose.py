@@ -10,10 +10,10 @@ from msgspec.structs import replace
 from jolly_ledge.model.look import Look
 from jolly_ledge.proposals.conflicts import conflicts_in, left_out_of
 from jolly_ledge.proposals.moods import mood_said
+from jolly_ledge.proposals.objective import State, pairs_of
 from jolly_ledge.proposals.problem import Pairs, Problem
 from jolly_ledge.proposals.story import StoryStep, how_many_said, leads_of, story_of
 from jolly_ledge.proposals.strategies import STRATEGIES
-from jolly_ledge.proposals.worth import State, pairs_of
 from jolly_ledge.readings.register import Assessment, assess
 
 Status = Literal["steps done", "time limit", "cancelled"]

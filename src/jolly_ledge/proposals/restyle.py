@@ -16,8 +16,8 @@ from jolly_ledge.cautions.space import collision
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.lengths import LengthUnit, format_length
 from jolly_ledge.model.phrases import capital, counted
-from jolly_ledge.model.units import LengthUnit, format_length
 
 CARRIED_ALONG = frozenset({"tray", "box", "basket", "bowl", "vessel"})
 """What lies in or on one of these goes with it when it lies there in both looks."""

@@ -8,8 +8,8 @@ from typing import Protocol
 from jolly_ledge.proposals.changes import Changes
 from jolly_ledge.proposals.compose import compose, near_the_base
 from jolly_ledge.proposals.grouping import Grouping
+from jolly_ledge.proposals.objective import Objective, Placements, State
 from jolly_ledge.proposals.problem import Pairs, Problem
-from jolly_ledge.proposals.worth import Judge, Placements, State
 
 WARM, COLD = 0.001, 0.00005
 """How much worse a change may be and still be tried, at first and at last (annealing)."""
@@ -50,9 +50,9 @@ class Annealing:
     """Takes what is better, and at first now and then what is a little worse; begins anew when it is stuck."""
 
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
-        self._judge = Judge(problem, others)
-        self._chance = random.Random(seed)
-        self._changes = Changes(problem, self._chance)
+        self._objective = Objective(problem, others)
+        self._rng = random.Random(seed)
+        self._changes = Changes(problem, self._rng)
         self._seed, self._idle, self._since, self._warm = seed * 31, 0, 0, WARM
         self._patience = STUCK_FOR_EACH * (len(problem.candidates) + len(problem.required) + 1)
         starts = [self._start() for _ in range(STARTS)]
@@ -60,16 +60,16 @@ class Annealing:
 
     def _start(self) -> State:
         self._seed += 1
-        return self._judge.begun(first_arrangement(self._judge.problem, self._seed))
+        return self._objective.begun(first_arrangement(self._objective.problem, self._seed))
 
     def _start_anew(self) -> State:
         """Begin with what was best, shaken by a few changes of any worth; now and then with something else."""
-        if self._chance.random() < FROM_AFAR:
+        if self._rng.random() < FROM_AFAR:
             return self._start()
         state = self.best
-        for _ in range(self._chance.randint(*SHAKES)):
+        for _ in range(self._rng.randint(*SHAKES)):
             changed = self._changes.any(state.placements)
-            state = (changed is not None and self._judge.state(changed)) or state
+            state = (changed is not None and self._objective.state(changed)) or state
         return state
 
     def step(self, progress: float) -> bool:
@@ -85,7 +85,7 @@ class Annealing:
             return False
         along = progress if self._warm == WARM else min(self._since / self._patience, 1.0)
         heat = self._warm * (COLD / self._warm) ** along
-        tried = self._judge.state(changed, self.now.worth + heat * math.log(max(self._chance.random(), 1e-12)))
+        tried = self._objective.state(changed, self.now.objective + heat * math.log(max(self._rng.random(), 1e-12)))
         if tried is None or (self.now.is_complete and not tried.is_complete):
             return False
         if tried.rank > self._round_best.rank:
@@ -104,21 +104,21 @@ class Climbing:
     """Takes only what is better, and begins anew when nothing is."""
 
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
-        self._judge = Judge(problem, others)
-        self._chance = random.Random(seed)
-        self._changes = Changes(problem, self._chance)
+        self._objective = Objective(problem, others)
+        self._rng = random.Random(seed)
+        self._changes = Changes(problem, self._rng)
         self._seed, self._idle = seed * 31, 0
-        self.now = self.best = self._judge.begun(first_arrangement(problem, self._seed))
+        self.now = self.best = self._objective.begun(first_arrangement(problem, self._seed))
 
     def step(self, progress: float) -> bool:
         """Try one change."""
         self._idle += 1
         if self._idle > PATIENCE:
             self._seed, self._idle = self._seed + 1, 0
-            self.now = self._judge.begun(first_arrangement(self._judge.problem, self._seed))
+            self.now = self._objective.begun(first_arrangement(self._objective.problem, self._seed))
         else:
             changed = self._changes.any(self.now.placements)
-            tried = self._judge.state(changed, self.now.worth + 1e-9) if changed is not None else None
+            tried = self._objective.state(changed, self.now.objective + 1e-9) if changed is not None else None
             if tried is None or (self.now.is_complete and not tried.is_complete):
                 return False
             self.now, self._idle = tried, 0
@@ -132,14 +132,14 @@ class Composing:
     """Composes anew at every step and betters nothing."""
 
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
-        self._judge = Judge(problem, others)
+        self._objective = Objective(problem, others)
         self._seed = seed * 31
-        self.best = self._judge.begun(first_arrangement(problem, self._seed))
+        self.best = self._objective.begun(first_arrangement(problem, self._seed))
 
     def step(self, progress: float) -> bool:
         """Compose one more."""
         self._seed += 1
-        state = self._judge.begun(first_arrangement(self._judge.problem, self._seed))
+        state = self._objective.begun(first_arrangement(self._objective.problem, self._seed))
         if state.rank > self.best.rank:
             self.best = state
             return True

@@ -78,7 +78,7 @@ def palette_of(colours: Sequence[str]) -> Palette:
     return Palette(frozenset(meant), frozenset(soft | {"white", "green"}))
 
 
-def choose_palette(things: Sequence[Thing], manner: Manner, chance: Random) -> Palette:
+def choose_palette(things: Sequence[Thing], manner: Manner, rng: Random) -> Palette:
     """Return the hues a look keeps to: those of the manner, or woods and sand with an accent that two things bear."""
     if manner.palette:
         return palette_of(manner.palette)
@@ -91,7 +91,7 @@ def choose_palette(things: Sequence[Thing], manner: Manner, chance: Random) -> P
                 score[hue] = score.get(hue, 0.0) + thing.area**0.5 / 100 * share * thing.best_welcome * quiet
                 bearers[hue] = bearers.get(hue, 0) + (share > 0.3 and thing.loud < LOUD)
     coloured = [hue for hue in score if hue not in QUIET and hue != "green"]
-    coloured.sort(key=lambda hue: -score[hue] * (1.0 if bearers[hue] > 1 else 0.2) * chance.uniform(0.92, 1.08))
+    coloured.sort(key=lambda hue: -score[hue] * (1.0 if bearers[hue] > 1 else 0.2) * rng.uniform(0.92, 1.08))
     warm = [hue for hue in coloured if hue in WARM][:2]
     accents = [hue for hue in coloured if hue not in WARM | {"acid"} and bearers[hue] >= 2]
     return Palette(frozenset({"white", "green", *warm, *accents[:1]}), frozenset({"black", "grey"}))

@@ -48,7 +48,7 @@ from jolly_ledge.scene.fixed import is_fixed
 Read = Callable[[Arrangement, Manner], Reading | None]
 
 
-class Entry(Struct, frozen=True):
+class ReadingEntry(Struct, frozen=True):
     """One reading: how it is called, which question it answers, what it counts."""
 
     id: str
@@ -90,38 +90,40 @@ GENTLE = 0.2
 # Weights lie within a factor of three, among the plain losses and among the gentle ones. They were chosen by leaving
 # out one kind of furniture after the other (docs/judgement.md). In the mirrored figure balance is the point, and equal
 # heights and likes are meant; in the airy fullness the rest is the point, and few things stand before others.
-REGISTER: tuple[Entry, ...] = (
-    Entry(odd_groups.ID, "Odd groups", HOW_MANY, odd_groups.read, 0.9, mirrored=0.6, scale=GENTLE, neutral=0.28),
-    Entry(how_many.ID, "How many", HOW_MANY, how_many.read, 1.2, scale=GENTLE, neutral=0.3),
-    Entry(negative_space.ID, "Negative space", HOW_MANY, negative_space.read, 0.9, airy=1.5, neutral=0.15),
-    Entry(even_rest.ID, "Even rest", HOW_MANY, even_rest.read, 0.9, neutral=0.1),
-    Entry(grouping.ID, "Grouping", HOW_MANY, grouping.read, 1.5, mirrored=0.4, scale=GENTLE, neutral=0.3),
-    Entry(cohesion.ID, "Cohesion", HOW_MANY, cohesion.read, 0.7, neutral=0.2),
-    Entry(
+REGISTER: tuple[ReadingEntry, ...] = (
+    ReadingEntry(odd_groups.ID, "Odd groups", HOW_MANY, odd_groups.read, 0.9, mirrored=0.6, scale=GENTLE, neutral=0.28),
+    ReadingEntry(how_many.ID, "How many", HOW_MANY, how_many.read, 1.2, scale=GENTLE, neutral=0.3),
+    ReadingEntry(negative_space.ID, "Negative space", HOW_MANY, negative_space.read, 0.9, airy=1.5, neutral=0.15),
+    ReadingEntry(even_rest.ID, "Even rest", HOW_MANY, even_rest.read, 0.9, neutral=0.1),
+    ReadingEntry(grouping.ID, "Grouping", HOW_MANY, grouping.read, 1.5, mirrored=0.4, scale=GENTLE, neutral=0.3),
+    ReadingEntry(cohesion.ID, "Cohesion", HOW_MANY, cohesion.read, 0.7, neutral=0.2),
+    ReadingEntry(
         height_rhythm.ID, "Height rhythm", HOW_TALL, height_rhythm.read, 1.6, mirrored=0.5, scale=GENTLE, neutral=0.15
     ),
-    Entry(scale.ID, "Scale", HOW_TALL, scale.read, 1.3, neutral=0.11),
-    Entry(layering.ID, "Layering", HOW_TALL, layering.read, 0.6, airy=0.6, scale=GENTLE, neutral=0.3),
-    Entry(covered.ID, "Covered", HOW_TALL, covered.read, 1.6, scale=GENTLE, neutral=0.1),
-    Entry(figure.ID, "Figure", HOW_TALL, figure.read, 0.6, mirrored=3.0, scale=GENTLE, neutral=0.16),
-    Entry(side_balance.ID, "Side balance", HOW_HEAVY, side_balance.read, 1.2, mirrored=1.6, scale=GENTLE, neutral=0.38),
-    Entry(weight_low.ID, "Weight low", HOW_HEAVY, weight_low.read, 0.9, scale=GENTLE, neutral=0.28),
-    Entry(even_vignettes.ID, "Even vignettes", HOW_HEAVY, even_vignettes.read, 0.7, scale=GENTLE, neutral=0.45),
-    Entry(focal_point.ID, "Focal point", HOW_HEAVY, focal_point.read, 0.6, scale=GENTLE, neutral=0.24),
-    Entry(stack_order.ID, "Stack order", HOW_HEAVY, stack_order.read, 0.9, neutral=0.15),
-    Entry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 2.0),
-    Entry(colour_echo.ID, "Colour echo", WHICH_COLOURS, colour_echo.read, 0.55, scale=GENTLE, neutral=0.3),
-    Entry(tie.ID, "Tie", WHICH_COLOURS, tie.read, 0.6, scale=GENTLE),
-    Entry(contrast.ID, "Contrast", WHICH_COLOURS, contrast.read, 1.2, scale=GENTLE, neutral=0.1),
-    Entry(alike_apart.ID, "Alike apart", WHICH_COLOURS, alike_apart.read, 0.7, scale=GENTLE),
-    Entry(mix.ID, "Mix", WHICH_COLOURS, mix.read, 0.8, mirrored=0.35, scale=GENTLE, neutral=0.16),
-    Entry(kept_clear.ID, "Kept clear", DOES_IT_WORK, kept_clear.read, 1.3),
-    Entry(seen_shut.ID, "Seen shut", DOES_IT_WORK, seen_shut.read, 1.0),
-    Entry(sight_line.ID, "Sight line", DOES_IT_WORK, sight_line.read, 1.0),
-    Entry(all_round.ID, "All round", DOES_IT_WORK, all_round.read, 0.7),
-    Entry(working_room.ID, "Working room", DOES_IT_WORK, working_room.read, 0.6, scale=GENTLE, neutral=0.5),
-    Entry(books.ID, "Books", DOES_IT_WORK, books.read, 0.7),
-    Entry(must_haves.ID, "Must-haves", DOES_IT_WORK, must_haves.read, 0.7),
+    ReadingEntry(scale.ID, "Scale", HOW_TALL, scale.read, 1.3, neutral=0.11),
+    ReadingEntry(layering.ID, "Layering", HOW_TALL, layering.read, 0.6, airy=0.6, scale=GENTLE, neutral=0.3),
+    ReadingEntry(covered.ID, "Covered", HOW_TALL, covered.read, 1.6, scale=GENTLE, neutral=0.1),
+    ReadingEntry(figure.ID, "Figure", HOW_TALL, figure.read, 0.6, mirrored=3.0, scale=GENTLE, neutral=0.16),
+    ReadingEntry(
+        side_balance.ID, "Side balance", HOW_HEAVY, side_balance.read, 1.2, mirrored=1.6, scale=GENTLE, neutral=0.38
+    ),
+    ReadingEntry(weight_low.ID, "Weight low", HOW_HEAVY, weight_low.read, 0.9, scale=GENTLE, neutral=0.28),
+    ReadingEntry(even_vignettes.ID, "Even vignettes", HOW_HEAVY, even_vignettes.read, 0.7, scale=GENTLE, neutral=0.45),
+    ReadingEntry(focal_point.ID, "Focal point", HOW_HEAVY, focal_point.read, 0.6, scale=GENTLE, neutral=0.24),
+    ReadingEntry(stack_order.ID, "Stack order", HOW_HEAVY, stack_order.read, 0.9, neutral=0.15),
+    ReadingEntry(palette.ID, "Palette", WHICH_COLOURS, palette.read, 2.0),
+    ReadingEntry(colour_echo.ID, "Colour echo", WHICH_COLOURS, colour_echo.read, 0.55, scale=GENTLE, neutral=0.3),
+    ReadingEntry(tie.ID, "Tie", WHICH_COLOURS, tie.read, 0.6, scale=GENTLE),
+    ReadingEntry(contrast.ID, "Contrast", WHICH_COLOURS, contrast.read, 1.2, scale=GENTLE, neutral=0.1),
+    ReadingEntry(alike_apart.ID, "Alike apart", WHICH_COLOURS, alike_apart.read, 0.7, scale=GENTLE),
+    ReadingEntry(mix.ID, "Mix", WHICH_COLOURS, mix.read, 0.8, mirrored=0.35, scale=GENTLE, neutral=0.16),
+    ReadingEntry(kept_clear.ID, "Kept clear", DOES_IT_WORK, kept_clear.read, 1.3),
+    ReadingEntry(seen_shut.ID, "Seen shut", DOES_IT_WORK, seen_shut.read, 1.0),
+    ReadingEntry(sight_line.ID, "Sight line", DOES_IT_WORK, sight_line.read, 1.0),
+    ReadingEntry(all_round.ID, "All round", DOES_IT_WORK, all_round.read, 0.7),
+    ReadingEntry(working_room.ID, "Working room", DOES_IT_WORK, working_room.read, 0.6, scale=GENTLE, neutral=0.5),
+    ReadingEntry(books.ID, "Books", DOES_IT_WORK, books.read, 0.7),
+    ReadingEntry(must_haves.ID, "Must-haves", DOES_IT_WORK, must_haves.read, 0.7),
 )
 QUESTIONS: tuple[str, ...] = (HOW_MANY, HOW_TALL, HOW_HEAVY, WHICH_COLOURS, DOES_IT_WORK)
 NAMES: dict[str, str] = {entry.id: entry.name for entry in REGISTER}

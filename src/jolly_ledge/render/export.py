@@ -12,7 +12,7 @@ from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import SHEET
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.model.errors import JollyLedgeError
-from jolly_ledge.model.units import MM_PER_INCH
+from jolly_ledge.model.lengths import MM_PER_INCH
 from jolly_ledge.render.fonts import load_fonts
 from jolly_ledge.render.player import play, play_fitted
 

@@ -20,7 +20,7 @@ from jolly_ledge.app.keep.photo_strip import PhotoStrip
 from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import Board, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, question, words
 from jolly_ledge.edits.log import AddLogEntry, BringBack, RemoveLogEntry
 from jolly_ledge.edits.looks import ChangeLook, DuplicateLook, RemoveLook
 from jolly_ledge.model.dates import date_of
@@ -47,7 +47,7 @@ class LookPanel(QWidget):
         self.thumbnail = Thumbnail(session, "")
         self.thumbnail.setMinimumHeight(210)
         column.addWidget(self.thumbnail, 1)
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         column.addLayout(self._form())
         column.addLayout(self._buttons())
         column.addWidget(question("What was done"))

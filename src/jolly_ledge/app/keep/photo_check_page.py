@@ -11,7 +11,7 @@ from jolly_ledge.app.scene.photo_view import PhotoView
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.page_head import PageHead
-from jolly_ledge.app.widgets.texts import Board, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, question, words
 from jolly_ledge.drawing.look import painting_order
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET
 from jolly_ledge.edits.log import AddLookPhoto
@@ -308,14 +308,14 @@ class PhotoCheckPage(QWidget):
                 widget.hide()
                 widget.deleteLater()
         self._lines.addWidget(question("The same eye on both"))
-        self._lines.addWidget(Board())
+        self._lines.addWidget(BoardLine())
         for line in figures_of(check):
             self._lines.addWidget(words(line))
         self._lines.addSpacing(8)
         differing = [thing for thing in check.things if thing.state in ("moved", "not found")]
         covered = sum(thing.state == "covered" for thing in check.things)
         self._lines.addWidget(question("What differs"))
-        self._lines.addWidget(Board())
+        self._lines.addWidget(BoardLine())
         marks: list[tuple[QRectF, str, str]] = []
         for number, thing in enumerate(differing, start=1):
             marks.append(self._mark(thing, number, arrangement))

@@ -10,7 +10,7 @@ from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.edits.log import BringBack
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.calendar_file import due_to_calendar
@@ -67,7 +67,7 @@ class YearPage(QWidget):
         if year.all_year and len(year.changes) > 1:
             column.addWidget(words(f"All year: {_names(year.all_year, 12)}."))
         column.addWidget(question("What is due"))
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         for said in senseless_dates(session.plan):
             column.addWidget(words(said, "finding"))
         dated = [(day, due) for due in due_dates(session.plan, today) if (day := due.next_from(today)) is not None]
@@ -92,7 +92,7 @@ class YearPage(QWidget):
         column.setSpacing(5)
         now = season_of(today) == season
         column.addWidget(heading(f"{season.capitalize()}{', now' if now else ''}", 16))
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         if change is None:
             column.addWidget(words("No look for this season yet.", "soft"))
             column.addStretch(1)

@@ -8,7 +8,7 @@ from jolly_ledge.app.scene.depth_view import DepthView
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
-from jolly_ledge.app.widgets.texts import Board, heading, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, words
 from jolly_ledge.cautions.load import row_load_said
 from jolly_ledge.geometry.rows import row_of
 from jolly_ledge.model.phrases import percent
@@ -43,7 +43,7 @@ class ChosenPanel(QWidget):
         self.title.setWordWrap(True)
         self.where = words("", "small")
         column.addWidget(self.title)
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         column.addWidget(self.where)
         column.addWidget(self._tools())
         self.depth_view = DepthView(session)

@@ -21,7 +21,7 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.side_panel import SidePanel
-from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.app.widgets.trait_chips import TraitChips
 from jolly_ledge.drawing.items import SILHOUETTES
 from jolly_ledge.edits.items import ChangeItem, DuplicateItem, RemoveItems, ToggleTrait
@@ -74,7 +74,7 @@ class ItemPanel(SidePanel):
         column.addWidget(question("Mind", 14))
         self.traits = TraitChips(self._toggle_trait)
         column.addLayout(self.traits)
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         self.fits_heading = heading("", 14)
         column.addWidget(self.fits_heading)
         self.fits = words("")

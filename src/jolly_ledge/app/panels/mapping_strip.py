@@ -10,7 +10,7 @@ from PySide6.QtWidgets import QComboBox, QHBoxLayout, QScrollArea, QVBoxLayout, 
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.files.mapping import FIELDS, LENGTHS, MappedColumn
 from jolly_ledge.files.table import Table
-from jolly_ledge.model.units import LENGTH_UNITS
+from jolly_ledge.model.lengths import LENGTH_UNITS
 
 FIELD_WORDS = {
     "": "passed over",

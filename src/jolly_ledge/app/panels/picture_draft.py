@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from jolly_ledge.model.entry.parser import parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.units import LengthUnit
+from jolly_ledge.model.lengths import LengthUnit
 from jolly_ledge.photos.intake import Intake
 from jolly_ledge.photos.things import pictured
 

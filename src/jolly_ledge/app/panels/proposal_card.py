@@ -8,7 +8,7 @@ from PySide6.QtWidgets import QLabel, QPushButton, QSizePolicy, QVBoxLayout, QWi
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import Board, words
+from jolly_ledge.app.widgets.texts import BoardLine, words
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import PLUM
@@ -108,7 +108,7 @@ class ProposalCard(QWidget):
         for label in (self.differs, self.story):
             label.setAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignTop)
         column.addWidget(self.drawing, 1)
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         column.addWidget(self.reads)
         column.addWidget(self.take_button, 0, Qt.AlignmentFlag.AlignLeft)
         column.addWidget(self.differs)

@@ -11,7 +11,7 @@ from jolly_ledge.app.panels.question_row import QuestionRow
 from jolly_ledge.app.panels.reading_row import ReadingRow
 from jolly_ledge.app.panels.stops_strip import StopsStrip
 from jolly_ledge.app.session import Session
-from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
@@ -67,7 +67,7 @@ class ReadingPanel(QWidget):
         self.sentence.setFixedHeight(SENTENCE_HEIGHT)
         self.sentence.setAlignment(Qt.AlignmentFlag.AlignTop)
         column.addWidget(self.sentence)
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         column.addWidget(self._notes(), 1)
         self.stops = StopsStrip(self._show_card)
         column.addWidget(self.stops)

@@ -11,7 +11,7 @@ from jolly_ledge.drawing.theme import INK, OCHRE_INK, PLUM_TINT, SHEET, SOFT_INK
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.readings.absence import absence_said
 from jolly_ledge.readings.reading import Reading
-from jolly_ledge.readings.register import Entry
+from jolly_ledge.readings.register import ReadingEntry
 from jolly_ledge.render.fonts import font
 
 ROW_HEIGHT = 22
@@ -24,7 +24,7 @@ class ReadingRow(QWidget):
     It paints itself, for while a thing is carried it changes with every step of the pointer.
     """
 
-    def __init__(self, entry: Entry, on_point: Callable[["ReadingRow | None"], object]) -> None:
+    def __init__(self, entry: ReadingEntry, on_point: Callable[["ReadingRow | None"], object]) -> None:
         super().__init__()
         self.entry = entry
         self.reading: Reading | None = None

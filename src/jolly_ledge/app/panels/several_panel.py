@@ -9,7 +9,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.form import Form
 from jolly_ledge.app.widgets.side_panel import SidePanel
-from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.app.widgets.trait_chips import TraitChips
 from jolly_ledge.edits.items import ChangeItems, JoinSet, MergeItems, RemoveItems, ToggleTrait
 from jolly_ledge.model.set_names import set_name
@@ -30,7 +30,7 @@ class SeveralPanel(SidePanel):
         self.names = words("", "soft")
         column.addWidget(self.title)
         column.addWidget(self.names)
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         form = Form(session)
         self.room_field = form.text("Live in", lambda text: self._change("room", text))
         self.material_field = form.text("Made of", lambda text: self._change("material", text))

@@ -18,7 +18,7 @@ from PySide6.QtWidgets import (
 from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.drawing.theme import INK, OCHRE_INK, RULE, TEAL
 from jolly_ledge.edits.opinions import CastVote, TakeBackVote
 from jolly_ledge.geometry.arrangement import arrange
@@ -305,12 +305,12 @@ class SideBySide(QWidget):
         page.setContentsMargins(0, 4, 8, 8)
         page.setSpacing(6)
         page.addLayout(self._row([[column.drawing] for column in self.columns], question("At one scale", 12)))
-        page.addWidget(Board())
+        page.addWidget(BoardLine())
         heads = [[column.name_label, column.reads, column.take_button] for column in self.columns]
         page.addLayout(self._row(heads, question("How it reads", 12)))
         page.addWidget(self.table)
         page.addLayout(self._row([[column.told] for column in self.columns], question("What differs", 12)))
-        page.addWidget(Board())
+        page.addWidget(BoardLine())
         page.addLayout(self._row([[column.opinions] for column in self.columns], question("What people think", 12)))
         page.addStretch(1)
         old = self._area.takeWidget()

@@ -4,7 +4,7 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QCheckBox, QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
 from jolly_ledge.app.session import Session
-from jolly_ledge.app.widgets.texts import Board, heading, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, words
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.planning.pull_list import Pull, pull_list
 from jolly_ledge.planning.time_estimate import time_estimate
@@ -53,7 +53,7 @@ class FetchPage(QWidget):
             column = columns[0 if so_far < whole / 2 else 1]
             so_far += len(pulls) + 2
             column.addWidget(heading(f"{capital(room)}", 16))
-            column.addWidget(Board())
+            column.addWidget(BoardLine())
             for pull in pulls:
                 box = QCheckBox(f"{pull.item.label}{f'  ·  {pull.note}' if pull.note else ''}")
                 box.setMinimumHeight(28)
@@ -82,7 +82,7 @@ class FetchPage(QWidget):
             if not lines:
                 continue
             column.addWidget(heading(title, 16))
-            column.addWidget(Board())
+            column.addWidget(BoardLine())
             for line in lines:
                 column.addWidget(words(line))
             column.addSpacing(8)

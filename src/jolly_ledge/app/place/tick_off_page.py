@@ -8,7 +8,7 @@ from PySide6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QPushButton, QSize
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import Board, heading, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, words
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.sheet import NO_FIGURE, figure_said, into_said
 from jolly_ledge.drawing.theme import PLUM
@@ -102,7 +102,7 @@ class TickOffPage(QWidget):
         self.lines = [QLabel() for _ in range(5)]
         column.addWidget(self.count)
         column.addWidget(self.name)
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         for number, line in enumerate(self.lines):
             line.setWordWrap(True)
             line.setFont(font(21 if number < 4 else 16))

@@ -10,7 +10,7 @@ from jolly_ledge.app.scene.dimensions import Dimension
 from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.theme import INK, PLUM, PLUM_TINT, RULE, RUST, RUST_TINT, SHEET
 from jolly_ledge.model.errors import LengthError
-from jolly_ledge.model.units import parse_length
+from jolly_ledge.model.lengths import parse_length
 from jolly_ledge.render.fonts import font
 
 LABEL_HEIGHT = 28.0

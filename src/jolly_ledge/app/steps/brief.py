@@ -23,7 +23,7 @@ from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
-from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.cautions.eaters import ANIMALS, USUAL_AGE, Animal, animal_kind, reach_of
 from jolly_ledge.edits.looks import ChangeHousehold, ChangeLook, RenamePlan, SetBudget
 from jolly_ledge.edits.pieces import ChangePiece
@@ -194,7 +194,7 @@ class BriefStep(Step):
 
     def _section(self, title: str) -> None:
         self._page.addWidget(heading(title, 16))
-        self._page.addWidget(Board())
+        self._page.addWidget(BoardLine())
 
     def _side(self) -> QWidget:
         side = QWidget()
@@ -205,7 +205,7 @@ class BriefStep(Step):
         column.setContentsMargins(16, 14, 14, 12)
         column.setSpacing(8)
         column.addWidget(heading("The plan", 16))
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         self.plan_name = QLineEdit()
         self.plan_name.setAccessibleName("Name of the plan")
         self.plan_name.setPlaceholderText("Name of the plan")
@@ -220,14 +220,14 @@ class BriefStep(Step):
         line.addWidget(self.budget, 1)
         column.addLayout(line)
         column.addWidget(heading("The household", 16))
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         column.addLayout(self._household())
         column.addWidget(heading("Tastes", 16))
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         self.tastes = TastePanel(self.session)
         column.addWidget(self.tastes)
         column.addWidget(heading("The look in hand", 16))
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         self.thumbnail = Thumbnail(self.session)
         column.addWidget(self.thumbnail, 1)
         return side

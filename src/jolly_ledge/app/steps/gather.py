@@ -29,7 +29,7 @@ from jolly_ledge.drawing.theme import RUST
 from jolly_ledge.edits.items import AddItems, RemoveItems
 from jolly_ledge.edits.regroup import joined_with, moved_to_group
 from jolly_ledge.model.census import CensusLine, census
-from jolly_ledge.model.entry.parser import Entry
+from jolly_ledge.model.entry.parser import QuickEntry
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted
@@ -247,7 +247,7 @@ class GatherStep(Step):
 
     # Changing
 
-    def _enter(self, entry: Entry) -> None:
+    def _enter(self, entry: QuickEntry) -> None:
         """Add what a line described and take it in hand."""
         if self.session.commit(AddItems(items=entry.items)):
             self._show_all()

@@ -26,7 +26,7 @@ from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.side_panel import SidePanel
-from jolly_ledge.app.widgets.texts import Board, heading, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.edits.bays import CopyBay, JoinBays, SplitBay, can_join
 from jolly_ledge.edits.fixtures import AddFixture
@@ -146,25 +146,25 @@ class MeasureStep(Step):
         row.addStretch(1)
         column.addLayout(row)
         column.addWidget(heading("Tape check", 16))
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         self.tape = words("", "good")
         column.addWidget(self.tape)
         self.fault_cards = [Card("finding", lambda _: None) for _ in range(MOST_FAULTS)]
         for card in self.fault_cards:
             column.addWidget(card)
         self.fixture_heading = heading("The fixture", 16)
-        self.fixture_board = Board()
+        self.fixture_board = BoardLine()
         self.fixture_form = FixtureForm(session, lambda: self.view.fixture)
         for widget in (self.fixture_heading, self.fixture_board, self.fixture_form):
             column.addWidget(widget)
         column.addWidget(heading("The piece", 16))
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         self.piece_form = PieceForm(session)
         column.addWidget(self.piece_form)
         self.ledge_heading = heading("", 16)
         self.ledge_heading.setWordWrap(True)
         column.addWidget(self.ledge_heading)
-        column.addWidget(Board())
+        column.addWidget(BoardLine())
         self.ledge_form = LedgeForm(session)
         column.addWidget(self.ledge_form)
         column.addWidget(question("Board and fixing, for its load", 14))

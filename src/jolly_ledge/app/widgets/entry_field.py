@@ -7,7 +7,7 @@ from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
-from jolly_ledge.model.entry.parser import Entry, completions, parse_entry
+from jolly_ledge.model.entry.parser import QuickEntry, completions, parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.words import plain
@@ -74,7 +74,7 @@ class EntryField(QWidget):
     """The line with its live drawing and what was understood."""
 
     entered = Signal(object)
-    """A line was entered: an Entry."""
+    """A line was entered: a QuickEntry."""
 
     listed = Signal(str)
     """Several lines were pasted."""
@@ -82,7 +82,7 @@ class EntryField(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self._session = session
-        self.entry: Entry | None = None
+        self.entry: QuickEntry | None = None
         self.line = EntryLine(session)
         self.preview = ThingsOnBoard(PREVIEW)
         self.said = words("", "small")

@@ -8,7 +8,7 @@ from PySide6.QtWidgets import QLineEdit
 
 from jolly_ledge.app.session import Session
 from jolly_ledge.model.errors import LengthError
-from jolly_ledge.model.units import format_length, parse_length
+from jolly_ledge.model.lengths import format_length, parse_length
 
 
 class LengthField(QLineEdit):

@@ -36,7 +36,7 @@ def words(text: str, name: str = "", *, wrap: bool = True) -> QLabel:
     return label
 
 
-class Board(QWidget):
+class BoardLine(QWidget):
     """A heading's rule: a small lit board."""
 
     def __init__(self, colour: str = BOARD, thick: int = 4) -> None:

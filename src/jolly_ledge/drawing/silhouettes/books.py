@@ -34,8 +34,8 @@ def spine(left: float, top: float, w: float, h: float, colour: str, band: str | 
     for at in (0.1, 0.86):
         shapes.append(Shape(rectangle(left + w * 0.06, top + h * at, w * 0.88, max(h * 0.012, 1.4)), tone, 0.85))
     if w >= 14:
-        chance = subject.chance()
-        long = chance.uniform(0.26, 0.44)
+        rng = subject.rng()
+        long = rng.uniform(0.26, 0.44)
         shapes.append(Shape(rectangle(left + w * 0.42, top + h * 0.2, max(w * 0.16, 2.0), h * long), tone, 0.6))
     return shapes
 
@@ -100,18 +100,18 @@ def draw_stack(subject: Subject) -> list[Shape]:
     """Draw a lying stack that is handled as one thing."""
     w, h = subject.width, subject.height
     count = min(subject.count if subject.count > 1 else max(2, round(h / 34)), _most_seen(h))
-    chance = subject.chance()
+    rng = subject.rng()
     shapes: list[Shape] = []
-    heights = [chance.uniform(0.8, 1.25) for _ in range(count)]
+    heights = [rng.uniform(0.8, 1.25) for _ in range(count)]
     whole = sum(heights)
     y = 0.0
     for index, part in enumerate(heights):
         thick = h * part / whole
-        width = w * (1 - 0.05 * index * chance.uniform(0.4, 1.1))
+        width = w * (1 - 0.05 * index * rng.uniform(0.4, 1.1))
         width = max(width, w * 0.72)
         colour = _varied(subject, index)
-        shift = 0.0 if index == 0 else chance.uniform(-0.5, 0.5) * (w - width)
-        shapes += lying(-width / 2 + shift, y - thick, width, thick, colour, None, chance.random() < 0.2)
+        shift = 0.0 if index == 0 else rng.uniform(-0.5, 0.5) * (w - width)
+        shapes += lying(-width / 2 + shift, y - thick, width, thick, colour, None, rng.random() < 0.2)
         y -= thick
     return shapes
 
@@ -120,14 +120,14 @@ def draw_row(subject: Subject) -> list[Shape]:
     """Draw an upright row that is handled as one thing."""
     w, h = subject.width, subject.height
     count = min(subject.count if subject.count > 1 else max(3, round(w / 32)), _most_seen(w))
-    chance = subject.chance()
-    parts = [chance.uniform(0.65, 1.35) for _ in range(count)]
+    rng = subject.rng()
+    parts = [rng.uniform(0.65, 1.35) for _ in range(count)]
     whole, x = sum(parts), -w / 2
-    tallest = chance.randrange(count)
+    tallest = rng.randrange(count)
     shapes: list[Shape] = []
     for index, part in enumerate(parts):
         thick = w * part / whole
-        high = h if index == tallest else h * chance.uniform(0.8, 0.98)
+        high = h if index == tallest else h * rng.uniform(0.8, 0.98)
         one = Subject("book", thick, high, (_varied(subject, index),), subject.finish, "book", f"{subject.key}{index}")
         if subject.pages_out:
             shapes += _pages(x, -high, thick, high, one)

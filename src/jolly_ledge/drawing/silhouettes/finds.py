@@ -50,7 +50,7 @@ def draw_boat(subject: Subject) -> list[Shape]:
 def draw_coral(subject: Subject) -> list[Shape]:
     """Draw a branching coral on a small plinth."""
     w, h, colour = subject.width, subject.height, subject.colour
-    chance = subject.chance()
+    rng = subject.rng()
     shapes: list[Shape] = []
     foot = -h * 0.1
 
@@ -63,7 +63,7 @@ def draw_coral(subject: Subject) -> list[Shape]:
         shapes.append(Shape(polyline([(x, y), (end_x, end_y)]), None, 1.0, tone, thick))
         if depth < 4:
             for side in (-1, 1):
-                branch(end_x, end_y, angle + side * chance.uniform(0.28, 0.6), long * chance.uniform(0.6, 0.82),
+                branch(end_x, end_y, angle + side * rng.uniform(0.28, 0.6), long * rng.uniform(0.6, 0.82),
                        thick * 0.68, depth + 1)  # fmt: skip
 
     for lean in (-0.55, -0.15, 0.2, 0.6):

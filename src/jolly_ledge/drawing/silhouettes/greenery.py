@@ -36,16 +36,16 @@ def draw_plant(subject: Subject) -> list[Shape]:
     share = min(0.38, 0.6 * w / h) if potted else 0.06
     soil = -h * share * 0.97
     dark, middle, light = greens(subject)
-    chance = subject.chance()
+    rng = subject.rng()
     shapes: list[Shape] = []
     leaves = 17 if w > 90 else 11
     reach = h + soil
     for index in range(leaves):
         spread = (index / (leaves - 1) - 0.5) * 2
-        angle = spread * 1.22 + chance.uniform(-0.1, 0.1)
+        angle = spread * 1.22 + rng.uniform(-0.1, 0.1)
         limit_x = w / 2 / max(abs(math.sin(angle)), 0.12)
         limit_y = reach / max(math.cos(angle), 0.3)
-        long = min(limit_x, limit_y) * chance.uniform(0.84, 1.0)
+        long = min(limit_x, limit_y) * rng.uniform(0.84, 1.0)
         tip = (math.sin(angle) * long, soil - math.cos(angle) * long)
         tone = (dark, middle, light)[index % 3] if abs(spread) > 0.2 else middle
         path = leaf((spread * w * 0.1, soil), tip, max(long * 0.3, 7), bend=spread * long * 0.14)
@@ -63,24 +63,24 @@ def draw_trailing(subject: Subject) -> list[Shape]:
     """Draw a trailing plant: runners that fall over the pot to both sides."""
     w, h = subject.width, subject.height
     dark, middle, light = greens(subject)
-    chance = subject.chance()
+    rng = subject.rng()
     pot_share = min(0.62, 0.7 * w / h)
     pot_width = min(w * 0.55, h * 0.7)
     soil = -h * pot_share
     shapes = _pot(subject, pot_share, pot_width)
     for index in range(9):
         side = -1 if index % 2 else 1
-        out = chance.uniform(0.2, 0.46) * w * side
-        low = -chance.uniform(0.04, 0.5) * h if index < 6 else -chance.uniform(0.75, 0.9) * h
-        crest = (out * 0.55, soil - (h + soil) * chance.uniform(0.35, 0.95))
+        out = rng.uniform(0.2, 0.46) * w * side
+        low = -rng.uniform(0.04, 0.5) * h if index < 6 else -rng.uniform(0.75, 0.9) * h
+        crest = (out * 0.55, soil - (h + soil) * rng.uniform(0.35, 0.95))
         path = [(out * 0.1, soil), crest, (out, soil * 0.9), (out * 0.96, low)]
         shapes.append(Shape(smooth(path), None, 1.0, dark, 1.8))
         for step in range(7):
             t = step / 6
             x, y = _along(path, t)
-            size = chance.uniform(0.07, 0.1) * min(w, h)
+            size = rng.uniform(0.07, 0.1) * min(w, h)
             tone = (dark, middle, light)[(index + step) % 3]
-            lean = chance.uniform(-0.9, 0.9)
+            lean = rng.uniform(-0.9, 0.9)
             tip = (x + side * size * (1 + lean * 0.3), y + size * lean)
             shapes.append(outlined(leaf((x, y), tip, size * 0.75), tone, tone))
     return shapes
@@ -97,19 +97,19 @@ def _along(points: list[tuple[float, float]], t: float) -> tuple[float, float]:
 def draw_branches(subject: Subject) -> list[Shape]:
     """Draw dry branches with buds."""
     w, h = subject.width, subject.height
-    chance = subject.chance()
+    rng = subject.rng()
     wood = subject.colour
     count = 9 if w > 60 else 5
     shapes: list[Shape] = []
     for index in range(count):
         spread = (index / (count - 1) - 0.5) * 2
-        tip = (spread * w * 0.47, -h * (1.0 - 0.16 * abs(spread) - chance.uniform(0, 0.12)))
-        bend = (tip[0] * 0.28 + chance.uniform(-0.04, 0.04) * w, tip[1] * 0.55)
+        tip = (spread * w * 0.47, -h * (1.0 - 0.16 * abs(spread) - rng.uniform(0, 0.12)))
+        bend = (tip[0] * 0.28 + rng.uniform(-0.04, 0.04) * w, tip[1] * 0.55)
         path = [(spread * w * 0.04, 0.0), bend, tip]
         shapes.append(Shape(smooth(path), None, 1.0, darker(wood, 0.18 * (index % 3)), max(w * 0.012, 2.2)))
         for step in range(2, 8):
             x, y = _along(path, step / 7)
-            size = max(min(w, h) * 0.026, 2.6) * chance.uniform(0.8, 1.3)
+            size = max(min(w, h) * 0.026, 2.6) * rng.uniform(0.8, 1.3)
             side = 1 if step % 2 else -1
             tone = subject.colours[(index + step) % len(subject.colours)]
             shapes.append(
@@ -130,7 +130,7 @@ def draw_bouquet(subject: Subject) -> list[Shape]:
     """Draw a full bunch of flowers over green."""
     w, h = subject.width, subject.height
     dark, middle, light = greens(subject)
-    chance = subject.chance()
+    rng = subject.rng()
     shapes: list[Shape] = []
     for index in range(9):
         spread = (index / 8 - 0.5) * 2
@@ -140,7 +140,7 @@ def draw_bouquet(subject: Subject) -> list[Shape]:
     flowers = [colour for colour in subject.colours if not is_green(colour)] or [subject.colour]
     for index in range(15):
         ring, angle = (0.0, 0.0) if index == 0 else ((0.5 if index < 6 else 0.9), index * 2.39996)
-        size = w * chance.uniform(0.085, 0.115)
+        size = w * rng.uniform(0.085, 0.115)
         x = math.cos(angle) * ring * (w / 2 - size)
         y = -h * 0.64 + math.sin(angle) * ring * (h * 0.36 - size)
         tone = flowers[index % len(flowers)]

@@ -47,17 +47,14 @@ def _channels(colour: str) -> tuple[int, int, int]:
 
 def _stars(subject: Subject, inner: float) -> list[Shape]:
     w, h = subject.width, subject.height
-    chance = subject.chance()
+    rng = subject.rng()
     rail = (min(w, h) - inner) / 2
     places = [
-        (chance.uniform(-0.4, 0.4) * (w - 2 * rail), -h / 2 + chance.uniform(-0.4, 0.4) * (h - 2 * rail))
-        for _ in range(13)
+        (rng.uniform(-0.4, 0.4) * (w - 2 * rail), -h / 2 + rng.uniform(-0.4, 0.4) * (h - 2 * rail)) for _ in range(13)
     ]
     drawn = [Shape(polyline(places[:6]), None, 1.0, "#cdd3dc", max(inner * 0.006, 0.9), 0.7)]
     return drawn + [
-        Shape(ellipse(x, y, size, size), "#f1ead2")
-        for x, y in places
-        for size in (chance.uniform(0.008, 0.02) * inner,)
+        Shape(ellipse(x, y, size, size), "#f1ead2") for x, y in places for size in (rng.uniform(0.008, 0.02) * inner,)
     ]
 
 
@@ -65,7 +62,7 @@ def _study(subject: Subject, inner: float, rail: float) -> list[Shape]:
     w, h = subject.width, subject.height
     ink = subject.colours[2] if len(subject.colours) > 2 else darker(subject.colour, 0.15)
     mount = rail * 1.5
-    tint = subject.chance().choice((0.0, 1.0))
+    tint = subject.rng().choice((0.0, 1.0))
     shapes = [
         Shape(rectangle(-w / 2 + rail + mount, -h + rail + mount, w - 2 * (rail + mount), h - 2 * (rail + mount)),
               "#f8f3e7", 1.0, darker("#f8f3e7", 0.25), 1.0),
@@ -217,7 +214,7 @@ def draw_stone(subject: Subject) -> list[Shape]:
     shade = Gradient(
         (-w * 0.16, -h * 0.72), (0.0, -h * 0.5), ((0.0, lighter(colour, 0.38)), (0.55, colour), (1.0, darker(colour, 0.5))), max(w, h) * 0.75,
     )  # fmt: skip
-    chance = subject.chance()
+    rng = subject.rng()
     crown, heart = (-w * 0.08, -h * 0.66), (w * 0.1, -h * 0.36)
     shapes = [outlined(polygon(points), shade, colour)]
     for index, tone in (
@@ -235,9 +232,9 @@ def draw_stone(subject: Subject) -> list[Shape]:
         ]
         shapes.append(Shape(polygon(facet), tone, 0.38))
     for _ in range(9):
-        angle, far = chance.uniform(0, 6.3), chance.uniform(0.1, 0.72)
+        angle, far = rng.uniform(0, 6.3), rng.uniform(0.1, 0.72)
         x, y = math.cos(angle) * far * w * 0.42, -h * 0.5 + math.sin(angle) * far * h * 0.42
-        size = chance.uniform(0.03, 0.075) * min(w, h)
+        size = rng.uniform(0.03, 0.075) * min(w, h)
         shapes.append(Shape(ellipse(x, y, size, size * 0.75), darker(colour, 0.5), 0.55))
         shapes.append(Shape(ellipse(x + size * 0.2, y + size * 0.3, size * 0.7, size * 0.4), lighter(colour, 0.4), 0.4))
     return shapes

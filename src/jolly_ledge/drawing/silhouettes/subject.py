@@ -42,7 +42,7 @@ class Subject(Struct, frozen=True):
         """The second colour, or a shade of the first."""
         return self.colours[1] if len(self.colours) > 1 else darker(self.colours[0], 0.3)
 
-    def chance(self) -> random.Random:
+    def rng(self) -> random.Random:
         """Return a source of variety that is the same for the same thing every time."""
         return random.Random(zlib.crc32(self.key.encode()))
 

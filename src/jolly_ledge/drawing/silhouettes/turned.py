@@ -61,13 +61,13 @@ def texture(subject: Subject, shape: str) -> list[Shape]:
         return weave(subject, shape)
     if subject.finish != "rough":
         return []
-    chance = subject.chance()
+    rng = subject.rng()
     marks = []
     for _ in range(int(min(26, 8 + w * h / 2500))):
-        at = chance.uniform(0.06, 0.92)
-        x = chance.uniform(-0.86, 0.86) * half_width_at(shape, at) * w / 2
-        size = chance.uniform(0.8, 2.2)
-        tone = darker(subject.colour, 0.35) if chance.random() < 0.6 else lighter(subject.colour, 0.3)
+        at = rng.uniform(0.06, 0.92)
+        x = rng.uniform(-0.86, 0.86) * half_width_at(shape, at) * w / 2
+        size = rng.uniform(0.8, 2.2)
+        tone = darker(subject.colour, 0.35) if rng.random() < 0.6 else lighter(subject.colour, 0.3)
         marks.append(Shape(ellipse(x, -at * h, size * 1.4, size * 0.7), tone, 0.38))
     return marks
 
@@ -147,7 +147,7 @@ def draw_globe(subject: Subject) -> list[Shape]:
     stand = subject.second if len(subject.colours) > 1 else "#6f4a2f"
     under = centre + radius
     ring = radius * 1.1
-    chance = subject.chance()
+    rng = subject.rng()
     shapes = [
         *(_floor_stand(w, under, stand) if -under > FLOOR_STAND * w else _table_stand(w, h, under, stand)),
         Shape(_arc(0, centre, ring, -70, 80), None, 1.0, darker(stand, 0.25), max(radius * 0.07, 2.0)),
@@ -155,8 +155,8 @@ def draw_globe(subject: Subject) -> list[Shape]:
         ball(0, centre, radius, subject.colour, subject.finish),
     ]
     for _ in range(5):
-        x, y = chance.uniform(-0.5, 0.45) * radius, centre + chance.uniform(-0.55, 0.5) * radius
-        size = chance.uniform(0.1, 0.24) * radius
+        x, y = rng.uniform(-0.5, 0.45) * radius, centre + rng.uniform(-0.55, 0.5) * radius
+        size = rng.uniform(0.1, 0.24) * radius
         points = [
             (x - size, y), (x - size * 0.3, y - size * 0.7), (x + size * 0.8, y - size * 0.4), (x + size, y + size * 0.3), (x, y + size * 0.6),
         ]  # fmt: skip

@@ -12,7 +12,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.entry.remembered import SIDES, usual_size
-from jolly_ledge.model.entry.sizes import Span, Told, read_sizes
+from jolly_ledge.model.entry.sizes import Span, ToldSizes, read_sizes
 from jolly_ledge.model.entry.vocabulary import (
     COLOURS,
     FINISH_WORDS,
@@ -30,7 +30,7 @@ from jolly_ledge.model.entry.vocabulary import (
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.fresh_ids import FreshIds
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.units import LengthUnit, parse_length
+from jolly_ledge.model.lengths import LengthUnit, parse_length
 from jolly_ledge.model.value import checked
 from jolly_ledge.model.words import TRAITS, Finish, Guess, Status, Trait
 
@@ -54,7 +54,7 @@ class EntryError(JollyLedgeError):
     """A line does not say what kind of thing it is."""
 
 
-class Entry(Struct, frozen=True):
+class QuickEntry(Struct, frozen=True):
     """What a line was understood to say: the things, and what was taken for something else or left over."""
 
     items: tuple[Item, ...]
@@ -86,7 +86,7 @@ def parse_entry(
     *,
     rooms: Iterable[str] = (),
     ids: FreshIds | None = None,
-) -> Entry:
+) -> QuickEntry:
     """Return the things a line describes.
 
     Parameters
@@ -129,7 +129,7 @@ def parse_entry(
     ids = ids or FreshIds(item.id for item in known)
     for index in range(count):
         items.append(_item(ids.fresh(name), name, found, told, codes, lender, known, index, count))
-    return Entry(tuple(items), tuple(found.notes))
+    return QuickEntry(tuple(items), tuple(found.notes))
 
 
 def _lender(line: str) -> tuple[str, str]:
@@ -144,7 +144,7 @@ def _lender(line: str) -> tuple[str, str]:
     return " ".join(words[:end]), f"{line[: lent.start()]} borrowed {rest} {line[lent.end() :]}"
 
 
-def _with_lone_figure(told: Told, found: "_Found", unit: LengthUnit) -> Told:
+def _with_lone_figure(told: ToldSizes, found: "_Found", unit: LengthUnit) -> ToldSizes:
     """Take the only bare figure of a line without sizes for the height, and tell so."""
     figures = [word for word in found.left_over if _LONE.fullmatch(word)]
     if told.sides or len(figures) != 1:
@@ -281,7 +281,7 @@ def _item(
     identifier: str,
     name: str,
     found: _Found,
-    told: Told,
+    told: ToldSizes,
     codes: tuple[str, ...],
     lender: str,
     stash: tuple[Item, ...],
@@ -331,7 +331,7 @@ def _sizes(
     One told size gives the scale of the guesses: a vase told 40 high is guessed wider than one of 20.
     """
     usual = usual_size(kind, stash)
-    chance = random.Random(zlib.crc32(key.encode()))
+    rng = random.Random(zlib.crc32(key.encode()))
     sizes: dict[str, float] = {}
     for side, (low, high) in told.items():
         share = ((index * 7 + 3) % count + 0.5) / count if high > low else 0.0
@@ -352,7 +352,7 @@ def _sizes(
         # A frame twice as tall is not twice as thick.
         length = plain if plain < THIN_MM else plain * scale
         if kind.category == "book" and side == "width":
-            length = usual.width * (1 + BOOK_SPREAD * (2 * chance.random() - 1))
+            length = usual.width * (1 + BOOK_SPREAD * (2 * rng.random() - 1))
         sizes[side] = max(round(length / STEP_MM) * STEP_MM if length > 40 else round(length), 2.0)
         guessed.append(side)  # type: ignore[arg-type]
     return sizes, tuple(guessed)
@@ -378,7 +378,7 @@ class ListedLine(Struct, frozen=True):
 
     number: int
     text: str
-    entry: Entry | None
+    entry: QuickEntry | None
     problem: str = ""
 
 

@@ -5,7 +5,7 @@ from decimal import Decimal
 
 from msgspec import Struct
 
-from jolly_ledge.model.units import LengthUnit, parse_length
+from jolly_ledge.model.lengths import LengthUnit, parse_length
 
 _NUMBER = r"(?:\d+\s+\d+\s*/\s*\d+|\d+\s*/\s*\d+|\d+(?:[.,]\d+)?[½¼¾⅛⅜⅝⅞]?|[½¼¾⅛⅜⅝⅞])"
 _UNIT = r"(?:mm|cm|m|inches|inch|in|\"|″)"
@@ -36,7 +36,7 @@ Span = tuple[float, float]
 """Least and greatest, in mm; the same twice for one figure."""
 
 
-class Told(Struct, frozen=True):
+class ToldSizes(Struct, frozen=True):
     """The figures found in a line, and the words that are left."""
 
     rest: str
@@ -45,7 +45,7 @@ class Told(Struct, frozen=True):
     price: Decimal | None
 
 
-def read_sizes(line: str, bare: LengthUnit) -> Told:
+def read_sizes(line: str, bare: LengthUnit) -> ToldSizes:
     """Return the sizes, mass and price of a line; raise LengthError for a figure no tape can show.
 
     Two figures are width and height as on the boards of the line-up, a third is the depth.
@@ -81,7 +81,7 @@ def read_sizes(line: str, bare: LengthUnit) -> Told:
         for name in ("width", "depth"):
             sides[name] = _same(_length(found[1], found[2], bare))
         line = _cut(line, found)
-    return Told(line, sides, mass, price)
+    return ToldSizes(line, sides, mass, price)
 
 
 def _cut(line: str, found: re.Match[str]) -> str:

@@ -19,14 +19,14 @@ from jolly_ledge.proposals.composing.library import rows_of_many
 from jolly_ledge.proposals.composing.schemes import groups_for
 from jolly_ledge.proposals.composing.spread import spans_of, stands_before_a_picture
 from jolly_ledge.proposals.composing.topping import topped_up
-from jolly_ledge.proposals.errands import Errand, errands_of
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.low import without_empty_glass
 from jolly_ledge.proposals.groups.stock import SMALL_STASH, Stock
 from jolly_ledge.proposals.groups.vessels import stems_suit
+from jolly_ledge.proposals.placement_search import settle
 from jolly_ledge.proposals.places import hung
 from jolly_ledge.proposals.problem import Problem, stops_of
-from jolly_ledge.proposals.settling import settle
+from jolly_ledge.proposals.requirements import Requirement, requirements_of
 from jolly_ledge.proposals.thing import Thing
 
 PARTICULAR = frozenset({"mirrored", "centred", "together", "underlaid", "hangs", "hidden"})
@@ -70,22 +70,22 @@ def composed(
     taken_before : set of str
         Things that earlier looks have.
     """
-    chance = Random(seed)
-    first = _particular(problem, chance)
+    rng = Random(seed)
+    first = _particular(problem, rng)
     if first is None:
         return None
     grounded = replace(problem, fixed=first, required=_awaited(problem, first), hidden=_unseen(problem, first))
-    stock = Stock(grounded, chance, taken_before)
+    stock = Stock(grounded, rng, taken_before)
     if rows := rows_of_many(stock):
         first = (*first, *placements_of(rows))
         grounded = replace(problem, fixed=first, required=_awaited(problem, first), hidden=_unseen(problem, first))
-        stock = Stock(grounded, chance, taken_before)
+        stock = Stock(grounded, rng, taken_before)
     _keep_vessels_for_the_season(stock)
     walls = _hang_something(stock)
     stock.pool = [thing for thing in stock.pool if thing.id not in {placement.item for placement in walls}]
     _leave_half_of_what_was_taken(stock, taken_before)
     groups: list[tuple[Ledge, Group]] = []
-    side = chance.choice((-1, 1))
+    side = rng.choice((-1, 1))
     used = {placement.item for placement in (*first, *walls)}
     floors = sorted({ledge.floor for ledge in stock.ledges})
     columns = sorted({ledge.left for ledge in stock.ledges})
@@ -111,21 +111,21 @@ def _leave_half_of_what_was_taken(stock: Stock, taken_before: Collection[str]) -
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
     if not taken or suiting(stock) < max(ENOUGH_FOR_TWO * wanted, SMALL_STASH):
         return
-    left = {thing.id for thing in stock.chance.sample(taken, len(taken) - math.floor(len(taken) * MAY_COME_AGAIN))}
+    left = {thing.id for thing in stock.rng.sample(taken, len(taken) - math.floor(len(taken) * MAY_COME_AGAIN))}
     stock.pool = [thing for thing in stock.pool if thing.id not in left or stock.answers_alone(thing)]
 
 
-def recomposed(composition: Composition, chance: Random) -> Composition | None:
+def recomposed(composition: Composition, rng: Random) -> Composition | None:
     """Return a composition with a ledge or a few composed anew from what the others leave; None where it cannot be."""
     stock = composition.stock
-    count = chance.choices((1, 2, 3), LEDGES_ANEW)[0]
+    count = rng.choices((1, 2, 3), LEDGES_ANEW)[0]
     # What must be there may find no group again: its ledge is composed anew only where no other is left.
     own = {placement.item for placement in placements_of(composition.groups)}
     others = tuple(placement for placement in composition.placements if placement.item not in own)
     needed = stock.must | {host for placement in others for host in (placement.on, placement.inside) if host}
     bound = {ledge.id for ledge, group in composition.groups if group.ids & needed}
     ledges = [ledge for ledge in stock.ledges if ledge.id not in bound] or list(stock.ledges)
-    anew = {ledge.id for ledge in chance.sample(ledges, min(count, len(ledges)))}
+    anew = {ledge.id for ledge in rng.sample(ledges, min(count, len(ledges)))}
     groups = [(ledge, group) for ledge, group in composition.groups if ledge.id not in anew]
     used = {placement.item for placement in (*others, *placements_of(groups))}
     if not needed - stock.must <= used:
@@ -135,7 +135,7 @@ def recomposed(composition: Composition, chance: Random) -> Composition | None:
     for number, ledge in enumerate(order):
         before = [group for _, group in groups]
         share = _fair_share(beside, order[number:], used)
-        found = _composed_on(beside, ledge, used, chance.choice((-1, 1)), before, share)
+        found = _composed_on(beside, ledge, used, rng.choice((-1, 1)), before, share)
         used |= {one for group in found for one in group.ids}
         groups += [(ledge, group) for group in found]
     placements = (*others, *placements_of(groups))
@@ -169,13 +169,13 @@ def hangs_clear(problem: Problem, groups: Sequence[tuple[Ledge, Group]], walls: 
     return True
 
 
-def _particular(problem: Problem, chance: Random) -> Placements | None:
+def _particular(problem: Problem, rng: Random) -> Placements | None:
     """Return what stays and what is wished so particularly that it has to come first."""
-    errands = tuple(errand for errand in errands_of(problem) if errand.kind in PARTICULAR)
-    if not errands:
+    requirements = tuple(requirement for requirement in requirements_of(problem) if requirement.kind in PARTICULAR)
+    if not requirements:
         return problem.fixed
-    found, _ = settle(problem, errands, chance, most=TRIED_FOR_THE_REST)
-    return found if found is not None else settle(problem, errands)[0]
+    found, _ = settle(problem, requirements, rng, most=TRIED_FOR_THE_REST)
+    return found if found is not None else settle(problem, requirements)[0]
 
 
 def _awaited(problem: Problem, placements: Placements) -> tuple[Item, ...]:
@@ -194,7 +194,7 @@ def _in_order(stock: Stock) -> list[Ledge]:
     tops = [ledge for ledge in ledges if stock.roles[ledge.id] in ("top", "table", "island")]
     rest = [ledge for ledge in ledges if ledge not in tops]
     if not tops:
-        rest.sort(key=lambda ledge: (-stock.frame(ledge), stock.chance.random()))
+        rest.sort(key=lambda ledge: (-stock.frame(ledge), stock.rng.random()))
     return tops + rest
 
 
@@ -336,7 +336,7 @@ def _hang_something(stock: Stock) -> Placements:
     walls = {wall.id for wall in problem.walls}
     if not walls or over or stock.room == "kitchen" or any(placement.ledge in walls for placement in problem.fixed):
         return ()
-    if stock.chance.random() > HANG_ODDS:
+    if stock.rng.random() > HANG_ODDS:
         return ()
     width = stock.piece.width
     pictures = [
@@ -361,9 +361,9 @@ def _with_the_rest(stock: Stock, groups: Sequence[tuple[Ledge, Group]], walls: P
         if not missing and problem.can_stand(problem.resolve(placements)):
             return Composition(stock, tuple(left), placements)
         rest = replace(problem, fixed=placements, required=missing, hidden=_unseen(problem, placements))
-        errands: tuple[Errand, ...] = errands_of(rest)
-        most = TRIED_FOR_THE_REST * MANY // max(len(errands), MANY)
-        found, _ = settle(rest, errands, most=most) if missing else (None, False)
+        requirements: tuple[Requirement, ...] = requirements_of(rest)
+        most = TRIED_FOR_THE_REST * MANY // max(len(requirements), MANY)
+        found, _ = settle(rest, requirements, most=most) if missing else (None, False)
         if found is not None and problem.can_stand(problem.resolve(found)):
             return Composition(stock, tuple(left), found)
         optional = [one for one in left if not one[1].ids & stock.must]

@@ -59,7 +59,7 @@ def layered(
         return []
     found = list(groups)
     taken = {*used, *(one for group in groups for one in group.ids)}
-    chance = stock.chance
+    rng = stock.rng
     moves: list[Callable[[Stock, Ledge, Sequence[Group], Group, Collection[str]], bool]]
     moves = [_crowned, _before, _behind, _beside]
     most = LARGEST[stock.problem.manner.fullness] + larger
@@ -72,8 +72,8 @@ def layered(
         if not open_ones:
             break
         # The thinnest groups first: a single thing wants company before a group of three does.
-        group = min(open_ones, key=lambda one: len(one.members) + 2.5 * chance.random())
-        if any(move(stock, ledge, found, group, taken) for move in chance.sample(moves, len(moves))):
+        group = min(open_ones, key=lambda one: len(one.members) + 2.5 * rng.random())
+        if any(move(stock, ledge, found, group, taken) for move in rng.sample(moves, len(moves))):
             taken |= group.ids
         else:
             done.add(id(group))
@@ -85,7 +85,7 @@ def _crowned(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, 
     if not hosts:
         return False
     near = [member.thing for member in group]
-    return crown(stock, group, ledge, used, stock.chance.choice(hosts), near, 0.3) is not None
+    return crown(stock, group, ledge, used, stock.rng.choice(hosts), near, 0.3) is not None
 
 
 def _wants_a_crown(member: Member, group: Group) -> bool:
@@ -184,7 +184,7 @@ def _where_clear(
     if most < least:
         return None
     places = [least + (most - least) * step / (PLACES - 1) for step in range(PLACES)]
-    stock.chance.shuffle(places)
+    stock.rng.shuffle(places)
     for x in places:
         member.x = x
         if group.is_clear(member) and _is_well_seen(member, group) and _is_free(stock, ledge, groups, group, member):

@@ -46,7 +46,7 @@ def _at_the_ends(stock: Stock, ledge: Ledge, used: Collection[str], order: int) 
         return anchored(stock, ledge, used, target=0.72, side=order, kinds=RISING, stems=1.0, width=width)
 
     def counterpoise(used: Collection[str], width: float) -> Group | None:
-        lights = candlesticks(stock, ledge, used, side=-order, width=width) if stock.chance.random() < 0.5 else None
+        lights = candlesticks(stock, ledge, used, side=-order, width=width) if stock.rng.random() < 0.5 else None
         return (
             lights
             or anchored(stock, ledge, used, target=0.5, side=-order, kinds=RISING, stems=0.6, width=width)

@@ -20,23 +20,23 @@ SIZE_ALIKE = (0.7, 1.3)
 """A member is exchanged for one of about its height and width."""
 
 
-def refined(composition: Composition, chance: Random) -> Composition | None:
+def refined(composition: Composition, rng: Random) -> Composition | None:
     """Return a composition after one move by chance; None where it cannot be."""
-    return chance.choice(MOVES)(composition, chance) if composition.groups else None
+    return rng.choice(MOVES)(composition, rng) if composition.groups else None
 
 
-def shifted(composition: Composition, chance: Random) -> Composition | None:
+def shifted(composition: Composition, rng: Random) -> Composition | None:
     """Move one whole group along its ledge."""
-    number, along = chance.randrange(len(composition.groups)), chance.choice(SHIFTS_MM)
+    number, along = rng.randrange(len(composition.groups)), rng.choice(SHIFTS_MM)
     ledge, group = composition.groups[number]
     if group.wants_end:
         return None
     return _with(composition, {number: (ledge, group.copy().shift(along))})
 
 
-def turned_about(composition: Composition, chance: Random) -> Composition | None:
+def turned_about(composition: Composition, rng: Random) -> Composition | None:
     """Exchange left and right within one group, where it stands."""
-    number = chance.randrange(len(composition.groups))
+    number = rng.randrange(len(composition.groups))
     ledge, group = composition.groups[number]
     if group.wants_end or len(group.members) < 2:
         return None
@@ -46,11 +46,11 @@ def turned_about(composition: Composition, chance: Random) -> Composition | None
     return _with(composition, {number: (ledge, turned)})
 
 
-def traded(composition: Composition, chance: Random) -> Composition | None:
+def traded(composition: Composition, rng: Random) -> Composition | None:
     """Set two groups in each other's place, middle on middle."""
     if len(composition.groups) < 2:
         return None
-    first, second = chance.sample(range(len(composition.groups)), 2)
+    first, second = rng.sample(range(len(composition.groups)), 2)
     (one_ledge, one), (other_ledge, other) = composition.groups[first], composition.groups[second]
     welcome = all(composition.stock.fits(member.thing, other_ledge) for member in one) and all(
         composition.stock.fits(member.thing, one_ledge) for member in other
@@ -62,10 +62,10 @@ def traded(composition: Composition, chance: Random) -> Composition | None:
     return _with(composition, changed)
 
 
-def member_exchanged(composition: Composition, chance: Random) -> Composition | None:
+def member_exchanged(composition: Composition, rng: Random) -> Composition | None:
     """Set another thing of the stash in the place of one member that carries nothing."""
     stock = composition.stock
-    number = chance.randrange(len(composition.groups))
+    number = rng.randrange(len(composition.groups))
     ledge, group = composition.groups[number]
     spare = [
         member for member in group
@@ -74,7 +74,7 @@ def member_exchanged(composition: Composition, chance: Random) -> Composition | 
     ]  # fmt: skip
     if not spare:
         return None
-    old = chance.choice(spare)
+    old = rng.choice(spare)
     used = {placement.item for placement in composition.placements}
     others = [thing for thing in stock.free(ledge, used) if _could_replace(thing, old)]
     if not others:

@@ -24,14 +24,14 @@ ALONE_FROM = 0.07
 Stretch = tuple[float, float]
 
 
-def carried(composition: Composition, chance: Random) -> Composition | None:
+def carried(composition: Composition, rng: Random) -> Composition | None:
     """Carry one whole group into the widest free stretch of another ledge."""
-    number = chance.randrange(len(composition.groups))
+    number = rng.randrange(len(composition.groups))
     ledge, group = composition.groups[number]
     others = [one for one in composition.stock.ledges if one.id != ledge.id]
     if not others or group.wants_end or _is_last_on(composition, number):
         return None
-    target = chance.choice(others)
+    target = rng.choice(others)
     if not all(composition.stock.fits(member.thing, target) for member in group) or target.depth < group.depth:
         return None
     left, right = _widest_free(composition.stock, composition.groups, target)
@@ -44,7 +44,7 @@ def carried(composition: Composition, chance: Random) -> Composition | None:
     return with_groups(composition, _replaced(composition, {number: [(target, moved)]}))
 
 
-def merged(composition: Composition, chance: Random) -> Composition | None:
+def merged(composition: Composition, rng: Random) -> Composition | None:
     """Move two groups of a ledge together into one: the lesser one comes before the side of the other."""
     pairs = [
         (one, other)
@@ -54,7 +54,7 @@ def merged(composition: Composition, chance: Random) -> Composition | None:
     ]
     if not pairs:
         return None
-    first_number, second_number = chance.choice(pairs)
+    first_number, second_number = rng.choice(pairs)
     ledge, first = composition.groups[first_number]
     second = composition.groups[second_number][1]
     side = 1 if second.left >= first.left else -1
@@ -70,7 +70,7 @@ def merged(composition: Composition, chance: Random) -> Composition | None:
     return None
 
 
-def split(composition: Composition, chance: Random) -> Composition | None:
+def split(composition: Composition, rng: Random) -> Composition | None:
     """Take what stands at the side of a group out of it, with what it carries, to a free stretch of its ledge."""
     numbers = [
         number for number, (_, group) in enumerate(composition.groups)
@@ -78,7 +78,7 @@ def split(composition: Composition, chance: Random) -> Composition | None:
     ]  # fmt: skip
     if not numbers:
         return None
-    number = chance.choice(numbers)
+    number = rng.choice(numbers)
     ledge, group = composition.groups[number]
     frame = composition.stock.frame(ledge)
     sides = [
@@ -88,7 +88,7 @@ def split(composition: Composition, chance: Random) -> Composition | None:
     ]  # fmt: skip
     if not sides:
         return None
-    leaving = chance.choice(sides)
+    leaving = rng.choice(sides)
     rest, own = group.copy(), group.copy()
     index = group.members.index(leaving)
     parting = {index, *(group.members.index(member) for member in _on(group, leaving))}
@@ -102,7 +102,7 @@ def split(composition: Composition, chance: Random) -> Composition | None:
     return with_groups(composition, _replaced(composition, {number: [(ledge, rest), (ledge, own)]}))
 
 
-def group_exchanged(composition: Composition, chance: Random) -> Composition | None:
+def group_exchanged(composition: Composition, rng: Random) -> Composition | None:
     """Build another group from what is not used in the place of one that holds nothing that must be there."""
     stock = composition.stock
     numbers = [
@@ -111,7 +111,7 @@ def group_exchanged(composition: Composition, chance: Random) -> Composition | N
     ]  # fmt: skip
     if not numbers:
         return None
-    number = chance.choice(numbers)
+    number = rng.choice(numbers)
     ledge, group = composition.groups[number]
     left, right = _room_at(composition, number)
     used = {placement.item for placement in composition.placements} - group.ids
@@ -119,7 +119,7 @@ def group_exchanged(composition: Composition, chance: Random) -> Composition | N
     found = other_groups(stock, ledge, {*used, group.anchor.thing.id}, (left, right), before)
     if not found:
         return None
-    new = chance.choice(found)
+    new = rng.choice(found)
     middle = min(max((group.left + group.right) / 2, left + new.width / 2), right - new.width / 2)
     new.shift(middle - (new.left + new.right) / 2)
     return with_groups(composition, _replaced(composition, {number: [(ledge, new)]}))
@@ -129,7 +129,7 @@ def other_groups(
     stock: Stock, ledge: Ledge, used: set[str], stretch: Stretch, before: Sequence[Group]
 ) -> list[Group]:  # fmt: skip
     """Return groups that could be built on a stretch of a ledge from what is not used, in coordinates of the ledge."""
-    side = stock.chance.choice((-1, 1))
+    side = stock.rng.choice((-1, 1))
     width = stretch[1] - stretch[0]
     return [
         group for group in groups_for(stock, ledge, used, side, before) if not group.wants_end and group.narrowed(width)

@@ -81,7 +81,7 @@ class _Forms:
         self._stock, self._ledge, self._side = stock, ledge, side
 
     def tall(self, low: float = 0.7, high: float = 0.85, **more: object) -> Make:
-        target = self._stock.chance.uniform(low, high)
+        target = self._stock.rng.uniform(low, high)
         return lambda used, width: anchored(
             self._stock, self._ledge, used, target=target, side=self._side, width=width, **more,  # type: ignore[arg-type]
         )  # fmt: skip
@@ -136,7 +136,7 @@ def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
         if group is not None:
             group.shift((ledge.width - group.width - 25 if at_right else 25) - group.left)
             groups.append(group)
-    return groups[:1] if stock.chance.random() < 0.4 else groups
+    return groups[:1] if stock.rng.random() < 0.4 else groups
 
 
 def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
@@ -148,7 +148,7 @@ def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> lis
     if stock.room != "bed":
         large = one_of(large, forms.worthy(0.6, 0.3))
     books = one_of(forms.stack(), forms.low(), folded)
-    if stock.chance.random() < FOLDED_OFTEN:
+    if stock.rng.random() < FOLDED_OFTEN:
         large, books = one_of(folded, large), one_of(books, large)
     makers = (large, books) if things_wanted(stock, ledge) > ONE_BELOW or ledge.width >= TWO_BELOW_MM else (large,)
     return fill(stock, ledge, used, makers, 0.75, order)
@@ -162,7 +162,7 @@ def _by_a_bed(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     if ledge.width <= 850:
         return fill(stock, ledge, used, (lead,), 0.9, order)
     vessel = forms.tall(0.5, 0.6, kinds={"vessel", "plant"}, stems=1.0, small=False, companion=False)
-    second = one_of(*stock.chance.sample([vessel, forms.low(), forms.stack()], 3))
+    second = one_of(*stock.rng.sample([vessel, forms.low(), forms.stack()], 3))
     return fill(stock, ledge, used, (lead, second), SHARES[stock.problem.manner.fullness], order)
 
 
@@ -191,15 +191,15 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     )
     rises = other.tall(0.45, 0.6, kinds=COUNTERPOISES, stems=1.0)
     low = one_of(
-        *((rises,) if stock.chance.random() < COUNTERPOISE_OFTEN[manner.fullness] else ()),
-        *stock.chance.sample([other.stack_and_tall(0.42), other.stack(), other.tray(), other.nest()], 4),
+        *((rises,) if stock.rng.random() < COUNTERPOISE_OFTEN[manner.fullness] else ()),
+        *stock.rng.sample([other.stack_and_tall(0.42), other.stack(), other.tray(), other.nest()], 4),
         other.tall(0.4, 0.45, stems=0.8), other.low(),
     )  # fmt: skip
     makers = [tall, low]
     for widths in (THIRD_FROM_MM, FOURTH_FROM_MM):
         if ledge.width > widths[manner.fullness]:
             between = [forms.stack(), other.low(), forms.worthy(0.3, 0.12)]
-            makers.insert(1, one_of(*stock.chance.sample(between, 3)))
+            makers.insert(1, one_of(*stock.rng.sample(between, 3)))
     most = 0.68 if ledge.width > WIDE_MM else 0.74
     share = share if manner.fullness == "abundant" else min(share, most)
     more = (forms.stack(), other.low(), forms.worthy(0.3, 0.12)) if manner.fullness == "abundant" else ()
@@ -233,9 +233,9 @@ def _on_a_shelf(
     ]  # fmt: skip
     if stock.room in ("kitchen", "dining") or is_served(stock.piece):
         first, second = [*first, *[forms.service()] * 4], [*second, *[forms.service()] * 3]
-    choose: Callable[[list[Make]], Make] = stock.chance.choice
+    choose: Callable[[list[Make]], Make] = stock.rng.choice
     wide = None
-    if _is_low_in_a_case(stock, ledge) and stock.chance.random() < BASKETS_OFTEN:
+    if _is_low_in_a_case(stock, ledge) and stock.rng.random() < BASKETS_OFTEN:
         first, wide = [forms.worthy(0.75, 0.45, BASKETS), *first[:1]], BASKET_SHARE
     last: tuple[Make, ...] = (forms.low(), forms.stack(), forms.row(order), forms.worthy(least=0.2), forms.anything())
     makers = [one_of(choose(first), tall, forms.stack_and_tall(), forms.worthy(), *last)]
@@ -249,9 +249,7 @@ def _on_a_shelf(
         )
     share = SHARES[fullness]
     more = (
-        ()
-        if fullness == "airy"
-        else tuple(stock.chance.sample([forms.stack(), forms.low(), forms.worthy(0.5, 0.2)], 3))
+        () if fullness == "airy" else tuple(stock.rng.sample([forms.stack(), forms.low(), forms.worthy(0.5, 0.2)], 3))
     )
     return fill(stock, ledge, used, makers, share if count > 1 else max(share, 0.62), order, first=wide, more=more)
 
@@ -270,11 +268,11 @@ def _in_a_library(
     rest = [forms.stack(), forms.stack(), forms.low(), forms.worthy(0.6, 0.3)]
     tall = forms.tall(small=False, companion=False)
     stacks_lately = any(group.form in ("stack", "stack-and-tall") for group in before[-2:])
-    second = one_of(*stock.chance.sample(rest[2 * stacks_lately :], 2), tall, *rest)
-    if _is_low_in_a_case(stock, ledge) and stock.chance.random() < BASKETS_OFTEN:
+    second = one_of(*stock.rng.sample(rest[2 * stacks_lately :], 2), tall, *rest)
+    if _is_low_in_a_case(stock, ledge) and stock.rng.random() < BASKETS_OFTEN:
         second = one_of(forms.worthy(0.75, 0.4), second)
     lead = one_of(row_at_end, tall, forms.stack_and_tall(), forms.worthy(), *rest, forms.anything())
-    if stock.chance.random() < PICTURES_IN_A_LIBRARY:
+    if stock.rng.random() < PICTURES_IN_A_LIBRARY:
         second = one_of(forms.tall(0.65, 0.8, kinds=PICTURES), second)
     more = (forms.row(-order), forms.stack(), forms.low(), forms.worthy(0.6, 0.2))
     return fill(stock, ledge, used, (lead, second), max(SHARES[stock.problem.manner.fullness], 0.7), order,

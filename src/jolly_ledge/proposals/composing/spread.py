@@ -104,7 +104,7 @@ def _in_spans(
         taken = {*used, *(one for made in groups for one in made.ids)}
         found = _in_a_span(turned, taken, right - left, share if right - left > WIDE_SPAN_MM else 0.0)
         room = right - left - sum(group.width for group in found)
-        ends = stock.chance.uniform(0.35, 0.65) if len(found) == 1 else 0.18
+        ends = stock.rng.uniform(0.35, 0.65) if len(found) == 1 else 0.18
         x = left + ends * room
         between = room * (1 - 2 * ends) / max(len(found) - 1, 1)
         for group in found:
@@ -150,9 +150,9 @@ def spread(stock: Stock, ledge: Ledge, groups: Sequence[Group], order: int) -> l
             share = 0.0 if group.wants_end < 0 else 1.0
         group.shift(share * rest - group.left)
     else:
-        end = stock.chance.uniform(0.16, 0.24) if len(row) == 2 else 0.12
+        end = stock.rng.uniform(0.16, 0.24) if len(row) == 2 else 0.12
         if stock.roles[ledge.id] == "top":
-            end = stock.chance.uniform(0.05, 0.13)
+            end = stock.rng.uniform(0.05, 0.13)
         x = 0.0 if row[0].wants_end < 0 else end * rest
         between = (rest - x - end * rest) / (len(row) - 1)
         for number, group in enumerate(row):

@@ -31,7 +31,7 @@ GREEN = frozenset({"vessel", "plant"})
 
 def on_a_table(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[Group]:
     """Return the groups of a table or an island, in coordinates of its top."""
-    end = stock.chance.choice((-1, 1))
+    end = stock.rng.choice((-1, 1))
     # A group keeps together in depth, too, however deep the top is.
     near = replace(ledge, depth=min(ledge.depth, GROUP_DEPTH_MM))
     kind = "island" if stock.roles[ledge.id] == "island" else stock.piece.kind
@@ -45,7 +45,7 @@ def _dining(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     """Set a low centre, and along the middle of what is long lights at one side and something low at the other."""
     width = ledge.width * (ROUND_SHARE if ledge.shape == "ellipse" else 1.0)
     fullness = stock.problem.manner.fullness
-    lead = tray_set(stock, ledge, used, width=0.4 * width, tall=0.6) if stock.chance.random() < 0.4 else None
+    lead = tray_set(stock, ledge, used, width=0.4 * width, tall=0.6) if stock.rng.random() < 0.4 else None
     lead = lead or anchored(stock, ledge, used, target=0.85, side=end, kinds=GREEN, stems=1.0, width=0.32 * width)
     lead = lead or low_set(stock, ledge, used, width=0.5 * width)
     spots: list[Spot] = [(lead, 0.5, 0.5)]
@@ -67,7 +67,7 @@ def _island(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     """Set something risen to one side, a tray or a bowl to the other, and something low between where it is full."""
     lead = anchored(stock, ledge, used, target=0.8, side=end, kinds=GREEN, stems=1.0, width=0.4 * ledge.width)
     taken = {*used, *(lead.ids if lead is not None else ())}
-    second = tray_set(stock, ledge, taken, width=0.35 * ledge.width, tall=0.3) if stock.chance.random() < 0.7 else None
+    second = tray_set(stock, ledge, taken, width=0.35 * ledge.width, tall=0.3) if stock.rng.random() < 0.7 else None
     second = second or low_set(stock, ledge, taken, width=0.35 * ledge.width)
     second = second or crowned_stack(stock, ledge, taken, side=end, width=0.3 * ledge.width)
     second = second or service(stock, ledge, taken, side=end, width=0.35 * ledge.width)
@@ -88,12 +88,12 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     """Set a tray or books, something green and risen, and on what is wide a low third."""
     is_round = ledge.shape == "ellipse"
     width = ledge.width * (ROUND_SHARE if is_round else 1.0)
-    if is_round and stock.chance.random() < CLUSTERED_OFTEN:
+    if is_round and stock.rng.random() < CLUSTERED_OFTEN:
         together = cluster(stock, ledge, used, side=end, width=width)
         if together is not None:
             books = crowned_stack(stock, ledge, {*used, *together.ids}, side=end, width=0.34 * width, count=2)
             return [(together, 0.5 - 0.08 * end, 0.55), (books, 0.5 + 0.22 * end, 0.4)]
-    first = tray_set(stock, ledge, used, width=0.42 * width, tall=0.8) if stock.chance.random() < TRAY_OFTEN else None
+    first = tray_set(stock, ledge, used, width=0.42 * width, tall=0.8) if stock.rng.random() < TRAY_OFTEN else None
     first = first or crowned_stack(stock, ledge, used, side=end, width=0.38 * width)
     first = first or tray_set(stock, ledge, used, width=0.45 * width)
     taken = {*used, *(first.ids if first is not None else ())}
@@ -104,13 +104,13 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     else:
         second = anchored(
             stock, ledge, taken, target=0.85, side=end, kinds=GREEN, stems=1.0, companion=False,
-            small=stock.chance.random() < 0.4, width=0.32 * ledge.width,
+            small=stock.rng.random() < 0.4, width=0.32 * ledge.width,
         )  # fmt: skip
         second = second or low_set(stock, ledge, taken, width=0.34 * width)
     taken |= second.ids if second is not None else frozenset()
     third = None
     airy = stock.problem.manner.fullness == "airy"
-    if not airy and (ledge.width > WIDE_MM or not is_round or stock.chance.random() < 0.5):
+    if not airy and (ledge.width > WIDE_MM or not is_round or stock.rng.random() < 0.5):
         third = low_set(stock, ledge, taken, width=0.34 * width)
         third = third or crowned_stack(stock, ledge, taken, side=end, width=0.34 * width)
     if is_round:

@@ -43,14 +43,14 @@ def topped_up(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collect
 
 def _small(stock: Stock, ledge: Ledge, used: Collection[str], width: float) -> Group | None:
     """Return a low group no wider than so much, None where nothing is left for one."""
-    side = stock.chance.choice((-1, 1))
+    side = stock.rng.choice((-1, 1))
     forms: tuple[Callable[[], Group | None], ...] = (
         lambda: low_set(stock, ledge, used, width=width, side=side),
         lambda: crowned_stack(stock, ledge, used, side=side, width=width, count=2),
         lambda: candlesticks(stock, ledge, used, side=side, width=width),
         lambda: worthy(stock, ledge, used, target=LOW[0], width=width, least=LOW[1], most=0.6),
     )
-    for make in stock.chance.sample(forms, len(forms)):
+    for make in stock.rng.sample(forms, len(forms)):
         made = make()
         if made is not None and made.narrowed(width) and without_empty_glass([made]):
             return made
@@ -81,7 +81,7 @@ def _set_down(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collect
     group = _small(stock, near, used, 0.3 * ledge.width)
     if group is None:
         return None
-    for along, into in stock.chance.sample(PLACES, len(PLACES)):
+    for along, into in stock.rng.sample(PLACES, len(PLACES)):
         middle = (group.foot_left + group.foot_right) / 2
         deep = (min(member.front for member in group) + max(member.back for member in group)) / 2
         group.shift(along * ledge.width - middle, into * ledge.depth - deep)

@@ -92,7 +92,7 @@ def _boards(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group | N
         [thing for thing in boards if thing is not first and 0.5 * first.height < thing.height < 1.02 * first.height],
         lambda thing: thing.worth - alike(thing, first) + step_of_tone(thing, first),
     )
-    if second is not None and stock.chance.random() < SECOND_BOARD_OFTEN:
+    if second is not None and stock.rng.random() < SECOND_BOARD_OFTEN:
         other = group.at_depth(second, "back")
         other.z = max(behind.front - other.depth / 2 - 4, other.depth / 2)
         other.x = order * (behind.width / 2 + (0.5 - BOARDS_OVERLAP) * other.width)
@@ -142,7 +142,7 @@ def _crock(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group | No
     ]  # fmt: skip
     if not fitting:
         return None
-    crock, tool = max(fitting, key=lambda pair: pair[0].worth + pair[1].worth + 0.3 * stock.chance.random())
+    crock, tool = max(fitting, key=lambda pair: pair[0].worth + pair[1].worth + 0.3 * stock.rng.random())
     group = Group("crock", ledge.depth)
     group.put_into(tool, group.set_down(crock, "middle"))
     near = [crock]

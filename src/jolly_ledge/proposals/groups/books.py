@@ -29,7 +29,7 @@ def stack(
     loose = [thing for thing in stock.free(ledge, taken, {"book"}) if thing.width <= widest]
     blocks = [thing for thing in stock.free(ledge, taken, {"book-stack"}) if thing.width <= widest]
     # One thin book is no stack while there is a pile.
-    if blocks and (len(loose) < 2 or stock.chance.random() < 0.5):
+    if blocks and (len(loose) < 2 or stock.rng.random() < 0.5):
         block = stock.pick(blocks, lambda thing: thing.worth)
         assert block is not None
         return group.set_down(block, depth, side, overlap), [block]
@@ -41,13 +41,13 @@ def stack(
         if thing is not base and thing.width <= base.width + 2 and thing.depth <= base.depth + 2
         and thing.width > 0.62 * base.width
     ]  # fmt: skip
-    stock.chance.shuffle(above)
+    stock.rng.shuffle(above)
     above.sort(key=lambda thing: -thing.worth)
-    wanted = count or stock.chance.choice((2, 2, 3))
+    wanted = count or stock.rng.choice((2, 2, 3))
     chosen = sorted([base, *above[: wanted - 1]], key=lambda thing: -thing.width * thing.depth)
     top = group.set_down(chosen[0], depth, side, overlap)
     for book in chosen[1:]:
-        top = group.lay_on(book, top, stock.chance.uniform(-6, 6))
+        top = group.lay_on(book, top, stock.rng.uniform(-6, 6))
     return top, chosen
 
 
@@ -77,7 +77,7 @@ def crown(
     )  # fmt: skip
     if found is not None:
         room = max(host.width - found.width, 0.0) / 2
-        group.lay_on(found, host, stock.chance.choice((-1, 1)) * min(0.08 * host.width, room))
+        group.lay_on(found, host, stock.rng.choice((-1, 1)) * min(0.08 * host.width, room))
     return found
 
 
@@ -140,7 +140,7 @@ def row(
     library = is_library(stock)
     room = width - LEAST_HOLD_MM
     blocks = [thing for thing in stock.free(ledge, used, {"book-row"}) if thing.width <= width]
-    if blocks and (len(loose) < FEWEST_IN_A_ROW + 1 or stock.chance.random() < 0.7):
+    if blocks and (len(loose) < FEWEST_IN_A_ROW + 1 or stock.rng.random() < 0.7):
         _set_blocks(stock, group, blocks, width, library=library)
     elif len(loose) > FEWEST_IN_A_ROW:
         _stand_up(stock, group, ledge, loose, room, library=library)
@@ -191,7 +191,7 @@ def _set_blocks(stock: Stock, group: Group, blocks: list[Thing], room: float, *,
             return thing.worth
         return thing.worth + 0.3 * (thing.family == last.family) - abs(thing.height - last.height) / 200
 
-    while last is None or library or stock.chance.random() < SECOND_BLOCK_OFTEN:
+    while last is None or library or stock.rng.random() < SECOND_BLOCK_OFTEN:
         free = room - (group.width if group.members else 0.0)
         fills = FILLS_ITS_SHELF / max(free, 1.0) if library else 0.0
         fitting = [thing for thing in left if thing.width <= free]
@@ -210,14 +210,14 @@ def _set_blocks(stock: Stock, group: Group, blocks: list[Thing], room: float, *,
 def _stand_up(
     stock: Stock, group: Group, ledge: Ledge, loose: list[Thing], room: float, *, library: bool
 ) -> None:  # fmt: skip
-    reference = stock.chance.choice(loose)
+    reference = stock.rng.choice(loose)
     near = [
         thing for thing in loose
         if abs(thing.item.height - reference.item.height) < 0.22 * reference.item.height
         and abs(thing.item.depth - reference.item.depth) < 60
     ]  # fmt: skip
     near.sort(key=lambda thing: -thing.worth)
-    most = len(near) if library else stock.chance.choice((5, 6, 7, 8))
+    most = len(near) if library else stock.rng.choice((5, 6, 7, 8))
     chosen, taken = [], 0.0
     for thing in near[:most]:
         if taken + thing.item.width <= room:

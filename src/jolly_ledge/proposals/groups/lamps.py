@@ -40,8 +40,8 @@ def lamp_set(
         return None
     group = Group("lamp", ledge.depth)
     group.set_down(lamp, "back" if ledge.depth > 250 else "middle")
-    if stock.chance.random() < (BOOKS_OFTEN_BY_A_BED if by_a_bed else BOOKS_OFTEN):
-        count = stock.chance.choice((1, 2)) if by_a_bed else 2
+    if stock.rng.random() < (BOOKS_OFTEN_BY_A_BED if by_a_bed else BOOKS_OFTEN):
+        count = stock.rng.choice((1, 2)) if by_a_bed else 2
         # Where the top is too shallow for books before the lamp they lie beside it.
         before = ledge.depth - lamp.depth > BEFORE_A_LAMP_MM
         widest = width - (0.5 if before else 1.0) * lamp.width - BESIDE_MM

@@ -23,7 +23,7 @@ def nest(
     for members in _sets(stock, ledge, used):
         graded = _graded(members)
         if len(graded) >= FEWEST:
-            worth = sum(thing.worth for thing in graded) + 0.2 * len(graded) + 0.25 * stock.chance.random()
+            worth = sum(thing.worth for thing in graded) + 0.2 * len(graded) + 0.25 * stock.rng.random()
             if best is None or worth > best[0]:
                 best = (worth, graded)
     if best is None:

@@ -27,7 +27,7 @@ def paired(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[Group]:
         groups.append(group.shift(share * ledge.width - group.members[0].x))
     taken = {*used, *(thing.id for thing in found)}
     lead = anchored(
-        stock, ledge, taken, target=0.85, kinds=LEADS, companion=stock.chance.random() < 0.7, width=0.5 * ledge.width
+        stock, ledge, taken, target=0.85, kinds=LEADS, companion=stock.rng.random() < 0.7, width=0.5 * ledge.width
     ) or low_set(stock, ledge, taken, width=0.4 * ledge.width)
     if lead is not None:
         groups.insert(1, lead.shift(0.5 * ledge.width - (lead.left + lead.right) / 2))
@@ -47,7 +47,7 @@ def _likest(stock: Stock, ledge: Ledge, used: Collection[str]) -> tuple[Thing, T
             )
             if twins:
                 reach = 0.8 * min(one.height / stock.frame(ledge), 0.7)
-                value = one.worth + other.worth + reach + 0.3 * stock.chance.random()
+                value = one.worth + other.worth + reach + 0.3 * stock.rng.random()
                 if best is None or value > best[0]:
                     best = (value, one, other)
     return None if best is None else best[1:]

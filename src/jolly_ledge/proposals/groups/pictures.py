@@ -29,7 +29,7 @@ def pictures(
         return None
     group = Group("pictures", ledge.depth)
     back = group.set_down(lead, "back")
-    if stock.chance.random() < SECOND_OFTEN:
+    if stock.rng.random() < SECOND_OFTEN:
         _second(stock, group, ledge, used, back, side, width)
     _at_its_foot(stock, group, ledge, used, back, -side)
     return group
@@ -64,7 +64,7 @@ def _at_its_foot(
 ) -> None:  # fmt: skip
     """Set books with a small thing, or a low thing by itself, before the other side."""
     near: list[Thing] = [member.thing for member in group]
-    if stock.chance.random() < STACK_OFTEN:
+    if stock.rng.random() < STACK_OFTEN:
         books = Group("foot", ledge.depth)
         laid = stack(stock, books, ledge, {*used, *group.ids}, count=2, widest=0.5 * back.width)
         if laid is not None:

@@ -53,8 +53,8 @@ class Stock:
         Things that earlier looks have.
     """
 
-    def __init__(self, problem: Problem, chance: Random, taken_before: Collection[str] = ()) -> None:
-        self.problem, self.chance = problem, chance
+    def __init__(self, problem: Problem, rng: Random, taken_before: Collection[str] = ()) -> None:
+        self.problem, self.rng = problem, rng
         self.piece = problem.piece
         self.room: Room = room_of(problem.piece)
         self.ledges = problem.open_ledges
@@ -78,7 +78,7 @@ class Stock:
                 thing.welcome = dict.fromkeys(thing.welcome, 1.0)
             if thing.best_welcome > 0 and item.id not in hidden and item.id not in fixed:
                 self.things[item.id] = thing
-        self.palette: Palette = choose_palette(list(self.things.values()), problem.manner, chance)
+        self.palette: Palette = choose_palette(list(self.things.values()), problem.manner, rng)
         for thing in self.things.values():
             thing.suits = self.palette.fit(thing)
             thing.worth = thing.best_welcome * (0.35 + 0.65 * thing.suits)
@@ -228,7 +228,7 @@ class Stock:
         """Return the thing of most value, with a whim; what an earlier look has hardly leads again."""
         best, most = None, float("-inf")
         for thing in things:
-            worth = value(thing) + WHIM * self.chance.random()
+            worth = value(thing) + WHIM * self.rng.random()
             worth -= LEADS_AGAIN * (leads and thing.id in self._taken_before)
             if worth > most:
                 best, most = thing, worth

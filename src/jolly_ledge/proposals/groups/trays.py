@@ -56,7 +56,7 @@ def tray_set(
         on_it.append(member)
         return member
 
-    end = stock.chance.choice((-1, 1))
+    end = stock.rng.choice((-1, 1))
     first = add(
         -0.8 * end, 0.8, TALL_IN_A_KITCHEN if stock.room == "kitchen" else TALL, 0.2 * frame, tall * frame,
         lambda thing: 0.3 * (thing.category == "vessel") - abs(thing.height / frame - 0.45),

@@ -31,14 +31,14 @@ def fill_vessel(
     stock: Stock, group: Group, ledge: Ledge, used: Collection[str], vessel: Member, odds: float = 1.0
 ) -> bool:
     """Put stems into a vessel, with so much likelihood; tell whether it is filled."""
-    if stock.chance.random() > odds or any("flame" in member.thing.item.traits for member in group):
+    if stock.rng.random() > odds or any("flame" in member.thing.item.traits for member in group):
         return False
     room = ledge.clearance
     if room is None:
         room = stock.frame(ledge) * (1.25 if stock.roles[ledge.id] == "table" else 1.15)
     room -= vessel.base
     suiting = [
-        (stems_suit(vessel.thing, stems, room) + stems.worth + 0.2 * stock.chance.random(), stems)
+        (stems_suit(vessel.thing, stems, room) + stems.worth + 0.2 * stock.rng.random(), stems)
         for stems in stock.pool
         if stems.category == "stems" and stems.id not in used and stems.id not in group.ids
         and stems_suit(vessel.thing, stems, room) > 0

@@ -28,13 +28,13 @@ class State(Struct, frozen=True):
 
     placements: Placements
     score: float
-    worth: float
+    objective: float
     is_complete: bool
 
     @property
     def rank(self) -> tuple[bool, float]:
         """What is compared: a complete one before any other."""
-        return (self.is_complete, self.worth)
+        return (self.is_complete, self.objective)
 
 
 def pairs_of(placements: Placements, fixed: Placements = ()) -> Pairs:
@@ -52,7 +52,7 @@ def overlap(one: Pairs, other: Pairs) -> float:
     return len(one & other) / max(min(len(one), len(other)), 1)
 
 
-class Judge:
+class Objective:
     """Tells what arrangements of one problem are worth beside those that were found before."""
 
     def __init__(self, problem: Problem, others: tuple[Pairs, ...] = ()) -> None:
@@ -73,22 +73,22 @@ class Judge:
         key = frozenset(placements)
         known = self._known.get(key, ASK)
         if isinstance(known, State) or known is None:
-            return known if known is not None and known.worth >= least else None
+            return known if known is not None and known.objective >= least else None
         if known < least:
             return None
         arrangement = self.problem.resolve(placements)
         if not self.problem.has_room(arrangement):
             return self._note(key, None)
         score = assess(arrangement).score
-        worth = score - self._shortcomings(placements)
-        if worth < least:
-            self._known[key] = worth
+        objective = score - self._shortcomings(placements)
+        if objective < least:
+            self._known[key] = objective
             return None
-        worth -= HEED_COST * self.problem.heeds(arrangement)
+        objective -= HEED_COST * self.problem.heeds(arrangement)
         if not self.problem.can_stand(arrangement):
             return self._note(key, None)
-        state = self._note(key, State(placements, score, worth, not arrangement.awaited))
-        return state if worth >= least else None
+        state = self._note(key, State(placements, score, objective, not arrangement.awaited))
+        return state if objective >= least else None
 
     def _note(self, key: frozenset[Placement], state: State | None) -> State | None:
         if len(self._known) >= MOST_KNOWN:
@@ -100,8 +100,8 @@ class Judge:
         """Return an arrangement to begin with, whatever it is worth."""
         arrangement: Arrangement = self.problem.resolve(placements)
         score = assess(arrangement).score
-        worth = score - self._shortcomings(placements) - HEED_COST * self.problem.heeds(arrangement)
-        return State(placements, score, worth, self.problem.is_valid(arrangement))
+        objective = score - self._shortcomings(placements) - HEED_COST * self.problem.heeds(arrangement)
+        return State(placements, score, objective, self.problem.is_valid(arrangement))
 
     def _shortcomings(self, placements: Placements) -> float:
         own = pairs_of(placements, self.problem.fixed)

@@ -15,27 +15,27 @@ Placements = tuple[Placement, ...]
 
 
 AT_ONCE: dict[WishKind, int] = {"mirrored": 2, "underlaid": 1}
-"""Of so many things an errand of a wish is made; elsewhere of all that the wish names."""
+"""Of so many things a requirement of a wish is made; elsewhere of all that the wish names."""
 
 
-class Errand(Struct, frozen=True):
+class Requirement(Struct, frozen=True):
     """What must find its place, and how."""
 
     kind: Kind
     items: tuple[Item, ...]
 
 
-def errands_of(problem: Problem) -> tuple[Errand, ...]:
+def requirements_of(problem: Problem) -> tuple[Requirement, ...]:
     """Return what must find its place, the most particular first."""
     missing = {item.id: item for item in problem.required}
-    wished: list[Errand] = []
+    wished: list[Requirement] = []
 
     def claim(kind: Kind, wish: Wish, size: int) -> None:
         for start in range(0, len(wish.items) - size + 1, size):
             items = [missing.get(item) for item in wish.items[start : start + size]]
             known = tuple(item for item in items if item is not None)
             if len(known) == size:
-                wished.append(Errand(kind, known))
+                wished.append(Requirement(kind, known))
                 for item in known:
                     del missing[item.id]
 
@@ -57,5 +57,5 @@ def errands_of(problem: Problem) -> tuple[Errand, ...]:
     order: tuple[Kind, ...] = (
         "mirrored", "centred", "together", "underlaid", "hangs", "stands", "hidden", "filling",
     )  # fmt: skip
-    all_of_them = [*wished, *(Errand(kinds[item.id], (item,)) for item in single)]
-    return tuple(sorted(all_of_them, key=lambda errand: order.index(errand.kind)))
+    all_of_them = [*wished, *(Requirement(kinds[item.id], (item,)) for item in single)]
+    return tuple(sorted(all_of_them, key=lambda requirement: order.index(requirement.kind)))

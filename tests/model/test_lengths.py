@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jolly_ledge.model.errors import LengthError
-from jolly_ledge.model.units import LENGTH_UNITS, LengthUnit, format_length, parse_length
+from jolly_ledge.model.lengths import LENGTH_UNITS, LengthUnit, format_length, parse_length
 
 
 @pytest.mark.parametrize(
