@@ -21,7 +21,7 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals
-from jolly_ledge.render.export import ready_to_render, save_picture
+from jolly_ledge.render.export import png_bytes, ready_to_render
 
 SIZE, SECONDS = 900, 4.0
 KEY = "key.json"
@@ -51,7 +51,7 @@ def draw(folder: Path, plans: list[Path], seed: int) -> None:
         rng.shuffle(pair)
         for side, (_, look) in zip("LR", pair, strict=True):
             shown = replace(plan, looks=(look,))
-            save_picture(look_picture(arrange(shown, look)), folder / f"{number:02}-{side}.png", SIZE)
+            (folder / f"{number:02}-{side}.png").write_bytes(png_bytes(look_picture(arrange(shown, look)), SIZE))
         key[f"{number:02}"] = {"plan": path.stem, "L": pair[0][0], "R": pair[1][0]}
     (folder / KEY).write_text(json.dumps(key, indent=1), encoding="utf-8")
     print(f"{len(plans)} pairs are in {folder}.")

@@ -113,7 +113,9 @@ def test_changes_between_two_versions_are_told(
         (("labels", "cords", "--rows", "0", "-o", "l.pdf"), "at least one row"),
         (("labels", "cords", "--left", "-3", "-o", "l.pdf"), "nought or more"),
         (("shopping", "--look", "none", "-o", "b.pdf"), "no look “none”"),
-        (("shopping", "-o", "b.txt"), "does not end in .pdf"),
+        (("shopping", "-o", "b.txt"), "ends in neither .pdf nor .csv"),
+        (("draw", "--look", "before", "-o", "d.gif"), "ends in none of .png, .svg and .dxf"),
+        (("calendar", "-o", "due.txt"), "does not end in .ics"),
         (("calendar", "-o", "nowhere/due.ics"), "does not exist"),
     ],
 )  # fmt: skip

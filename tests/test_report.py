@@ -8,7 +8,7 @@ from jolly_ledge.edits.looks import WaveOff
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.register import assess
-from jolly_ledge.report import compare, compare_text, review, review_text
+from jolly_ledge.texts.looks import compare, compare_text, review, review_text
 
 
 def two_looks() -> Plan:

@@ -32,8 +32,8 @@ from jolly_ledge.planning.season_plan import year_of
 from jolly_ledge.planning.shopping import shopping_list
 from jolly_ledge.planning.working_order import working_order
 from jolly_ledge.render.export import pdf_bytes, png_bytes, svg_bytes
-from jolly_ledge.report import compare, compare_text, mend, mend_text, proposed, proposed_text, review, review_text
-from jolly_ledge.report_wanted import change_over, what_is_wanted
+from jolly_ledge.texts.looks import compare, compare_text, mend, mend_text, proposed, proposed_text, review, review_text
+from jolly_ledge.texts.wanted import change_over, what_is_wanted
 
 SELDOM = 0.12
 """The share of plans on which what takes long is tried."""

@@ -4,7 +4,7 @@ import gc
 import sys
 from pathlib import Path
 
-from jolly_ledge import cli
+from jolly_ledge.cli import main as command_line
 
 
 def open_window(path: Path | None, demo: bool) -> int:
@@ -21,7 +21,7 @@ def open_window(path: Path | None, demo: bool) -> int:
 
 def main() -> int:
     """Run the program."""
-    return cli.run(sys.argv[1:], open_window)
+    return command_line.run(sys.argv[1:], open_window)
 
 
 if __name__ == "__main__":

@@ -438,7 +438,7 @@ def test_an_export_to_nowhere_is_told(window: MainWindow, dialogs: AnsweringDial
     assert "stash.csv" in window.notice.sentence
     dialogs.to_save = None
     page.pages.ask_export()
-    assert dialogs.asked == ["Write the stash to a file"] * 2
+    assert dialogs.asked == ["Save the stash"] * 2
 
 
 def test_a_dropped_table_is_shown(window: MainWindow, tmp_path: Path) -> None:

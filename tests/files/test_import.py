@@ -10,6 +10,8 @@ from hypothesis import strategies as st
 
 from builders import case_of, plan_of, put, thing
 from jolly_ledge.edits.items import JoinSet, MergeItems, TakeOverItems
+from jolly_ledge.exports.export import Options, write_export
+from jolly_ledge.exports.register import BY_ID
 from jolly_ledge.files.codec import plan_to_json
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.mapping import (
@@ -22,7 +24,7 @@ from jolly_ledge.files.mapping import (
 )
 from jolly_ledge.files.stash_csv import stash_from_csv, stash_to_csv
 from jolly_ledge.files.stash_json import stash_from_json, stash_to_json
-from jolly_ledge.files.table import Table, read_list, table_from_csv, table_from_json, write_list
+from jolly_ledge.files.table import Table, read_list, table_from_csv, table_from_json
 from jolly_ledge.model.census import census
 from jolly_ledge.model.duplicates import twins_in
 from jolly_ledge.model.entry.parser import parse_list
@@ -183,7 +185,7 @@ def test_a_table_without_any_known_heading_or_any_file_is_refused(tmp_path: Path
 
 def test_both_kinds_of_export_are_chosen_by_the_ending(tmp_path: Path, demo: Plan) -> None:
     for name in ("out.csv", "out.json"):
-        write_list(tmp_path / name, demo.stash)
+        write_export(BY_ID["stash"], demo, Options(), tmp_path / name)
         assert read_list(tmp_path / name) == demo.stash
     assert {row.doing for row in import_rows(tmp_path / "out.csv", demo.stash, "cm")} == {"same"}
 

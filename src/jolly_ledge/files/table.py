@@ -3,18 +3,16 @@
 import codecs
 import csv
 import io
-from collections.abc import Iterable
 from pathlib import Path
 from typing import Any
 
 import msgspec
 from msgspec import Struct
 
-from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.content import content_of
 from jolly_ledge.files.errors import FileError
-from jolly_ledge.files.stash_csv import COLUMNS, NEEDED, stash_from_csv, stash_to_csv
-from jolly_ledge.files.stash_json import stash_from_json, stash_to_json
+from jolly_ledge.files.stash_csv import COLUMNS, NEEDED, stash_from_csv
+from jolly_ledge.files.stash_json import stash_from_json
 from jolly_ledge.model.item import Item
 
 MOST_ROWS = 20_000
@@ -67,12 +65,6 @@ def decoded(content: bytes) -> str:
     except UnicodeDecodeError:
         # It knows every byte but five.
         return content.decode("cp1252", errors="replace")
-
-
-def write_list(path: Path, stash: Iterable[Item]) -> None:
-    """Write a stash as JSON or, under any other ending, as CSV; raise FileError where that is not possible."""
-    is_json = path.suffix.lower() == ".json"
-    write_atomically(path, stash_to_json(stash) if is_json else stash_to_csv(stash).encode())
 
 
 def own_csv(text: str) -> tuple[Item, ...] | None:

@@ -30,6 +30,10 @@ class EditError(JollyLedgeError):
     """An edit does not apply to the plan in hand."""
 
 
+class ExportError(JollyLedgeError):
+    """Something cannot be written as asked."""
+
+
 class MoneyError(JollyLedgeError):
     """A typed text is no price."""
 

@@ -1,8 +1,7 @@
-"""Pictures and sheets as files: PNG, SVG and PDF."""
+"""Pictures and sheets as the bytes of PNG, SVG and PDF."""
 
 import math
 import os
-from pathlib import Path
 
 from PySide6.QtCore import QBuffer, QByteArray, QIODevice, QMarginsF, QRectF, QSize, QSizeF
 from PySide6.QtGui import QColor, QGuiApplication, QImage, QImageWriter, QPageSize, QPainter, QPdfWriter
@@ -10,8 +9,7 @@ from PySide6.QtSvg import QSvgGenerator
 
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import SHEET
-from jolly_ledge.files.atomic import write_atomically
-from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.errors import ExportError
 from jolly_ledge.model.lengths import MM_PER_INCH
 from jolly_ledge.render.fonts import load_fonts
 from jolly_ledge.render.player import play, play_fitted
@@ -20,10 +18,6 @@ LONGEST_SIDE = 2000
 SMALLEST_SIDE, LARGEST_SIDE = 16, 20_000
 PRINT_DOTS = 300
 POINTS_PER_INCH = 72
-
-
-class ExportError(JollyLedgeError):
-    """A picture or a sheet cannot be made as asked."""
 
 
 def ready_to_render() -> QGuiApplication:
@@ -56,25 +50,20 @@ def pixels_at(picture: Picture, scale: float) -> int:
     return round(pixels)
 
 
-def save_picture(picture: Picture, path: Path, longest_side: int = LONGEST_SIDE, scale: float | None = None) -> None:
-    """Save a picture as PNG or SVG, by the ending of the path.
+def picture_bytes(picture: Picture, suffix: str, longest_side: int, scale: float | None = None) -> bytes:
+    """Return a picture as PNG or SVG, by the ending.
 
-    With a ``scale`` an SVG has its true size in mm at 1:``scale``, and a PNG tells it by its dots for each inch.
+    With a ``scale`` an SVG has its true size in mm at 1:``scale``, and a PNG tells it by its dots for each inch; the
+    longest side follows from it.
 
     Raises
     ------
     ExportError
-        The ending is neither.
-    FileError
-        The file cannot be written.
+        The scale gives a picture too small or too large to be of use.
     """
-    suffix = path.suffix.lower()
-    if suffix == ".png":
-        write_atomically(path, png_bytes(picture, longest_side, PRINT_DOTS if scale is not None else None))
-    elif suffix == ".svg":
-        write_atomically(path, svg_bytes(picture, longest_side, PRINT_DOTS if scale is not None else None))
-    else:
-        raise ExportError(f"“{path.name}” ends in neither .png nor .svg; name the drawing with one of them.")
+    pixels = longest_side if scale is None else pixels_at(picture, scale)
+    made = svg_bytes if suffix == ".svg" else png_bytes
+    return made(picture, pixels, None if scale is None else PRINT_DOTS)
 
 
 def image_of(picture: Picture, longest_side: int = LONGEST_SIDE, ground: str | None = SHEET) -> QImage:
@@ -143,10 +132,3 @@ def pdf_bytes(pages: tuple[Picture, ...], title: str) -> bytes:
     painter.end()
     buffer.close()
     return bytes(content.data())
-
-
-def save_sheet(pages: tuple[Picture, ...], title: str, path: Path) -> None:
-    """Save pages as a PDF file; raise ExportError or FileError where that is not possible."""
-    if path.suffix.lower() != ".pdf":
-        raise ExportError(f"“{path.name}” does not end in .pdf; name the sheet with it.")
-    write_atomically(path, pdf_bytes(pages, title))

@@ -7,15 +7,14 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QFrame, QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.exporting import Exporter
 from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.edits.log import BringBack
-from jolly_ledge.files.atomic import write_atomically
-from jolly_ledge.files.calendar_file import due_to_calendar
+from jolly_ledge.exports.export import Options
 from jolly_ledge.model.dates import next_begin, season_of
-from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.log import last_one_of
 from jolly_ledge.model.phrases import listed
@@ -32,7 +31,7 @@ class YearPage(QWidget):
     def __init__(self, session: Session, dialogs: Dialogs) -> None:
         super().__init__()
         self._session = session
-        self._dialogs = dialogs
+        self._exporter = Exporter(session, dialogs)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         row = QHBoxLayout()
@@ -129,17 +128,7 @@ class YearPage(QWidget):
 
     def save_calendar(self) -> None:
         """Save what is due as a calendar file where a person says."""
-        session = self._session
-        path = self._dialogs.ask_save("Save the calendar", f"{session.plan.name or 'Jolly Ledge'}.ics")
-        if path is None:
-            return
-        path = path if path.suffix else path.with_suffix(".ics")
-        try:
-            write_atomically(path, due_to_calendar(due_dates(session.plan, date.today()), session.plan.name))
-        except JollyLedgeError as error:
-            session.refused.emit(str(error))
-            return
-        session.told.emit(f"Saved “{path.name}”.")
+        self._exporter.save("calendar", Options())
 
 
 def _names(items: tuple[Item, ...], most: int = MOST_NAMED) -> str:

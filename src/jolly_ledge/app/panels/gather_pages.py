@@ -5,14 +5,13 @@ from pathlib import Path
 from PySide6.QtWidgets import QStackedWidget
 
 from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.exporting import Exporter
 from jolly_ledge.app.panels.arrivals_page import ArrivalsPage
 from jolly_ledge.app.panels.families_page import FamiliesPage
 from jolly_ledge.app.panels.pictures_page import PicturesPage
 from jolly_ledge.app.panels.twins_page import TwinsPage
 from jolly_ledge.app.session import Session
-from jolly_ledge.files.errors import FileError
-from jolly_ledge.files.table import write_list
-from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.exports.export import Options
 
 TABLE_SUFFIXES = (".csv", ".tsv", ".txt", ".json")
 TABLE_KINDS = "Tables (*.csv *.tsv *.txt *.json);;All files (*)"
@@ -25,6 +24,7 @@ class GatherPages(QStackedWidget):
         super().__init__()
         self._session = session
         self._dialogs = dialogs
+        self._exporter = Exporter(session, dialogs)
         self._arrivals: ArrivalsPage | None = None
         self._families: FamiliesPage | None = None
         self._twins: TwinsPage | None = None
@@ -105,13 +105,4 @@ class GatherPages(QStackedWidget):
 
     def ask_export(self) -> None:
         """Ask where to and write the whole stash, as CSV or JSON by the ending."""
-        session = self._session
-        path = self._dialogs.ask_save("Write the stash to a file", f"{session.plan.name or 'stash'}.csv")
-        if path is None:
-            return
-        try:
-            write_list(path, session.plan.stash)
-        except FileError as error:
-            session.refused.emit(str(error))
-            return
-        session.told.emit(f"{capital(counted(len(session.plan.stash), 'thing'))} written to “{path.name}”.")
+        self._exporter.save("stash", Options())

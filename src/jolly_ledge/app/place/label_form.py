@@ -22,6 +22,7 @@ from jolly_ledge.drawing.labels import SHEETS, LabelSheet, StickOn, check_sheet,
 from jolly_ledge.drawing.paper import A4, LETTER
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import RULE
+from jolly_ledge.exports.export import LabelKind
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital, counted
@@ -63,7 +64,7 @@ class SheetPreview(QWidget):
 class LabelForm(QWidget):
     """Asks for the sheet and makes labels for cords or boxes."""
 
-    def __init__(self, on_make: Callable[[str, LabelSheet, int], object], on_back: Callable[[], object]) -> None:
+    def __init__(self, on_make: Callable[[LabelKind, LabelSheet, int], object], on_back: Callable[[], object]) -> None:
         super().__init__()
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)

@@ -17,7 +17,7 @@ from jolly_ledge.drawing.sheet import figure_said, into_said
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.planning.working_order import PlacingStep, working_order
-from jolly_ledge.report_wanted import change_over
+from jolly_ledge.texts.wanted import change_over
 
 COLUMNS = ("", "Thing", "Fetch from", "Ledge", "Along", "In", "Stands on")
 COLUMN_WIDTHS = (36, 130, 98, 120, 120, 120, 100)

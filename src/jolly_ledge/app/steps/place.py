@@ -2,12 +2,13 @@
 
 from collections.abc import Callable
 from datetime import date
-from pathlib import Path
 
+from msgspec.structs import replace
 from PySide6.QtGui import QActionGroup
 from PySide6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QStackedWidget, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.exporting import Exporter
 from jolly_ledge.app.place.fetch_page import FetchPage
 from jolly_ledge.app.place.label_form import LabelForm
 from jolly_ledge.app.place.order_page import OrderPage
@@ -16,19 +17,14 @@ from jolly_ledge.app.place.tick_off_page import TickOffPage
 from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.chip import ChipRow, chip
-from jolly_ledge.drawing.client_sheet import MOST, client_page
-from jolly_ledge.drawing.labels import LabelSheet, cord_labels, label_pages, storage_labels
-from jolly_ledge.drawing.look import look_picture
+from jolly_ledge.drawing.client_sheet import MOST
+from jolly_ledge.drawing.labels import LabelSheet, cord_labels, storage_labels
 from jolly_ledge.drawing.paper import A4, LETTER, Paper
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.sheet import sheet_pages
-from jolly_ledge.drawing.shopping_sheet import shopping_pages
-from jolly_ledge.files.atomic import write_atomically
-from jolly_ledge.files.dxf import look_to_dxf
-from jolly_ledge.files.sheet_csv import sheet_to_csv
-from jolly_ledge.files.shopping_csv import shopping_to_csv
-from jolly_ledge.model.errors import EditError, JollyLedgeError
-from jolly_ledge.render.export import LONGEST_SIDE, pixels_at, save_picture, save_sheet
+from jolly_ledge.exports.export import NO_LOOK, LabelKind, Options, PaperName
+from jolly_ledge.exports.register import BY_ID
+from jolly_ledge.model.errors import JollyLedgeError
 
 DRAWING_SCALES = (1, 2, 5, 10, 20, 50)
 ORDER, FETCH, TICK_OFF, BUY = "order", "fetch", "tick-off", "buy"
@@ -46,6 +42,7 @@ class PlaceStep(Step):
     def __init__(self, session: Session, dialogs: Dialogs) -> None:
         super().__init__(session)
         self._dialogs = dialogs
+        self._exporter = Exporter(session, dialogs)
         self.paper: Paper = A4
         self.scale: int | None = None
         self.modes = ChipRow(MODES, self.show_mode)
@@ -144,9 +141,6 @@ class PlaceStep(Step):
 
     # On paper
 
-    def _stem(self) -> str:
-        return f"{self.session.piece.label} - {self.session.look.label}".replace("/", "-")
-
     def _pages_of_sheet(self) -> tuple[Picture, ...]:
         session = self.session
         return sheet_pages(session.plan, session.look, session.unit, self.paper)
@@ -167,83 +161,40 @@ class PlaceStep(Step):
             return
         self.session.told.emit("The sheet is on its way to the printer.")
 
+    def _options(self) -> Options:
+        looks = (self.session.look,) if self.session.look_id else ()
+        paper: PaperName = "a4" if self.paper is A4 else "letter"
+        return Options(looks=looks, unit=self.session.unit, paper=paper, scale=self.scale)
+
     def save_pdf(self) -> None:
         """Save the sheet as PDF where a person says."""
-        self._save("Save the sheet", f"{self._named()}.pdf", lambda path: save_sheet(
-            self._pages_of_sheet(), self.session.plan.name or "Placing sheet", path
-        ))  # fmt: skip
+        self._exporter.save("sheet", self._options())
 
     def save_csv(self) -> None:
         """Save the working order as CSV where a person says."""
-        self.order.refresh()
-        self._save("Save the working order", f"{self._named()}.csv", lambda path: write_atomically(
-            path, sheet_to_csv(self.order.steps).encode()
-        ))  # fmt: skip
+        self._exporter.save("sheet", self._options(), suffix=".csv", said="the working order")
 
     def save_drawing(self) -> None:
         """Save the drawing as PNG, SVG or DXF, by the ending, where a person says."""
-
-        def write(path: Path) -> None:
-            if path.suffix.lower() == ".dxf":
-                write_atomically(path, look_to_dxf(self.session.arrangement).encode())
-            else:
-                picture = look_picture(self.session.arrangement)
-                size = LONGEST_SIDE if self.scale is None else pixels_at(picture, self.scale)
-                save_picture(picture, path, size, self.scale)
-
-        self._save("Save the drawing", f"{self._named()}.png", write)
+        self._exporter.save("draw", self._options())
 
     def save_client_page(self) -> None:
         """Save a page with the versions of the piece in hand, the last of them where there are many."""
-        plan = self.session.plan
-        looks = [look for look in plan.looks_of(self.session.piece_id) if look.placements][-MOST:]
-        self._save("Save the page for the client", f"{self._named()} versions.pdf", lambda path: save_sheet(
-            (client_page(plan, looks, self.paper),), plan.name or "Versions", path
-        ))  # fmt: skip
+        options = self._options()
+        stem = BY_ID["client"].named(self.session.plan, options)
+        looks = [look for look in self.session.plan.looks_of(self.session.piece_id) if look.placements][-MOST:]
+        self._exporter.save("client", replace(options, looks=tuple(looks)), stem=stem)
 
     def save_shopping(self) -> None:
         """Save the shopping list as PDF or CSV, by the ending, where a person says."""
-        session, told = self.session, self.buy.told
+        options = self._options()
+        self._exporter.save("shopping", options if self.buy.only_look.isChecked() else replace(options, looks=()))
 
-        def write(path: Path) -> None:
-            if path.suffix.lower() == ".csv":
-                write_atomically(path, shopping_to_csv(told, session.plan.currency).encode())
-            else:
-                save_sheet(shopping_pages(session.plan, told, session.unit, self.paper), "To be bought", path)
-
-        self._save("Save the shopping list", f"{session.plan.name or 'To be bought'} - to be bought.pdf", write)
-
-    def save_labels(self, kind: str, sheet: LabelSheet, skip: int) -> None:
+    def save_labels(self, kind: LabelKind, sheet: LabelSheet, skip: int) -> None:
         """Save labels for cords or boxes as PDF where a person says."""
-        plan = self.session.plan
-        labels = cord_labels(plan) if kind == "cords" else storage_labels(plan, date.today().year)
-
-        def write(path: Path) -> None:
-            if not labels:
-                lacking = "thing with a cord" if kind == "cords" else "thing that is told to be in a box"
-                raise EditError(f"There is no {lacking} in the stash; there is nothing to label.")
-            save_sheet(label_pages(labels, sheet, skip), "Labels", path)
-
-        self._save("Save the labels", f"{plan.name or 'Labels'} - {kind}.pdf", write)
-
-    def _named(self) -> str:
-        return self._stem() if self.session.look_id else "look"
+        self._exporter.save("labels", Options(labels=kind, sheet=sheet, skip=skip))
 
     def _has_look(self) -> bool:
         if not self.session.look_id:
-            self.session.refused.emit("There is no look to put on paper; begin one first.")
+            self.session.refused.emit(NO_LOOK)
         return bool(self.session.look_id)
-
-    def _save(self, title: str, name: str, write: Callable[[Path], None]) -> None:
-        if not self._has_look():
-            return
-        path = self._dialogs.ask_save(title, name)
-        if path is None:
-            return
-        path = path if path.suffix else path.with_suffix(Path(name).suffix)
-        try:
-            write(path)
-        except JollyLedgeError as error:
-            self.session.refused.emit(str(error))
-            return
-        self.session.told.emit(f"Saved “{path.name}”.")

@@ -1,0 +1,69 @@
+"""Every export of the register keeps its word: its endings, its name, what it asks."""
+
+from datetime import date
+from pathlib import Path
+
+import pytest
+
+import jolly_ledge.app
+from jolly_ledge.cli.main import BY_NAME
+from jolly_ledge.exports.export import NO_LOOK, Export, Options, write_export
+from jolly_ledge.exports.register import BY_ID, EXPORTS
+from jolly_ledge.files.errors import FileError
+from jolly_ledge.model.errors import EditError, ExportError
+from jolly_ledge.model.plan import Plan
+
+pytestmark = pytest.mark.usefixtures("qapp")
+BEGINS = {
+    ".pdf": b"%PDF", ".png": b"\x89PNG", ".svg": b"<?xml", ".dxf": b"  0", ".csv": b"", ".json": b"", ".ics": b"BEGIN:VCALENDAR",
+}  # fmt: skip
+EVERY_ENDING = [(export, suffix) for export in EXPORTS for suffix in export.suffixes]
+
+
+def asked(plan: Plan, export: Export) -> Options:
+    looks = tuple(look for look in plan.looks if look.piece == plan.look("first-try").piece)
+    return Options(looks=looks[:2] if export.id == "client" else looks[-1:], pixels=300, today=date(2026, 10, 3))
+
+
+@pytest.mark.parametrize(("export", "suffix"), EVERY_ENDING, ids=[f"{e.id}{s}" for e, s in EVERY_ENDING])
+def test_every_ending_is_written(demo: Plan, tmp_path: Path, export: Export, suffix: str) -> None:
+    written = write_export(export, demo, asked(demo, export), tmp_path / f"out{suffix}")
+    content = written.read_bytes()
+    assert len(content) > 100
+    assert content.lstrip(b"\xef\xbb\xbf").startswith(BEGINS[suffix])
+
+
+@pytest.mark.parametrize("export", EXPORTS, ids=lambda one: one.id)
+def test_a_path_without_an_ending_gets_the_usual_one_and_a_strange_one_is_refused(export: Export) -> None:
+    assert export.path_for(Path("out")).suffix == export.suffixes[0]
+    assert export.path_for(Path(f"out{export.suffixes[-1].upper()}")).name.startswith("out.")
+    with pytest.raises(ExportError, match=r"“out\.gif” .*; name the "):
+        export.path_for(Path("out.gif"))
+
+
+@pytest.mark.parametrize("export", [one for one in EXPORTS if one.of_a_look], ids=lambda one: one.id)
+def test_without_a_look_one_sentence_says_so(demo: Plan, export: Export) -> None:
+    if export.id == "client":
+        with pytest.raises(EditError, match="2 to 5"):
+            export.make(demo, Options(), ".pdf")
+    else:
+        with pytest.raises(ExportError, match=NO_LOOK):
+            export.make(demo, Options(), export.suffixes[0])
+
+
+def test_ids_and_names_are_their_own_and_only_options_are_heeded() -> None:
+    assert len(BY_ID) == len({one.name for one in EXPORTS}) == len(EXPORTS)
+    options = set(Options.__struct_fields__)
+    assert all(set(one.heeds) <= options for one in EXPORTS)
+
+
+def test_the_command_line_and_the_window_offer_every_export() -> None:
+    assert set(BY_ID) <= set(BY_NAME)
+    folder = Path(next(iter(jolly_ledge.app.__path__)))
+    window = "".join(path.read_text() for path in folder.rglob("*.py"))
+    assert [one.id for one in EXPORTS if f'_exporter.save("{one.id}"' not in window] == []
+
+
+def test_a_place_that_cannot_be_written_is_named(demo: Plan, tmp_path: Path) -> None:
+    with pytest.raises(FileError, match="does not exist"):
+        write_export(BY_ID["stash"], demo, Options(), tmp_path / "nowhere" / "stash.csv")
