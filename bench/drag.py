@@ -12,8 +12,8 @@ os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 from PySide6.QtCore import QPoint
 
 from jolly_ledge.app.application import make_window, ready_application
-from jolly_ledge.app.scene.look_view import OVERLAYS
-from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.views.look.look_view import OVERLAYS
 from jolly_ledge.files.recovery import RecoveryLog
 from large_plans import look_of_eighty
 

@@ -12,7 +12,7 @@ os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 from PySide6.QtWidgets import QApplication
 
 from jolly_ledge.app.application import make_window, ready_application
-from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.app.steps.gather.gather_step import GatherStep
 from jolly_ledge.files.mapping import guessed_mapping, preview
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.table import table_from_csv

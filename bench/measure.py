@@ -13,7 +13,7 @@ from PySide6.QtCore import QPoint, QPointF, Qt
 from PySide6.QtTest import QTest
 
 from jolly_ledge.app.application import make_window, ready_application
-from jolly_ledge.app.steps.measure import MeasureStep
+from jolly_ledge.app.steps.measure.measure_step import MeasureStep
 from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog

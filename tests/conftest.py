@@ -18,7 +18,7 @@ from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.application import make_window, ready_application
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog

@@ -7,9 +7,9 @@ from PySide6.QtWidgets import QComboBox, QLineEdit
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.photo_bench import PhotoBench
-from jolly_ledge.app.steps.gather import GatherStep
-from jolly_ledge.app.steps.measure import MeasureStep
+from jolly_ledge.app.steps.gather.gather_step import GatherStep
+from jolly_ledge.app.steps.measure.measure_step import MeasureStep
+from jolly_ledge.app.steps.measure.photo_bench import PhotoBench
 from jolly_ledge.app.steps.step import Step
 
 LEFT = Qt.MouseButton.LeftButton

@@ -10,18 +10,18 @@ from pathlib import Path
 from PySide6.QtGui import QFontMetrics
 from PySide6.QtWidgets import QAbstractButton, QApplication, QLabel, QLineEdit, QScrollArea, QWidget
 
-from jolly_ledge.app.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.photo_bench import PhotoBench
-from jolly_ledge.app.panels.view_strip import STRAIGHT_ON
 from jolly_ledge.app.path_panel import STEPS, StepButton
-from jolly_ledge.app.scene.look_view import OVERLAYS
-from jolly_ledge.app.steps.arrange import ArrangeStep
-from jolly_ledge.app.steps.brief import BriefStep
-from jolly_ledge.app.steps.gather import GatherStep
-from jolly_ledge.app.steps.keep import KeepStep
-from jolly_ledge.app.steps.measure import MeasureStep
-from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.arrange.view_strip import STRAIGHT_ON
+from jolly_ledge.app.steps.brief.brief_step import BriefStep
+from jolly_ledge.app.steps.gather.gather_step import GatherStep
+from jolly_ledge.app.steps.keep.keep_step import KeepStep
+from jolly_ledge.app.steps.keep.photo_check_page import PhotoCheckPage
+from jolly_ledge.app.steps.measure.measure_step import MeasureStep
+from jolly_ledge.app.steps.measure.photo_bench import PhotoBench
+from jolly_ledge.app.steps.place.place_step import PlaceStep
+from jolly_ledge.app.views.look.look_view import OVERLAYS
 from jolly_ledge.edits.log import AddLookPhoto
 from jolly_ledge.model.look import LookPhoto
 from jolly_ledge.photos.image import kept_photo, read_photo

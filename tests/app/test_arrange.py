@@ -8,8 +8,8 @@ from pytestqt.qtbot import QtBot
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.new_plan import new_plan
-from jolly_ledge.app.scene.look_view import LookView
-from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.views.look.look_view import LookView
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.geometry.rows import row_of
 from jolly_ledge.model.look import Placement

@@ -4,8 +4,8 @@ from PySide6.QtCore import QPoint, Qt
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.scene.look_view import LookView
-from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.views.look.look_view import LookView
 from jolly_ledge.model.look import Placement
 from pages import page_of
 

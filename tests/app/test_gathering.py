@@ -10,7 +10,7 @@ from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.app.steps.gather.gather_step import GatherStep
 from jolly_ledge.edits.items import DuplicateItem
 from jolly_ledge.files.table import read_list
 from jolly_ledge.model.families import stash_families

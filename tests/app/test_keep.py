@@ -12,10 +12,10 @@ from PySide6.QtWidgets import QLabel, QPushButton
 from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs
-from jolly_ledge.app.keep import photo_check_page
-from jolly_ledge.app.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.steps.keep import KeepStep
+from jolly_ledge.app.steps.keep import photo_check_page
+from jolly_ledge.app.steps.keep.keep_step import KeepStep
+from jolly_ledge.app.steps.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.edits.items import ChangeItem
 from jolly_ledge.edits.log import AddLookPhoto
 from jolly_ledge.edits.looks import ChangeLook

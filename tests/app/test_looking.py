@@ -9,9 +9,9 @@ from pytestqt.qtbot import QtBot
 from builders import case_of, plan_of, put, thing
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.view_strip import FROM_ABOVE, KEYS, STRAIGHT_ON
-from jolly_ledge.app.scene.tried_move import ghosts_and_news
-from jolly_ledge.app.steps.arrange import KEYS_HINT, ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import KEYS_HINT, ArrangeStep
+from jolly_ledge.app.steps.arrange.view_strip import FROM_ABOVE, KEYS, STRAIGHT_ON
+from jolly_ledge.app.views.look.tried_move import ghosts_and_news
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.plan import Plan

@@ -6,10 +6,10 @@ from PySide6.QtGui import QColor, QImage, QPainter, QTransform
 from PySide6.QtWidgets import QApplication
 from pytestqt.qtbot import QtBot
 
-from jolly_ledge.app.scene.look_view import OVERLAYS, LookView
-from jolly_ledge.app.scene.mark_layer import MarkLayer
-from jolly_ledge.app.scene.marks import Box, Line, Mark, Plate, Stamp, area_on_view
 from jolly_ledge.app.session import Session
+from jolly_ledge.app.views.look.look_view import OVERLAYS, LookView
+from jolly_ledge.app.views.look.mark_layer import MarkLayer
+from jolly_ledge.app.views.look.marks import Box, Line, Mark, Plate, Stamp, area_on_view
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.plan import Plan
 

@@ -6,7 +6,7 @@ from PySide6.QtCore import QPoint, QPointF, Qt
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.scene.measure_view import MeasureView
+from jolly_ledge.app.views.measure.measure_view import MeasureView
 from jolly_ledge.edits.pieces import ChangePiece
 from jolly_ledge.model.starts.gallery import STARTS, Start
 from pages import LEFT, measure, pick, type_into

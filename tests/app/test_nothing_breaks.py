@@ -16,8 +16,8 @@ from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.mishaps import watch_for_mishaps
 from jolly_ledge.app.new_plan import new_plan
-from jolly_ledge.app.scene.look_view import LookView
-from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.views.look.look_view import LookView
 from jolly_ledge.drawing import items
 from jolly_ledge.edits.placements import MovePlacement
 from jolly_ledge.files.codec import plan_to_json

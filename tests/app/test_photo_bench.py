@@ -10,8 +10,8 @@ from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.photo_bench import PhotoBench
-from jolly_ledge.app.scene.photo_view import PhotoView
+from jolly_ledge.app.steps.measure.photo_bench import PhotoBench
+from jolly_ledge.app.views.photo_view import PhotoView
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.colour import difference

@@ -12,9 +12,9 @@ from pytestqt.qtbot import QtBot
 from builders import thing
 from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels import pictures_page
-from jolly_ledge.app.panels.picture_draft import line_of
-from jolly_ledge.app.panels.pictures_page import PicturesPage
+from jolly_ledge.app.steps.gather import pictures_page
+from jolly_ledge.app.steps.gather.picture_draft import line_of
+from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
 from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.model.colour import difference

@@ -15,8 +15,8 @@ from pytestqt.qtbot import QtBot
 from conftest import AnsweringDialogs
 from jolly_ledge.app.dialogs import FileDialogs
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.place.shopping_page import DISCOUNT, EACH, HOW_MANY, ORIGINAL
-from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.app.steps.place.place_step import PlaceStep
+from jolly_ledge.app.steps.place.shopping_page import DISCOUNT, EACH, HOW_MANY, ORIGINAL
 from jolly_ledge.drawing.paper import LETTER
 from jolly_ledge.edits.items import ChangeItem
 from jolly_ledge.edits.placements import ReturnToStash

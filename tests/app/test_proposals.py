@@ -9,9 +9,9 @@ from pytestqt.qtbot import QtBot
 from builders import plan_of
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.proposals_page import ProposalsPage
-from jolly_ledge.app.panels.side_by_side import SideBySide
-from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.arrange.proposals_page import ProposalsPage
+from jolly_ledge.app.steps.keep.side_by_side import SideBySide
 from jolly_ledge.edits.items import ToggleTrait
 from jolly_ledge.edits.placements import ChangePlacement
 from jolly_ledge.files.recovery import RecoveryLog

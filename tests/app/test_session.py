@@ -8,9 +8,9 @@ from PySide6.QtWidgets import QApplication
 from pytestqt.qtbot import QtBot
 
 from builders import case_of, plan_of, put, thing
-from jolly_ledge.app.actions.look_actions import LookActions
-from jolly_ledge.app.scene.drag_gesture import DragGesture, natural_pose
 from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.arrange.look_actions import LookActions
+from jolly_ledge.app.views.look.drag_gesture import DragGesture, natural_pose
 from jolly_ledge.edits.items import AddItems, RemoveItems
 from jolly_ledge.edits.looks import DuplicateLook, RemoveLook, RenamePlan
 from jolly_ledge.edits.placements import MovePlacement

@@ -8,9 +8,9 @@ from pytestqt.qtbot import QtBot
 from builders import plan_of, put, thing
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.side_by_side import MOST, SideBySide, shown_scores
-from jolly_ledge.app.steps.arrange import ArrangeStep
-from jolly_ledge.app.steps.keep import KeepStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.keep.keep_step import KeepStep
+from jolly_ledge.app.steps.keep.side_by_side import MOST, SideBySide, shown_scores
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.plan import Plan

@@ -11,9 +11,9 @@ from pytestqt.qtbot import QtBot
 from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.path_panel import STEPS
-from jolly_ledge.app.steps.brief import BriefStep
-from jolly_ledge.app.steps.keep import KeepStep
-from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.app.steps.brief.brief_step import BriefStep
+from jolly_ledge.app.steps.keep.keep_step import KeepStep
+from jolly_ledge.app.steps.place.place_step import PlaceStep
 from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.item import Item
 from pages import LEFT, gather, measure, page_of

@@ -4,7 +4,7 @@ from PySide6.QtCore import Qt
 from pytestqt.qtbot import QtBot
 
 from builders import arranged, put, thing
-from jolly_ledge.app.panels.stops_strip import MOST_LINES, StopsStrip
+from jolly_ledge.app.steps.arrange.stops_strip import MOST_LINES, StopsStrip
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import NAMES
 

@@ -7,9 +7,9 @@ from PySide6.QtCore import Qt
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.manner_panel import HABITS
-from jolly_ledge.app.steps.arrange import ArrangeStep
-from jolly_ledge.app.steps.brief import BriefStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.brief.brief_step import BriefStep
+from jolly_ledge.app.steps.brief.manner_panel import HABITS
 from jolly_ledge.edits.placements import ReturnToStash
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.register import REGISTER

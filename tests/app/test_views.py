@@ -9,14 +9,14 @@ from pytestqt.qtbot import QtBot
 from builders import case_of, plan_of, put, thing
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.scene.depth_view import DepthView
-from jolly_ledge.app.scene.dimensions import dimensions_of, edit_for
-from jolly_ledge.app.scene.line_up import LEAST_CELL, SCALE, LineUp
-from jolly_ledge.app.scene.look_view import OVERLAYS, LookView
-from jolly_ledge.app.scene.stash_strip import StashStrip, two_lines
-from jolly_ledge.app.scene.thumbnail import Thumbnail
 from jolly_ledge.app.session import Session
-from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.views.line_up.line_up import LEAST_CELL, SCALE, LineUp
+from jolly_ledge.app.views.line_up.stash_strip import StashStrip, two_lines
+from jolly_ledge.app.views.look.depth_view import DepthView
+from jolly_ledge.app.views.look.look_view import OVERLAYS, LookView
+from jolly_ledge.app.views.measure.dimensions import dimensions_of, edit_for
+from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.item import Item

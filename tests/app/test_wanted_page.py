@@ -7,12 +7,12 @@ from PySide6.QtCore import Qt
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.stems_form import NO_BUNCH
-from jolly_ledge.app.panels.wanted_page import WantedPage
-from jolly_ledge.app.steps.arrange import ArrangeStep
-from jolly_ledge.app.steps.brief import BriefStep
-from jolly_ledge.app.steps.gather import GatherStep
-from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.arrange.wanted_page import WantedPage
+from jolly_ledge.app.steps.brief.brief_step import BriefStep
+from jolly_ledge.app.steps.gather.gather_step import GatherStep
+from jolly_ledge.app.steps.gather.stems_form import NO_BUNCH
+from jolly_ledge.app.steps.place.place_step import PlaceStep
 from pages import page_of
 
 LEFT = Qt.MouseButton.LeftButton

@@ -6,9 +6,9 @@ from PySide6.QtGui import QAction, QImage
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.wish_menu import WishChip
-from jolly_ledge.app.steps.arrange import ArrangeStep
-from jolly_ledge.app.steps.gather import GatherStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.gather.gather_step import GatherStep
+from jolly_ledge.app.widgets.wish_menu import WishChip
 from jolly_ledge.edits.wishes import AddWish, DropWish, said
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.piece import Wish

@@ -9,12 +9,12 @@ from PySide6.QtCore import Qt
 from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs
-from jolly_ledge.app.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.place.shopping_page import EACH
-from jolly_ledge.app.steps.brief import BriefStep
-from jolly_ledge.app.steps.keep import KeepStep
-from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.app.steps.brief.brief_step import BriefStep
+from jolly_ledge.app.steps.keep.keep_step import KeepStep
+from jolly_ledge.app.steps.keep.photo_check_page import PhotoCheckPage
+from jolly_ledge.app.steps.place.place_step import PlaceStep
+from jolly_ledge.app.steps.place.shopping_page import EACH
 from jolly_ledge.files.backups import Backups
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.files.recent import RecentFiles

@@ -10,10 +10,10 @@ from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.steps.arrange import ArrangeStep
-from jolly_ledge.app.steps.gather import GatherStep
-from jolly_ledge.app.steps.measure import MeasureStep
-from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.gather.gather_step import GatherStep
+from jolly_ledge.app.steps.measure.measure_step import MeasureStep
+from jolly_ledge.app.steps.place.place_step import PlaceStep
 from jolly_ledge.files.plan_file import open_plan
 
 LEFT = Qt.MouseButton.LeftButton

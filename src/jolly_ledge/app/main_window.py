@@ -12,7 +12,7 @@ from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.app.path_panel import STEPS, PathPanel
 from jolly_ledge.app.session import Session
-from jolly_ledge.app.steps.arrange import ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.notice import Notice, Offer
 from jolly_ledge.demo import demo_bytes, demo_photos
@@ -73,27 +73,27 @@ class MainWindow(QMainWindow):
         session = self.session
 
         def brief() -> Step:
-            from jolly_ledge.app.steps.brief import BriefStep
+            from jolly_ledge.app.steps.brief.brief_step import BriefStep
 
             return BriefStep(session)
 
         def measure() -> Step:
-            from jolly_ledge.app.steps.measure import MeasureStep
+            from jolly_ledge.app.steps.measure.measure_step import MeasureStep
 
             return MeasureStep(session, self._dialogs)
 
         def gather() -> Step:
-            from jolly_ledge.app.steps.gather import GatherStep
+            from jolly_ledge.app.steps.gather.gather_step import GatherStep
 
             return GatherStep(session, self._dialogs)
 
         def place() -> Step:
-            from jolly_ledge.app.steps.place import PlaceStep
+            from jolly_ledge.app.steps.place.place_step import PlaceStep
 
             return PlaceStep(session, self._dialogs)
 
         def keep() -> Step:
-            from jolly_ledge.app.steps.keep import KeepStep
+            from jolly_ledge.app.steps.keep.keep_step import KeepStep
 
             return KeepStep(session, self._dialogs)
 
@@ -126,7 +126,7 @@ class MainWindow(QMainWindow):
 
     def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
         """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""
-        from jolly_ledge.app.steps.keep import KeepStep
+        from jolly_ledge.app.steps.keep.keep_step import KeepStep
 
         self.show_step("Keep")
         page = self.step("Keep")
@@ -233,7 +233,7 @@ class MainWindow(QMainWindow):
 
     def ask_what_it_is(self) -> None:
         """Begin in Measure: what kind of piece it is comes before everything else."""
-        from jolly_ledge.app.steps.measure import MeasureStep
+        from jolly_ledge.app.steps.measure.measure_step import MeasureStep
 
         self.show_step("Measure")
         page = self.step("Measure")

@@ -11,15 +11,15 @@ from PySide6.QtCore import QSize
 from PySide6.QtWidgets import QApplication
 
 from jolly_ledge.app.application import make_window, ready_application
-from jolly_ledge.app.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.panels.view_strip import STRAIGHT_ON
 from jolly_ledge.app.path_panel import STEPS
-from jolly_ledge.app.steps.arrange import ArrangeStep
-from jolly_ledge.app.steps.gather import GatherStep
-from jolly_ledge.app.steps.keep import KeepStep
-from jolly_ledge.app.steps.measure import MeasureStep
-from jolly_ledge.app.steps.place import PlaceStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.arrange.view_strip import STRAIGHT_ON
+from jolly_ledge.app.steps.gather.gather_step import GatherStep
+from jolly_ledge.app.steps.keep.keep_step import KeepStep
+from jolly_ledge.app.steps.keep.photo_check_page import PhotoCheckPage
+from jolly_ledge.app.steps.measure.measure_step import MeasureStep
+from jolly_ledge.app.steps.place.place_step import PlaceStep
 from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.edits.log import AddLookPhoto
 from jolly_ledge.files.codec import plan_from_json

@@ -1,1 +1,1 @@
-"""The six steps of the work, one page each."""
+"""The six steps of the work, each with its own rooms; no step knows another."""

@@ -1,1 +1,0 @@
-"""The pages of Keep: the log of every look, the year, the photographs, where everything is."""

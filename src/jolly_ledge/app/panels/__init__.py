@@ -1,1 +1,0 @@
-"""What stands beside the drawing."""

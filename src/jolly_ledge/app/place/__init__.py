@@ -1,1 +1,0 @@
-"""The pages of Place: what is fetched, ticked off, bought and printed."""

@@ -1,0 +1,1 @@
+"""Arrange: the look in hand with its readings, proposals and wants."""

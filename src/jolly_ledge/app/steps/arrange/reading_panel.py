@@ -1,0 +1,329 @@
+"""The readings beside the drawing, what they found, and the cautions apart from them."""
+
+from PySide6.QtCore import Qt, QTimer
+from PySide6.QtGui import QShowEvent
+from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.arrange.caution_card import CautionCard
+from jolly_ledge.app.steps.arrange.finding_card import FindingCard
+from jolly_ledge.app.steps.arrange.meaning_watch import MeaningWatch
+from jolly_ledge.app.steps.arrange.question_row import QuestionRow
+from jolly_ledge.app.steps.arrange.reading_row import ReadingRow
+from jolly_ledge.app.steps.arrange.stops_strip import StopsStrip
+from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.register import CLOSING
+from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
+from jolly_ledge.edits.looks import BringFindingsBack
+from jolly_ledge.geometry.arrangement import arrange
+from jolly_ledge.model.mishaps import survives
+from jolly_ledge.model.phrases import counted
+from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
+
+PANEL_WIDTH = 344
+SENTENCE_HEIGHT = 40
+MOST_FINDINGS = 12
+MOST_CAUTIONS = 24
+NOTES_AFTER_MS = 60
+"""Sentences change this long after the pointer rests; a changing text cannot be read anyway."""
+
+SINCE_WIDTH = 200
+
+
+class ReadingPanel(QWidget):
+    """Shows the readings of the look in hand; they move while a thing is carried."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self._since: tuple[str, float] | None = None
+        self._is_behind = False
+        self._later = QTimer(self)
+        self._later.setSingleShot(True)
+        self._later.setInterval(NOTES_AFTER_MS)
+        self._later.timeout.connect(self.refresh)
+        self.setObjectName("sidePanel")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.setFixedWidth(PANEL_WIDTH)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(12, 12, 8, 8)
+        column.setSpacing(0)
+        column.addLayout(self._head())
+        self.rows: dict[str, ReadingRow] = {}
+        self.questions: dict[str, QuestionRow] = {}
+        self.opened = ""
+        for asked in QUESTIONS:
+            title = QuestionRow(asked)
+            title.toggled.connect(self.open_question)
+            self.questions[asked] = title
+            column.addWidget(title)
+            for entry in REGISTER:
+                if entry.question == asked:
+                    row = ReadingRow(entry, self._point_at_row)
+                    self.rows[entry.id] = row
+                    column.addWidget(row)
+        self.sentence = words("", "soft")
+        self.sentence.setFixedHeight(SENTENCE_HEIGHT)
+        self.sentence.setAlignment(Qt.AlignmentFlag.AlignTop)
+        column.addWidget(self.sentence)
+        column.addWidget(BoardLine())
+        column.addWidget(self._notes(), 1)
+        self.stops = StopsStrip(self._show_card)
+        column.addWidget(self.stops)
+        self.watch = MeaningWatch(session)
+        self.watch.told.connect(self.refresh)
+        session.changed.connect(self._after_change)
+        session.previewed.connect(self._follow)
+        # The first picture does not wait for the first readings: see ``begin``.
+        _set_text(self.score, "Reading")
+
+    def _head(self) -> QVBoxLayout:
+        column = QVBoxLayout()
+        column.setSpacing(1)
+        row = QHBoxLayout()
+        self.score = heading("", 21)
+        self.since = words("", "good", wrap=False)
+        row.addWidget(self.score)
+        row.addSpacing(8)
+        row.addWidget(self.since, 1, Qt.AlignmentFlag.AlignBottom)
+        column.addLayout(row)
+        self.scale = words("", "small", wrap=False)
+        self.stands = words("", "small")
+        column.addWidget(self.scale)
+        column.addWidget(self.stands)
+        return column
+
+    def _notes(self) -> QScrollArea:
+        area = QScrollArea()
+        area.setWidgetResizable(True)
+        area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        inside = QWidget()
+        column = QVBoxLayout(inside)
+        column.setContentsMargins(0, 6, 6, 6)
+        column.setSpacing(6)
+        self._safe_heading = question("Is it safe?", 14)
+        self.caution_cards: list[CautionCard] = []
+        self._answerer: list[str] = []
+        self._caution_column = _column()
+        self._closing = words(CLOSING, "small")
+        self._more_cautions = words("", "small")
+        self._found_heading = question("What is found", 14)
+        self.finding_cards: list[FindingCard] = []
+        self._finding_column = _column()
+        self._more = words("", "small")
+        column.addWidget(self._found_heading)
+        column.addLayout(self._finding_column)
+        column.addWidget(self._more)
+        self.waved_button = QPushButton()
+        self.waved_button.setObjectName("quiet")
+        self.waved_button.setMinimumHeight(28)
+        self.waved_button.clicked.connect(lambda: self._session.commit(BringFindingsBack(look=self._session.look_id)))
+        self.waved_button.hide()
+        column.addWidget(self.waved_button)
+        column.addWidget(self._safe_heading)
+        column.addLayout(self._caution_column)
+        column.addWidget(self._more_cautions)
+        column.addWidget(self._closing)
+        column.addStretch(1)
+        area.setWidget(inside)
+        self._area = area
+        return area
+
+    def begin(self) -> None:
+        """Read for the first time, once the look is seen."""
+        self._after_change()
+        self.watch.begin()
+        self._session.pointed.emit()
+
+    @survives
+    def showEvent(self, event: QShowEvent) -> None:
+        """Catch up with what happened while the panel was hidden."""
+        super().showEvent(event)
+        if self._is_behind:
+            self._after_change()
+
+    def _after_change(self) -> None:
+        self._is_behind = not self.isVisible()
+        if self._is_behind:
+            return
+        self._since = self._earlier()
+        self.refresh()
+
+    def _earlier(self) -> tuple[str, float] | None:
+        """Return the look before this one in the list, and how it reads."""
+        session = self._session
+        if not session.look_id:
+            return None
+        looks = session.plan.looks_of(session.piece_id)
+        index = [look.id for look in looks].index(session.look_id)
+        if index == 0:
+            return None
+        earlier = looks[index - 1]
+        return earlier.label, assess(arrange(session.plan, earlier)).score
+
+    def refresh(self) -> None:
+        """Show the readings, findings and cautions of the look in hand."""
+        session = self._session
+        if not session.look_id:
+            return
+        if not session.look.placements:
+            self._show_empty()
+            return
+        self._show_readings()
+        if not any(card.is_trying for card in self.finding_cards):
+            self._show_notes()
+
+    def _follow(self) -> None:
+        """Follow a thing that is carried: the readings at once, the sentences a moment later."""
+        if self._session.look_id and self._session.look.placements:
+            self._show_readings()
+        self._later.start()
+
+    def _show_readings(self) -> None:
+        assessment = self._session.assessment
+        _set_text(self.score, f"Reads {self._session.shown(assessment.score)}")
+        self._show_since(assessment.score)
+        losses = assessment.by_question
+        for asked, title in self.questions.items():
+            title.show_loss(losses[asked], is_open=asked == self.opened)
+        readings = {reading.id: reading for reading in assessment.readings}
+        for identifier, row in self.rows.items():
+            row.show_reading(readings.get(identifier))
+
+    def open_question(self, asked: str) -> None:
+        """Open a question, or fold it where it is open."""
+        self.opened = "" if asked == self.opened else asked
+        self._show_readings()
+        self._show_what_applies()
+
+    def _show_standing(self) -> None:
+        """Say what the number means, and how the look stands among chance ones."""
+        meaning, stands = self.watch.meaning, self.watch.stands
+        _set_text(self.scale, "chance reads 30, the best found 95" if meaning else "a raw score; chance is being tried")
+        _set_text(self.stands, "\n".join(stands.sentences) if stands is not None else "")
+        self.stands.setVisible(stands is not None and bool(stands.sentences))
+
+    def _show_card(self, caution: Caution) -> None:
+        """Bring the card of a caution into sight and show its things."""
+        card = next((card for card in self.caution_cards if card.caution == caution), None)
+        if card is not None:
+            self._area.ensureWidgetVisible(card)
+        self._point_at(caution.placements)
+
+    def _show_notes(self) -> None:
+        self._show_standing()
+        for row in self.rows.values():
+            row.describe()
+        self._show_what_applies()
+        self._show_cautions()
+        look = self._session.look
+        whole = self._session.assessment.findings
+        findings = tuple(f for f in whole if look.reason_against(f.reading, f.placements) is None)
+        waved = len(whole) - len(findings)
+        self.waved_button.setText(f"Hear {counted(waved, 'waved-off finding')} again")
+        self.waved_button.setVisible(waved > 0)
+        while len(self.finding_cards) < min(len(findings), MOST_FINDINGS):
+            self.finding_cards.append(FindingCard(self._session, self._point_at))
+            self._finding_column.addWidget(self.finding_cards[-1])
+        for card, finding in zip(self.finding_cards, findings, strict=False):
+            card.show_finding(finding)
+        for index, card in enumerate(self.finding_cards):
+            card.setVisible(index < len(findings))
+        _set_text(self._found_heading, "What is found" if findings else "Nothing to find fault with")
+        hidden = len(findings) - MOST_FINDINGS
+        _set_text(self._more, f"and {hidden} lesser ones" if hidden > 0 else "")
+        self._more.setVisible(hidden > 0)
+        pointed = next((row for row in self.rows.values() if row.underMouse() and row.reading), None)
+        self._say_sentence(pointed)
+
+    def _show_what_applies(self) -> None:
+        """Hide the readings of folded questions and those that this look gives nothing to read."""
+        for row in self.rows.values():
+            row.setVisible(row.reading is not None and row.entry.question == self.opened)
+        for asked, title in self.questions.items():
+            title.setVisible(any(row.reading for row in self.rows.values() if row.entry.question == asked))
+
+    def _show_since(self, score: float) -> None:
+        if self._since is None:
+            self.since.setText("")
+            return
+        name, earlier = self._since
+        difference = self._session.shown(score) - self._session.shown(earlier)
+        sign = "+" if difference > 0 else "−" if difference < 0 else "±"
+        text = f"{sign}{abs(difference)} since {name}"
+        if text != self.since.text():
+            self.since.setText(self.since.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, SINCE_WIDTH))
+            self.since.setStyleSheet(f"color: {TEAL if difference >= 0 else OCHRE_INK}; font-size: 13px;")
+
+    def _show_cautions(self) -> None:
+        cautions = self._session.cautions
+        self.stops.show_stops(cautions, self._session.arrangement)
+        shown = cautions[:MOST_CAUTIONS]
+        while len(self.caution_cards) < len(shown):
+            self.caution_cards.append(CautionCard(self._session, self._point_at, self._answerer))
+            self._caution_column.addWidget(self.caution_cards[-1])
+        for card, caution in zip(self.caution_cards, shown, strict=False):
+            card.show_caution(caution)
+        for index, card in enumerate(self.caution_cards):
+            card.setVisible(index < len(shown))
+        self._safe_heading.setText(_safety_said(cautions))
+        hidden = len(cautions) - MOST_CAUTIONS
+        self._more_cautions.setText(f"and {hidden} more cautions" if hidden > 0 else "")
+        self._more_cautions.setVisible(hidden > 0)
+
+    def _show_empty(self) -> None:
+        _set_text(self.score, "Nothing to read")
+        self.since.setText("")
+        self.scale.setText("")
+        self.stands.hide()
+        self.stops.hide()
+        for row in self.rows.values():
+            row.show_reading(None)
+            row.describe()
+            row.hide()
+        for title in self.questions.values():
+            title.hide()
+        for card in (*self.caution_cards, *self.finding_cards):
+            card.hide()
+        self._more.hide()
+        self._more_cautions.hide()
+        self._safe_heading.setText("Is it safe?")
+        self._found_heading.setText("What is found")
+        self.sentence.setText("This look is empty: carry a thing from the board below to a ledge.")
+
+    def _point_at_row(self, row: ReadingRow | None) -> None:
+        self._point_at(row.reading.placements if row and row.reading else ())
+        self._say_sentence(row)
+
+    def _say_sentence(self, row: ReadingRow | None) -> None:
+        readings = self._session.assessment.readings
+        reading = row.reading if row else min(readings, key=lambda reading: reading.score, default=None)
+        self.sentence.setText(reading.sentence if reading else "")
+
+    def _point_at(self, placements: tuple[str, ...]) -> None:
+        self._session.point_at(*placements)
+
+
+def _safety_said(cautions: tuple[Caution, ...]) -> str:
+    """Return how many cautions there are of each kind: what is known and what is not are told apart."""
+    if not cautions:
+        return "Is it safe? Nothing found of what is checked"
+    known = sum(1 for caution in cautions if caution.level != "unknown" and not caution.answer)
+    unknown = sum(1 for caution in cautions if caution.level == "unknown" and not caution.answer)
+    answered = len(cautions) - known - unknown
+    parts = [(known, "to heed"), (unknown, "not known"), (answered, "answered")]
+    return f"Is it safe? {', '.join(f'{count} {word}' for count, word in parts if count)}"
+
+
+def _set_text(label: QLabel, text: str) -> None:
+    """Set a text only when it is another one: every change lays the panel out anew."""
+    if label.text() != text:
+        label.setText(text)
+
+
+def _column() -> QVBoxLayout:
+    column = QVBoxLayout()
+    column.setSpacing(6)
+    return column

@@ -1,0 +1,210 @@
+"""What is wanted: cards for the shop, what was found there, and what would do instead of something dear."""
+
+from collections.abc import Callable
+from functools import partial
+
+from msgspec.structs import replace
+from PySide6.QtCore import QSize, Qt
+from PySide6.QtWidgets import QComboBox, QFrame, QHBoxLayout, QLabel, QLineEdit, QScrollArea, QVBoxLayout, QWidget
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.arrange.search_page import SearchPage
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import heading, question, words
+from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
+from jolly_ledge.edits.items import AddItems
+from jolly_ledge.edits.proposed import AddProposals
+from jolly_ledge.jobs.propose_job import Event, ProposeJob, WantedFound, WantedRequest
+from jolly_ledge.model.entry.parser import parse_entry
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.fresh_ids import FreshIds
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look
+from jolly_ledge.model.money import money
+from jolly_ledge.model.phrases import capital, percent
+from jolly_ledge.proposals.wanted import Matched, Want, match_found, substitutes
+
+POLL_MS = 120
+NOTHING = "Nothing is needed: no one thing more would help this look."
+LOOKING = "Trying things of many kinds and sizes in every gap …"
+DRAWN = QSize(130, 110)
+
+
+class WantCard(QFrame):
+    """One thing that is wanted."""
+
+    def __init__(self, want: Want, on_note: Callable[[], object]) -> None:
+        super().__init__()
+        self.setObjectName("card")
+        row = QHBoxLayout(self)
+        row.setContentsMargins(12, 10, 12, 10)
+        drawing = ThingsOnBoard(DRAWN)
+        drawing.show_items((want.item,))
+        row.addWidget(drawing)
+        text = QVBoxLayout()
+        title, _, rest = want.sentence.partition(": ")
+        text.addWidget(heading(title, 14))
+        text.addWidget(words(f"{rest[:1].upper()}{rest[1:]}"))
+        self.note_button = chip("Write it on the list", "Keep it in the stash as wanted", checkable=False)
+        self.note_button.clicked.connect(lambda: on_note())
+        text.addWidget(self.note_button, 0, Qt.AlignmentFlag.AlignLeft)
+        text.addStretch(1)
+        row.addLayout(text, 1)
+
+
+class WantedPage(SearchPage):
+    """Asks the search what would help most, and matches what was found."""
+
+    def __init__(self, session: Session, on_back: Callable[[], object], job: ProposeJob) -> None:
+        super().__init__(session, on_back, job)
+        self.wants: tuple[Want, ...] = ()
+        self.cards: list[WantCard] = []
+        self.matched: Matched | None = None
+        self._asked_for: tuple[tuple[Item, ...], Look | None] | None = None
+        column = self.column
+        top = QHBoxLayout()
+        top.addWidget(self.back_button)
+        top.addWidget(self.note, 1)
+        column.addLayout(top)
+        area = QScrollArea()
+        area.setWidgetResizable(True)
+        area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        inside = QWidget()
+        self._list = QVBoxLayout(inside)
+        self._list.setContentsMargins(0, 0, 8, 0)
+        self._list.setSpacing(8)
+        self._list.addStretch(1)
+        area.setWidget(inside)
+        column.addWidget(area, 1)
+        column.addLayout(self._found_row())
+        column.addLayout(self._dear_row())
+
+    def _found_row(self) -> QVBoxLayout:
+        column = QVBoxLayout()
+        column.addWidget(question("Found in a shop", 14))
+        row = QHBoxLayout()
+        self.found_field = QLineEdit()
+        self.found_field.setPlaceholderText("such as: terracotta vase 32 x 18 rough, then Return")
+        self.found_field.setAccessibleName("A thing found in a shop")
+        self.found_field.setMinimumHeight(30)
+        self.found_field.returnPressed.connect(self.match)
+        self.buy_button = chip(
+            "Take it", "Into the stash as to buy, and into a new version of the look", checkable=False
+        )
+        self.buy_button.clicked.connect(self.take_found)
+        self.buy_button.setEnabled(False)
+        row.addWidget(self.found_field, 1)
+        row.addWidget(self.buy_button)
+        column.addLayout(row)
+        self.found_said: QLabel = words("")
+        column.addWidget(self.found_said)
+        return column
+
+    def _dear_row(self) -> QVBoxLayout:
+        column = QVBoxLayout()
+        row = QHBoxLayout()
+        row.addWidget(question("Instead of something dear", 14))
+        self.dear_list = QComboBox()
+        self.dear_list.setAccessibleName("Something dear")
+        self.dear_list.setMinimumHeight(28)
+        self.dear_list.activated.connect(lambda _: self.show_substitutes())
+        row.addWidget(self.dear_list, 1)
+        column.addLayout(row)
+        self.dear_said: QLabel = words("", "soft")
+        column.addWidget(self.dear_said)
+        return column
+
+    def begin(self) -> None:
+        """Ask what is wanted for the look in hand."""
+        session = self._session
+        self._show(())
+        self.found_said.setText("")
+        self._list_dear()
+        self._asked_for = (session.plan.stash, session.look)
+        self.search(WantedRequest(session.plan, session.look_id), LOOKING)
+
+    def take_in(self, event: Event) -> None:
+        """Show what is wanted."""
+        if isinstance(event, WantedFound):
+            session = self._session
+            if self._asked_for != (session.plan.stash, session.look if session.look_id else None):
+                self.note.setText("The look has changed since; ask anew what is wanted.")
+                return
+            self._show(event.wants)
+            self.note.setText("The more a thing adds to the reading, the higher it stands." if event.wants else NOTHING)
+
+    def _show(self, wants: tuple[Want, ...]) -> None:
+        for card in self.cards:
+            self._list.removeWidget(card)
+            card.deleteLater()
+        self.wants = wants
+        self.cards = [WantCard(want, partial(self.write_down, number)) for number, want in enumerate(wants)]
+        for number, card in enumerate(self.cards):
+            self._list.insertWidget(number, card)
+
+    def write_down(self, number: int) -> None:
+        """Keep a thing that is wanted in the stash, with its measures in the note."""
+        session, want = self._session, self.wants[number]
+        fresh = FreshIds(item.id for item in session.plan.stash).fresh(f"wanted-{want.item.category}")
+        item = replace(want.item, id=fresh, mass=None, price=want.most_price, note=want.sentence,
+                       meant_for=(session.piece_id,))  # fmt: skip
+        if session.commit(AddItems(items=(item,))):
+            session.told.emit(f"Written down as wanted: {item.label}.")
+            self.cards[number].note_button.setEnabled(False)
+            self._list_dear()
+
+    # What was found
+
+    def match(self) -> None:
+        """Tell whether what was typed suits."""
+        session = self._session
+        try:
+            item = parse_entry(self.found_field.text(), session.unit, session.plan.stash).items[0]
+        except JollyLedgeError as error:
+            self.found_said.setText(str(error))
+            self.buy_button.setEnabled(False)
+            return
+        self.matched = match_found(session.plan, session.plan.look(session.look_id), item)
+        self.found_said.setText(self.matched.sentence)
+        self.buy_button.setEnabled(bool(self.matched.placements))
+
+    def take_found(self) -> None:
+        """Take the found thing into the stash as to buy, and try it in a new version of the look."""
+        session, matched = self._session, self.matched
+        if matched is None or not matched.placements:
+            return
+        item = replace(matched.item, status="to-buy")
+        look = session.plan.look(session.look_id)
+        version = replace(look, id=f"{look.id}-with", name=f"{look.label} with the {item.label}", proposal=0,
+                          placements=matched.placements, note=matched.sentence, votes=())  # fmt: skip
+        before = {known.id for known in session.plan.looks}
+        if session.commit(AddProposals(looks=(version,), items=(item,))):
+            session.choose_look(next(known.id for known in session.plan.looks if known.id not in before))
+            self.buy_button.setEnabled(False)
+            self._on_back()
+
+    # What would do instead
+
+    def _list_dear(self) -> None:
+        session = self._session
+        self.dear_list.clear()
+        for item in session.plan.stash:
+            if item.status in ("wanted", "to-buy"):
+                price = "" if item.price is None else f" · {money(item.price, session.plan.currency)}"
+                self.dear_list.addItem(f"{item.label}{price}", item.id)
+        self.show_substitutes()
+
+    def show_substitutes(self) -> None:
+        """Tell what comes closest to the dear thing and costs less."""
+        session = self._session
+        dear = next((item for item in session.plan.stash if item.id == self.dear_list.currentData()), None)
+        if dear is None:
+            self.dear_said.setText("Nothing is to be bought yet.")
+            return
+        found = substitutes(session.plan, session.plan.look(session.look_id), dear)
+        said = [
+            f"{capital(item.label)}: {percent(alike)} alike"
+            f"{'' if saved is None else f', saves {money(saved, session.plan.currency)}'}"
+            for item, alike, saved in found
+        ]
+        self.dear_said.setText("; ".join(said) + "." if said else "Nothing cheaper comes close.")

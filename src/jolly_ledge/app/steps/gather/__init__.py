@@ -1,0 +1,1 @@
+"""Gather: the stash, by hand, from lists and from photographs."""

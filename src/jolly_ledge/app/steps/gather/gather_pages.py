@@ -1,0 +1,108 @@
+"""The line-up and the pages that stand in for it for a while, each made when first asked for."""
+
+from pathlib import Path
+
+from PySide6.QtWidgets import QStackedWidget
+
+from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.exporting import Exporter
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.gather.arrivals_page import ArrivalsPage
+from jolly_ledge.app.steps.gather.families_page import FamiliesPage
+from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
+from jolly_ledge.app.steps.gather.twins_page import TwinsPage
+from jolly_ledge.exports.export import Options
+
+TABLE_SUFFIXES = (".csv", ".tsv", ".txt", ".json")
+TABLE_KINDS = "Tables (*.csv *.tsv *.txt *.json);;All files (*)"
+
+
+class GatherPages(QStackedWidget):
+    """Shows one page at a time; the first is the line-up."""
+
+    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+        super().__init__()
+        self._session = session
+        self._dialogs = dialogs
+        self._exporter = Exporter(session, dialogs)
+        self._arrivals: ArrivalsPage | None = None
+        self._families: FamiliesPage | None = None
+        self._twins: TwinsPage | None = None
+        self._pictures: PicturesPage | None = None
+
+    def show_line_up(self) -> None:
+        """Show the line-up again."""
+        self.setCurrentIndex(0)
+
+    @property
+    def arrivals(self) -> ArrivalsPage:
+        """The page for tables and lists."""
+        if self._arrivals is None:
+            self._arrivals = ArrivalsPage(self._session)
+            self._arrivals.left.connect(self.show_line_up)
+            self.addWidget(self._arrivals)
+        return self._arrivals
+
+    def show_list(self, text: str = "") -> None:
+        """Show the page for a typed or pasted list."""
+        self.arrivals.show_list(text if isinstance(text, str) else "")
+        self.setCurrentWidget(self.arrivals)
+
+    def ask_table(self) -> None:
+        """Ask for a table and show what taking it over would do."""
+        path = self._dialogs.ask_open("A table of things", TABLE_KINDS)
+        if path is not None:
+            self.show_table(path)
+
+    def show_table(self, path: Path) -> None:
+        """Show what taking a table over would do; a file that is none is told."""
+        if self.arrivals.load(path):
+            self.setCurrentWidget(self.arrivals)
+
+    @property
+    def families(self) -> FamiliesPage:
+        """The page for colour families."""
+        if self._families is None:
+            self._families = FamiliesPage(self._session)
+            self._families.left.connect(self.show_line_up)
+            self.addWidget(self._families)
+        return self._families
+
+    def show_families(self) -> None:
+        """Show the colour families."""
+        self.setCurrentWidget(self.families)
+
+    @property
+    def twins(self) -> TwinsPage:
+        """The page for what is probably entered twice."""
+        if self._twins is None:
+            self._twins = TwinsPage(self._session)
+            self._twins.left.connect(self.show_line_up)
+            self.addWidget(self._twins)
+        return self._twins
+
+    def show_twins(self) -> None:
+        """Show what is probably entered twice."""
+        self.setCurrentWidget(self.twins)
+
+    @property
+    def pictures(self) -> PicturesPage:
+        """The page for photographs of things."""
+        if self._pictures is None:
+            self._pictures = PicturesPage(self._session, self._dialogs)
+            self._pictures.left.connect(self.show_line_up)
+            self.addWidget(self._pictures)
+        return self._pictures
+
+    def show_pictures(self) -> None:
+        """Show the page for photographs of things."""
+        self.setCurrentWidget(self.pictures)
+
+    def take_pictures(self, paths: tuple[Path, ...]) -> None:
+        """Read photographs that were dropped on the line-up."""
+        self.show_pictures()
+        self.pictures.take(paths)
+
+    def ask_export(self) -> None:
+        """Ask where to and write the whole stash, as CSV or JSON by the ending."""
+        self._exporter.save("stash", Options())

@@ -1,0 +1,298 @@
+"""Gather: quick lines, pictures and lists fill the stash; everything stands in a line-up, to scale."""
+
+from pathlib import Path
+
+from PySide6.QtCore import Qt
+from PySide6.QtGui import QDragEnterEvent, QDropEvent
+from PySide6.QtWidgets import (
+    QHBoxLayout,
+    QLineEdit,
+    QMenu,
+    QPushButton,
+    QScrollArea,
+    QStackedWidget,
+    QVBoxLayout,
+    QWidget,
+)
+
+from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.gather.gather_pages import TABLE_SUFFIXES, GatherPages
+from jolly_ledge.app.steps.gather.item_panel import ItemPanel
+from jolly_ledge.app.steps.gather.several_panel import SeveralPanel
+from jolly_ledge.app.steps.step import Step
+from jolly_ledge.app.views.line_up.line_up import LineUp
+from jolly_ledge.app.widgets.chip import ChipRow, chip
+from jolly_ledge.app.widgets.entry_field import EntryField
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.drawing.theme import RUST
+from jolly_ledge.edits.items import AddItems, RemoveItems
+from jolly_ledge.edits.regroup import joined_with, moved_to_group
+from jolly_ledge.model.census import CensusLine, census
+from jolly_ledge.model.entry.parser import QuickEntry
+from jolly_ledge.model.fresh_ids import fresh_id
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.model.piece import Piece
+from jolly_ledge.model.stash_order import Sorting, StashSearch, fits, lines_of
+
+SORTING_CHOICES = (
+    ("height", "Height", "Tallest first"),
+    ("kind", "Kind", "Books, vessels, plants"),
+    ("family", "Colour", "By colour family, as it appears"),
+    ("room", "Room", "Where things live"),
+    ("set", "Set", "What belongs together"),
+)
+MOST_CENSUS_LINES = 3
+
+
+class GatherStep(Step):
+    """The page on which the stash is filled, laid out and described."""
+
+    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+        super().__init__(session)
+        self._sorting: Sorting = "height"
+        self._shown: tuple[object, ...] = ()
+        self._search = StashSearch(session.plan.stash)
+        self._counted: tuple[Piece, tuple[Item, ...]] | None = None
+        self._census_lines: tuple[CensusLine, ...] = ()
+        self.head.setSpacing(8)
+        self.entry = EntryField(session)
+        self.line_up = LineUp(session)
+        self.pages = GatherPages(session, dialogs)
+        self.pages.addWidget(self._line_up_page())
+        self.column.addWidget(self.pages, 1)
+        self._head_tools()
+        self.panel = ItemPanel(session)
+        self.several = SeveralPanel(session)
+        self.side = QStackedWidget()
+        self.side.addWidget(self.panel)
+        self.side.addWidget(self.several)
+        self.side.setFixedWidth(self.panel.width())
+        self.row.addWidget(self.side)
+        self.setAcceptDrops(True)
+        self._connect()
+        self.follow(self.refresh, session.changed)
+        self.follow(self._show_chosen, session.chosen)
+
+    def _line_up_page(self) -> QWidget:
+        page = QWidget()
+        column = QVBoxLayout(page)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(6)
+        column.addWidget(self.entry)
+        column.addLayout(self._tools())
+        self.area = QScrollArea()
+        self.area.setWidgetResizable(True)
+        self.area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.area.setWidget(self.line_up)
+        self.area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        column.addWidget(self.area, 1)
+        self.note = words("", "soft")
+        column.addWidget(self.note)
+        return page
+
+    def _tools(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        row.setSpacing(6)
+        self.sorting = ChipRow(SORTING_CHOICES, self._sort)
+        self.sorting.show_choice("height")
+        self.fits_chip = chip("Only what fits", "Show only what fits the ledge in hand")
+        self.fits_chip.toggled.connect(lambda _: self.refresh())
+        self.guessed_chip = chip("To measure", "Show only things with guessed sizes")
+        self.guessed_chip.toggled.connect(lambda _: self.refresh())
+        row.addWidget(self.sorting, 1)
+        row.addWidget(self.fits_chip)
+        row.addWidget(self.guessed_chip)
+        return row
+
+    def _head_tools(self) -> None:
+        self.search = QLineEdit()
+        self.search.setPlaceholderText("Search the stash")
+        self.search.setClearButtonEnabled(True)
+        self.search.setMinimumWidth(130)
+        self.search.textChanged.connect(lambda _: self.refresh())
+        pages = self.pages
+        self.bring_button = _menu_button("Bring in ▾", "Many things at once")
+        self.bring_menu = QMenu(self)
+        self.bring_menu.addAction("Photographs of things", pages.show_pictures)
+        self.bring_menu.addAction("A table from a file", pages.ask_table)
+        self.bring_menu.addAction("A list, typed or pasted", pages.show_list)
+        self.bring_menu.addSeparator()
+        self.bring_menu.addAction("One thing, by its form", self.add)
+        self.bring_button.setMenu(self.bring_menu)
+        self.tidy_button = _menu_button("Tidy ▾", "Colour families, duplicates, the stash as a file")
+        self.tidy_menu = QMenu(self)
+        self.tidy_menu.addAction("Colour families", pages.show_families)
+        self.tidy_menu.addAction("Entered twice?", pages.show_twins)
+        self.tidy_menu.addSeparator()
+        self.tidy_menu.addAction("Write the stash to a file", pages.ask_export)
+        self.tidy_button.setMenu(self.tidy_menu)
+        self.head.addWidget(self.search, 2)
+        self.entry.row.addWidget(self.bring_button)
+        self.head.addWidget(self.tidy_button)
+
+    def _connect(self) -> None:
+        session = self.session
+        self.entry.entered.connect(self._enter)
+        self.entry.listed.connect(self.pages.show_list)
+        self.pages.currentChanged.connect(self._page_changed)
+        self.line_up.asked_for.connect(lambda _: self.panel.name_field.setFocus())
+        self.line_up.dropped_on_thing.connect(lambda ids, over: session.commit(joined_with(session.plan, ids, over)))
+        self.line_up.dropped_on_group.connect(self._regroup)
+        self.shortcut("Ctrl+N", self.entry.line.setFocus)
+        self.shortcut("Ctrl+R", self.entry.repeat)
+        self.shortcut("Ctrl+D", self.panel.duplicate)
+        self.shortcut("Ctrl+F", self.search.setFocus)
+        self.shortcut("Delete", self.remove, self.line_up)
+
+    def dragEnterEvent(self, event: QDragEnterEvent) -> None:
+        """Take files that are carried over the window."""
+        if event.mimeData().hasUrls():
+            event.acceptProposedAction()
+
+    def dropEvent(self, event: QDropEvent) -> None:
+        """Read dropped photographs, or show what a dropped table would do."""
+        paths = tuple(Path(url.toLocalFile()) for url in event.mimeData().urls() if url.isLocalFile())
+        if len(paths) == 1 and paths[0].suffix.lower() in TABLE_SUFFIXES:
+            self.pages.show_table(paths[0])
+        elif paths:
+            self.pages.take_pictures(paths)
+
+    def _page_changed(self, index: int) -> None:
+        on_line_up = index == 0
+        self.side.setVisible(on_line_up)
+        for widget in (self.search, self.tidy_button):
+            widget.setVisible(on_line_up)
+
+    def _sort(self, sorting: str) -> None:
+        self._sorting = sorting  # type: ignore[assignment]
+        self.refresh()
+        self.area.verticalScrollBar().setValue(0)
+
+    # What is shown
+
+    def shown_items(self) -> tuple[Item, ...]:
+        """Return what the search and the filters leave."""
+        ledge = self.session.ledge if self.session.piece_id else None
+        if self._search.stash is not self.session.plan.stash:
+            self._search = StashSearch(self.session.plan.stash)
+        found = self._search.found(self.search.text())
+        if self.fits_chip.isChecked() and ledge is not None:
+            found = tuple(item for item in found if fits(item, ledge))
+        return tuple(item for item in found if item.guessed) if self.guessed_chip.isChecked() else found
+
+    def refresh(self) -> None:
+        """Show the stash as it is sorted and searched."""
+        session = self.session
+        items = self.shown_items()
+        shown = (items, self._sorting, session.plan.families)
+        if shown != self._shown:
+            self._shown = shown
+            self.line_up.takes_groups = self._sorting != "height"
+            self.line_up.show_shelves(lines_of(items, self._sorting, session.plan.families))
+        ledge = session.ledge if session.piece_id else None
+        self.fits_chip.setToolTip(f"Show only what fits {ledge.label}" if ledge else "No ledge is in hand")
+        guessed = sum(1 for item in session.plan.stash if item.guessed)
+        self.guessed_chip.setText(f"To measure ({guessed})" if guessed else "To measure")
+        self.guessed_chip.setEnabled(bool(guessed) or self.guessed_chip.isChecked())
+        if not session.plan.stash:
+            self.note.setText("Nothing is gathered yet: type a line above, such as “vase stoneware 18x32 sand hall”.")
+        elif not items:
+            self.note.setText("Nothing matches; clear the search or show what does not fit too.")
+        else:
+            self.note.setText(self._census(len(items)))
+        self._show_side()
+
+    def _census(self, shown: int) -> str:
+        """Say which heights the openings want and how many things have them; what lacks is marked."""
+        session = self.session
+        whole = len(session.plan.stash)
+        begun = f"{capital(counted(whole, 'thing'))}." if shown == whole else f"{shown} of {whole} things shown."
+        key = (session.piece, session.plan.stash) if session.piece_id else None
+        if key is not None and (
+            self._counted is None or any(a is not b for a, b in zip(self._counted, key, strict=True))
+        ):
+            self._counted, self._census_lines = key, census(*key)
+        lines = self._census_lines if key is not None else ()
+        shortest = sorted(lines, key=lambda line: (-line.lacking, -line.highest))[:MOST_CENSUS_LINES]
+        return " ".join((begun, *(self._census_line(line) for line in shortest)))
+
+    def _census_line(self, line: CensusLine) -> str:
+        length = self.session.length
+        low, high = (length(round(wanted, -1)) for wanted in (line.wanted_from, line.wanted_to))
+        said = (
+            f"{capital(counted(line.openings, 'opening'))} of {length(line.highest)}, "
+            f"{counted(line.things, 'thing')} of {low} to {high}."
+        )
+        return f"<span style='color:{RUST}'>{said} {capital(str(line.lacking))} short.</span>" if line.lacking else said
+
+    def _show_side(self) -> None:
+        several = len(self.session.item_ids) > 1
+        self.side.setCurrentWidget(self.several if several else self.panel)
+        if several:
+            self.several.refresh()
+
+    def _show_chosen(self) -> None:
+        if self.isVisible() and len(self.session.item_ids) < 2:
+            self._bring_in_sight(self.session.item_id)
+        if self.fits_chip.isChecked():
+            self.refresh()
+        self._show_side()
+
+    def _bring_in_sight(self, item_id: str) -> None:
+        cell = self.line_up.cell_of(item_id)
+        if not cell.isEmpty():
+            self.area.ensureVisible(round(cell.center().x()), round(cell.center().y()), 10, round(cell.height() / 2))
+
+    # Changing
+
+    def _enter(self, entry: QuickEntry) -> None:
+        """Add what a line described and take it in hand."""
+        if self.session.commit(AddItems(items=entry.items)):
+            self._show_all()
+            self.session.choose_items(tuple(item.id for item in entry.items))
+            self._bring_in_sight(self.session.item_id)
+
+    def _show_all(self) -> None:
+        self.search.clear()
+        self.fits_chip.setChecked(False)
+        self.guessed_chip.setChecked(False)
+
+    def _regroup(self, ids: tuple[str, ...], title: str) -> None:
+        edit = moved_to_group(self.session.plan, ids, self._sorting, title)
+        if edit is not None:
+            self.session.commit(edit)
+
+    def remove(self) -> None:
+        """Take what is chosen out of the stash."""
+        items = self.session.chosen_items
+        if items:
+            self.session.commit(RemoveItems(items=tuple(item.id for item in items), name=items[0].label))
+
+    def add(self) -> None:
+        """Add a thing with plain starting values and take it in hand."""
+        session = self.session
+        taken = {item.id for item in session.plan.stash}
+        item = Item(
+            id=fresh_id("new thing", taken),
+            name="new thing",
+            category="object",
+            width=120.0,
+            height=150.0,
+            depth=120.0,
+            guessed=("width", "height", "depth"),
+        )
+        if session.commit(AddItems(items=(item,))):
+            self._show_all()
+            session.choose_item(item.id)
+            self.panel.name_field.setFocus()
+            self.panel.name_field.selectAll()
+
+
+def _menu_button(text: str, tip: str) -> QPushButton:
+    button = QPushButton(text)
+    button.setMinimumHeight(28)
+    button.setToolTip(tip)
+    button.setStyleSheet("QPushButton::menu-indicator { width: 0; image: none; }")
+    return button

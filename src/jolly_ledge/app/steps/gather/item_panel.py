@@ -1,0 +1,320 @@
+"""One thing of the stash: its drawing, its sizes and all that is known of it."""
+
+from functools import partial
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import (
+    QComboBox,
+    QFormLayout,
+    QHBoxLayout,
+    QLineEdit,
+    QVBoxLayout,
+    QWidget,
+)
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.gather.item_drawing import ItemDrawing
+from jolly_ledge.app.steps.gather.item_forms import CoversForm, ProvenanceForm, RepaintForm
+from jolly_ledge.app.steps.gather.stems_form import StemsForm
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.colour_button import ColourButton
+from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.app.widgets.side_panel import SidePanel
+from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
+from jolly_ledge.app.widgets.trait_chips import TraitChips
+from jolly_ledge.app.widgets.wish_menu import WishChip
+from jolly_ledge.drawing.items import SILHOUETTES
+from jolly_ledge.edits.items import ChangeItem, DuplicateItem, RemoveItems, ToggleTrait
+from jolly_ledge.geometry.silhouette import PROFILES
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import listed
+from jolly_ledge.model.stash_order import free_over
+from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Trait, plain
+
+PANEL_WIDTH = 344
+SHAPES = tuple(sorted({*SILHOUETTES, *PROFILES} - {"slab"}))
+MOST_COLOURS = 4
+
+
+class ItemPanel(SidePanel):
+    """Shows and changes the thing of the stash in hand."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(PANEL_WIDTH)
+        self._session = session
+        column = self.column
+        self.title = heading("", 21)
+        self.title.setWordWrap(True)
+        self.drawing = ItemDrawing(session)
+        column.addWidget(self.title)
+        column.addWidget(self.drawing)
+        self.guess_row = self._guess_row()
+        column.addWidget(self.guess_row)
+        column.addLayout(self._form())
+        self.stands = words("", "soft")
+        column.addWidget(self.stands)
+        self.covers_title = question("Covers", 14)
+        self.covers_form = CoversForm(session)
+        self.stems_form = StemsForm(session)
+        column.addWidget(self.stems_form)
+        column.addWidget(self.covers_title)
+        column.addWidget(self.covers_form)
+        column.addWidget(question("Where it comes from and goes", 14))
+        self.provenance_form = ProvenanceForm(session)
+        column.addWidget(self.provenance_form)
+        column.addWidget(question("If it were painted", 14))
+        self.repaint_form = RepaintForm(session)
+        column.addWidget(self.repaint_form)
+        self.wish_chip = WishChip(session, lambda: (session.item_id,) if session.item_id else ())
+        row = QHBoxLayout()
+        row.addWidget(words("For the piece in hand", "soft", wrap=False))
+        row.addWidget(self.wish_chip.button)
+        row.addStretch(1)
+        column.addLayout(row)
+        column.addWidget(question("Mind", 14))
+        self.traits = TraitChips(self._toggle_trait)
+        column.addLayout(self.traits)
+        column.addWidget(BoardLine())
+        self.fits_heading = heading("", 14)
+        column.addWidget(self.fits_heading)
+        self.fits = words("")
+        column.addWidget(self.fits)
+        column.addLayout(self._buttons())
+        column.addStretch(1)
+        for signal in (session.changed, session.chosen):
+            signal.connect(self.refresh)
+        self.refresh()
+
+    def _guess_row(self) -> QWidget:
+        holder = QWidget()
+        row = QHBoxLayout(holder)
+        row.setContentsMargins(0, 0, 0, 0)
+        self.guess_said = words("", "soft")
+        self.measured_button = chip(
+            "Measured so", "These sizes are right; they are no guesses any more", checkable=False
+        )
+        self.measured_button.clicked.connect(lambda: self._change("guessed", ()))
+        row.addWidget(self.guess_said, 1)
+        row.addWidget(self.measured_button)
+        return holder
+
+    def _form(self) -> QFormLayout:
+        form = QFormLayout()
+        form.setSpacing(5)
+        form.setLabelAlignment(Qt.AlignmentFlag.AlignLeft)
+        self.name_field = self._text("name", "Name")
+        form.addRow("Name", self.name_field)
+        self.category_field = self._choice("category", CATEGORIES)
+        form.addRow("Kind", self.category_field)
+        self.shape_field = self._choice("silhouette", ("", *SHAPES))
+        self.shape_field.setItemText(0, "as its kind")
+        form.addRow("Looks like", self.shape_field)
+        self.size_fields = {
+            name: LengthField(self._session, partial(self._set_size, name), name)
+            for name in ("width", "height", "depth")
+        }
+        sizes = QHBoxLayout()
+        sizes.setSpacing(4)
+        for name, field in self.size_fields.items():
+            field.setFixedWidth(70)
+            field.setToolTip(name)
+            sizes.addWidget(field)
+        sizes.addStretch(1)
+        form.addRow("W, H, D", sizes)
+        self.mass_field = QLineEdit()
+        self.mass_field.setPlaceholderText("unknown")
+        self.mass_field.setFixedWidth(96)
+        self.mass_field.editingFinished.connect(self._set_mass)
+        form.addRow("Weighs, kg", self.mass_field)
+        self.finish_field = self._choice("finish", FINISHES)
+        form.addRow("Finish", self.finish_field)
+        self.material_field = self._text("material", "Made of")
+        form.addRow("Made of", self.material_field)
+        self.room_field = self._text("room", "Lives")
+        form.addRow("Lives", self.room_field)
+        self.status_field = self._choice("status", STATUSES)
+        form.addRow("It is", self.status_field)
+        form.addRow("Colours", self._colours())
+        return form
+
+    def _text(self, field: str, name: str) -> QLineEdit:
+        line = QLineEdit()
+        line.setAccessibleName(name)
+        line.editingFinished.connect(lambda: self._change(field, line.text().strip()))
+        return line
+
+    def _choice(self, field: str, choices: tuple[str, ...]) -> QComboBox:
+        box = QComboBox()
+        box.setAccessibleName(field)
+        for value in choices:
+            box.addItem(plain(value), value)
+        box.activated.connect(lambda _: self._change(field, box.currentData()))
+        return box
+
+    def _colours(self) -> QWidget:
+        holder = QWidget()
+        column = QVBoxLayout(holder)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(3)
+        self.colour_buttons: list[ColourButton] = []
+        for index in range(MOST_COLOURS):
+            button = ColourButton(partial(self._set_colour, index), f"Colour {index + 1}")
+            self.colour_buttons.append(button)
+            column.addWidget(button)
+        row = QHBoxLayout()
+        self.more_colours = chip("Add a colour", checkable=False)
+        self.more_colours.clicked.connect(self._add_colour)
+        self.fewer_colours = chip("Take one out", checkable=False)
+        self.fewer_colours.clicked.connect(self._drop_colour)
+        row.addWidget(self.more_colours)
+        row.addWidget(self.fewer_colours)
+        row.addStretch(1)
+        column.addLayout(row)
+        return holder
+
+    def _buttons(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        self.duplicate_button = chip("Duplicate", "Add one more like it (Ctrl+D)", checkable=False)
+        self.duplicate_button.clicked.connect(self.duplicate)
+        self.remove_button = chip("Remove", "Take it out of the stash (Delete)", checkable=False)
+        self.remove_button.clicked.connect(self.remove)
+        row.addWidget(self.duplicate_button)
+        row.addWidget(self.remove_button)
+        row.addStretch(1)
+        return row
+
+    def refresh(self) -> None:
+        """Show the thing in hand."""
+        item = self._session.item
+        self.inside.setEnabled(item is not None)
+        if item is None:
+            self.title.setText("Nothing gathered yet")
+            return
+        self.title.setText(item.label)
+        self.drawing.update()
+        for field, text in (
+            (self.name_field, item.name),
+            (self.material_field, item.material),
+            (self.room_field, item.room),
+            (self.mass_field, "" if item.mass is None else f"{item.mass:g}"),
+        ):
+            if not field.hasFocus():
+                field.setText(text)
+        for name, size_field in self.size_fields.items():
+            size_field.show_length(getattr(item, name))
+        for box, value in (
+            (self.category_field, item.category),
+            (self.shape_field, item.silhouette),
+            (self.finish_field, item.finish),
+            (self.status_field, item.status),
+        ):
+            box.setCurrentIndex(max(box.findData(value), 0))
+        for index, button in enumerate(self.colour_buttons):
+            button.setVisible(index < len(item.colours))
+            if index < len(item.colours):
+                button.show_colour(item.colours[index][0])
+        self.more_colours.setEnabled(len(item.colours) < MOST_COLOURS)
+        self.fewer_colours.setEnabled(len(item.colours) > 1)
+        self.traits.show_traits(item.traits)
+        self.stems_form.show_item(item)
+        self.guess_row.setVisible(bool(item.guessed))
+        self.guess_said.setText(f"Guessed: {', '.join(item.guessed)}.")
+        looks = [look.label for look in self._session.plan.looks if any(p.item == item.id for p in look.placements)]
+        self.stands.setText(f"Stands in {listed(looks)}." if looks else "Stands in no look.")
+        self.covers_title.setVisible(item.is_book)
+        self.covers_form.setVisible(item.is_book)
+        for form in (self.covers_form, self.provenance_form, self.repaint_form):
+            form.refresh()
+        self._show_fits(item)
+
+    def _show_fits(self, item: Item) -> None:
+        session = self._session
+        if not session.piece_id:
+            self.fits_heading.setText("")
+            self.fits.setText("")
+            return
+        ledges = [ledge for ledge in session.piece.ledges if not ledge.is_wall]
+        lines, count = [], 0
+        for ledge in ledges:
+            free = free_over(item, ledge)
+            wide = item.width <= ledge.width and item.depth <= ledge.depth
+            fits = wide and (free is None or free >= 0)
+            count += fits
+            if not wide:
+                said = "too wide or deep"
+            elif free is None:
+                said = "open above"
+            else:
+                said = f"{session.length(free)} free" if free >= 0 else f"{session.length(-free)} too tall"
+            colour = "#1f6a6d" if fits else "#963a20"
+            lines.append(
+                f"<tr><td style='padding-right:14px'>{ledge.label}</td><td style='color:{colour}'>{said}</td></tr>"
+            )
+        self.fits_heading.setText(f"Stands upright on {count} of {len(ledges)} ledges")
+        self.fits.setText(f"<table>{''.join(lines)}</table>")
+
+    # Changing
+
+    def _change(self, field: str, value: object) -> None:
+        item = self._session.item
+        if item is not None and getattr(item, field) != value:
+            self._session.commit(ChangeItem(item=item.id, changes=((field, value),), name=item.label))
+
+    def _set_size(self, side: str, length: float) -> None:
+        """Take a size over as measured: a guess of this side is a guess no more."""
+        item = self._session.item
+        if item is not None and getattr(item, side) != length:
+            guessed = tuple(guess for guess in item.guessed if guess != side)
+            changes = ((side, length), ("guessed", guessed)) if guessed != item.guessed else ((side, length),)
+            self._session.commit(ChangeItem(item=item.id, changes=changes, name=item.label))
+
+    def _set_mass(self) -> None:
+        text = self.mass_field.text().strip().lower().replace(",", ".").removesuffix("kg").strip()
+        try:
+            self._change("mass", float(text) if text else None)
+        except ValueError:
+            self._session.refused.emit(
+                f"“{text}” is no mass in kg; type a number such as 2.1, or leave it empty for unknown."
+            )
+            self.mass_field.clearFocus()
+            self.refresh()
+
+    def _set_colour(self, index: int, colour: str) -> None:
+        item = self._session.item
+        if item is not None:
+            colours = list(item.colours)
+            colours[index] = (colour, colours[index][1])
+            self._change("colours", tuple(colours))
+
+    def _add_colour(self) -> None:
+        item = self._session.item
+        if item is not None:
+            share = round(1 / (len(item.colours) + 1), 2)
+            kept = tuple((colour, round(part * (1 - share), 2)) for colour, part in item.colours)
+            self._change("colours", (*kept, ("#c9b28c", share)))
+
+    def _drop_colour(self) -> None:
+        item = self._session.item
+        if item is not None:
+            kept = item.colours[:-1]
+            whole = sum(part for _, part in kept) or 1.0
+            self._change("colours", tuple((colour, round(part / whole, 2)) for colour, part in kept))
+
+    def _toggle_trait(self, trait: Trait, on: bool) -> None:
+        item = self._session.item
+        if item is not None:
+            self._session.commit(ToggleTrait(items=(item.id,), trait=trait, on=on))
+
+    def duplicate(self) -> None:
+        """Add one more thing like the one in hand, and take it in hand."""
+        item = self._session.item
+        if item is not None and self._session.commit(DuplicateItem(item=item.id, name=item.label)):
+            stash = self._session.plan.stash
+            index = next(i for i, known in enumerate(stash) if known.id == item.id)
+            self._session.choose_item(stash[index + 1].id)
+
+    def remove(self) -> None:
+        """Take the thing in hand out of the stash."""
+        item = self._session.item
+        if item is not None:
+            self._session.commit(RemoveItems(items=(item.id,), name=item.label))

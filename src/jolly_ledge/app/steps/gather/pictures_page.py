@@ -1,0 +1,430 @@
+"""Photographs of things become things: colours and outline are found, a line says what each is."""
+
+from collections.abc import Callable
+from functools import partial
+from pathlib import Path
+
+from PySide6.QtCore import QSize, Qt, QTimer, Signal
+from PySide6.QtGui import QIcon, QImage, QPixmap
+from PySide6.QtWidgets import (
+    QHBoxLayout,
+    QLabel,
+    QLineEdit,
+    QListView,
+    QListWidget,
+    QListWidgetItem,
+    QProgressBar,
+    QPushButton,
+    QVBoxLayout,
+    QWidget,
+)
+
+from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.gather.picture_draft import PictureDraft
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.colour_button import swatch
+from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.app.widgets.page_head import PageHead
+from jolly_ledge.app.widgets.spot_picker import SpotPicker
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
+from jolly_ledge.edits.items import AddItems, ChangeItem
+from jolly_ledge.files.photo_file import photo_bytes
+from jolly_ledge.model.colour import difference, family_name
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.photos.image import jpeg_bytes
+from jolly_ledge.photos.intake import Intakes, taken_in_light
+from jolly_ledge.photos.things import Reference
+from jolly_ledge.render.practice_photos import THING_WALL, practice_thing
+
+PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
+POLL_MS = 50
+THUMB = QSize(96, 74)
+DRAWN = QSize(230, 190)
+MOST_PRACTICE = 4
+PRACTICE_CATEGORIES = ("vessel", "bowl", "box", "lamp")
+PRACTICE_CONTRAST = 30.0
+REFERENCES: tuple[tuple[Reference, str, str], ...] = (
+    ("white", "White paper", "Click a spot that should be white"),
+    ("grey", "Any grey", "Click a spot that should be grey, however light"),
+    ("card", "Grey card", "Click a grey card of 18 per cent"),
+)
+
+
+class PicturesPage(QWidget):
+    """The page on which photographs of things are taken in."""
+
+    left = Signal()
+
+    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+        super().__init__()
+        self._session = session
+        self._dialogs = dialogs
+        self._intakes = Intakes()
+        self.drafts: list[PictureDraft] = []
+        self._problems: list[str] = []
+        self._timer = QTimer(self)
+        self._timer.setInterval(POLL_MS)
+        self._timer.timeout.connect(self._collect)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 2, 0, 0)
+        column.setSpacing(8)
+        self.page_head = PageHead(
+            "Photographs of things", "one thing each, before something plain", "Back to the line-up", self.left.emit
+        )
+        column.addLayout(self.page_head)
+        column.addLayout(self._load_row())
+        column.addLayout(self._progress_row())
+        middle = QHBoxLayout()
+        middle.setSpacing(12)
+        middle.addWidget(self._list())
+        middle.addWidget(self._bench(), 1)
+        column.addLayout(middle, 1)
+        column.addLayout(self._foot())
+        session.unit_changed.connect(self._show_draft)
+        self._show_draft()
+
+    def _load_row(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        self.load_button = chip("Load photographs", "JPEG or PNG; several at once", checkable=False)
+        self.load_button.clicked.connect(self.ask)
+        self.practice_button = chip("Practice photographs", "Taken by a simulated camera", checkable=False)
+        self.practice_button.clicked.connect(self.practise)
+        row.addWidget(self.load_button)
+        row.addWidget(self.practice_button)
+        self.hint = words("Or drop them on the line-up.", "soft")
+        row.addWidget(self.hint, 1)
+        return row
+
+    def _progress_row(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        self.progress = QProgressBar()
+        self.progress.setTextVisible(False)
+        self.progress.setFixedHeight(8)
+        self.progress_said = words("", "soft", wrap=False)
+        self.cancel_button = chip("Stop reading", "Keep what is read, leave the rest", checkable=False)
+        self.cancel_button.clicked.connect(self.cancel)
+        row.addWidget(self.progress, 1)
+        row.addWidget(self.progress_said)
+        row.addWidget(self.cancel_button)
+        for widget in (self.progress, self.progress_said, self.cancel_button):
+            widget.hide()
+        return row
+
+    def _list(self) -> QListWidget:
+        self.list = QListWidget()
+        self.list.setViewMode(QListView.ViewMode.IconMode)
+        self.list.setIconSize(THUMB)
+        self.list.setGridSize(QSize(126, 122))
+        self.list.setMovement(QListView.Movement.Static)
+        self.list.setResizeMode(QListView.ResizeMode.Adjust)
+        self.list.setWordWrap(True)
+        self.list.setTextElideMode(Qt.TextElideMode.ElideNone)
+        self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.list.setFixedWidth(152)
+        self.list.setAccessibleName("Photographs that were read")
+        self.list.currentRowChanged.connect(lambda _: self._show_draft())
+        return self.list
+
+    def _bench(self) -> QWidget:
+        self.bench = QWidget()
+        row = QHBoxLayout(self.bench)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(14)
+        left = QVBoxLayout()
+        self.picker = SpotPicker()
+        self.picker.picked.connect(self._picked)
+        left.addWidget(self.picker, 1)
+        left.addWidget(words("The light was not white? Click something that is:", "soft"))
+        lights = QHBoxLayout()
+        self.reference_chips: dict[Reference, QPushButton] = {}
+        for reference, text, tip in REFERENCES:
+            button = chip(text, tip)
+            button.clicked.connect(partial(self._pick_for, reference))
+            self.reference_chips[reference] = button
+            lights.addWidget(button)
+        self.as_taken_button = chip("As it was taken", "Forget the white spot", checkable=False)
+        self.as_taken_button.clicked.connect(self._as_taken)
+        lights.addWidget(self.as_taken_button)
+        lights.addStretch(1)
+        left.addLayout(lights)
+        row.addLayout(left, 3)
+        row.addLayout(self._tell(), 2)
+        return self.bench
+
+    def _tell(self) -> QVBoxLayout:
+        right = QVBoxLayout()
+        right.setSpacing(6)
+        self.drawing = ThingsOnBoard(DRAWN)
+        right.addWidget(self.drawing)
+        self.colours_row = QVBoxLayout()
+        self.colours_row.setSpacing(2)
+        right.addLayout(self.colours_row)
+        self.outline_chip = chip("Its outline is its silhouette", "Draw it as photographed; else as its kind")
+        self.outline_chip.clicked.connect(lambda on: self._change(outlined=on))
+        right.addWidget(self.outline_chip, 0, Qt.AlignmentFlag.AlignLeft)
+        right.addWidget(words("What is it?", "soft"))
+        self.line = QLineEdit()
+        self.line.setAccessibleName("What is it: a line such as vase stoneware hall")
+        self.line.textEdited.connect(lambda text: self._change(line=text))
+        right.addWidget(self.line)
+        row = QHBoxLayout()
+        row.addWidget(words("How high, measured", "soft", wrap=False))
+        self.height_field = LengthField(self._session, lambda length: self._change(height=length), "measured height")
+        row.addWidget(self.height_field)
+        row.addStretch(1)
+        right.addLayout(row)
+        self.said = words("", "small")
+        right.addWidget(self.said)
+        right.addStretch(1)
+        return right
+
+    def _foot(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        self.sum_said = words("", "soft")
+        self.leave_button = chip("Leave this one out", checkable=False)
+        self.leave_button.clicked.connect(self._leave_out)
+        self.give_button = chip("Give it to the thing in hand", checkable=False)
+        self.give_button.clicked.connect(self._give)
+        self.add_button = QPushButton()
+        self.add_button.setObjectName("primary")
+        self.add_button.setMinimumHeight(32)
+        self.add_button.clicked.connect(self.add)
+        row.addWidget(self.sum_said, 1)
+        for button in (self.leave_button, self.give_button, self.add_button):
+            row.addWidget(button)
+        return row
+
+    # Taking in
+
+    @property
+    def is_busy(self) -> bool:
+        """Whether photographs are still being read or shown."""
+        return self._intakes.is_busy or self._timer.isActive()
+
+    def ask(self) -> None:
+        """Ask for photographs and read them."""
+        self.take(self._dialogs.ask_open_many("Photographs of things", PHOTO_KINDS))
+
+    def take(self, paths: tuple[Path, ...]) -> None:
+        """Read photographs one after another; progress is shown and can be stopped."""
+        self._begin(tuple((path.name, partial(photo_bytes, path)) for path in paths))
+
+    def practise(self) -> None:
+        """Photograph a few things of the stash with the simulated camera."""
+        things = [
+            item
+            for item in self._session.plan.stash
+            if item.category in PRACTICE_CATEGORIES and difference(item.main_colour, THING_WALL) > PRACTICE_CONTRAST
+        ]
+        shots = []
+        for number, item in enumerate(things[:MOST_PRACTICE], start=1):
+            content = jpeg_bytes(practice_thing(item, number))
+            shots.append((f"{item.label} {item.height / 10:g} cm tall.jpg", partial(bytes, content)))
+        if not shots:
+            self._session.refused.emit("Gather a vessel, bowl, box or lamp that is not as pale as a wall first.")
+        self._begin(tuple(shots))
+
+    def _begin(self, sources: tuple[tuple[str, Callable[[], bytes]], ...]) -> None:
+        if sources:
+            self._problems = []
+            self._intakes.begin(sources)
+            self._timer.start()
+            self._show_progress()
+
+    def _collect(self) -> None:
+        """Show what has been read since last asked."""
+        for intake in self._intakes.ready():
+            if intake.found is None:
+                self._problems.append(intake.problem)
+                if not intake.content:
+                    continue
+            draft = PictureDraft.of(intake)
+            self.drafts.append(draft)
+            entry = QListWidgetItem(_thumb(intake.content), intake.source.rpartition(".")[0])
+            entry.setToolTip(intake.problem or intake.source)
+            self.list.addItem(entry)
+            if self.list.currentRow() < 0:
+                self.list.setCurrentRow(0)
+        if not self._intakes.is_busy:
+            self._timer.stop()
+            if self._problems:
+                more = (
+                    f" {capital(counted(len(self._problems) - 1, 'other'))} failed too." if self._problems[1:] else ""
+                )
+                self._session.refused.emit(f"{self._problems[0]}{more}")
+        self._show_progress()
+        self._show_sum()
+
+    def cancel(self) -> None:
+        """Read no more; what was read stays."""
+        left = self._intakes.asked - self._intakes.done
+        self._intakes.cancel()
+        self._timer.stop()
+        self._show_progress()
+        self.hint.setText(f"Stopped; {counted(left, 'photograph')} not read.")
+
+    def _show_progress(self) -> None:
+        busy = self._intakes.is_busy
+        for widget in (self.progress, self.progress_said, self.cancel_button):
+            widget.setVisible(busy)
+        if busy:
+            self.progress.setRange(0, self._intakes.asked)
+            self.progress.setValue(self._intakes.done)
+            self.progress_said.setText(f"{self._intakes.done} of {self._intakes.asked} read")
+
+    # The one in hand
+
+    @property
+    def draft(self) -> PictureDraft | None:
+        """The photograph in hand."""
+        row = self.list.currentRow()
+        return self.drafts[row] if 0 <= row < len(self.drafts) else None
+
+    def _item(self, draft: PictureDraft) -> Item | None:
+        try:
+            return draft.item(self._session.unit, self._session.plan.stash)
+        except JollyLedgeError as error:
+            self.said.setText(str(error))
+            return None
+
+    def _show_draft(self) -> None:
+        draft = self.draft
+        self.bench.setVisible(draft is not None)
+        if draft is not None:
+            self.picker.show_content(draft.intake.content)
+            if self.line.text() != draft.line:
+                self.line.setText(draft.line)
+            self.outline_chip.setChecked(draft.outlined)
+            self.outline_chip.setEnabled(draft.intake.found is not None and draft.intake.found.is_outlined)
+            self.as_taken_button.setEnabled(draft.intake is not draft.as_taken)
+            self._show_item(draft)
+        self._show_sum()
+
+    def _show_item(self, draft: PictureDraft) -> None:
+        item = self._item(draft)
+        self.drawing.show_items((item,) if item is not None else ())
+        while (old := self.colours_row.takeAt(0)) is not None:
+            if (line := old.widget()) is not None:
+                line.hide()
+                line.deleteLater()
+        for colour, share in draft.intake.found.colours if draft.intake.found is not None else ():
+            self.colours_row.addWidget(_colour_line(colour, share))
+        if item is None:
+            return
+        self.height_field.show_length(item.height)
+        length = self._session.length
+        guesses = f" Guessed: {', '.join(item.guessed)}." if item.guessed else ""
+        ground = "" if item.outline or not draft.outlined else " The ground is too busy to find its outline."
+        self.said.setText(f"{item.label}: {length(item.width)} wide, {length(item.height)} high.{guesses}{ground}")
+
+    def _change(self, **what: object) -> None:
+        draft = self.draft
+        if draft is not None:
+            for name, value in what.items():
+                setattr(draft, name, value)
+            self._show_item(draft)
+            self._show_sum()
+
+    def _pick_for(self, reference: Reference) -> None:
+        for known, button in self.reference_chips.items():
+            button.setChecked(known == reference and button.isChecked())
+        self.picker.set_picks(self.reference_chips[reference].isChecked())
+
+    def _picked(self, x: int, y: int) -> None:
+        draft = self.draft
+        reference = next((known for known, button in self.reference_chips.items() if button.isChecked()), None)
+        if draft is None or reference is None:
+            return
+        try:
+            draft.intake = taken_in_light(draft.as_taken, x, y, reference)
+        except JollyLedgeError as error:
+            self._session.refused.emit(str(error))
+            return
+        self.reference_chips[reference].setChecked(False)
+        self.picker.set_picks(False)
+        self._show_draft()
+
+    def _as_taken(self) -> None:
+        draft = self.draft
+        if draft is not None:
+            draft.intake = draft.as_taken
+            self._show_draft()
+
+    # What becomes of them
+
+    def _show_sum(self) -> None:
+        count = len(self.drafts)
+        self.add_button.setText(f"Add {counted(count, 'thing')}" if count else "Add them")
+        self.add_button.setEnabled(count > 0)
+        self.leave_button.setEnabled(self.draft is not None)
+        item = self._session.item
+        self.give_button.setEnabled(self.draft is not None and item is not None)
+        self.give_button.setToolTip(f"{item.label} takes its colours, outline and photograph" if item else "")
+        self.sum_said.setText("" if count else "No photograph is read yet.")
+
+    def _leave_out(self) -> None:
+        row = self.list.currentRow()
+        if row >= 0:
+            del self.drafts[row]
+            self.list.takeItem(row)
+            self._show_draft()
+
+    def _give(self) -> None:
+        draft, item = self.draft, self._session.item
+        if draft is None or item is None or draft.intake.found is None:
+            return
+        found = draft.intake.found
+        self._session.add_photo(draft.intake.name, draft.intake.content)
+        outline = found.outline if draft.outlined else item.outline
+        changes = (("photo", draft.intake.name), ("colours", found.colours), ("outline", outline))
+        if self._session.commit(ChangeItem(item=item.id, changes=changes, name=item.label)):
+            self._session.told.emit(f"{capital(item.label)} looks as photographed.")
+            self._leave_out()
+
+    def add(self) -> None:
+        """Add all photographed things as one step; one that is not told yet comes to hand instead."""
+        session = self._session
+        stash = session.plan.stash
+        items: list[Item] = []
+        for row, draft in enumerate(self.drafts):
+            try:
+                item = draft.item(session.unit, (*stash, *items))
+            except JollyLedgeError as error:
+                self.list.setCurrentRow(row)
+                session.refused.emit(f"“{draft.intake.source}” is no thing yet: {error}")
+                return
+            items.append(item)
+        for draft in self.drafts:
+            session.add_photo(draft.intake.name, draft.intake.content)
+        if session.commit(AddItems(items=tuple(items))):
+            self.drafts = []
+            self.list.clear()
+            self._show_draft()
+            session.choose_items(tuple(item.id for item in items))
+            self.left.emit()
+
+
+def _colour_line(colour: str, share: float) -> QWidget:
+    line = QWidget()
+    row = QHBoxLayout(line)
+    row.setContentsMargins(0, 0, 0, 0)
+    row.setSpacing(6)
+    shown = QLabel()
+    shown.setPixmap(swatch(colour).pixmap(18, 18))
+    row.addWidget(shown)
+    row.addWidget(words(f"{family_name(colour)}, {round(share * 100)} %", wrap=False))
+    row.addStretch(1)
+    return line
+
+
+def _thumb(content: bytes) -> QIcon:
+    whole = QPixmap.fromImage(QImage.fromData(content))
+    small = whole.scaled(THUMB, Qt.AspectRatioMode.KeepAspectRatio, Qt.TransformationMode.SmoothTransformation)
+    icon = QIcon(small)
+    # The chosen one keeps its true colours.
+    icon.addPixmap(small, QIcon.Mode.Selected)
+    return icon

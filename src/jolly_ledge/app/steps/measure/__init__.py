@@ -1,0 +1,1 @@
+"""Measure: the piece with its figures, by tape or from a photograph."""

@@ -1,0 +1,432 @@
+"""Measuring from a photograph: corners of something known, the picture pulled straight, lengths and ledges in it."""
+
+from pathlib import Path
+
+from msgspec.structs import replace
+from PySide6.QtCore import Signal
+from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
+
+from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.measure.photo_strips import CornerStrip, EmptyStrip, StraightStrip
+from jolly_ledge.app.views.photo_view import PhotoView
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import heading, words
+from jolly_ledge.edits.marked_ledges import ledge_at
+from jolly_ledge.edits.pieces import AddLedge, ChangeLedge, ChangePiece, ClearLedges
+from jolly_ledge.files.photo_file import photo_bytes
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.piece import Corner, Ledge, PiecePhoto
+from jolly_ledge.photos.corners import fit_corners
+from jolly_ledge.photos.image import Pixels, kept_photo, read_photo
+from jolly_ledge.photos.light import colour_at, light_of
+from jolly_ledge.photos.perspective import MARK_PX, Known, View, in_order
+from jolly_ledge.photos.rectify import Straight, straightened, view_of
+from jolly_ledge.render.practice_photos import practice_photo
+
+PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
+KEPT_SIDE = 2400
+AROUND_MM = 150.0
+FARTHEST_MM = 3500.0
+SHEETS = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
+HINTS = {
+    "length": "Click the two ends of a length.",
+    "shelf": "Click both ends of a shelf's top edge. With Shift one click makes one more as wide.",
+    "outline": "Click the lower left corner of the piece, then its upper right corner.",
+    "colour": "Click the back of an opening to take its colour over.",
+}
+
+
+class PhotoBench(QWidget):
+    """The page on which a photograph is marked and measured."""
+
+    left = Signal()
+
+    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+        super().__init__()
+        self._session = session
+        self._dialogs = dialogs
+        self._name = ""
+        self._pixels: Pixels | None = None
+        self._mark_px = MARK_PX
+        self._corners_at_fit: tuple[Corner, ...] = ()
+        self._view: View | None = None
+        self._straight: Straight | None = None
+        self._known = "piece"
+        self._tool = "length"
+        self._last_ends: tuple[float, float] | None = None
+        self.measured: float | None = None
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 2, 0, 0)
+        column.setSpacing(6)
+        column.addLayout(self._head())
+        self.strips = QStackedWidget()
+        self.corner_strip = CornerStrip(session)
+        self.straight_strip = StraightStrip()
+        for strip in (EmptyStrip(), self.corner_strip, self.straight_strip):
+            self.strips.addWidget(strip)
+        self._connect_strips()
+        column.addWidget(self.strips)
+        self.view = PhotoView()
+        self.view.marked.connect(self._corners_moved)
+        self.view.clicked_at.connect(self._clicked)
+        column.addWidget(self.view, 1)
+        self.hint = words("", "soft")
+        column.addWidget(self.hint)
+        session.changed.connect(self._after_change)
+        self._show_empty()
+
+    def _head(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        row.addWidget(heading("From a photograph", 16))
+        row.addStretch(1)
+        self.load_button = chip("Load a photograph", "JPEG or PNG, taken as straight as you can", checkable=False)
+        self.load_button.clicked.connect(self.ask_photo)
+        self.practice_button = chip("Practice photograph", "Drawn from this plan, to try it out", checkable=False)
+        self.practice_button.clicked.connect(self.take_practice_photo)
+        self.back = QPushButton("Back to the drawing")
+        self.back.setMinimumHeight(28)
+        self.back.clicked.connect(self.left)
+        for button in (self.load_button, self.practice_button, self.back):
+            row.addWidget(button)
+        return row
+
+    def _connect_strips(self) -> None:
+        corners, straight = self.corner_strip, self.straight_strip
+        corners.known_row.chosen.connect(self._choose_known)
+        corners.sizes_told.connect(self._tell_known)
+        corners.fit_button.clicked.connect(self.fit)
+        corners.straighten_button.clicked.connect(self.straighten)
+        straight.tools.chosen.connect(self._choose_tool)
+        straight.again_button.clicked.connect(self._mark_again)
+        straight.light_button.clicked.connect(self.read_light)
+        straight.clear_button.clicked.connect(lambda: self._session.commit(ClearLedges(piece=self._session.piece_id)))
+        straight.width_button.clicked.connect(lambda: self._use_length("width"))
+        straight.height_button.clicked.connect(lambda: self._use_length("height"))
+        straight.keep_button.clicked.connect(self.keep)
+
+    # Taking a photograph in hand
+
+    def begin(self) -> None:
+        """Show the photograph of the piece in hand, if it has one."""
+        photo = self._session.piece.photo
+        if photo is None or photo.name not in self._session.photos:
+            self._show_empty()
+            return
+        try:
+            self._pixels = read_photo(self._session.photos[photo.name], "the photograph of the piece")
+            self._name, self._view = photo.name, view_of(photo)
+            self._show_straight()
+        except JollyLedgeError as error:
+            self._session.refused.emit(str(error))
+            self._show_empty()
+
+    def ask_photo(self) -> None:
+        """Load a photograph a person points at."""
+        path = self._dialogs.ask_open("Load a photograph", PHOTO_KINDS)
+        if path is not None:
+            self.load(path)
+
+    def load(self, path: Path) -> None:
+        """Load a photograph; a refusal is told."""
+        try:
+            self._take(read_photo(photo_bytes(path), path.name))
+        except JollyLedgeError as error:
+            self._session.refused.emit(str(error))
+
+    def take_practice_photo(self) -> None:
+        """Photograph the piece in hand with the simulated camera."""
+        pixels, corners = practice_photo(self._session.arrangement)
+        self._take(pixels, list(corners))
+
+    def _take(self, pixels: Pixels, corners: list[Corner] | None = None) -> None:
+        name, content = kept_photo(pixels, KEPT_SIDE)
+        kept = read_photo(content)
+        share = kept.shape[1] / pixels.shape[1]
+        self._session.add_photo(name, content)
+        self._name, self._pixels = name, kept
+        height, width = kept.shape[:2]
+        marks = [(x * share, y * share) for x, y in corners] if corners else [
+            (width * x, height * y) for x, y in ((0.2, 0.15), (0.8, 0.15), (0.8, 0.85), (0.2, 0.85))
+        ]  # fmt: skip
+        self._show_corners(marks)
+
+    # Corners
+
+    def _show_empty(self) -> None:
+        self._pixels = None
+        self.strips.setCurrentIndex(0)
+        self.view.hide()
+        self.hint.setText("No photograph is loaded. A practice photograph is drawn from this plan, with known sizes.")
+
+    def _show_corners(self, corners: list[Corner]) -> None:
+        assert self._pixels is not None
+        self._view = self._straight = None
+        self._mark_px = MARK_PX
+        self.strips.setCurrentIndex(1)
+        self.view.show()
+        self.view.show_photo(self._pixels, corners)
+        self._choose_known(self._known)
+        self.hint.setText(
+            "Drag each ring to a corner; the round glass shows what lies under it. Arrow keys move the chosen one by a "
+            "pixel, space takes the next."
+        )
+
+    def _corners_moved(self) -> None:
+        if tuple(self.view.corners) != self._corners_at_fit:
+            self._mark_px = MARK_PX
+
+    def _choose_known(self, known: str) -> None:
+        self._known = known
+        self.corner_strip.known_row.show_choice(known)
+        piece = self._session.piece
+        if known == "piece":
+            width, height = piece.width, piece.height
+        elif known in SHEETS:
+            width, height = SHEETS[known]
+            corners = self.view.corners
+            if len(corners) == 4 and abs(corners[1][0] - corners[0][0]) > abs(corners[3][1] - corners[0][1]):
+                width, height = height, width
+        else:
+            width, height = (
+                self.corner_strip.known_width.length or 300.0,
+                self.corner_strip.known_height.length or 300.0,
+            )
+        self.corner_strip.known_width.show_length(width)
+        self.corner_strip.known_height.show_length(height)
+        for field in (self.corner_strip.known_width, self.corner_strip.known_height):
+            field.setEnabled(known in ("piece", "other"))
+
+    def _tell_known(self) -> None:
+        """Take a typed size for the outer size of the piece, when that is what is marked."""
+        if self._known == "piece":
+            sizes = (("width", self.corner_strip.known_width.length), ("height", self.corner_strip.known_height.length))
+            changes = tuple((side, length) for side, length in sizes if length)
+            self._session.commit(ChangePiece(piece=self._session.piece_id, changes=changes, label="Set the outer size"))
+
+    def fit(self) -> None:
+        """Pull the corners onto the edges seen near them."""
+        if self._pixels is None:
+            return
+        try:
+            fitted = fit_corners(self._pixels, in_order(self.view.corners))
+        except JollyLedgeError as error:
+            self._session.refused.emit(str(error))
+            return
+        self.view.corners = list(fitted.corners)
+        self._corners_at_fit = fitted.corners
+        self._mark_px = fitted.error_px
+        self.view.update()
+        if fitted.sides == 4:
+            self.hint.setText(f"All four sides were found; the corners are sure to about {fitted.error_px:.1f} pixels.")
+        else:
+            self.hint.setText(f"{fitted.sides} of four sides were found; the others stay as you marked them.")
+
+    def straighten(self) -> None:
+        """Pull the picture straight."""
+        width, height = self.corner_strip.known_width.length, self.corner_strip.known_height.length
+        if self._pixels is None or not width or not height:
+            self._session.refused.emit("Tell how wide and how high the marked rectangle is first.")
+            return
+        try:
+            self._view = View(in_order(self.view.corners), Known(0.0, 0.0, width, height), self._mark_px)
+            self._show_straight()
+        except JollyLedgeError as error:
+            self._session.refused.emit(str(error))
+
+    def _mark_again(self) -> None:
+        if self._view is not None:
+            self._show_corners(list(self._view.corners))
+
+    # The straight picture
+
+    def _show_straight(self) -> None:
+        assert self._pixels is not None
+        assert self._view is not None
+        left, bottom, right, top = self._region(self._view)
+        self._straight = straightened(self._pixels, self._view, left, bottom, right, top)
+        self.strips.setCurrentIndex(2)
+        self.view.show()
+        self.view.lines, self.view.begun = [], None
+        self.view.show_straight(self._straight, self._session.piece)
+        self.measured = None
+        self._choose_tool(self._tool if self._known == "piece" else "outline")
+        self._show_use()
+
+    def _region(self, view: View) -> tuple[float, float, float, float]:
+        """Return which part of the front to show: the piece, or all about a sheet that the photograph shows."""
+        piece, known = self._session.piece, view.known
+        if known.width >= piece.width * 0.9 and known.height >= piece.height * 0.9:
+            return -AROUND_MM, -AROUND_MM, piece.width + AROUND_MM, piece.height + AROUND_MM
+        assert self._pixels is not None
+        height, width = self._pixels.shape[:2]
+        seen = [view.front(pixel) for pixel in ((0, 0), (width, 0), (width, height), (0, height))]
+        middle = (known.left + known.width / 2, known.floor + known.height / 2)
+        xs = [min(max(x, middle[0] - FARTHEST_MM), middle[0] + FARTHEST_MM) for x, _ in seen]
+        ys = [min(max(y, middle[1] - FARTHEST_MM), middle[1] + FARTHEST_MM) for _, y in seen]
+        return min(xs), min(ys), max(xs), max(ys)
+
+    def _choose_tool(self, tool: str) -> None:
+        self._tool = tool
+        self.straight_strip.tools.show_choice(tool)
+        self.view.begun = None
+        self.hint.setText(HINTS[tool])
+        self.view.update()
+
+    def _clicked(self, x: float, y: float, shift: bool) -> None:
+        try:
+            if self._tool == "colour":
+                self._take_colour(x, y)
+            elif self._tool == "shelf" and shift and self._last_ends is not None:
+                self._add_ledge(self._last_ends[0], self._last_ends[1], y)
+            elif self.view.begun is None:
+                self.view.begun = (x, y)
+                self.view.update()
+            else:
+                first, self.view.begun = self.view.begun, None
+                self._finish(first, (x, y))
+        except JollyLedgeError as error:
+            self._session.refused.emit(str(error))
+
+    def _finish(self, first: Corner, second: Corner) -> None:
+        if self._tool == "length":
+            said, self.measured = self._said(first, second)
+            self.view.lines.append((first, second, said))
+            self.hint.setText(f"{said}. Nineteen in twenty lengths lie that near; measure with a tape what must fit.")
+            self._show_use()
+            self.view.update()
+        elif self._tool == "shelf":
+            self._add_ledge(first[0], second[0], (first[1] + second[1]) / 2)
+        else:
+            self._set_outline(first, second)
+
+    def _said(self, first: Corner, second: Corner) -> tuple[str, float]:
+        """Return a length with its expected error, in words, and the length (mm)."""
+        assert self._view is not None
+        ends = self._view.pixel(first), self._view.pixel(second)
+        length, error = self._view.length(*ends), self._view.error(*ends)
+        return f"{self._session.length(length)} ± {self._session.length(max(error, 1.0))}", length
+
+    def _show_use(self) -> None:
+        for button in (self.straight_strip.width_button, self.straight_strip.height_button):
+            button.setEnabled(self.measured is not None)
+
+    def _use_length(self, side: str) -> None:
+        if self.measured is not None:
+            self._session.commit(
+                ChangePiece(
+                    piece=self._session.piece_id,
+                    changes=((side, float(round(self.measured))),),
+                    label=f"Take the outer {side} from the photograph",
+                )
+            )
+
+    def _add_ledge(self, left: float, right: float, floor: float) -> None:
+        session = self._session
+        if abs(right - left) < 40:
+            session.refused.emit("The two ends of a shelf's edge lie apart; click its left and its right end.")
+            return
+        self._last_ends = (left, right)
+        ledge = ledge_at(session.piece, left, right, floor)
+        if session.commit(AddLedge(piece=session.piece_id, ledge=ledge)):
+            session.choose_ledge(ledge.id)
+            wide, _ = self._said((left, floor), (right, floor))
+            over, _ = self._said((left, 0.0), (left, floor))
+            self.hint.setText(f"{ledge.label}: {wide} wide, {over} over the floor.")
+
+    def _set_outline(self, first: Corner, second: Corner) -> None:
+        """Take two corners of the piece for its lower left and upper right: its size, and where it begins."""
+        assert self._view is not None
+        left, right = sorted((first[0], second[0]))
+        low, high = sorted((first[1], second[1]))
+        if right - left < 100 or high - low < 100:
+            self._session.refused.emit("The two corners of the piece lie too near each other; click them again.")
+            return
+        wide, _ = self._said((left, low), (right, low))
+        tall, _ = self._said((left, low), (left, high))
+        known = self._view.known
+        self._view = replace(self._view, known=Known(known.left - left, known.floor - low, known.width, known.height))
+        changes: tuple[tuple[str, object], ...] = (
+            ("width", float(round(right - left))),
+            ("height", float(round(high - low))),
+            ("photo", self._photo()),
+        )
+        self._session.commit(
+            ChangePiece(piece=self._session.piece_id, changes=changes, label="Take the outline from the photograph")
+        )
+        self._known = "piece"
+        self._show_straight()
+        self._choose_tool("shelf")
+        self.hint.setText(f"The piece is {wide} wide and {tall} high. {HINTS['shelf']}")
+
+    def _photo(self) -> PiecePhoto:
+        assert self._view is not None
+        known = self._view.known
+        return PiecePhoto(
+            name=self._name,
+            corners=self._view.corners,
+            left=known.left,
+            floor=known.floor,
+            width=known.width,
+            height=known.height,
+        )
+
+    def _ledge_at(self, x: float, y: float) -> Ledge | None:
+        for ledge in self._session.piece.ledges:
+            top = ledge.floor + (ledge.clearance if ledge.clearance is not None else 300.0)
+            if ledge.left <= x <= ledge.right and ledge.floor <= y <= top:
+                return ledge
+        return None
+
+    def _take_colour(self, x: float, y: float) -> None:
+        assert self._straight is not None
+        colour, ledge, session = colour_at(self._straight, x, y), self._ledge_at(x, y), self._session
+        if ledge is None:
+            changes: tuple[tuple[str, object], ...] = (("backdrop", colour),)
+            session.commit(ChangePiece(piece=session.piece_id, changes=changes, label="Take the back's colour over"))
+            self.hint.setText(f"The back of the piece is {colour} now.")
+            return
+        label = f"Take the back of {ledge.label} over"
+        session.commit(
+            ChangeLedge(piece=session.piece_id, ledge=ledge.id, changes=(("backdrop", colour),), label=label)
+        )
+        self.hint.setText(f"The back of {ledge.label} is {colour} now.")
+
+    def read_light(self) -> None:
+        """Tell for every opening how much light it has, as one step."""
+        session, straight = self._session, self._straight
+        if straight is None:
+            return
+        piece = session.piece
+        try:
+            ledges = tuple(
+                ledge if ledge.is_wall else replace(ledge, light=light_of(straight, piece, ledge))
+                for ledge in piece.ledges
+            )
+        except JollyLedgeError as error:
+            session.refused.emit(str(error))
+            return
+        session.commit(
+            ChangePiece(piece=piece.id, changes=(("ledges", ledges),), label="Read the light from the photograph")
+        )
+        counts = {light: sum(ledge.light == light for ledge in ledges) for light in ("bright", "medium", "low")}
+        told = ", ".join(f"{count} {light}" for light, count in counts.items() if count)
+        self.hint.setText(f"Light as this photograph shows it: {told}. Another hour may look otherwise.")
+
+    def keep(self) -> None:
+        """Lay the photograph under the drawing, true to scale."""
+        if self._view is None:
+            return
+        self._session.commit(
+            ChangePiece(
+                piece=self._session.piece_id,
+                changes=(("photo", self._photo()),),
+                label="Lay the photograph under the drawing",
+            )
+        )
+        self.left.emit()
+
+    def _after_change(self) -> None:
+        if self._straight is not None and self._session.piece_id:
+            self.view.piece = self._session.piece
+            self.view.update()

@@ -1,0 +1,1 @@
+"""Place: what is fetched, ticked off, bought and printed."""

@@ -1,0 +1,200 @@
+"""Place: the working order, what is fetched and bought, ticking off in the room, and all of it on paper."""
+
+from collections.abc import Callable
+from datetime import date
+
+from msgspec.structs import replace
+from PySide6.QtGui import QActionGroup
+from PySide6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QStackedWidget, QWidget
+
+from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.exporting import Exporter
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.steps.place.fetch_page import FetchPage
+from jolly_ledge.app.steps.place.label_form import LabelForm
+from jolly_ledge.app.steps.place.order_page import OrderPage
+from jolly_ledge.app.steps.place.shopping_page import ShoppingPage
+from jolly_ledge.app.steps.place.tick_off_page import TickOffPage
+from jolly_ledge.app.steps.step import Step
+from jolly_ledge.app.widgets.chip import ChipRow, chip
+from jolly_ledge.drawing.client_sheet import MOST
+from jolly_ledge.drawing.labels import LabelSheet, cord_labels, storage_labels
+from jolly_ledge.drawing.paper import A4, LETTER, Paper
+from jolly_ledge.drawing.picture import Picture
+from jolly_ledge.drawing.sheet import sheet_pages
+from jolly_ledge.exports.export import NO_LOOK, LabelKind, Options, PaperName
+from jolly_ledge.exports.register import BY_ID
+from jolly_ledge.model.errors import JollyLedgeError
+
+DRAWING_SCALES = (1, 2, 5, 10, 20, 50)
+ORDER, FETCH, TICK_OFF, BUY = "order", "fetch", "tick-off", "buy"
+MODES = (
+    (ORDER, "Order", "Every step with figures for a tape"),
+    (FETCH, "Fetch", "What comes from which room, tools, time"),
+    (TICK_OFF, "Tick off", "One step at a time, in large type, for a laptop in the room"),
+    (BUY, "Buy", "What is to be bought, for how much, and what is left"),
+)
+
+
+class PlaceStep(Step):
+    """The page a helper works from."""
+
+    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+        super().__init__(session)
+        self._dialogs = dialogs
+        self._exporter = Exporter(session, dialogs)
+        self.paper: Paper = A4
+        self.scale: int | None = None
+        self.modes = ChipRow(MODES, self.show_mode)
+        self.head.addWidget(self.modes)
+        self.arrange_button = chip("Arrange it", "Go to Arrange", checkable=False)
+        self.arrange_button.clicked.connect(lambda: session.step_asked.emit("Arrange"))
+        self.head.addWidget(self.arrange_button)
+        self.paper_button = QPushButton("On paper")
+        self.paper_button.setMinimumHeight(30)
+        self.paper_button.setObjectName("primary")
+        self.paper_menu = self._menu()
+        self.paper_button.setMenu(self.paper_menu)
+        self.head.addWidget(self.paper_button)
+        self.order = OrderPage(session)
+        self.fetch = FetchPage(session)
+        self.tick_off = TickOffPage(session)
+        self.buy = ShoppingPage(session)
+        self.labels = LabelForm(self.save_labels, lambda: self.show_mode(ORDER))
+        self.pages = QStackedWidget()
+        self._shown: dict[str, tuple[QWidget, Callable[[], object]]] = {
+            ORDER: (self.order, self.order.refresh), FETCH: (self.fetch, self.fetch.refresh),
+            TICK_OFF: (self.tick_off, self.tick_off.refresh), BUY: (self.buy, self.buy.refresh),
+        }  # fmt: skip
+        for page, _ in self._shown.values():
+            self.pages.addWidget(page)
+        self.pages.addWidget(self.labels)
+        row = QHBoxLayout()
+        row.addWidget(self.pages)
+        self.column.addLayout(row, 1)
+        self.modes.show_choice(ORDER)
+        self.follow(self.refresh, session.changed, session.unit_changed)
+
+    def _menu(self) -> QMenu:
+        menu = QMenu(self)
+        for text, action in (
+            ("Print the sheet", self.print_sheet),
+            ("The sheet as PDF", self.save_pdf),
+            ("The working order as CSV", self.save_csv),
+            ("The drawing as PNG, SVG or DXF", self.save_drawing),
+            ("A page for the client", self.save_client_page),
+            ("The shopping list as PDF or CSV", self.save_shopping),
+            ("Labels for cords and boxes", self.show_labels),
+        ):
+            menu.addAction(text, action)
+        menu.addSeparator()
+        scales = menu.addMenu("The drawing's scale")
+        self._scales = QActionGroup(self)
+        for scale in (None, *DRAWING_SCALES):
+            made = scales.addAction("as large as it goes" if scale is None else f"1:{scale}")
+            made.setCheckable(True)
+            made.setChecked(scale is None)
+            made.triggered.connect(lambda _=False, scale=scale: self.use_scale(scale))
+            self._scales.addAction(made)
+        for paper in (A4, LETTER):
+            made = menu.addAction(f"On {paper.name} paper")
+            made.setCheckable(True)
+            made.setChecked(paper is self.paper)
+            made.triggered.connect(lambda _=False, paper=paper: self.use_paper(paper))
+        return menu
+
+    def use_scale(self, scale: int | None) -> None:
+        """Draw at 1:``scale`` from now on, 300 dots to the inch; None draws as large as it goes."""
+        self.scale = scale
+
+    def use_paper(self, paper: Paper) -> None:
+        """Print on another size of paper from now on."""
+        self.paper = paper
+        for action in self.paper_menu.actions():
+            if action.isCheckable():
+                action.setChecked(action.text() == f"On {paper.name} paper")
+
+    # The pages
+
+    def show_mode(self, mode: str) -> None:
+        """Show one of the pages."""
+        self.modes.show_choice(mode)
+        page, refresh = self._shown[mode]
+        self.pages.setCurrentWidget(page)
+        refresh()
+        if mode == TICK_OFF:
+            self.tick_off.setFocus()
+
+    def show_labels(self) -> None:
+        """Show which labels can be made."""
+        plan = self.session.plan
+        cords, boxes = cord_labels(plan), storage_labels(plan, date.today().year)
+        self.labels.show_labels((*cords, *boxes), len(cords), len(boxes))
+        self.pages.setCurrentWidget(self.labels)
+
+    def refresh(self) -> None:
+        """Show the look in hand on the page that is seen; the others follow when they are shown."""
+        self.arrange_button.setVisible(not self.session.look_id or not self.session.look.placements)
+        for page, refresh in self._shown.values():
+            if page is self.pages.currentWidget():
+                refresh()
+
+    # On paper
+
+    def _pages_of_sheet(self) -> tuple[Picture, ...]:
+        session = self.session
+        return sheet_pages(session.plan, session.look, session.unit, self.paper)
+
+    def print_sheet(self) -> None:
+        """Print the sheet through the system's own dialog."""
+        from jolly_ledge.render.printing import print_pages
+
+        if not self._has_look():
+            return
+        try:
+            printer = self._dialogs.ask_printer("Print the sheet", self.paper.name)
+            if printer is None:
+                return
+            print_pages(self._pages_of_sheet(), printer)
+        except JollyLedgeError as error:
+            self.session.refused.emit(str(error))
+            return
+        self.session.told.emit("The sheet is on its way to the printer.")
+
+    def _options(self) -> Options:
+        looks = (self.session.look,) if self.session.look_id else ()
+        paper: PaperName = "a4" if self.paper is A4 else "letter"
+        return Options(looks=looks, unit=self.session.unit, paper=paper, scale=self.scale)
+
+    def save_pdf(self) -> None:
+        """Save the sheet as PDF where a person says."""
+        self._exporter.save("sheet", self._options())
+
+    def save_csv(self) -> None:
+        """Save the working order as CSV where a person says."""
+        self._exporter.save("sheet", self._options(), suffix=".csv", said="the working order")
+
+    def save_drawing(self) -> None:
+        """Save the drawing as PNG, SVG or DXF, by the ending, where a person says."""
+        self._exporter.save("draw", self._options())
+
+    def save_client_page(self) -> None:
+        """Save a page with the versions of the piece in hand, the last of them where there are many."""
+        options = self._options()
+        stem = BY_ID["client"].named(self.session.plan, options)
+        looks = [look for look in self.session.plan.looks_of(self.session.piece_id) if look.placements][-MOST:]
+        self._exporter.save("client", replace(options, looks=tuple(looks)), stem=stem)
+
+    def save_shopping(self) -> None:
+        """Save the shopping list as PDF or CSV, by the ending, where a person says."""
+        options = self._options()
+        self._exporter.save("shopping", options if self.buy.only_look.isChecked() else replace(options, looks=()))
+
+    def save_labels(self, kind: LabelKind, sheet: LabelSheet, skip: int) -> None:
+        """Save labels for cords or boxes as PDF where a person says."""
+        self._exporter.save("labels", Options(labels=kind, sheet=sheet, skip=skip))
+
+    def _has_look(self) -> bool:
+        if not self.session.look_id:
+            self.session.refused.emit(NO_LOOK)
+        return bool(self.session.look_id)

@@ -1,0 +1,1 @@
+"""Drawings on the screen that are looked at and taken hold of."""

@@ -1,0 +1,63 @@
+"""All that lies over the look in hand, in the order in which it is painted."""
+
+from collections.abc import Callable, Iterable, Iterator
+
+from jolly_ledge.app.session import Session
+from jolly_ledge.app.views.look import overlays, reading_overlays
+from jolly_ledge.app.views.look.marks import Mark
+from jolly_ledge.drawing.theme import PLUM
+from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.model.mishaps import or_instead
+
+
+def look_marks(session: Session, shown: set[str], scale: float, *, carried: bool) -> Iterator[Mark]:
+    """Yield what lies over the look in hand.
+
+    Parameters
+    ----------
+    session : Session
+    shown : set of str
+        Names of the overlays that are on.
+    scale : float
+        Pixels for one mm.
+    carried : bool
+        Whether something is carried; the ledge in hand then follows it and is not marked.
+    """
+    arrangement = session.arrangement
+    if session.ledge is not None and not carried:
+        yield overlays.ledge_mark(session.ledge)
+    for name, marks in _overlay_marks(arrangement, scale).items():
+        if name in shown:
+            yield from _safely(name, marks)
+    if "advice" in shown or not session.look.placements:
+        yield from overlays.advice_marks(arrangement, session.plan.stash, scale)
+    yield from overlays.lock_marks(arrangement)
+    if arrangement.piece.wishes:
+        yield from overlays.wish_marks(arrangement)
+    for placed in session.chosen_placed:
+        yield from overlays.outline_marks(placed)
+    for identifier in session.pointed_at:
+        if identifier in arrangement.by_id and not arrangement.by_id[identifier].hidden:
+            yield from overlays.outline_marks(arrangement.by_id[identifier], PLUM)
+    if "cautions" in shown:
+        yield from overlays.caution_marks(arrangement, session.cautions)
+
+
+def _safely(name: str, marks: Callable[[], Iterable[Mark]]) -> tuple[Mark, ...]:
+    return or_instead(lambda: tuple(marks()), (), f"“{name}” could not be laid over the drawing.")
+
+
+def _overlay_marks(arrangement: Arrangement, scale: float) -> dict[str, Callable[[], Iterable[Mark]]]:
+    return {
+        "rest": lambda: reading_overlays.rest_marks(arrangement),
+        "groups": lambda: (
+            *reading_overlays.unit_marks(arrangement, scale),
+            *overlays.group_marks(arrangement, scale),
+        ),
+        "skyline": lambda: overlays.skyline_marks(arrangement),
+        "figure": lambda: reading_overlays.figure_marks(arrangement),
+        "colours": lambda: overlays.colour_marks(arrangement),
+        "depth": lambda: reading_overlays.depth_marks(arrangement, scale),
+        "ties": lambda: reading_overlays.tie_marks(arrangement),
+        "doors": lambda: reading_overlays.door_marks(arrangement),
+    }

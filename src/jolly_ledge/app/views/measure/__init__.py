@@ -1,0 +1,1 @@
+"""The piece on the screen with its figures: what can be clicked, typed and dragged."""
