@@ -57,7 +57,7 @@ def main() -> None:
                 part.repaint()
 
         start = view.mapFromScene(view.items_by_id["p5"].pos())
-        view.begin_from_stash(window.session.free_items()[0])
+        view.begin_from_stash(window.workspace.free_items()[0])
 
         def drag(index: int) -> None:
             view.carry_to(start + QPoint(index % 60, -(index % 7)))
@@ -70,7 +70,7 @@ def main() -> None:
                 step.view_strip.show_overlay(name, True)
         measured("everything over it", step, drag, repaint)
         view.put_back()
-        window.session.let_go()
+        window.workspace.document.let_go()
 
 
 if __name__ == "__main__":

@@ -83,7 +83,7 @@ def main() -> None:
         keys = [timed(lambda line=line: many.entry.line.setText(line)) for line in lines]  # type: ignore[misc]
         told("a key of the quick line, 2,000", keys, base)
         for step in (few, many):
-            step.session.let_go()
+            step.workspace.document.let_go()
     text = "name;height;room\n" + "".join(f"vase number {n};{10 + n % 900 / 10};hall\n" for n in range(MANY))
     table = table_from_csv(text)
     stash = stash_of(MANY).stash

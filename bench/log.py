@@ -57,7 +57,7 @@ def opening_ms(plan: Plan, photos: dict[str, bytes]) -> tuple[float, float]:
         application.processEvents()
         window.grab()
         shown = time.perf_counter() - start
-        window.session.let_go()
+        window.workspace.document.let_go()
         window.close()
         window.deleteLater()
         application.processEvents()

@@ -40,7 +40,7 @@ def anew(step: MeasureStep) -> None:
 
 def drag_a_shelf(step: MeasureStep, process: Callable[[], None]) -> None:
     view = step.view
-    ledge = step.session.piece.ledge("l3")
+    ledge = step.workspace.piece.ledge("l3")
     start = view.transform().map(QPointF(ledge.left + 60, -ledge.floor)).toPoint() + QPoint(0, 4)
     QTest.mousePress(view, LEFT, pos=start)
     alone, dragged = [], []
@@ -62,11 +62,11 @@ def drag_a_shelf(step: MeasureStep, process: Callable[[], None]) -> None:
 
 
 def read_photographs(step: MeasureStep) -> None:
-    photo = step.session.piece.photo
+    photo = step.workspace.piece.photo
     assert photo is not None
-    content = step.session.photos[photo.name]
+    content = step.workspace.document.photos[photo.name]
     pixels = read_photo(content)
-    thing = practice_thing(step.session.plan.item("terracotta-vase"))
+    thing = practice_thing(step.workspace.plan.item("terracotta-vase"))
     taken = jpeg_bytes(thing)
 
     def median(action: Callable[[], object]) -> float:
@@ -92,7 +92,7 @@ def main() -> None:
         assert isinstance(step, MeasureStep)
         drag_a_shelf(step, application.processEvents)
         read_photographs(step)
-        window.session.let_go()
+        window.workspace.document.let_go()
 
 
 if __name__ == "__main__":

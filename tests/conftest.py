@@ -99,8 +99,8 @@ def window(
 ) -> Iterator[MainWindow]:
     made = open_window(qtbot, demo, log, dialogs)
     yield made
-    made.session.let_go()
-    made.session.is_dirty = False
+    made.workspace.document.let_go()
+    made.workspace.document.is_dirty = False
 
 
 @pytest.fixture(autouse=True)
@@ -132,4 +132,4 @@ def open_window(qtbot: QtBot, plan: Plan, log: RecoveryLog, dialogs: AnsweringDi
 
 def _let_go(window: object) -> None:
     assert isinstance(window, MainWindow)
-    window.session.is_dirty = False
+    window.workspace.document.is_dirty = False

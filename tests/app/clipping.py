@@ -70,7 +70,7 @@ def _what_counts(window: MainWindow) -> None:
 
 def _arrange(window: MainWindow, what: str) -> None:
     """Show what lies over the drawing, or look from a place."""
-    window.session.choose_look("first-try")
+    window.workspace.choose_look("first-try")
     window.show_step("Arrange")
     step = window.step("Arrange")
     assert isinstance(step, ArrangeStep)
@@ -84,7 +84,7 @@ def _arrange(window: MainWindow, what: str) -> None:
 
 def _search(window: MainWindow, page: str) -> None:
     """Show proposals, or what is wanted, once they are found."""
-    window.session.choose_look("first-try" if page == "proposals" else "low-tea")
+    window.workspace.choose_look("first-try" if page == "proposals" else "low-tea")
     window.show_step("Arrange")
     step = window.step("Arrange")
     assert isinstance(step, ArrangeStep)
@@ -111,7 +111,7 @@ def _change_over(window: MainWindow) -> None:
 
 def _place(window: MainWindow, page: str) -> None:
     """Show a page of Place."""
-    window.session.choose_look("first-try")
+    window.workspace.choose_look("first-try")
     window.show_step("Place")
     step = window.step("Place")
     assert isinstance(step, PlaceStep)
@@ -123,7 +123,7 @@ def _place(window: MainWindow, page: str) -> None:
 
 def _keep(window: MainWindow, page: str) -> None:
     """Show a page of Keep; a photograph is one by the simulated camera."""
-    window.session.choose_look("first-try" if page == "photograph" else "mantel-talk")
+    window.workspace.choose_look("first-try" if page == "photograph" else "mantel-talk")
     window.show_step("Keep")
     step = window.step("Keep")
     assert isinstance(step, KeepStep)
@@ -131,14 +131,14 @@ def _keep(window: MainWindow, page: str) -> None:
         step.show_mode(page)
         return
     step.show_mode("log")
-    session = window.session
-    pixels, corners = practice_photo(session.arrangement, empty=False)
+    workspace = window.workspace
+    pixels, corners = practice_photo(workspace.arrangement, empty=False)
     name, content = kept_photo(pixels)
-    session.add_photo(name, content)
+    workspace.document.add_photo(name, content)
     share = read_photo(content).shape[1] / pixels.shape[1]
     marks = tuple((float(x) * share, float(y) * share) for x, y in corners)
-    session.commit(AddLookPhoto(look=session.look_id, photo=LookPhoto(name=name, corners=marks)))
-    step.check_photo(session.look_id, name)
+    workspace.commit(AddLookPhoto(look=workspace.look_id, photo=LookPhoto(name=name, corners=marks)))
+    step.check_photo(workspace.look_id, name)
     check = step.photo_check
     assert isinstance(check, PhotoCheckPage)
     latest = time.monotonic() + PATIENCE_S
@@ -155,12 +155,12 @@ def _measure(window: MainWindow, page: str) -> None:
         step.show_gallery()
     elif page == "table":
         step.show_drawing()
-        window.session.choose_look("low-tea")
+        window.workspace.choose_look("low-tea")
     elif page == "fixture":
-        window.session.choose_look("hall-welcome")
+        window.workspace.choose_look("hall-welcome")
         step.view.choose_fixture(0)
     else:
-        window.session.choose_look("first-try")
+        window.workspace.choose_look("first-try")
         step.show_photo_bench()
         bench = step.pages.currentWidget()
         assert isinstance(bench, PhotoBench)
@@ -177,7 +177,7 @@ def _gather(window: MainWindow, page: str) -> None:
     pages.show_line_up()
     if page == "several":
         step.entry.line.setText("8 books linen 15-24 tall muted study")
-        window.session.choose_items(tuple(item.id for item in window.session.plan.stash[:7]))
+        window.workspace.choose_items(tuple(item.id for item in window.workspace.plan.stash[:7]))
     elif page == "list":
         pages.show_list("vase 18x32\n8 books\nnonsense")
     elif page == "table":
@@ -236,11 +236,11 @@ def main(width: int, height: int, folder: str) -> int:
     window = make_window(plan_from_json(demo_bytes()), log=RecoveryLog(Path(folder)), photos=demo_photos())
     window.resize(width, height)
     window.show()
-    window.session.choose("orrery")
+    window.workspace.choose("orrery")
     for line in clipped(window):
         sys.stdout.write(f"{line}\n")
     ratio = window.devicePixelRatioF()
-    window.session.let_go()
+    window.workspace.document.let_go()
     sys.stdout.write(f"ratio {ratio}\n")
     return 0
 

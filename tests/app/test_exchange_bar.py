@@ -17,13 +17,13 @@ def point_of(view: LookView, placement: str) -> QPoint:
 
 
 def placed(window: MainWindow, identifier: str) -> Placement:
-    return window.session.plan.look(window.session.look_id).placement(identifier)
+    return window.workspace.plan.look(window.workspace.look_id).placement(identifier)
 
 
 def in_a_group(window: MainWindow) -> str:
     """Return the lead of a group of which nothing is locked."""
-    groups = [one for one in window.session.arrangement.vignettes if len(one.ids) > 1]
-    placed_items = window.session.arrangement.by_id
+    groups = [one for one in window.workspace.arrangement.vignettes if len(one.ids) > 1]
+    placed_items = window.workspace.arrangement.by_id
     free = next(one for one in groups if not any(placed_items[identifier].placement.locked for identifier in one.ids))
     return max(free.ids, key=lambda identifier: placed_items[identifier].height)
 
@@ -38,43 +38,43 @@ def test_others_are_tried_in_the_very_spot_and_taken_in_one_step(window: MainWin
     qtbot.keyClick(view, Qt.Key.Key_E)
     assert bar.is_trying
     assert not bar.isHidden()
-    first = window.session.look.placement("copper-bowl").item
+    first = window.workspace.look.placement("copper-bowl").item
     qtbot.keyClick(view, Qt.Key.Key_Right)
-    second = window.session.look.placement("copper-bowl").item
+    second = window.workspace.look.placement("copper-bowl").item
     assert len({first, second, "copper-bowl"}) == 3
     assert placed(window, "copper-bowl") == before
     qtbot.keyClick(view, Qt.Key.Key_Left)
-    assert window.session.look.placement("copper-bowl").item == first
+    assert window.workspace.look.placement("copper-bowl").item == first
     qtbot.keyClick(view, Qt.Key.Key_Return)
     after = placed(window, "copper-bowl")
     assert (after.item, after.ledge) == (first, before.ledge)
     assert not bar.is_trying
-    assert (window.session.history.undo_label or "").startswith("Exchange footed copper bowl for")
-    window.session.undo()
+    assert (window.workspace.history.undo_label or "").startswith("Exchange footed copper bowl for")
+    window.workspace.undo()
     assert placed(window, "copper-bowl") == before
 
 
 def test_a_whole_group_is_taken_in_hand_and_others_are_tried_in_its_spot(window: MainWindow, qtbot: QtBot) -> None:
-    page, session = page_of(window, "Arrange", ArrangeStep), window.session
+    page, workspace = page_of(window, "Arrange", ArrangeStep), window.workspace
     qtbot.mouseClick(page.view.viewport(), LEFT, pos=point_of(page.view, in_a_group(window)))
     qtbot.keyClick(page.view, Qt.Key.Key_R)
-    group = set(session.selection)
+    group = set(workspace.selection)
     assert len(group) > 1
-    before, was = session.look, session.assessment.score
+    before, was = workspace.look, workspace.assessment.score
     qtbot.keyClick(page.view, Qt.Key.Key_E)
     assert page.exchange_bar.is_trying
-    change = session.shown(session.assessment.score) - session.shown(was)
+    change = workspace.shown(workspace.assessment.score) - workspace.shown(was)
     assert ("better" if change > 0 else "worse" if change else "the same") in page.exchange_bar.said.text()
     qtbot.keyClick(page.view, Qt.Key.Key_Return)
-    assert {placement for placement in session.look.placements if placement.id in session.selection} == {
-        placement for placement in session.look.placements if placement not in before.placements
+    assert {placement for placement in workspace.look.placements if placement.id in workspace.selection} == {
+        placement for placement in workspace.look.placements if placement not in before.placements
     }
-    assert (session.history.undo_label or "").startswith("Exchange ")
-    gone = {placement.id for placement in before.placements if placement not in session.look.placements}
+    assert (workspace.history.undo_label or "").startswith("Exchange ")
+    gone = {placement.id for placement in before.placements if placement not in workspace.look.placements}
     assert gone
     assert gone <= group
-    session.undo()
-    assert session.look == before
+    workspace.undo()
+    assert workspace.look == before
 
 
 def test_what_is_tried_is_left_by_escape_and_by_going_on(window: MainWindow, qtbot: QtBot) -> None:
@@ -86,10 +86,10 @@ def test_what_is_tried_is_left_by_escape_and_by_going_on(window: MainWindow, qtb
     qtbot.mouseClick(bar.next_chip, LEFT)
     qtbot.keyClick(view, Qt.Key.Key_Escape)
     assert not bar.is_trying
-    assert window.session.look.placement("copper-bowl") == before
+    assert window.workspace.look.placement("copper-bowl") == before
     page.begin_exchange()
     qtbot.keyClick(view, Qt.Key.Key_N)
     assert not bar.is_trying
-    assert window.session.look.placement("copper-bowl") == before
+    assert window.workspace.look.placement("copper-bowl") == before
     qtbot.keyClick(view, Qt.Key.Key_Right)
     assert placed(window, "copper-bowl") == before

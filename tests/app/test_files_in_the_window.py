@@ -28,7 +28,7 @@ def press(window: MainWindow, qtbot: QtBot, button: str) -> None:
 
 
 def rename(window: MainWindow, name: str = "Renamed") -> None:
-    assert window.session.commit(RenamePlan(name=name))
+    assert window.workspace.commit(RenamePlan(name=name))
 
 
 def test_a_plan_is_saved_and_opened_again(
@@ -39,32 +39,32 @@ def test_a_plan_is_saved_and_opened_again(
     qtbot.keyClick(window, Qt.Key.Key_S, Qt.KeyboardModifier.ControlModifier)
     assert open_plan(tmp_path / "mine.ledge")[0].name == "Renamed"
     assert "saved" in window.path.saved.text()
-    assert not window.session.is_dirty
+    assert not window.workspace.document.is_dirty
     rename(window, "Again")
     assert window.save()
     assert dialogs.asked == ["Save the plan"]
     dialogs.to_open = tmp_path / "mine.ledge"
     window.ask_open()
-    assert window.session.plan.name == "Again"
+    assert window.workspace.plan.name == "Again"
 
 
 def test_a_bad_file_is_refused_and_the_plan_in_hand_stays(window: MainWindow, tmp_path: Path) -> None:
     (tmp_path / "bad.json").write_text('{"format": "jolly-ledge/plan", "version": 1, "stash": [{"id": 3}]}')
-    before = window.session.plan
-    assert not window.session.open(tmp_path / "bad.json")
+    before = window.workspace.plan
+    assert not window.workspace.open(tmp_path / "bad.json")
     assert "stash[0].id" in window.notice.sentence
-    assert window.session.plan is before
+    assert window.workspace.plan is before
 
 
 def test_unsaved_work_is_asked_about_before_it_goes(window: MainWindow, qtbot: QtBot) -> None:
     rename(window)
     window.begin_new()
-    assert window.session.plan.name == "Renamed"
+    assert window.workspace.plan.name == "Renamed"
     press(window, qtbot, "Close")
-    assert window.session.plan.name == "Renamed"
+    assert window.workspace.plan.name == "Renamed"
     window.begin_new()
     press(window, qtbot, "Go on without saving")
-    assert window.session.plan.name == "New plan"
+    assert window.workspace.plan.name == "New plan"
 
 
 def test_closing_asks_first_and_then_closes(window: MainWindow, qtbot: QtBot) -> None:
@@ -84,7 +84,7 @@ def changed_by_others(
     path = tmp_path / "plan.json"
     save_plan(demo, PlanFile(path))
     window = open_window(qtbot, demo, log, dialogs)
-    window.session.open(path)
+    window.workspace.open(path)
     rename(window)
     path.write_bytes(plan_to_json(replace(demo, name="Theirs")))
     return window, path
@@ -103,7 +103,7 @@ def test_what_is_on_disk_can_be_taken_instead(changed_by_others: tuple[MainWindo
     window, _ = changed_by_others
     window.save()
     press(window, qtbot, "Open what is on disk")
-    assert window.session.plan.name == "Theirs"
+    assert window.workspace.plan.name == "Theirs"
 
 
 def test_a_place_that_cannot_be_written_is_named_and_the_work_stays(
@@ -113,7 +113,7 @@ def test_a_place_that_cannot_be_written_is_named_and_the_work_stays(
     dialogs.to_save = tmp_path / "nowhere" / "plan.json"
     assert not window.save()
     assert "does not exist" in window.notice.sentence
-    assert window.session.is_dirty
+    assert window.workspace.document.is_dirty
 
 
 def test_unsaved_work_is_kept_and_offered_after_a_crash(
@@ -131,12 +131,12 @@ def test_unsaved_work_is_kept_and_offered_after_a_crash(
     process = content.index('"process":')
     end = content.index(",", process)
     (other / "999999999.recovery").write_text(content[:process] + '"process":999999999' + content[end:])
-    again = open_window(qtbot, window.session.plan, RecoveryLog(other), dialogs)
+    again = open_window(qtbot, window.workspace.plan, RecoveryLog(other), dialogs)
     again.offer_recovery()
     assert "Half done" in again.notice.sentence
     press(again, qtbot, "Take it in hand")
-    assert again.session.plan.name == "Half done"
-    assert again.session.is_dirty
+    assert again.workspace.plan.name == "Half done"
+    assert again.workspace.document.is_dirty
     assert not (other / "999999999.recovery").exists()
 
 
@@ -153,32 +153,32 @@ def test_recovered_work_can_be_let_go(
     assert list(tmp_path.glob("*.recovery")) == []
     window.offer_recovery()
     assert window.notice.sentence == ""
-    assert window.session.plan.name == "Vesper Row"
+    assert window.workspace.plan.name == "Vesper Row"
 
 
 def test_the_menu_reaches_undo_units_and_steps(window: MainWindow) -> None:
     actions = {action.text(): action for action in window.path.plan_button.menu().actions() if action.text()}
     rename(window)
     actions["Undo"].trigger()
-    assert window.session.plan.name == "Vesper Row"
+    assert window.workspace.plan.name == "Vesper Row"
     actions["Redo"].trigger()
-    assert window.session.plan.name == "Renamed"
+    assert window.workspace.plan.name == "Renamed"
     actions["Lengths in inches"].trigger()
-    assert window.session.unit == "in"
+    assert window.workspace.unit == "in"
     actions["Go to Keep"].trigger()
     assert window.path.buttons["Keep"].isChecked()
 
 
 def test_a_look_of_any_piece_is_taken_in_hand_from_the_menu(window: MainWindow) -> None:
-    plan = window.session.plan
-    window.session.start(replace(plan, pieces=(*plan.pieces, case_of(id="mantel", name="Mantel"))), None)
+    plan = window.workspace.plan
+    window.workspace.start(replace(plan, pieces=(*plan.pieces, case_of(id="mantel", name="Mantel"))), None)
     window.looks_menu.aboutToShow.emit()
     actions = {action.text(): action for action in window.looks_menu.actions()}
     assert {"Alcove bookcase: Before", "Alcove bookcase: Open evening, first try", "Hall console: Welcome"} < set(
         actions
     )
     actions["Mantel: First look"].trigger()
-    assert window.session.piece.label == "Mantel"
+    assert window.workspace.piece.label == "Mantel"
     assert window.step("Arrange").piece_name.text() == "Mantel"
 
 
@@ -187,12 +187,12 @@ def test_a_look_of_any_piece_is_taken_in_hand_from_the_menu(window: MainWindow) 
 )
 def test_a_bare_plan_is_given_what_it_needs(window: MainWindow, tmp_path: Path, plan: Plan, said: str) -> None:
     (tmp_path / "bare.json").write_bytes(plan_to_json(plan))
-    assert window.session.open(tmp_path / "bare.json")
+    assert window.workspace.open(tmp_path / "bare.json")
     assert said in window.notice.sentence
     for name in STEPS:
         window.show_step(name)
-    assert window.session.look.placements == ()
-    assert window.session.is_dirty
+    assert window.workspace.look.placements == ()
+    assert window.workspace.document.is_dirty
 
 
 def test_huge_and_strange_numbers_are_drawn_and_read(window: MainWindow, tmp_path: Path) -> None:
@@ -200,11 +200,11 @@ def test_huge_and_strange_numbers_are_drawn_and_read(window: MainWindow, tmp_pat
     dot = thing("dot", width=0.001, height=0.001, depth=0.001)
     placements = (put("giant", x=-50_000.0, z=50_000.0), put("dot", x=0.0, z=0.0))
     (tmp_path / "huge.json").write_bytes(plan_to_json(plan_of((huge, dot), placements)))
-    assert window.session.open(tmp_path / "huge.json")
+    assert window.workspace.open(tmp_path / "huge.json")
     for name in STEPS:
         window.show_step(name)
         assert not window.grab().isNull()
-    assert {caution.id for caution in window.session.cautions} >= {"fit", "overhang"}
+    assert {caution.id for caution in window.workspace.cautions} >= {"fit", "overhang"}
 
 
 def test_a_mistake_of_the_program_keeps_the_work_and_is_told(
@@ -221,4 +221,4 @@ def test_a_mistake_of_the_program_keeps_the_work_and_is_told(
     assert "ZeroDivisionError" in capsys.readouterr().err
     (kept,) = (tmp_path / "recovery").glob("*.recovery")
     assert "Precious" in kept.read_text()
-    window.session.let_go()
+    window.workspace.document.let_go()

@@ -35,7 +35,7 @@ def middle_of(page: GatherStep, item: str) -> QPoint:
 
 
 def in_hand(window: MainWindow) -> Item:
-    item = window.session.item
+    item = window.workspace.item
     assert item is not None
     return item
 
@@ -57,24 +57,24 @@ def test_one_line_makes_a_thing(window: MainWindow, qtbot: QtBot) -> None:
     assert page.entry.line.text() == ""
     assert page.entry.preview.grab().toImage() != before
     assert not page.line_up.cell_of(made.id).isEmpty()
-    window.session.undo()
-    assert made.id not in {item.id for item in window.session.plan.stash}
+    window.workspace.undo()
+    assert made.id not in {item.id for item in window.workspace.plan.stash}
 
 
 def test_a_line_makes_several_of_varied_size_and_is_repeated(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    count = len(window.session.plan.stash)
+    count = len(window.workspace.plan.stash)
     enter(qtbot, page, "8 books linen 15-24 tall muted")
-    added = window.session.plan.stash[count:]
+    added = window.workspace.plan.stash[count:]
     assert len(added) == 8
     assert all(150 <= item.height <= 240 for item in added)
     assert len({item.height for item in added}) > 4
     assert all("width" in item.guessed for item in added)
-    assert window.session.item_ids == tuple(item.id for item in added)
+    assert window.workspace.item_ids == tuple(item.id for item in added)
     assert page.side.currentWidget() is page.several
     qtbot.keyClick(page.entry.line, Qt.Key.Key_R, CONTROL)
-    assert len(window.session.plan.stash) == count + 16
-    assert len({item.id for item in window.session.plan.stash}) == count + 16
+    assert len(window.workspace.plan.stash) == count + 16
+    assert len({item.id for item in window.workspace.plan.stash}) == count + 16
     assert page.guessed_chip.text() == f"To measure ({16 + 2})"
     qtbot.mouseClick(page.guessed_chip, LEFT)
     assert all(item.guessed for item in page.shown_items())
@@ -99,11 +99,11 @@ def test_words_are_completed_and_lines_brought_back_by_keys(window: MainWindow, 
 
 def test_a_line_that_says_no_kind_is_refused_and_kept(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    count = len(window.session.plan.stash)
+    count = len(window.workspace.plan.stash)
     enter(qtbot, page, "18x32 sand")
     assert "Say first what it is" in window.notice.sentence
     assert page.entry.line.text() == "18x32 sand"
-    assert len(window.session.plan.stash) == count
+    assert len(window.workspace.plan.stash) == count
 
 
 def test_a_guess_is_marked_until_it_is_measured(window: MainWindow, qtbot: QtBot) -> None:
@@ -134,14 +134,14 @@ def test_a_lasso_takes_several_and_all_are_changed_in_one_step(window: MainWindo
     qtbot.mouseMove(view, end)
     view.grab()
     qtbot.mouseRelease(view, LEFT, pos=end)
-    caught = window.session.item_ids
+    caught = window.workspace.item_ids
     assert {cell.item.id for cell in row.cells} <= set(caught)
     assert third.item.id in caught
     type_into(qtbot, page.several.room_field, "loft")
-    assert {item.room for item in window.session.chosen_items} == {"loft"}
-    assert window.session.history.undo_label == f"Change room of {counted(len(caught), 'thing')}"
-    window.session.undo()
-    assert "loft" not in {item.room for item in window.session.plan.stash}
+    assert {item.room for item in window.workspace.chosen_items} == {"loft"}
+    assert window.workspace.history.undo_label == f"Change room of {counted(len(caught), 'thing')}"
+    window.workspace.undo()
+    assert "loft" not in {item.room for item in window.workspace.plan.stash}
 
 
 def test_several_are_chosen_with_ctrl_shift_and_keys(window: MainWindow, qtbot: QtBot) -> None:
@@ -150,19 +150,19 @@ def test_several_are_chosen_with_ctrl_shift_and_keys(window: MainWindow, qtbot: 
     ids = [cell.item.id for row in view.rows for cell in row.cells]
     qtbot.mouseClick(view, LEFT, pos=middle_of(page, ids[0]))
     qtbot.mouseClick(view, LEFT, SHIFT, middle_of(page, ids[3]))
-    assert set(window.session.item_ids) == set(ids[:4])
+    assert set(window.workspace.item_ids) == set(ids[:4])
     qtbot.mouseClick(view, LEFT, CONTROL, middle_of(page, ids[1]))
-    assert set(window.session.item_ids) == {ids[0], ids[2], ids[3]}
+    assert set(window.workspace.item_ids) == {ids[0], ids[2], ids[3]}
     view.setFocus()
     qtbot.keyClick(view, Qt.Key.Key_A, CONTROL)
-    assert len(window.session.item_ids) == len(ids)
+    assert len(window.workspace.item_ids) == len(ids)
     qtbot.mouseClick(view, LEFT, pos=middle_of(page, ids[2]))
-    assert list(window.session.item_ids) == [ids[2]]
+    assert list(window.workspace.item_ids) == [ids[2]]
     qtbot.keyClick(view, Qt.Key.Key_Right, SHIFT)
-    assert window.session.item_ids == (ids[2], ids[3])
+    assert window.workspace.item_ids == (ids[2], ids[3])
     qtbot.keyClick(view, Qt.Key.Key_Delete)
-    assert not {ids[2], ids[3]} & {item.id for item in window.session.plan.stash}
-    assert window.session.history.undo_label == "Remove 2 things"
+    assert not {ids[2], ids[3]} & {item.id for item in window.workspace.plan.stash}
+    assert window.workspace.history.undo_label == "Remove 2 things"
 
 
 def carry(qtbot: QtBot, page: GatherStep, item: str, to: QPoint) -> None:
@@ -178,15 +178,15 @@ def carry(qtbot: QtBot, page: GatherStep, item: str, to: QPoint) -> None:
 def test_things_dragged_together_become_a_pair_then_a_set(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
     carry(qtbot, page, "cream-vase", middle_of(page, "terracotta-vase"))
-    plan = window.session.plan
+    plan = window.workspace.plan
     assert plan.item("cream-vase").set == plan.item("terracotta-vase").set == "pair of vases"
     carry(qtbot, page, "dark-urn", middle_of(page, "cream-vase"))
-    assert window.session.plan.item("dark-urn").set == "pair of vases"
+    assert window.workspace.plan.item("dark-urn").set == "pair of vases"
     qtbot.mouseClick(page.sorting.chips["set"], LEFT)
     assert "pair of vases" in {row.group for row in page.line_up.rows}
     row = next(row for row in page.line_up.rows if row.group == "By themselves")
     carry(qtbot, page, "dark-urn", QPoint(page.line_up.width() - 4, round(row.top) + 6))
-    assert window.session.plan.item("dark-urn").set == ""
+    assert window.workspace.plan.item("dark-urn").set == ""
 
 
 @pytest.mark.parametrize(("sorting", "group"), [("room", "kitchen"), ("kind", "Bowl"), ("family", "White")])
@@ -199,23 +199,23 @@ def test_a_thing_dragged_to_another_group_becomes_a_member(
     carry(qtbot, page, "dark-urn", QPoint(page.line_up.width() - 4, round(row.top) + 6))
     rows = [row for row in page.line_up.rows if any(cell.item.id == "dark-urn" for cell in row.cells)]
     assert [row.group for row in rows] == [group]
-    assert window.session.history.undo_label is not None
-    window.session.undo()
-    assert window.session.plan.item("dark-urn").room == "hall"
+    assert window.workspace.history.undo_label is not None
+    window.workspace.undo()
+    assert window.workspace.plan.item("dark-urn").room == "hall"
 
 
 def test_a_measured_group_takes_nothing(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
     row = page.line_up.rows[-1]
     carry(qtbot, page, "dark-urn", QPoint(page.line_up.width() - 4, round(row.top) + 6))
-    assert window.session.history.undo_label is None
+    assert window.workspace.history.undo_label is None
 
 
 def test_the_census_counts_openings_and_things(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
     assert "Four openings of 46.2 cm" in page.note.text()
-    tall = [item.id for item in window.session.plan.stash if item.height > 225]
-    window.session.choose_items(tuple(tall))
+    tall = [item.id for item in window.workspace.plan.stash if item.height > 225]
+    window.workspace.choose_items(tuple(tall))
     page.remove()
     assert "short." in page.note.text()
 
@@ -225,7 +225,7 @@ def test_the_census_counts_openings_and_things(window: MainWindow, qtbot: QtBot)
 
 def test_where_a_thing_comes_from_and_what_it_wants(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    window.session.choose_item("fern")
+    window.workspace.choose_item("fern")
     form = page.panel.provenance_form
     for field, text in (
         (form.price_field, "24,50"),
@@ -264,7 +264,7 @@ def test_where_a_thing_comes_from_and_what_it_wants(window: MainWindow, qtbot: Q
 
 def test_a_repaint_is_a_trial_and_tells_the_paint(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    window.session.choose_item("dark-urn")
+    window.workspace.choose_item("dark-urn")
     form = page.panel.repaint_form
     own = in_hand(window).colours
     before = page.panel.drawing.grab().toImage()
@@ -280,7 +280,7 @@ def test_a_repaint_is_a_trial_and_tells_the_paint(window: MainWindow, qtbot: QtB
 
 def test_a_book_shows_jacket_board_and_pages(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    window.session.choose_item("comets")
+    window.workspace.choose_item("comets")
     assert page.panel.covers_form.isVisible()
     jacket = in_hand(window).main_colour
     qtbot.mouseClick(page.panel.covers_form.off_chip, LEFT)
@@ -292,13 +292,13 @@ def test_a_book_shows_jacket_board_and_pages(window: MainWindow, qtbot: QtBot) -
     assert in_hand(window).main_colour == "#334455"
     qtbot.mouseClick(page.panel.covers_form.off_chip, LEFT)
     assert in_hand(window).main_colour == jacket
-    window.session.choose_item("dark-urn")
+    window.workspace.choose_item("dark-urn")
     assert not page.panel.covers_form.isVisible()
 
 
 def test_several_are_told_together(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    window.session.choose_items(("cream-vase", "sand-jug", "dark-urn"))
+    window.workspace.choose_items(("cream-vase", "sand-jug", "dark-urn"))
     several = page.several
     assert several.title.text() == "3 things"
     pick(several.finish_field, "gloss")
@@ -306,17 +306,17 @@ def test_several_are_told_together(window: MainWindow, qtbot: QtBot) -> None:
     pick(several.season_field, "autumn")
     qtbot.mouseClick(several.traits.chips["fragile"], LEFT)
     qtbot.mouseClick(several.join_button, LEFT)
-    items = window.session.chosen_items
+    items = window.workspace.chosen_items
     assert {(item.finish, item.status, item.season, "fragile" in item.traits) for item in items} == {
         ("gloss", "stored", ("autumn",), True)
     }
     assert {item.set for item in items} == {"set of things"}
     qtbot.mouseClick(several.part_button, LEFT)
-    assert {item.set for item in window.session.chosen_items} == {""}
+    assert {item.set for item in window.workspace.chosen_items} == {""}
     qtbot.mouseClick(several.merge_button, LEFT)
-    assert window.session.item_ids in (("cream-vase",), ("dark-urn",))
-    window.session.undo()
-    window.session.choose_items(("cream-vase", "moon-globe"))
+    assert window.workspace.item_ids in (("cream-vase",), ("dark-urn",))
+    window.workspace.undo()
+    window.workspace.choose_items(("cream-vase", "moon-globe"))
     assert not several.merge_button.isEnabled()
 
 
@@ -325,7 +325,7 @@ def test_several_are_told_together(window: MainWindow, qtbot: QtBot) -> None:
 
 def test_a_pasted_list_is_shown_before_it_is_taken_over(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    count = len(window.session.plan.stash)
+    count = len(window.workspace.plan.stash)
     QGuiApplication.clipboard().setText("- vase 18x32 hall\n- 3 books 20 tall\n- whatever\n")
     page.entry.line.setFocus()
     qtbot.keyClick(page.entry.line, Qt.Key.Key_V, CONTROL)
@@ -337,13 +337,13 @@ def test_a_pasted_list_is_shown_before_it_is_taken_over(window: MainWindow, qtbo
     index = arrivals.model.index(0, 0)
     arrivals.model.setData(index, Qt.CheckState.Unchecked.value, Qt.ItemDataRole.CheckStateRole)
     assert arrivals.take_button.text() == "Take over three things"
-    assert len(window.session.plan.stash) == count
+    assert len(window.workspace.plan.stash) == count
     qtbot.mouseClick(arrivals.take_button, LEFT)
-    assert len(window.session.plan.stash) == count + 3
+    assert len(window.workspace.plan.stash) == count + 3
     assert page.pages.currentIndex() == 0
     assert page.side.isVisible()
-    window.session.undo()
-    assert len(window.session.plan.stash) == count
+    window.workspace.undo()
+    assert len(window.workspace.plan.stash) == count
 
 
 def test_a_typed_list_follows_the_keys(window: MainWindow, qtbot: QtBot) -> None:
@@ -381,9 +381,9 @@ def test_a_messy_table_is_mapped_previewed_and_taken_over(
     assert arrivals.strip.mapping[0].field == ""
     assert [row.doing for row in arrivals.model.rows] == ["add", "add", "refuse", "twin"]
     assert "looks like" in arrivals.said.text()
-    count = len(window.session.plan.stash)
+    count = len(window.workspace.plan.stash)
     qtbot.mouseClick(arrivals.take_button, LEFT)
-    vase, box = window.session.plan.stash[count:]
+    vase, box = window.workspace.plan.stash[count:]
     assert (vase.name, vase.height, vase.width, vase.mass) == ("blue glass vase", 325, 140, 1.2)
     assert vase.note == "=HYPERLINK(1)"
     assert (box.name, box.height, box.guessed) == ("oak box", 120, ("width", "depth"))
@@ -391,10 +391,10 @@ def test_a_messy_table_is_mapped_previewed_and_taken_over(
     dialogs.to_save = tmp_path / "out.csv"
     page.tidy_menu.actions()[-1].trigger()
     assert "'=HYPERLINK" in dialogs.to_save.read_text()
-    assert read_list(dialogs.to_save) == window.session.plan.stash
+    assert read_list(dialogs.to_save) == window.workspace.plan.stash
     dialogs.to_save = tmp_path / "out.json"
     page.pages.ask_export()
-    assert read_list(dialogs.to_save) == window.session.plan.stash
+    assert read_list(dialogs.to_save) == window.workspace.plan.stash
 
 
 def test_a_unit_chosen_for_a_column_counts_at_once(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
@@ -428,7 +428,7 @@ def test_a_file_that_is_no_table_is_refused(
     page.pages.show_table(tmp_path / name)
     assert said in window.notice.sentence
     assert page.pages.currentIndex() == 0
-    assert window.session.history.undo_label is None
+    assert window.workspace.history.undo_label is None
 
 
 def test_an_export_to_nowhere_is_told(window: MainWindow, dialogs: AnsweringDialogs) -> None:
@@ -473,32 +473,32 @@ def test_families_are_merged_named_split_and_found_again(window: MainWindow, qtb
     card = next(card for card in families.cards if card.leader == first.leader)
     card.shades[second.leader].setChecked(True)
     qtbot.mouseClick(families.split_button, LEFT)
-    leaders = [colour for colour, _ in stash_families(window.session.plan.stash, window.session.plan.families)]
+    leaders = [colour for colour, _ in stash_families(window.workspace.plan.stash, window.workspace.plan.families)]
     assert second.leader in leaders
     qtbot.mouseClick(families.page_head.back, LEFT)
     qtbot.mouseClick(page.sorting.chips["family"], LEFT)
     assert "Night and milk" in {row.group for row in page.line_up.rows}
     page.pages.show_families()
     qtbot.mouseClick(families.found_button, LEFT)
-    assert window.session.plan.families == ()
+    assert window.workspace.plan.families == ()
     assert len(families.cards) == count
 
 
 def test_what_is_entered_twice_is_merged_or_told_to_be_a_pair(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    session = window.session
-    count = len(session.plan.stash)
-    session.commit(DuplicateItem(item="dark-urn"))
-    session.commit(DuplicateItem(item="moon-globe"))
+    workspace = window.workspace
+    count = len(workspace.plan.stash)
+    workspace.commit(DuplicateItem(item="dark-urn"))
+    workspace.commit(DuplicateItem(item="moon-globe"))
     page.tidy_menu.actions()[1].trigger()
     twins = page.pages.twins
     card = next(card for card in twins.cards if card.group[0].id == "dark-urn")
     qtbot.mouseClick(card.merge_button, LEFT)
-    assert len(session.plan.stash) == count + 1
-    assert "dark-urn" in {placement.item for placement in session.look.placements}
+    assert len(workspace.plan.stash) == count + 1
+    assert "dark-urn" in {placement.item for placement in workspace.look.placements}
     card = next(card for card in twins.cards if card.group[0].id == "moon-globe")
     qtbot.mouseClick(card.join_button, LEFT)
-    assert session.plan.item("moon-globe").set == "pair of globes"
+    assert workspace.plan.item("moon-globe").set == "pair of globes"
     assert "moon-globe" not in {item.id for card in twins.cards for item in card.group}
     twins.page_head.back.click()
     assert page.pages.currentIndex() == 0

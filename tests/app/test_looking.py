@@ -87,13 +87,13 @@ def test_nothing_is_carried_in_the_mirror(window: MainWindow, qtbot: QtBot) -> N
     qtbot.keyClick(page.view, "M")
     item = page.view.items_by_id["orrery"]
     at = page.view.mapFromScene(item.sceneBoundingRect().center())
-    with qtbot.waitSignal(window.session.refused):
+    with qtbot.waitSignal(window.workspace.signals.refused):
         qtbot.mousePress(page.view.viewport(), LEFT, pos=at)
     assert page.view.gesture is None
 
 
 def test_places_follow_the_piece(window: MainWindow, qtbot: QtBot) -> None:
-    page, session = arrange_step(window), window.session
+    page, workspace = arrange_step(window), window.workspace
     strip = page.view_strip
     assert strip.places() == (STRAIGHT_ON, "Standing", "Seated", "From the door")
     seen = [picture(page)]
@@ -103,8 +103,8 @@ def test_places_follow_the_piece(window: MainWindow, qtbot: QtBot) -> None:
         assert all(seen[-1] != earlier for earlier in seen[:-1])
     assert page.sight is not None
     assert "away" in page.sight.said()
-    session.choose_look("low-tea")
-    seats = len(session.piece.seats)
+    workspace.choose_look("low-tea")
+    seats = len(workspace.piece.seats)
     assert strip.places() == (
         STRAIGHT_ON, "Standing", *(f"Seat {n + 1}" for n in range(seats)), "From the door", FROM_ABOVE,
     )  # fmt: skip
@@ -114,21 +114,21 @@ def test_places_follow_the_piece(window: MainWindow, qtbot: QtBot) -> None:
     strip.look_from(FROM_ABOVE)
     assert page.sight.eye is None
     assert "above" in page.sight.said()
-    session.choose_look("first-try")
+    workspace.choose_look("first-try")
     assert strip.place == STRAIGHT_ON
     assert page.views.currentWidget() is page.view
 
 
 def test_what_is_seen_follows_a_change_and_is_only_looked_at(window: MainWindow, qtbot: QtBot) -> None:
-    page, session = arrange_step(window), window.session
+    page, workspace = arrange_step(window), window.workspace
     page.view_strip.look_from("Standing")
     before = picture(page)
-    session.choose("dark-urn")
+    workspace.choose("dark-urn")
     page.actions_on_look.put_back()
     assert picture(page) != before
-    session.undo()
+    workspace.undo()
     assert picture(page) == before
-    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "Straight on" in said):
+    with qtbot.waitSignal(workspace.signals.refused, check_params_cb=lambda said: "Straight on" in said):
         qtbot.mouseClick(page.views.currentWidget(), LEFT)
     qtbot.keyClick(page.views.currentWidget(), "Y")
     assert picture(page) != before
@@ -168,63 +168,63 @@ def test_solid_doors_hide_everything(qtbot: QtBot, log: RecoveryLog, dialogs: An
 def test_a_piece_without_doors_says_so(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
     for key in ("D", KEYS["doors"]):
-        with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "no doors" in said):
+        with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "no doors" in said):
             qtbot.keyClick(page.view, key)
     assert not page.view_strip.is_shut
     assert "doors" not in page.view.overlays
 
 
 def test_how_a_thing_counts_is_changed_by_hand(window: MainWindow, qtbot: QtBot) -> None:
-    page, session = arrange_step(window), window.session
-    stack = next(s for s in session.arrangement.placed_items if s.placement.on is not None)
-    session.choose(stack.id)
-    before = len(session.arrangement.units)
+    page, workspace = arrange_step(window), window.workspace
+    stack = next(s for s in workspace.arrangement.placed_items if s.placement.on is not None)
+    workspace.choose(stack.id)
+    before = len(workspace.arrangement.units)
     assert page.chosen.count_chip.text() == "Counts so"
     qtbot.keyClick(page.view, "J")
     assert page.chosen.count_chip.text() == "Counts itself"
     qtbot.mouseClick(page.chosen.count_chip, LEFT)
-    assert session.look.placement(stack.id).unit == "together"
+    assert workspace.look.placement(stack.id).unit == "together"
     assert page.chosen.count_chip.text() == "Counts with it"
-    assert len(session.arrangement.units) <= before
-    session.undo()
-    session.undo()
-    assert session.look.placement(stack.id).unit is None
-    assert len(session.arrangement.units) == before
+    assert len(workspace.arrangement.units) <= before
+    workspace.undo()
+    workspace.undo()
+    assert workspace.look.placement(stack.id).unit is None
+    assert len(workspace.arrangement.units) == before
 
 
 def test_a_tried_move_leaves_a_ghost_and_an_outline(window: MainWindow, qtbot: QtBot) -> None:
-    session = window.session
+    workspace = window.workspace
     page = arrange_step(window)
-    before = session.arrangement
-    moved = replace(session.look, placements=tuple(
-        replace(p, x=(p.x or 0.0) - 200.0) if p.id == "orrery" else p for p in session.look.placements if p.id != "ivy"
+    before = workspace.arrangement
+    moved = replace(workspace.look, placements=tuple(
+        replace(p, x=(p.x or 0.0) - 200.0) if p.id == "orrery" else p for p in workspace.look.placements if p.id != "ivy"
     ))  # fmt: skip
-    assert session.kept_arrangement is None
-    session.preview(moved)
-    kept = session.kept_arrangement
+    assert workspace.kept_arrangement is None
+    workspace.preview(moved)
+    kept = workspace.kept_arrangement
     assert kept is not None
-    ghosts, news = ghosts_and_news(kept, session.arrangement)
+    ghosts, news = ghosts_and_news(kept, workspace.arrangement)
     assert {placed.id for placed in ghosts} == {"orrery", "ivy"}
     assert [placed.id for placed in news] == ["orrery"]
     assert [placed.x for placed in ghosts] == [before.by_id[placed.id].x for placed in ghosts]
     tried = picture(page)
-    session.preview(None)
+    workspace.preview(None)
     assert picture(page) != tried
 
 
 def test_a_book_too_tall_to_stand_on_a_ledge_that_it_fits_is_laid(window: MainWindow) -> None:
-    session = window.session
+    workspace = window.workspace
     page = window.step("Arrange")
     assert isinstance(page, ArrangeStep)
     ledge, book = next(
         (ledge, item)
-        for ledge in session.piece.ledges
-        for item in session.free_items()
+        for ledge in workspace.piece.ledges
+        for item in workspace.free_items()
         if item.category == "book" and ledge.clearance is not None and item.height > ledge.clearance
         if fits(item, ledge)
     )
-    session.choose_ledge(ledge.id)
+    workspace.choose_ledge(ledge.id)
     page.actions_on_look.place(book)
-    (chosen,) = session.chosen_placed
+    (chosen,) = workspace.chosen_placed
     assert (chosen.item.id, chosen.placement.pose) == (book.id, "flat")
-    assert not any(caution.sentence.startswith(chosen.item.label.capitalize()) for caution in session.cautions)
+    assert not any(caution.sentence.startswith(chosen.item.label.capitalize()) for caution in workspace.cautions)

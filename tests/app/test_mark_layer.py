@@ -6,12 +6,13 @@ from PySide6.QtGui import QColor, QImage, QPainter, QTransform
 from PySide6.QtWidgets import QApplication
 from pytestqt.qtbot import QtBot
 
-from jolly_ledge.app.session import Session
+from jolly_ledge.app.bridge import WindowSignals
 from jolly_ledge.app.views.look.look_view import OVERLAYS, LookView
 from jolly_ledge.app.views.look.mark_layer import MarkLayer
 from jolly_ledge.app.views.look.marks import Box, Line, Mark, Plate, Stamp, area_on_view
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.workspace.workspace import Workspace
 
 SIZE = QSize(200, 160)
 MARKS: tuple[Mark, ...] = (
@@ -109,19 +110,19 @@ def softened(image: QImage) -> QImage:
 def test_a_drag_leaves_no_traces(
     qapp: QApplication, demo: Plan, log: RecoveryLog, qtbot: QtBot, shown: tuple[str, ...], least: int
 ) -> None:
-    session = Session(demo, log)
-    view = LookView(session)
+    workspace = Workspace(demo, log, signals=WindowSignals())
+    view = LookView(workspace)
     qtbot.addWidget(view)
     view.resize(560, 600)
     view.show()
     qtbot.waitExposed(view)
-    assert session.assessment.readings
+    assert workspace.assessment.readings
     for name in shown:
         view.show_overlay(name, True)
-    placed = next(s for s in session.arrangement.visible if s.placement.host is None)
+    placed = next(s for s in workspace.arrangement.visible if s.placement.host is None)
     start = view.mapFromScene(view.items_by_id[placed.id].pos())
-    view.begin_from_stash(session.free_items()[0])
-    away = session.piece.height * view.scale_factor
+    view.begin_from_stash(workspace.free_items()[0])
+    away = workspace.piece.height * view.scale_factor
     # Along the ledge, up to others, out over nothing, and back.
     for across, up in (
         (0, 0),
@@ -135,7 +136,7 @@ def test_a_drag_leaves_no_traces(
         (27, 2),
     ):
         view.carry_to(start + QPoint(across, -round(up)))
-        assert session.assessment.readings
+        assert workspace.assessment.readings
         qapp.processEvents()
     piecewise = on_screen(view)
     view._layer.forget()

@@ -15,7 +15,6 @@ from builders import case_of, plan_of, put, thing
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.mishaps import watch_for_mishaps
-from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.views.look.look_view import LookView
 from jolly_ledge.drawing import items
@@ -29,6 +28,7 @@ from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.starts.gallery import STARTS, begin
 from jolly_ledge.readings import register
+from jolly_ledge.workspace.new_plan import new_plan
 from pages import measure, type_into
 
 LEFT = Qt.MouseButton.LeftButton
@@ -61,8 +61,8 @@ def watched(window: MainWindow, monkeypatch: pytest.MonkeyPatch) -> Iterator[Mai
 def test_a_rail_with_one_coloured_thing_is_read_and_opened(window: MainWindow, tmp_path: Path) -> None:
     (tmp_path / "rail.json").write_bytes(plan_to_json(rail_plan()))
     window.open_first(tmp_path / "rail.json")
-    assert window.session.piece.build == "hanging-rail"
-    assert window.session.assessment.unread == ()
+    assert window.workspace.piece.build == "hanging-rail"
+    assert window.workspace.assessment.unread == ()
     assert "Reads" in arrange_page(window).readings.score.text()
 
 
@@ -76,14 +76,14 @@ def test_a_reading_that_fails_is_told_once_and_the_rest_stands(
     monkeypatch.setattr(
         register, "REGISTER", tuple(replace(e, read=broken) if e is entry else e for e in register.REGISTER)
     )
-    session = watched.session
-    session.commit(MovePlacement(look="first-try", placement="dark-urn", spot=Spot(ledge="l1", x=210, z=150)))
+    workspace = watched.workspace
+    workspace.commit(MovePlacement(look="first-try", placement="dark-urn", spot=Spot(ledge="l1", x=210, z=150)))
     qtbot.waitUntil(lambda: "“Colour echo” could not be read" in watched.notice.sentence)
-    assert session.assessment.unread == ("colour-echo",)
-    assert len(session.assessment.readings) > 15
+    assert workspace.assessment.unread == ("colour-echo",)
+    assert len(workspace.assessment.readings) > 15
     assert "ZeroDivisionError" in capsys.readouterr().err
     watched.notice.hide()
-    session.undo()
+    workspace.undo()
     QApplication.processEvents()
     assert watched.notice.sentence == ""
 
@@ -97,8 +97,8 @@ def test_a_caution_that_fails_says_that_nothing_is_known(watched: MainWindow, mo
     monkeypatch.setattr(
         cautions, "REGISTER", tuple((name, broken if name == "flame" else c) for name, c in cautions.REGISTER)
     )
-    watched.session.commit(MovePlacement(look="first-try", placement="dark-urn", spot=Spot(ledge="l1", x=210, z=150)))
-    (told,) = [caution for caution in watched.session.cautions if caution.id == "flame"]
+    watched.workspace.commit(MovePlacement(look="first-try", placement="dark-urn", spot=Spot(ledge="l1", x=210, z=150)))
+    (told,) = [caution for caution in watched.workspace.cautions if caution.id == "flame"]
     assert told.level == "unknown"
     assert "look for yourself" in told.sentence
 
@@ -113,7 +113,7 @@ def test_a_thing_that_cannot_be_drawn_is_a_block_and_a_part_that_fails_does_not_
     monkeypatch.setitem(items.SILHOUETTES, "globe", broken)
     plan = plan_of((thing("globe", "object", silhouette="globe"),), (put("globe"),))
     (tmp_path / "globe.json").write_bytes(plan_to_json(plan))
-    assert watched.session.open(tmp_path / "globe.json")
+    assert watched.workspace.open(tmp_path / "globe.json")
     qtbot.waitUntil(lambda: "plain block" in watched.notice.sentence)
     view = arrange_page(watched).view
     monkeypatch.setattr(LookView, "_paint_scale_bar", broken)
@@ -187,7 +187,7 @@ def test_what_is_taller_than_its_top_is_drawn_whole(window: MainWindow, tmp_path
     mirror = thing("mirror", "mirror", width=600.0, height=1_200.0, depth=30.0)
     plan = plan_of((mirror,), (put("mirror", z=285.0, pose="leaning"),), console)
     (tmp_path / "tall.json").write_bytes(plan_to_json(plan))
-    assert window.session.open(tmp_path / "tall.json")
+    assert window.workspace.open(tmp_path / "tall.json")
     view = arrange_page(window).view
     top = view.mapFromScene(QPointF(420, -1_700)).y()
     assert top > 0
@@ -209,22 +209,22 @@ def test_a_new_plan_begins_with_what_it_is(fresh: MainWindow, qtbot: QtBot) -> N
     assert fresh.path.buttons["Measure"].isChecked()
     assert page.pages.currentWidget() is page.gallery
     qtbot.mouseClick(page.gallery.cards["mantel"], LEFT)
-    assert [piece.kind for piece in fresh.session.plan.pieces] == ["mantel"]
-    assert fresh.session.history.labels == ("Begin with Mantel",)
+    assert [piece.kind for piece in fresh.workspace.plan.pieces] == ["mantel"]
+    assert fresh.workspace.history.labels == ("Begin with Mantel",)
     page.show_gallery()
     qtbot.mouseClick(page.gallery.cards["console"], LEFT)
-    assert [piece.kind for piece in fresh.session.plan.pieces] == ["mantel", "console"]
+    assert [piece.kind for piece in fresh.workspace.plan.pieces] == ["mantel", "console"]
 
 
 def test_a_piece_that_was_worked_on_is_not_taken_away(fresh: MainWindow, qtbot: QtBot) -> None:
     fresh.begin_new()
     page = measure(fresh)
-    piece: Piece = fresh.session.piece
+    piece: Piece = fresh.workspace.piece
     from jolly_ledge.edits.pieces import ChangePiece
 
-    fresh.session.commit(ChangePiece(piece=piece.id, changes=(("purpose", "books"),), label="Tell the purpose"))
+    fresh.workspace.commit(ChangePiece(piece=piece.id, changes=(("purpose", "books"),), label="Tell the purpose"))
     qtbot.mouseClick(page.gallery.cards["mantel"], LEFT)
-    assert len(fresh.session.plan.pieces) == 2
+    assert len(fresh.workspace.plan.pieces) == 2
 
 
 def test_an_empty_stash_says_so_and_leads_to_gather(fresh: MainWindow, qtbot: QtBot) -> None:
@@ -241,7 +241,7 @@ def test_an_empty_stash_says_so_and_leads_to_gather(fresh: MainWindow, qtbot: Qt
 
 
 def test_a_caution_is_answered_until_something_changes(window: MainWindow, qtbot: QtBot) -> None:
-    session, panel = window.session, arrange_page(window).readings
+    workspace, panel = window.workspace, arrange_page(window).readings
     card = panel.caution_cards[0]
     assert card.caution is not None
     assert card.caution.level == "stop"
@@ -254,22 +254,22 @@ def test_a_caution_is_answered_until_something_changes(window: MainWindow, qtbot
     qtbot.mouseClick(card.answer_button, LEFT)
     card.measure_field.setCurrentText("left unlit")
     type_into(qtbot, card.name_field, "Tilda")
-    (answer,) = session.look.answers
+    (answer,) = workspace.look.answers
     assert (answer.caution, answer.measure, answer.by) == (asked.id, "left unlit", "Tilda")
     assert answer.date
-    (answered,) = [caution for caution in session.cautions if caution.answer]
+    (answered,) = [caution for caution in workspace.cautions if caution.answer]
     assert answered.sentence == asked.sentence
-    assert session.cautions[-1] == answered
+    assert workspace.cautions[-1] == answered
     told = next(card for card in panel.caution_cards if card.caution == answered)
     assert "Stop, unless left unlit (Tilda" in told._title.text()
     assert panel._safe_heading.text().endswith("1 answered")
     # Whatever it speaks of is moved: the answer holds no longer, and comes again when that is undone.
-    placement = session.look.placement(asked.placements[0])
+    placement = workspace.look.placement(asked.placements[0])
     spot = Spot(ledge=placement.ledge, x=(placement.x or 0.0) + 1.0, z=placement.z or 0.0, on=placement.on)
-    session.commit(MovePlacement(look=session.look_id, placement=placement.id, spot=spot))
-    assert not [caution for caution in session.cautions if caution.answer]
-    session.undo()
+    workspace.commit(MovePlacement(look=workspace.look_id, placement=placement.id, spot=spot))
+    assert not [caution for caution in workspace.cautions if caution.answer]
+    workspace.undo()
     told = next(card for card in panel.caution_cards if card.caution is not None and card.caution.answer)
     qtbot.mouseClick(told.answer_button, LEFT)
-    assert session.look.answers == ()
-    assert session.history.undo_label == "Take back the answer to “Open flame”"
+    assert workspace.look.answers == ()
+    assert workspace.history.undo_label == "Take back the answer to “Open flame”"

@@ -54,15 +54,15 @@ def test_a_length_is_measured_with_its_expected_error(window: MainWindow, qtbot:
     ((_, _, said),) = bench.view.lines
     assert "±" in said
     qtbot.mouseClick(bench.straight_strip.width_button, LEFT)
-    assert window.session.piece.width == round(bench.measured or 0)
-    window.session.undo()
-    assert window.session.piece.width == 1400
+    assert window.workspace.piece.width == round(bench.measured or 0)
+    window.workspace.undo()
+    assert window.workspace.piece.width == 1400
 
 
 def test_shelf_edges_become_ledges(window: MainWindow, qtbot: QtBot) -> None:
     bench = straight_bench(window, qtbot)
     qtbot.mouseClick(bench.straight_strip.clear_button, LEFT)
-    assert not window.session.piece.ledges
+    assert not window.workspace.piece.ledges
     qtbot.mouseClick(bench.straight_strip.tools.chips["shelf"], LEFT)
     for floor in (110, 552, 954):
         if floor == 110:
@@ -70,33 +70,33 @@ def test_shelf_edges_become_ledges(window: MainWindow, qtbot: QtBot) -> None:
             click(qtbot, bench.view, 690, floor)
         else:
             click(qtbot, bench.view, 200, floor, shift=True)
-    ledges = window.session.piece.ledges
+    ledges = window.workspace.piece.ledges
     assert [ledge.floor for ledge in ledges] == pytest.approx([110, 552, 954], abs=6)
     assert [ledge.width for ledge in ledges] == pytest.approx([650] * 3, abs=10)
     assert ledges[0].clearance == pytest.approx(420, abs=12)
     click(qtbot, bench.view, 300, 1300)
     click(qtbot, bench.view, 310, 1300)
     assert "two ends of a shelf" in window.notice.sentence
-    assert len(window.session.piece.ledges) == 3
+    assert len(window.workspace.piece.ledges) == 3
 
 
 def test_colour_and_light_are_taken_from_the_picture(window: MainWindow, qtbot: QtBot) -> None:
     bench = straight_bench(window, qtbot)
     qtbot.mouseClick(bench.straight_strip.tools.chips["colour"], LEFT)
     click(qtbot, bench.view, 365, 1500)
-    taken = window.session.piece.ledge("l4").backdrop
+    taken = window.workspace.piece.ledge("l4").backdrop
     assert taken is not None
     assert taken != "#3f4f5a"
     assert difference(taken, "#3f4f5a") < 16
     qtbot.mouseClick(bench.straight_strip.light_button, LEFT)
-    assert {ledge.light for ledge in window.session.piece.ledges} <= {"bright", "medium", "low"}
+    assert {ledge.light for ledge in window.workspace.piece.ledges} <= {"bright", "medium", "low"}
     assert "Another hour" in bench.hint.text()
-    assert window.session.history.undo_label == "Read the light from the photograph"
+    assert window.workspace.history.undo_label == "Read the light from the photograph"
 
 
 def test_a_sheet_of_paper_gives_the_scale_of_the_whole(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
-    session = window.session
-    pixels, _ = practice_photo(arrange(session.plan, session.plan.look("before")), 5)
+    workspace = window.workspace
+    pixels, _ = practice_photo(arrange(workspace.plan, workspace.plan.look("before")), 5)
     (tmp_path / "case.jpg").write_bytes(jpeg_bytes(pixels, 92))
     camera = practice_camera(1400, 2270)
     bench = bench_of(window, qtbot)
@@ -114,9 +114,9 @@ def test_a_sheet_of_paper_gives_the_scale_of_the_whole(window: MainWindow, qtbot
     # The sheet is the origin until the outline is told.
     click(qtbot, bench.view, -420, -1248.5)
     click(qtbot, bench.view, 1400 - 420, 2270 - 1248.5)
-    assert session.piece.width == pytest.approx(1400, rel=0.02)
-    assert session.piece.height == pytest.approx(2270, rel=0.02)
-    photo = session.piece.photo
+    assert workspace.piece.width == pytest.approx(1400, rel=0.02)
+    assert workspace.piece.height == pytest.approx(2270, rel=0.02)
+    photo = workspace.piece.photo
     assert photo is not None
     assert (photo.width, photo.height) == (210, 297)
 
@@ -175,7 +175,7 @@ def test_pictures_that_are_none_are_refused_and_nothing_is_lost(
         qtbot.mouseClick(bench.load_button, LEFT)
         assert said in window.notice.sentence
     assert bench.view.is_straight
-    assert window.session.history.undo_label is None
+    assert window.workspace.history.undo_label is None
 
 
 def test_the_photograph_is_laid_under_the_drawing_saved_and_found_again(
@@ -185,22 +185,22 @@ def test_the_photograph_is_laid_under_the_drawing_saved_and_found_again(
     qtbot.mouseClick(bench.straight_strip.keep_button, LEFT)
     page = measure(window)
     assert page.pages.currentIndex() == 0
-    photo = window.session.piece.photo
+    photo = window.workspace.piece.photo
     assert photo is not None
     with_photo = page.view.grab().toImage()
     qtbot.mouseClick(page.under_chip, LEFT)
     assert page.view.grab().toImage() != with_photo
     path = tmp_path / "vesper.ledge"
-    assert window.session.save(path)
+    assert window.workspace.save(path)
     plan, file = open_plan(path)
     assert plan.piece("alcove").photo == photo
     assert set(file.photos) == {photo.name}
-    assert window.session.open(path)
+    assert window.workspace.open(path)
     assert bench_of(window, qtbot).view.is_straight
 
 
 def test_a_json_plan_tells_that_it_keeps_no_photographs(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
-    assert window.session.save(tmp_path / "plan.json")
+    assert window.workspace.save(tmp_path / "plan.json")
     assert "holds no photographs" in window.notice.sentence
 
 
@@ -208,6 +208,6 @@ def test_the_outer_size_may_be_told_beside_the_corners(window: MainWindow, qtbot
     bench = bench_of(window, qtbot)
     qtbot.mouseClick(bench.practice_button, LEFT)
     type_into(qtbot, bench.corner_strip.known_width, "141 cm")
-    assert window.session.piece.width == 1410
+    assert window.workspace.piece.width == 1410
     qtbot.mouseClick(bench.back, LEFT)
     assert measure(window).pages.currentIndex() == 0

@@ -62,23 +62,23 @@ def test_photographs_become_things_with_colours_outline_and_picture(
     page.list.setCurrentRow(0)
     (drawn,) = page.drawing.items
     assert drawn.outline
-    count = len(window.session.plan.stash)
+    count = len(window.workspace.plan.stash)
     qtbot.mouseClick(page.add_button, LEFT)
-    vase, urn = window.session.plan.stash[count:]
+    vase, urn = window.workspace.plan.stash[count:]
     assert (vase.height, vase.room, urn.height, urn.room) == (300, "study", 400, "hall")
     assert vase.width == pytest.approx(160, rel=0.1)
     assert urn.width == pytest.approx(vase.width * 4 / 3, rel=0.03)
     assert vase.guessed == ("depth",)
     assert min(len(vase.outline), len(urn.outline)) > 20
-    assert {vase.photo, urn.photo} <= set(window.session.photos)
-    assert max(read_photo(window.session.photos[vase.photo]).shape) <= THING_SIDE
+    assert {vase.photo, urn.photo} <= set(window.workspace.document.photos)
+    assert max(read_photo(window.workspace.document.photos[vase.photo]).shape) <= THING_SIDE
     path = tmp_path / "with.ledge"
-    assert window.session.save(path)
+    assert window.workspace.save(path)
     plan, file = open_plan(path)
     assert plan.item(vase.id) == vase
     assert {vase.photo, urn.photo} < set(file.photos)
-    window.session.undo()
-    window.session.save(path)
+    window.workspace.undo()
+    window.workspace.save(path)
     assert vase.photo not in open_plan(path)[1].photos
 
 
@@ -116,22 +116,22 @@ def test_the_outline_is_left_aside_on_demand(window: MainWindow, qtbot: QtBot, t
 
 def test_a_photograph_is_given_to_the_thing_in_hand(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
     gather(window)
-    window.session.choose_item("terracotta-vase")
-    before = window.session.plan.item("terracotta-vase")
+    window.workspace.choose_item("terracotta-vase")
+    before = window.workspace.plan.item("terracotta-vase")
     page = pictures(window)
     page.take(photographed(tmp_path, "vase.jpg"))
     read_all(page, qtbot)
     qtbot.mouseClick(page.give_button, LEFT)
-    after = window.session.plan.item("terracotta-vase")
+    after = window.workspace.plan.item("terracotta-vase")
     assert (after.width, after.height, after.name) == (before.width, before.height, before.name)
-    assert after.photo in window.session.photos
+    assert after.photo in window.workspace.document.photos
     assert after.outline
     assert after.colours != before.colours
     assert page.drafts == []
     shown = gather(window)
     shown.pages.show_line_up()
     with_photo = shown.panel.drawing.grab().toImage()
-    window.session.photos.clear()
+    window.workspace.document.photos.clear()
     shown.panel.drawing._photo = ("", shown.panel.drawing._photo[1])
     assert shown.panel.drawing.grab().toImage() != with_photo
 
@@ -180,7 +180,7 @@ def test_what_is_no_picture_is_told_and_the_others_go_on(window: MainWindow, qtb
     assert page.list.currentRow() == 0
     qtbot.mouseClick(page.leave_button, LEFT)
     qtbot.mouseClick(page.add_button, LEFT)
-    assert window.session.history.undo_label == "Add vase"
+    assert window.workspace.history.undo_label == "Add vase"
 
 
 def test_dropped_photographs_are_read(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:

@@ -50,15 +50,15 @@ def test_what_is_fetched_is_ticked_and_stays_ticked(page: PlaceStep, window: Mai
 
 
 def test_things_are_ticked_off_one_by_one_in_working_order(page: PlaceStep, window: MainWindow, qtbot: QtBot) -> None:
-    session = window.session
+    workspace = window.workspace
     show(page, "tick-off", qtbot)
-    order = [step.placement for step in working_order(session.arrangement)]
+    order = [step.placement for step in working_order(workspace.arrangement)]
     tick = page.tick_off
     assert tick.count.text() == "0 of 35 stand"
     assert tick.name.text().startswith("1. ")
     qtbot.mouseClick(tick.done_button, LEFT)
     qtbot.keyClick(page.tick_off, Qt.Key.Key_Return)
-    assert set(session.look.placed) == set(order[:2])
+    assert set(workspace.look.placed) == set(order[:2])
     first = tick.following
     assert first is not None
     assert first.placement == order[2]
@@ -66,19 +66,19 @@ def test_things_are_ticked_off_one_by_one_in_working_order(page: PlaceStep, wind
     assert tick.following is not None
     assert tick.following.placement == order[3]
     qtbot.mouseClick(tick.back_button, LEFT)
-    assert set(session.look.placed) == set(order[:1])
-    session.undo()
-    assert set(session.look.placed) == set(order[:2])
+    assert set(workspace.look.placed) == set(order[:1])
+    workspace.undo()
+    assert set(workspace.look.placed) == set(order[:2])
     for _ in range(40):
         if tick.following is not None:
             tick.tick()
     assert tick.following is None
     assert tick.name.text() == "All of it stands."
-    assert len(session.look.placed) == 35
+    assert len(workspace.look.placed) == 35
     type_into(qtbot, tick.hours_field, "3.25")
     qtbot.mouseClick(tick.finish_button, LEFT)
-    assert session.look.status == "placed"
-    assert session.look.log[-1].hours == 3.25
+    assert workspace.look.status == "placed"
+    assert workspace.look.log[-1].hours == 3.25
 
 
 def test_the_drawing_shows_only_what_stands_and_the_next(page: PlaceStep, window: MainWindow, qtbot: QtBot) -> None:
@@ -90,43 +90,43 @@ def test_the_drawing_shows_only_what_stands_and_the_next(page: PlaceStep, window
         page.tick_off.tick()
     QApplication.processEvents()
     full = view.grab().toImage()
-    assert view._next not in window.session.look.placed
+    assert view._next not in window.workspace.look.placed
     assert bare != full
 
 
 def test_what_was_found_elsewhere_moves_the_plan_and_the_readings(
     page: PlaceStep, window: MainWindow, qtbot: QtBot
 ) -> None:
-    session = window.session
+    workspace = window.workspace
     show(page, "tick-off", qtbot)
     step = page.tick_off.following
     assert step is not None
-    before = session.look.placement(step.placement)
-    with qtbot.waitSignal(session.told, check_params_cb=lambda said: "stands where you found it" in said):
+    before = workspace.look.placement(step.placement)
+    with qtbot.waitSignal(workspace.signals.told, check_params_cb=lambda said: "stands where you found it" in said):
         type_into(qtbot, page.tick_off.found_field, "40 mm further left, 2 cm back")
-    now = session.look.placement(step.placement)
+    now = workspace.look.placement(step.placement)
     assert (now.x, now.z) == ((before.x or 0) - 40, (before.z or 0) + 20)
-    assert session.look.log[-1].text == f"{step.name} found 40 mm further left, 2 cm back"
-    assert page.tick_off.reads.text() == f"As it stands the look reads {round(session.assessment.score * 100)}."
+    assert workspace.look.log[-1].text == f"{step.name} found 40 mm further left, 2 cm back"
+    assert page.tick_off.reads.text() == f"As it stands the look reads {round(workspace.assessment.score * 100)}."
     for wrong in ("somewhere", "4 cm", "left", "4 cm up"):
-        with qtbot.waitSignal(session.refused):
+        with qtbot.waitSignal(workspace.signals.refused):
             type_into(qtbot, page.tick_off.found_field, wrong)
-    assert session.look.placement(step.placement) == now
-    session.undo()
-    assert session.look.placement(step.placement) == before
+    assert workspace.look.placement(step.placement) == now
+    workspace.undo()
+    assert workspace.look.placement(step.placement) == before
 
 
 def test_a_thing_that_was_taken_out_is_not_counted(page: PlaceStep, window: MainWindow, qtbot: QtBot) -> None:
-    session = window.session
+    workspace = window.workspace
     show(page, "tick-off", qtbot)
     page.tick_off.tick()
-    session.commit(ReturnToStash(look=session.look_id, placements=session.look.placed))
+    workspace.commit(ReturnToStash(look=workspace.look_id, placements=workspace.look.placed))
     assert page.tick_off.count.text() == "0 of 34 stand"
     assert not page.tick_off.back_button.isEnabled()
 
 
 def test_prices_are_typed_into_the_list_and_the_sums_follow(page: PlaceStep, window: MainWindow, qtbot: QtBot) -> None:
-    session = window.session
+    workspace = window.workspace
     show(page, "buy", qtbot)
     buy = page.buy
     names = [line.item.id for line in buy.told.lines]
@@ -141,7 +141,7 @@ def test_prices_are_typed_into_the_list_and_the_sums_follow(page: PlaceStep, win
     typed(HOW_MANY, "3")
     typed(DISCOUNT, "2 for 1")
     typed(ORIGINAL, "45")
-    item = session.plan.item("dahlias")
+    item = workspace.plan.item("dahlias")
     assert (item.price, item.count, item.discount) == (Decimal("19.99"), 3, Discount(take=2, pay=1))
     assert item.original_price == 45
     assert "Together 51.98 €" in buy.sums.text()
@@ -150,10 +150,10 @@ def test_prices_are_typed_into_the_list_and_the_sums_follow(page: PlaceStep, win
         (EACH, "about 30", "no price"), (HOW_MANY, "some", "no count"), (DISCOUNT, "cheap", "no discount"),
         (DISCOUNT, "150 %", "no discount"),
     ):  # fmt: skip
-        with qtbot.waitSignal(session.refused, check_params_cb=lambda told, said=said: said in told):
+        with qtbot.waitSignal(workspace.signals.refused, check_params_cb=lambda told, said=said: said in told):
             typed(column, text)
-    assert session.plan.item("dahlias") == item
-    session.commit(ChangeItem(item="dahlias", changes=(("price", Decimal(500)),)))
+    assert workspace.plan.item("dahlias") == item
+    workspace.commit(ChangeItem(item="dahlias", changes=(("price", Decimal(500)),)))
     assert "over the budget" in buy.left.text()
     qtbot.mouseClick(buy.only_look, LEFT)
     assert buy.table.rowCount() == 0
@@ -162,7 +162,7 @@ def test_prices_are_typed_into_the_list_and_the_sums_follow(page: PlaceStep, win
 def test_lists_labels_and_the_page_for_the_client_go_on_paper(
     page: PlaceStep, window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialogs, tmp_path: Path
 ) -> None:
-    session = window.session
+    workspace = window.workspace
     page.use_paper(LETTER)
     for name, action, words in (
         ("sheet.pdf", page.save_pdf, "brass orrery"), ("client.pdf", page.save_client_page, "Remarks"),
@@ -183,7 +183,7 @@ def test_lists_labels_and_the_page_for_the_client_go_on_paper(
     dialogs.to_save = tmp_path / "look.svg"
     page.save_drawing()
     wide = float((tmp_path / "look.svg").read_text().split('width="')[1].split("mm")[0])
-    assert wide == pytest.approx((session.piece.width + 55) / 20, abs=6)
+    assert wide == pytest.approx((workspace.piece.width + 55) / 20, abs=6)
     page.show_labels()
     form = page.labels
     assert form.counts.text() == "Twelve labels for cords, one label for boxes."
@@ -192,16 +192,16 @@ def test_lists_labels_and_the_page_for_the_client_go_on_paper(
     assert "pewter hall lamp" in PdfReader(tmp_path / "cords.pdf").pages[0].extract_text().replace("\n", " ")
     form.rows_field.setValue(60)
     assert "too small to be read" in form.label_size.text()
-    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "too small" in said):
+    with qtbot.waitSignal(workspace.signals.refused, check_params_cb=lambda said: "too small" in said):
         qtbot.mouseClick(form.boxes_button, LEFT)
 
 
 def test_one_version_alone_makes_no_page_for_the_client(
     page: PlaceStep, window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialogs, tmp_path: Path
 ) -> None:
-    window.session.choose_look("hall-welcome")
+    window.workspace.choose_look("hall-welcome")
     dialogs.to_save = tmp_path / "c.pdf"
-    with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "2 to 5 versions" in said):
+    with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "2 to 5 versions" in said):
         page.save_client_page()
     assert not (tmp_path / "c.pdf").exists()
 
@@ -215,14 +215,14 @@ def test_the_sheet_is_printed(
     printer.setOutputFileName(str(tmp_path / "printed.pdf"))
     printer.setPageSize(QPageSize(QPageSize.PageSizeId.A4))
     dialogs.printer = printer
-    with qtbot.waitSignal(window.session.told, check_params_cb=lambda said: "on its way" in said):
+    with qtbot.waitSignal(window.workspace.signals.told, check_params_cb=lambda said: "on its way" in said):
         page.print_sheet()
     reader = PdfReader(tmp_path / "printed.pdf")
     dialogs.to_save = tmp_path / "saved.pdf"
     page.save_pdf()
     assert len(reader.pages) == len(PdfReader(tmp_path / "saved.pdf").pages)
     printer.setOutputFileName(str(tmp_path / "nowhere" / "printed.pdf"))
-    with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "does not answer" in said):
+    with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "does not answer" in said):
         page.print_sheet()
 
 
@@ -234,8 +234,8 @@ def test_a_printer_that_is_not_there_is_said(qapp: QApplication) -> None:
 
 
 def test_an_empty_look_has_nothing_to_fetch_or_tick(page: PlaceStep, window: MainWindow, qtbot: QtBot) -> None:
-    session = window.session
-    session.start(replace(session.plan, looks=(replace(session.plan.look("first-try"), placements=()),)), None)
+    workspace = window.workspace
+    workspace.start(replace(workspace.plan, looks=(replace(workspace.plan.look("first-try"), placements=()),)), None)
     for mode in ("fetch", "tick-off", "buy", "order"):
         show(page, mode, qtbot)
     assert page.tick_off.name.text() == "Arrange the look first."

@@ -27,7 +27,7 @@ def arranging(window: MainWindow) -> ArrangeStep:
 
 @pytest.fixture
 def page(window: MainWindow) -> Iterator[ProposalsPage]:
-    window.session.choose_look("hall-welcome")
+    window.workspace.choose_look("hall-welcome")
     step = arranging(window)
     step.show_proposals()
     assert step.proposals is not None
@@ -36,10 +36,10 @@ def page(window: MainWindow) -> Iterator[ProposalsPage]:
 
 
 def test_proposals_come_and_one_is_taken_over(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
-    session = window.session
-    lamp = session.look.placements[0]
-    session.commit(ChangePlacement(
-        look=session.look_id, placements=(lamp.id,), changes=(("locked", True),), label="Lock it",
+    workspace = window.workspace
+    lamp = workspace.look.placements[0]
+    workspace.commit(ChangePlacement(
+        look=workspace.look_id, placements=(lamp.id,), changes=(("locked", True),), label="Lock it",
     ))  # fmt: skip
     page.begin(steps=15)
     qtbot.waitUntil(lambda: page.found[0] is not None, timeout=PATIENCE_MS)
@@ -48,18 +48,18 @@ def test_proposals_come_and_one_is_taken_over(window: MainWindow, page: Proposal
     assert all(one is not None and one.is_valid for one in page.found)
     assert all(card.reads.text().startswith("reads ") for card in page.cards)
     assert all(card.story.text().count("\n") == 2 for card in page.cards)
-    before = len(session.plan.looks)
+    before = len(workspace.plan.looks)
     best = page.found[0]
     assert best is not None
     assert any(placement.item == lamp.item for placement in best.look.placements)
     qtbot.mouseClick(page.cards[0].take_button, LEFT)
-    assert len(session.plan.looks) == before + 1
-    assert session.look.placements == best.look.placements
-    assert session.look.note.startswith(best.count_said)
+    assert len(workspace.plan.looks) == before + 1
+    assert workspace.look.placements == best.look.placements
+    assert workspace.look.note.startswith(best.count_said)
     step = arranging(window)
     assert step.views.currentWidget() is step.view
-    session.undo()
-    assert len(session.plan.looks) == before
+    workspace.undo()
+    assert len(workspace.plan.looks) == before
 
 
 def test_a_changed_stash_is_told_before_anything_is_taken(
@@ -67,11 +67,11 @@ def test_a_changed_stash_is_told_before_anything_is_taken(
 ) -> None:
     page.begin(steps=5)
     qtbot.waitUntil(lambda: not page._timer.isActive() and page.found[0] is not None, timeout=PATIENCE_MS)
-    window.session.commit(ToggleTrait(items=("dark-urn",), trait="fragile", on=True))
-    before = window.session.plan
-    with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "propose anew" in said):
+    window.workspace.commit(ToggleTrait(items=("dark-urn",), trait="fragile", on=True))
+    before = window.workspace.plan
+    with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "propose anew" in said):
         qtbot.mouseClick(page.cards[0].take_button, LEFT)
-    assert window.session.plan is before
+    assert window.workspace.plan is before
 
 
 def test_the_search_is_stopped_and_left(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
@@ -89,7 +89,7 @@ def test_nothing_to_propose_is_said(qtbot: QtBot, log: RecoveryLog, dialogs: Ans
     window = open_window(qtbot, plan_of(), log, dialogs)
     step = arranging(window)
     with qtbot.waitSignal(
-        window.session.refused, timeout=PATIENCE_MS, check_params_cb=lambda said: "gather things" in said
+        window.workspace.signals.refused, timeout=PATIENCE_MS, check_params_cb=lambda said: "gather things" in said
     ):
         qtbot.mouseClick(step.propose_button, LEFT)
     assert step.proposals is not None
@@ -142,36 +142,36 @@ def test_all_that_stands_stays_when_a_look_is_finished(window: MainWindow, page:
     found_all(page, qtbot)
     for one in page.found:
         assert one is not None
-        assert set(window.session.look.placements) <= set(one.look.placements)
+        assert set(window.workspace.look.placements) <= set(one.look.placements)
 
 
 def test_only_the_ledge_in_hand_is_arranged(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
-    session = window.session
-    session.choose_ledge("below")
+    workspace = window.workspace
+    workspace.choose_ledge("below")
     page.settings.keep_list.setCurrentText("all but this ledge")
     page.begin(steps=5)
     found_all(page, qtbot)
-    elsewhere = [placement for placement in session.look.placements if placement.ledge != "below"]
+    elsewhere = [placement for placement in workspace.look.placements if placement.ledge != "below"]
     for one in page.found:
         assert one is not None
         assert [placement for placement in one.look.placements if placement.ledge != "below"] == elsewhere
 
 
 def test_ledges_are_marked_by_a_click_and_blended(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
-    session = window.session
+    workspace = window.workspace
     page.begin(steps=10)
     found_all(page, qtbot)
     assert not page.blend_button.isEnabled()
-    ledges = {ledge.id: ledge for ledge in session.piece.ledges}
+    ledges = {ledge.id: ledge for ledge in workspace.piece.ledges}
     for card, ledge in ((page.cards[0], "top"), (page.cards[1], "below"), (page.cards[2], "below")):
         qtbot.mouseClick(card.drawing, LEFT, pos=card.drawing.area_of(ledges[ledge]).center().toPoint())
     # A ledge comes from one proposal only: the last that was asked.
     assert [sorted(card.drawing.marks) for card in page.cards] == [["top"], [], ["below"]]
     first, _, third = (one.look for one in page.found if one is not None)
-    before = len(session.plan.looks)
+    before = len(workspace.plan.looks)
     qtbot.mouseClick(page.blend_button, LEFT)
-    assert len(session.plan.looks) == before + 1
-    made = session.look
+    assert len(workspace.plan.looks) == before + 1
+    made = workspace.look
     assert made.name == "Blend"
     assert made.note == "Blended from Proposal 1, Proposal 3."
     items = [placement.item for placement in made.placements]
@@ -180,33 +180,33 @@ def test_ledges_are_marked_by_a_click_and_blended(window: MainWindow, page: Prop
     assert {p.item for p in made.placements if p.ledge == "top"} == tops
     below = {p.item for p in third.placements if p.ledge == "below"} - tops
     assert {p.item for p in made.placements if p.ledge == "below"} == below
-    session.undo()
-    assert len(session.plan.looks) == before
+    workspace.undo()
+    assert len(workspace.plan.looks) == before
 
 
 def test_all_are_taken_over_in_one_step_and_laid_side_by_side(
     window: MainWindow, page: ProposalsPage, qtbot: QtBot
 ) -> None:
-    session = window.session
+    workspace = window.workspace
     page.begin(steps=5)
     found_all(page, qtbot)
-    before = len(session.plan.looks)
-    with qtbot.waitSignal(session.compare_asked):
+    before = len(workspace.plan.looks)
+    with qtbot.waitSignal(workspace.signals.compare_asked):
         qtbot.mouseClick(page.all_button, LEFT)
-    added = session.plan.looks[before:]
+    added = workspace.plan.looks[before:]
     assert [look.proposal for look in added] == [1, 2, 3]
     compared = window.findChild(SideBySide)
     assert compared is not None
     assert compared.chosen == [look.id for look in added]
-    session.undo()
-    assert len(session.plan.looks) == before
+    workspace.undo()
+    assert len(workspace.plan.looks) == before
 
 
 def test_a_season_is_chosen_from_the_list_and_its_things_come(
     window: MainWindow, page: ProposalsPage, qtbot: QtBot
 ) -> None:
-    window.session.choose_look("first-try")
-    seasons, plan = page.settings.season_list, window.session.plan
+    window.workspace.choose_look("first-try")
+    seasons, plan = page.settings.season_list, window.workspace.plan
     while page.settings.season != "autumn":
         qtbot.keyClick(seasons, Qt.Key.Key_Down)
 

@@ -45,7 +45,7 @@ def test_a_key_lays_the_versions_side_by_side(window: MainWindow, qtbot: QtBot) 
     page = page_of(window, "Keep", KeepStep)
     assert page.compared is not None
     assert page.pages.currentWidget() is page.compared
-    plan = window.session.plan
+    plan = window.workspace.plan
     labels = [column.name_label.text() for column in page.compared.columns]
     assert labels == [look.label for look in plan.looks_of("alcove")]
     for column in page.compared.columns:
@@ -81,12 +81,12 @@ def test_two_to_five_versions(qtbot: QtBot, log: RecoveryLog, dialogs: Answering
         qtbot.mouseClick(page.look_chips[identifier], LEFT)
     assert page.chosen == ["v3", "v4", "v5", "v6", "v7"]
     assert len(page.columns) == MOST
-    with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "take one out" in said):
+    with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "take one out" in said):
         qtbot.mouseClick(page.look_chips["v2"], LEFT)
     assert not page.look_chips["v2"].isChecked()
     for identifier in ("v3", "v4", "v5"):
         qtbot.mouseClick(page.look_chips[identifier], LEFT)
-    with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "fewest" in said):
+    with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "fewest" in said):
         qtbot.mouseClick(page.look_chips["v6"], LEFT)
     assert page.chosen == ["v6", "v7"]
     assert page.columns[1].told.text() == "The urn stands 6 cm farther right."
@@ -95,44 +95,44 @@ def test_two_to_five_versions(qtbot: QtBot, log: RecoveryLog, dialogs: Answering
 def test_one_look_alone_cannot_be_compared(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs) -> None:
     window = open_window(qtbot, versions(1), log, dialogs)
     page = page_of(window, "Keep", KeepStep)
-    with qtbot.waitSignal(window.session.refused, check_params_cb=lambda said: "duplicate one" in said):
+    with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "duplicate one" in said):
         qtbot.mouseClick(page.modes.chips["compare"], LEFT)
     assert page.pages.currentIndex() == 0
 
 
 def test_votes_and_remarks_are_kept_and_taken_back(window: MainWindow, qtbot: QtBot) -> None:
-    page, session = compared(window), window.session
+    page, workspace = compared(window), window.workspace
     opinions = page.columns[1].opinions
-    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "whose vote" in said):
+    with qtbot.waitSignal(workspace.signals.refused, check_params_cb=lambda said: "whose vote" in said):
         qtbot.mouseClick(opinions.for_button, LEFT)
     qtbot.keyClicks(page.who_field, "Tilda")
     qtbot.keyClicks(opinions.remark_field, "more rest on top")
     qtbot.mouseClick(opinions.against_button, LEFT)
-    (vote,) = session.plan.look(page.columns[1].look_id).votes
+    (vote,) = workspace.plan.look(page.columns[1].look_id).votes
     assert (vote.who, vote.likes, vote.remark) == ("Tilda", False, "more rest on top")
     assert opinions.tally.text() == "0 for, 1 against"
     assert opinions.remark_field.text() == ""
     assert opinions.vote_rows["Tilda"].text() == "Tilda is against it: more rest on top"
     qtbot.mouseClick(opinions.vote_rows["Tilda"], LEFT)
-    assert session.plan.look(page.columns[1].look_id).votes == ()
-    session.undo()
+    assert workspace.plan.look(page.columns[1].look_id).votes == ()
+    workspace.undo()
     assert opinions.tally.text() == "0 for, 1 against"
 
 
 def test_a_version_is_taken_in_hand(window: MainWindow, qtbot: QtBot) -> None:
     page = compared(window)
     qtbot.mouseClick(page.columns[0].take_button, LEFT)
-    assert window.session.look_id == page.columns[0].look_id
+    assert window.workspace.look_id == page.columns[0].look_id
     assert window.pages.currentWidget() is window.step("Arrange")
 
 
 def test_the_comparison_follows_another_piece(window: MainWindow, qtbot: QtBot) -> None:
     page = compared(window)
     keep = page_of(window, "Keep", KeepStep)
-    window.session.choose_look("hall-welcome")
+    window.workspace.choose_look("hall-welcome")
     assert keep.pages.currentIndex() == 0
     assert keep.time_line.looks.row_of("hall-welcome") == 1
-    window.session.choose_look("first-try")
+    window.workspace.choose_look("first-try")
     keep.show_side_by_side()
     assert len(page.columns) == 2
 

@@ -32,7 +32,7 @@ def keep(window: MainWindow) -> KeepStep:
 
 
 def item_in_hand(window: MainWindow) -> Item:
-    item = window.session.item
+    item = window.workspace.item
     assert item is not None
     return item
 
@@ -47,7 +47,7 @@ def test_every_step_is_reached_by_key_and_tells_its_state(window: MainWindow, qt
     states = {name: button.state for name, button in window.path.buttons.items()}
     assert states["Brief"] == "layered · weave"
     assert states["Measure"] == "ten ledges"
-    assert states["Gather"] == f"{len(window.session.plan.stash)} things"
+    assert states["Gather"] == f"{len(window.workspace.plan.stash)} things"
     assert states["Keep"] == "two looks"
 
 
@@ -59,10 +59,10 @@ def test_the_manner_is_chosen_by_chips(window: MainWindow, qtbot: QtBot) -> None
     qtbot.mouseClick(page.schools.rows["fullness"].chips["airy"], LEFT)
     qtbot.mouseClick(page.schools.rows["figure"].chips["mirrored"], LEFT)
     qtbot.mouseClick(page.schools.rows["odd"].chips["strict"], LEFT)
-    manner = window.session.look.manner
+    manner = window.workspace.look.manner
     assert (manner.fullness, manner.figure, manner.odd) == ("airy", "mirrored", "strict")
     assert window.path.buttons["Brief"].state == "airy · mirrored"
-    window.session.undo()
+    window.workspace.undo()
     assert page.schools.rows["odd"].chips["loose"].isChecked()
 
 
@@ -75,7 +75,7 @@ def test_the_palette_holds_four_families_of_the_stash(window: MainWindow, qtbot:
     assert "up to 4 families" in window.notice.sentence
     qtbot.mouseClick(page.palette_chips[chosen[0]], LEFT)
     qtbot.mouseClick(page.palette_chips[other], LEFT)
-    names = {hue_family(colour) for colour in window.session.look.manner.palette}
+    names = {hue_family(colour) for colour in window.workspace.look.manner.palette}
     assert hue_family(other) in names
     assert hue_family(chosen[0]) not in names
 
@@ -84,10 +84,10 @@ def test_the_plan_is_named(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
     page.plan_name.setText("Open evening")
     qtbot.keyClick(page.plan_name, Qt.Key.Key_Return)
-    assert window.session.plan.name == "Open evening"
+    assert window.workspace.plan.name == "Open evening"
     assert "Open evening" in window.path.plan_button.text()
-    window.session.undo()
-    assert window.session.plan.name == "Vesper Row"
+    window.workspace.undo()
+    assert window.workspace.plan.name == "Vesper Row"
 
 
 def test_purpose_and_household_are_written(window: MainWindow, qtbot: QtBot) -> None:
@@ -98,24 +98,24 @@ def test_purpose_and_household_are_written(window: MainWindow, qtbot: QtBot) -> 
     qtbot.mouseClick(page.toddler, LEFT, pos=QPoint(8, page.toddler.height() // 2))
     page.pets.setText("cat, dog")
     qtbot.keyClick(page.pets, Qt.Key.Key_Return)
-    assert window.session.piece.purpose == "For the guests"
-    assert window.session.plan.household.toddler
-    assert window.session.plan.household.pets == ("cat", "dog")
-    assert window.session.history.labels.count("Write the purpose") == 1
+    assert window.workspace.piece.purpose == "For the guests"
+    assert window.workspace.plan.household.toddler
+    assert window.workspace.plan.household.pets == ("cat", "dog")
+    assert window.workspace.history.labels.count("Write the purpose") == 1
 
 
 def test_what_a_piece_is_used_for_tells_how_much_room_it_wants(window: MainWindow, qtbot: QtBot) -> None:
-    page, session = brief(window), window.session
-    session.choose_look("low-tea")
-    assert {use for use, button in page.use_chips.items() if button.isChecked()} == set(session.piece.use)
-    assert session.assessment.reading("working-room") is not None
-    for use in session.piece.use:
+    page, workspace = brief(window), window.workspace
+    workspace.choose_look("low-tea")
+    assert {use for use, button in page.use_chips.items() if button.isChecked()} == set(workspace.piece.use)
+    assert workspace.assessment.reading("working-room") is not None
+    for use in workspace.piece.use:
         qtbot.mouseClick(page.use_chips[use], LEFT)
     assert not any(button.isChecked() for button in page.use_chips.values())
-    assert session.assessment.reading("working-room") is None
+    assert workspace.assessment.reading("working-room") is None
     qtbot.mouseClick(page.use_chips["games"], LEFT)
-    assert window.session.piece.use == ("games",)
-    assert session.history.undo_label == "Use it for games"
+    assert window.workspace.piece.use == ("games",)
+    assert workspace.history.undo_label == "Use it for games"
 
 
 def test_what_a_child_reaches_is_told(window: MainWindow, qtbot: QtBot) -> None:
@@ -123,12 +123,12 @@ def test_what_a_child_reaches_is_told(window: MainWindow, qtbot: QtBot) -> None:
     assert page.reached.isHidden()
     qtbot.mouseClick(page.toddler, LEFT, pos=QPoint(8, page.toddler.height() // 2))
     assert "At three years a child grasps up to 95 cm" in page.reached.text()
-    few = len([c for c in window.session.cautions if c.id == "toddler"])
+    few = len([c for c in window.workspace.cautions if c.id == "toddler"])
     page.age_field.setText("5")
     qtbot.keyClick(page.age_field, Qt.Key.Key_Return)
-    assert window.session.plan.household.child_age == 5
+    assert window.workspace.plan.household.child_age == 5
     assert "At five years a child grasps up to 115 cm" in page.reached.text()
-    assert len([c for c in window.session.cautions if c.id == "toddler"]) >= few
+    assert len([c for c in window.workspace.cautions if c.id == "toddler"]) >= few
     page.age_field.setText("soon")
     qtbot.keyClick(page.age_field, Qt.Key.Key_Return)
     assert "no age of a child" in window.notice.sentence
@@ -137,14 +137,14 @@ def test_what_a_child_reaches_is_told(window: MainWindow, qtbot: QtBot) -> None:
 
 def test_who_lives_there_is_written_in_one_step(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
-    before = window.session.plan.household
+    before = window.workspace.plan.household
     page.household_notes.setFocus()
     page.household_notes.selectAll()
     qtbot.keyClicks(page.household_notes, "Two cats and a telescope")
-    assert window.session.plan.household.notes == "Two cats and a telescope"
+    assert window.workspace.plan.household.notes == "Two cats and a telescope"
     page.purpose.setFocus()
-    window.session.undo()
-    assert window.session.plan.household == before
+    window.workspace.undo()
+    assert window.workspace.plan.household == before
     assert page.household_notes.toPlainText() == before.notes
 
 
@@ -159,11 +159,11 @@ def test_a_clearance_is_typed_on_the_drawing_and_the_tape_disputes_it(window: Ma
     assert view.field.isVisible()
     view.field.setText("14 in")
     qtbot.keyClick(view.field, Qt.Key.Key_Return)
-    assert window.session.piece.ledge("l3").clearance == pytest.approx(355.6)
-    assert window.session.piece.ledge("l4").floor == pytest.approx(1306 + 25.6)
+    assert window.workspace.piece.ledge("l3").clearance == pytest.approx(355.6)
+    assert window.workspace.piece.ledge("l4").floor == pytest.approx(1306 + 25.6)
     assert page.tape.isHidden() is bool([card for card in page.fault_cards if not card.isHidden()])
-    window.session.undo()
-    assert window.session.piece.ledge("l3").clearance == 330
+    window.workspace.undo()
+    assert window.workspace.piece.ledge("l3").clearance == 330
 
 
 def test_outer_height_that_does_not_add_up_is_told(window: MainWindow, qtbot: QtBot) -> None:
@@ -172,7 +172,7 @@ def test_outer_height_that_does_not_add_up_is_told(window: MainWindow, qtbot: Qt
     page.view.edit_dimension(dimension)
     page.view.field.setText("250 cm")
     qtbot.keyClick(page.view.field, Qt.Key.Key_Return)
-    assert window.session.piece.height == 2500
+    assert window.workspace.piece.height == 2500
     assert any("280 mm are missing" in card.sentence for card in page.fault_cards if not card.isHidden())
     assert window.path.buttons["Measure"].state == "two doubts"
 
@@ -184,23 +184,23 @@ def test_what_is_no_length_stays_in_the_field(window: MainWindow, qtbot: QtBot) 
     qtbot.keyClick(page.view.field, Qt.Key.Key_Return)
     assert "is not a length" in window.notice.sentence
     assert page.view.field.isVisible()
-    assert window.session.history.undo_label is None
+    assert window.workspace.history.undo_label is None
 
 
 def test_a_board_is_dragged(window: MainWindow, qtbot: QtBot) -> None:
     view = measure(window).view
-    ledge = window.session.piece.ledge("l3")
+    ledge = window.workspace.piece.ledge("l3")
     start = view.transform().map(QPointF(ledge.left + 60, -ledge.floor)).toPoint() + QPoint(0, 4)
     qtbot.mousePress(view, LEFT, pos=start)
     for step in range(1, 6):
         qtbot.mouseMove(view, start - QPoint(0, 4 * step))
     assert view.piece.ledge("l3").floor > ledge.floor
-    assert window.session.piece.ledge("l3") is ledge
+    assert window.workspace.piece.ledge("l3") is ledge
     qtbot.mouseRelease(view, LEFT, pos=start - QPoint(0, 20))
-    moved = window.session.piece.ledge("l3")
+    moved = window.workspace.piece.ledge("l3")
     assert moved.floor > ledge.floor
     assert moved.floor % 5 == 0
-    assert window.session.history.undo_label == "Move left bay, shelf 3"
+    assert window.workspace.history.undo_label == "Move left bay, shelf 3"
 
 
 def test_figures_are_reached_by_keys(window: MainWindow, qtbot: QtBot) -> None:
@@ -211,26 +211,26 @@ def test_figures_are_reached_by_keys(window: MainWindow, qtbot: QtBot) -> None:
     assert view.field.isVisible()
     view.field.setText("230")
     qtbot.keyClick(view.field, Qt.Key.Key_Return)
-    assert window.session.piece.height == 2300
+    assert window.workspace.piece.height == 2300
 
 
 def test_bays_shelves_light_and_rating_are_set_beside_the_drawing(window: MainWindow, qtbot: QtBot) -> None:
     page = measure(window)
-    window.session.choose_ledge("r2")
+    window.workspace.choose_ledge("r2")
     page.ledge_form.shelves_field.setValue(3)
-    assert len([ledge for ledge in window.session.piece.ledges if ledge.left > 600]) == 3
+    assert len([ledge for ledge in window.workspace.piece.ledges if ledge.left > 600]) == 3
     page.piece_form.bays_field.setValue(3)
-    assert len({ledge.left for ledge in window.session.piece.ledges}) == 3
+    assert len({ledge.left for ledge in window.workspace.piece.ledges}) == 3
     page.board_form.load_field.setText("15")
     qtbot.keyClick(page.board_form.load_field, Qt.Key.Key_Return)
-    assert window.session.ledge is not None
-    assert window.session.ledge.load_limit == 15
+    assert window.workspace.ledge is not None
+    assert window.workspace.ledge.load_limit == 15
     page.board_form.load_field.setText("much")
     qtbot.keyClick(page.board_form.load_field, Qt.Key.Key_Return)
     assert "no mass" in window.notice.sentence
     for _ in range(3):
-        window.session.undo()
-    assert len(window.session.piece.ledges) == 10
+        window.workspace.undo()
+    assert len(window.workspace.piece.ledges) == 10
 
 
 # Gather
@@ -253,12 +253,12 @@ def test_things_stand_on_one_floor_line_at_one_scale(window: MainWindow) -> None
         assert len({cell.floor for cell in row.cells}) == 1
         assert row.floor - max(cell.item.height for cell in row.cells) * 0.5 >= row.top
     shown = [cell.item.id for row in page.line_up.rows for cell in row.cells]
-    assert sorted(shown) == sorted(item.id for item in window.session.plan.stash)
+    assert sorted(shown) == sorted(item.id for item in window.workspace.plan.stash)
 
 
 def test_a_thing_is_added_described_duplicated_and_removed(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    before = len(window.session.plan.stash)
+    before = len(window.workspace.plan.stash)
     page.bring_menu.actions()[-1].trigger()
     assert item_in_hand(window).name == "new thing"
     panel = page.panel
@@ -281,10 +281,10 @@ def test_a_thing_is_added_described_duplicated_and_removed(window: MainWindow, q
     qtbot.mouseClick(panel.duplicate_button, LEFT)
     assert item_in_hand(window).id == "new-thing-2"
     qtbot.mouseClick(panel.remove_button, LEFT)
-    assert len(window.session.plan.stash) == before + 1
-    while window.session.history.undo_label:
-        window.session.undo()
-    assert len(window.session.plan.stash) == before
+    assert len(window.workspace.plan.stash) == before + 1
+    while window.workspace.history.undo_label:
+        window.workspace.undo()
+    assert len(window.workspace.plan.stash) == before
 
 
 def test_a_thing_is_chosen_by_click_and_by_keys(window: MainWindow, qtbot: QtBot) -> None:
@@ -303,7 +303,7 @@ def test_a_thing_is_chosen_by_click_and_by_keys(window: MainWindow, qtbot: QtBot
 
 def test_only_what_fits_is_shown_on_demand(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    window.session.choose_ledge("l3")
+    window.workspace.choose_ledge("l3")
     qtbot.mouseClick(page.fits_chip, LEFT)
     assert "dark-urn" not in {item.id for item in page.shown_items()}
 
@@ -313,7 +313,7 @@ def test_what_is_no_mass_is_refused(window: MainWindow, qtbot: QtBot) -> None:
     page.panel.mass_field.setText("heavy")
     qtbot.keyClick(page.panel.mass_field, Qt.Key.Key_Return)
     assert "no mass" in window.notice.sentence
-    assert window.session.history.undo_label is None
+    assert window.workspace.history.undo_label is None
 
 
 # Place
@@ -325,7 +325,7 @@ def test_the_table_follows_the_look_and_shows_a_row_on_the_drawing(window: MainW
     page.order.table.selectRow(3)
     name = page.order.table.item(3, 1)
     assert name is not None
-    assert window.session.chosen_placed[0].item.label in name.text()
+    assert window.workspace.chosen_placed[0].item.label in name.text()
 
 
 def test_an_empty_look_is_sent_back_to_arrange(window: MainWindow, qtbot: QtBot) -> None:
@@ -361,14 +361,14 @@ def test_the_sheet_is_saved_as_pdf_csv_and_drawing(
 def test_an_empty_look_is_begun(window: MainWindow, qtbot: QtBot) -> None:
     page = keep(window)
     qtbot.mouseClick(page.begin_button, LEFT)
-    assert window.session.look.placements == ()
-    assert window.session.look.label == "Look 3"
-    assert window.session.look.manner == window.session.plan.look("first-try").manner
+    assert window.workspace.look.placements == ()
+    assert window.workspace.look.label == "Look 3"
+    assert window.workspace.look.manner == window.workspace.plan.look("first-try").manner
 
 
 def test_lengths_change_their_unit_everywhere(window: MainWindow) -> None:
     page = place(window)
-    window.session.set_unit("in")
+    window.workspace.set_unit("in")
     cell = page.order.table.item(0, 4)
     assert cell is not None
     assert re.match(r"^[\d /]+ from ", cell.text())
@@ -376,11 +376,11 @@ def test_lengths_change_their_unit_everywhere(window: MainWindow) -> None:
 
 def test_animals_are_chosen_by_kind_and_strangers_are_asked_about(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
-    session = window.session
+    workspace = window.workspace
     assert page.animal_chips["cat"].isChecked()
     qtbot.mouseClick(page.animal_chips["cat"], LEFT)
     qtbot.mouseClick(page.animal_chips["dog"], LEFT)
-    assert session.plan.household.pets == ("dog",)
+    assert workspace.plan.household.pets == ("dog",)
     page.pets.setText("dog, Bruno, two kittens")
     qtbot.keyClick(page.pets, Qt.Key.Key_Return)
     assert page.animal_chips["cat"].isChecked()

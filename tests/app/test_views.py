@@ -8,8 +8,8 @@ from pytestqt.qtbot import QtBot
 
 from builders import case_of, plan_of, put, thing
 from conftest import AnsweringDialogs, open_window
+from jolly_ledge.app.bridge import WindowSignals
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.views.line_up.line_up import LEAST_CELL, SCALE, LineUp
 from jolly_ledge.app.views.line_up.stash_strip import StashStrip, two_lines
@@ -23,13 +23,14 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.stash_order import lines_of
 from jolly_ledge.render.fonts import font
+from jolly_ledge.workspace.workspace import Workspace
 
 LEFT = Qt.MouseButton.LeftButton
 
 
 @pytest.fixture
-def session(qapp: QApplication, demo: Plan, log: RecoveryLog) -> Session:
-    return Session(demo, log)
+def workspace(qapp: QApplication, demo: Plan, log: RecoveryLog) -> Workspace:
+    return Workspace(demo, log, signals=WindowSignals())
 
 
 def shown(qtbot: QtBot, view: LookView | LineUp | StashStrip | DepthView | Thumbnail, width: int, height: int) -> None:
@@ -39,10 +40,10 @@ def shown(qtbot: QtBot, view: LookView | LineUp | StashStrip | DepthView | Thumb
     qtbot.waitExposed(view)
 
 
-def test_the_line_up_keeps_one_scale_and_breaks_into_boards(session: Session, qtbot: QtBot) -> None:
-    view = LineUp(session)
+def test_the_line_up_keeps_one_scale_and_breaks_into_boards(workspace: Workspace, qtbot: QtBot) -> None:
+    view = LineUp(workspace)
     shown(qtbot, view, 600, 400)
-    view.show_shelves(lines_of(session.plan.stash, "kind"))
+    view.show_shelves(lines_of(workspace.plan.stash, "kind"))
     wide = len(view.rows)
     for row in view.rows:
         assert sum(cell.width for cell in row.cells) <= 600
@@ -55,34 +56,34 @@ def test_the_line_up_keeps_one_scale_and_breaks_into_boards(session: Session, qt
     assert view.minimumHeight() > view.rows[-1].floor
 
 
-def test_a_thing_of_the_line_up_is_found_where_it_is_shown(session: Session, qtbot: QtBot) -> None:
-    view = LineUp(session)
+def test_a_thing_of_the_line_up_is_found_where_it_is_shown(workspace: Workspace, qtbot: QtBot) -> None:
+    view = LineUp(workspace)
     shown(qtbot, view, 700, 500)
-    view.show_shelves(lines_of(session.plan.stash, "height"))
-    for item in session.plan.stash[:12]:
+    view.show_shelves(lines_of(workspace.plan.stash, "height"))
+    for item in workspace.plan.stash[:12]:
         middle = view.cell_of(item.id).center()
         assert view.item_at(middle.x(), middle.y()) == item
     assert view.item_at(-5, 40) is None
     assert view.cell_of("nothing").isEmpty()
 
 
-def test_a_double_click_in_the_line_up_asks_for_the_thing(session: Session, qtbot: QtBot) -> None:
-    view = LineUp(session)
+def test_a_double_click_in_the_line_up_asks_for_the_thing(workspace: Workspace, qtbot: QtBot) -> None:
+    view = LineUp(workspace)
     shown(qtbot, view, 700, 500)
-    view.show_shelves(lines_of(session.plan.stash, "height"))
+    view.show_shelves(lines_of(workspace.plan.stash, "height"))
     with qtbot.waitSignal(view.asked_for) as asked:
         qtbot.mouseDClick(view, LEFT, pos=view.cell_of("dark-urn").center().toPoint())
     assert asked.args == ["dark-urn"]
-    session.choose_item("dark-urn")
+    workspace.choose_item("dark-urn")
     with qtbot.waitSignal(view.asked_for):
         qtbot.keyClick(view, Qt.Key.Key_Return)
 
 
 def test_clearances_are_drawn_across_the_line_up(log: RecoveryLog, qtbot: QtBot) -> None:
     tall = (thing("post", "box", silhouette="box", height=420.0, width=100.0, depth=100.0),)
-    without = Session(plan_of(tall, piece=case_of(kind="other", ledges=())), log)
+    without = Workspace(plan_of(tall, piece=case_of(kind="other", ledges=())), log, signals=WindowSignals())
     pictures: list[QImage] = []
-    for one in (Session(plan_of(tall), log), without):
+    for one in (Workspace(plan_of(tall), log, signals=WindowSignals()), without):
         view = LineUp(one)
         shown(qtbot, view, 500, 330)
         view.show_shelves(lines_of(tall, "height"))
@@ -90,28 +91,28 @@ def test_clearances_are_drawn_across_the_line_up(log: RecoveryLog, qtbot: QtBot)
     assert pictures[0] != pictures[1]
 
 
-def test_the_strip_scrolls_and_tells_what_is_pressed(session: Session, qtbot: QtBot) -> None:
+def test_the_strip_scrolls_and_tells_what_is_pressed(workspace: Workspace, qtbot: QtBot) -> None:
     placed: list[Item] = []
-    strip = StashStrip(session, placed.append)
+    strip = StashStrip(workspace, placed.append)
     shown(qtbot, strip, 500, 122)
-    strip.show_items(session.plan.stash)
-    last = session.plan.stash[-1]
+    strip.show_items(workspace.plan.stash)
+    last = workspace.plan.stash[-1]
     assert strip.cell_of(last.id).left() > 500
     strip.show_item(last.id)
     cell = strip.cell_of(last.id)
     assert 0 <= cell.left() < cell.right() <= 500
     qtbot.mouseClick(strip, LEFT, pos=cell.center().toPoint())
-    assert session.item_id == last.id
+    assert workspace.item_id == last.id
     qtbot.mouseDClick(strip, LEFT, pos=cell.center().toPoint())
     assert placed == [last]
     qtbot.keyClick(strip, Qt.Key.Key_Return)
     assert placed == [last, last]
 
 
-def test_an_empty_strip_says_why(session: Session, qtbot: QtBot) -> None:
-    strip = StashStrip(session, lambda _: None)
+def test_an_empty_strip_says_why(workspace: Workspace, qtbot: QtBot) -> None:
+    strip = StashStrip(workspace, lambda _: None)
     shown(qtbot, strip, 500, 122)
-    strip.show_items(session.plan.stash[:1])
+    strip.show_items(workspace.plan.stash[:1])
     full = strip.grab().toImage()
     strip.show_items(())
     assert strip.grab().toImage() != full
@@ -134,48 +135,48 @@ def test_names_are_broken_into_two_lines_that_fit(qapp: QApplication, text: str,
     assert all(metrics.horizontalAdvance(line) <= width + 1 for line in broken)
 
 
-def test_the_view_from_above_puts_back_on_esc(session: Session, qtbot: QtBot) -> None:
-    view = DepthView(session)
+def test_the_view_from_above_puts_back_on_esc(workspace: Workspace, qtbot: QtBot) -> None:
+    view = DepthView(workspace)
     shown(qtbot, view, 220, 160)
-    session.choose("copper-bowl")
-    start = view.position_of(session.arrangement.by_id["copper-bowl"])
-    before = session.plan
+    workspace.choose("copper-bowl")
+    start = view.position_of(workspace.arrangement.by_id["copper-bowl"])
+    before = workspace.plan
     qtbot.mousePress(view, LEFT, pos=start)
     qtbot.mouseMove(view, start + QPoint(12, 0))
-    assert session.arrangement.by_id["copper-bowl"].placement != before.look("first-try").placement("copper-bowl")
+    assert workspace.arrangement.by_id["copper-bowl"].placement != before.look("first-try").placement("copper-bowl")
     qtbot.keyClick(view, Qt.Key.Key_Escape)
     qtbot.mouseRelease(view, LEFT)
-    assert session.plan is before
+    assert workspace.plan is before
 
 
-def test_a_thumbnail_follows_its_look(session: Session, qtbot: QtBot) -> None:
+def test_a_thumbnail_follows_its_look(workspace: Workspace, qtbot: QtBot) -> None:
     pressed: list[int] = []
-    thumbnail = Thumbnail(session, "before", lambda: pressed.append(1))
+    thumbnail = Thumbnail(workspace, "before", lambda: pressed.append(1))
     shown(qtbot, thumbnail, 200, 300)
     before = thumbnail.grab().toImage()
     qtbot.mouseClick(thumbnail, LEFT)
     assert pressed == [1]
-    in_hand = Thumbnail(session)
+    in_hand = Thumbnail(workspace)
     shown(qtbot, in_hand, 200, 300)
     assert in_hand.grab().toImage() != before
 
 
-def test_the_whole_piece_is_in_sight_at_every_size(session: Session, qtbot: QtBot) -> None:
-    view = LookView(session)
+def test_the_whole_piece_is_in_sight_at_every_size(workspace: Workspace, qtbot: QtBot) -> None:
+    view = LookView(workspace)
     shown(qtbot, view, 500, 600)
     for width, height in ((500, 600), (300, 700), (900, 320)):
         view.resize(width, height)
         QApplication.processEvents()
-        piece = session.piece
+        piece = workspace.piece
         for x, y in ((0, 0), (piece.width, 0), (0, -piece.height), (piece.width, -piece.height)):
             point = view.mapFromScene(QPointF(x, y))
             assert view.viewport().rect().contains(point), (width, height, x, y)
 
 
 @pytest.mark.parametrize("name", [name for name in OVERLAYS if name != "doors"])
-def test_every_overlay_shows_something_and_goes(session: Session, qtbot: QtBot, name: str) -> None:
-    assert session.assessment
-    view = LookView(session)
+def test_every_overlay_shows_something_and_goes(workspace: Workspace, qtbot: QtBot, name: str) -> None:
+    assert workspace.assessment
+    view = LookView(workspace)
     shown(qtbot, view, 500, 600)
     for other in OVERLAYS:
         view.show_overlay(other, False)
@@ -186,28 +187,28 @@ def test_every_overlay_shows_something_and_goes(session: Session, qtbot: QtBot, 
     assert view.grab().toImage() == plain
 
 
-def test_a_locked_thing_bears_a_mark(session: Session, qtbot: QtBot) -> None:
+def test_a_locked_thing_bears_a_mark(workspace: Workspace, qtbot: QtBot) -> None:
     from jolly_ledge.edits.placements import ChangePlacement
 
-    view = LookView(session)
+    view = LookView(workspace)
     shown(qtbot, view, 500, 600)
     plain = view.grab().toImage()
     edit = ChangePlacement(
-        look=session.look_id, placements=("orrery",), changes=(("locked", True),), label="Lock orrery"
+        look=workspace.look_id, placements=("orrery",), changes=(("locked", True),), label="Lock orrery"
     )
-    session.commit(edit)
+    workspace.commit(edit)
     assert view.grab().toImage() != plain
 
 
-def test_things_that_did_not_move_keep_their_items(session: Session, qtbot: QtBot) -> None:
+def test_things_that_did_not_move_keep_their_items(workspace: Workspace, qtbot: QtBot) -> None:
     from jolly_ledge.edits.placements import MovePlacement
     from jolly_ledge.geometry.landing import Spot
 
-    view = LookView(session)
+    view = LookView(workspace)
     shown(qtbot, view, 500, 600)
     before = dict(view.items_by_id)
     spot = Spot(ledge="l3", x=300, z=150)
-    session.commit(MovePlacement(look=session.look_id, placement="copper-bowl", spot=spot))
+    workspace.commit(MovePlacement(look=workspace.look_id, placement="copper-bowl", spot=spot))
     assert all(view.items_by_id[name] is item for name, item in before.items())
     assert view.items_by_id["copper-bowl"].pos().x() == 40 + 300
     assert view.items_by_id["copper-bowl"].placement_id == "copper-bowl"

@@ -21,7 +21,7 @@ PATIENCE_MS = 60_000
 
 @pytest.fixture
 def page(window: MainWindow, qtbot: QtBot) -> Iterator[WantedPage]:
-    window.session.choose_look("hall-welcome")
+    window.workspace.choose_look("hall-welcome")
     step = page_of(window, "Arrange", ArrangeStep)
     qtbot.mouseClick(step.wanted_button, LEFT)
     assert step.wanted is not None
@@ -33,29 +33,29 @@ def page(window: MainWindow, qtbot: QtBot) -> Iterator[WantedPage]:
 def test_wants_come_as_cards_and_are_written_on_the_list(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
     assert page.wants
     assert len(page.cards) == len(page.wants)
-    before = len(window.session.plan.stash)
+    before = len(window.workspace.plan.stash)
     qtbot.mouseClick(page.cards[0].note_button, LEFT)
-    item = window.session.plan.stash[-1]
-    assert len(window.session.plan.stash) == before + 1
+    item = window.workspace.plan.stash[-1]
+    assert len(window.workspace.plan.stash) == before + 1
     assert item.status == "wanted"
     assert item.note == page.wants[0].sentence
     assert not page.cards[0].note_button.isEnabled()
-    window.session.undo()
-    assert len(window.session.plan.stash) == before
+    window.workspace.undo()
+    assert len(window.workspace.plan.stash) == before
 
 
 def test_a_found_thing_is_matched_and_tried_in_a_version(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
-    session = window.session
-    before = session.plan
+    workspace = window.workspace
+    before = workspace.plan
     qtbot.keyClicks(page.found_field, "woven basket 14 x 12 x 12")
     qtbot.keyClick(page.found_field, Qt.Key.Key_Return)
     assert "basket fits on" in page.found_said.text()
     qtbot.mouseClick(page.buy_button, LEFT)
-    assert len(session.plan.looks) == len(before.looks) + 1
-    assert session.plan.stash[-1].status == "to-buy"
-    assert session.plan.stash[-1].id in {placement.item for placement in session.look.placements}
-    session.undo()
-    assert session.plan is before
+    assert len(workspace.plan.looks) == len(before.looks) + 1
+    assert workspace.plan.stash[-1].status == "to-buy"
+    assert workspace.plan.stash[-1].id in {placement.item for placement in workspace.look.placements}
+    workspace.undo()
+    assert workspace.plan is before
 
 
 def test_what_is_no_thing_is_said_beside_the_field(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
@@ -83,23 +83,23 @@ def test_esc_leaves_and_h_comes_back(window: MainWindow, page: WantedPage, qtbot
 
 
 def test_the_budget_is_told_and_refused(window: MainWindow, qtbot: QtBot) -> None:
-    brief, session = page_of(window, "Brief", BriefStep), window.session
+    brief, workspace = page_of(window, "Brief", BriefStep), window.workspace
     brief.budget.clear()
     qtbot.keyClicks(brief.budget, "120,50")
     brief.budget.editingFinished.emit()
-    assert session.plan.budget == 120.5
+    assert workspace.plan.budget == 120.5
     brief.budget.setText("about 30")
-    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "is no budget" in said):
+    with qtbot.waitSignal(workspace.signals.refused, check_params_cb=lambda said: "is no budget" in said):
         brief.budget.editingFinished.emit()
     brief.budget.setText("-4")
-    with qtbot.waitSignal(session.refused, check_params_cb=lambda said: "is no budget" in said):
+    with qtbot.waitSignal(workspace.signals.refused, check_params_cb=lambda said: "is no budget" in said):
         brief.budget.editingFinished.emit()
-    session.undo()
-    assert session.plan.budget == 120
+    workspace.undo()
+    assert workspace.plan.budget == 120
 
 
 def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow, qtbot: QtBot) -> None:
-    place, session = page_of(window, "Place", PlaceStep), window.session
+    place, workspace = page_of(window, "Place", PlaceStep), window.workspace
     assert place.order.tables.currentWidget() is place.order.table
     index = place.order.before_list.findText("Before")
     place.order.before_list.setCurrentIndex(index)
@@ -112,18 +112,18 @@ def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow
     assert rows[0].startswith("Take ")
     move = next(row for row, text in enumerate(rows) if text.startswith("Move the terracotta vase"))
     place.order.carries.selectRow(move)
-    assert [placed.item.id for placed in session.chosen_placed] == ["terracotta-vase"]
+    assert [placed.item.id for placed in workspace.chosen_placed] == ["terracotta-vase"]
     place.order.before_list.setCurrentIndex(0)
     place.order.before_list.activated.emit(0)
     assert place.order.tables.currentWidget() is place.order.table
 
 
 def test_stems_are_told_for_the_vessel_in_hand(window: MainWindow, qtbot: QtBot) -> None:
-    gather, session = page_of(window, "Gather", GatherStep), window.session
+    gather, workspace = page_of(window, "Gather", GatherStep), window.workspace
     form = gather.panel.stems_form
-    session.choose_item("orrery")
+    workspace.choose_item("orrery")
     assert form.isHidden()
-    session.choose_item("bud-bottle")
+    workspace.choose_item("bud-bottle")
     assert not form.isHidden()
     assert form.bunch_list.currentText() == NO_BUNCH
     index = form.bunch_list.findData("twigs")
@@ -131,8 +131,8 @@ def test_stems_are_told_for_the_vessel_in_hand(window: MainWindow, qtbot: QtBot)
     form.bunch_list.activated.emit(index)
     assert "crowd" in form.said.text()
     # The bunch that stands in it in the look in hand is there from the first.
-    inside = next(p for p in session.look.placements if p.item in ("twigs", "seed-heads") and p.inside)
-    host = next(p.item for p in session.look.placements if p.id == inside.inside)
-    session.choose_item(host)
+    inside = next(p for p in workspace.look.placements if p.item in ("twigs", "seed-heads") and p.inside)
+    host = next(p.item for p in workspace.look.placements if p.id == inside.inside)
+    workspace.choose_item(host)
     assert form.bunch_list.currentData() == inside.item
     assert form.said.text().startswith("On ")

@@ -31,7 +31,7 @@ def test_a_bubble_is_good_by_its_score() -> None:
 
 def test_a_length_is_typed_in_any_unit_and_esc_brings_the_old_one_back(window: MainWindow, qtbot: QtBot) -> None:
     lengths: list[float] = []
-    field = LengthField(window.session, lengths.append, "height")
+    field = LengthField(window.workspace, lengths.append, "height")
     qtbot.addWidget(field)
     field.show()
     field.show_length(315)

@@ -30,61 +30,61 @@ def listed(chip: WishChip) -> list[str]:
 
 
 def test_a_wish_is_marked_on_the_drawing_and_let_go(window: MainWindow, qtbot: QtBot) -> None:
-    page, session = page_of(window, "Arrange", ArrangeStep), window.session
-    session.choose("orrery")
-    session.choose_ledge("l2")
+    page, workspace = page_of(window, "Arrange", ArrangeStep), window.workspace
+    workspace.choose("orrery")
+    workspace.choose_ledge("l2")
     bare = page.view.grab().toImage()
     choose(page.chosen.wish_chip, "Only on left bay, shelf 2")
-    assert session.piece.wishes == (Wish(kind="only-on", items=("orrery",), ledges=("l2",)),)
+    assert workspace.piece.wishes == (Wish(kind="only-on", items=("orrery",), ledges=("l2",)),)
     marked: QImage = page.view.grab().toImage()
     assert marked != bare
-    session.choose("orrery")
-    session.choose_ledge("l3")
+    workspace.choose("orrery")
+    workspace.choose_ledge("l3")
     choose(page.chosen.wish_chip, "Never on left bay, shelf 3")
-    findings = [finding.sentence for finding in session.assessment.findings if finding.reading == "must-haves"]
+    findings = [finding.sentence for finding in workspace.assessment.findings if finding.reading == "must-haves"]
     assert not any("orrery is never" in sentence for sentence in findings)
-    assert len(session.piece.wishes) == 2
+    assert len(workspace.piece.wishes) == 2
     choose(page.chosen.wish_chip, "Let go: brass orrery only on")
-    assert [wish.kind for wish in session.piece.wishes] == ["never-on"]
-    session.undo()
-    session.undo()
-    session.undo()
-    assert session.piece.wishes == ()
+    assert [wish.kind for wish in workspace.piece.wishes] == ["never-on"]
+    workspace.undo()
+    workspace.undo()
+    workspace.undo()
+    assert workspace.piece.wishes == ()
 
 
 def test_several_marked_things_are_wished_apart_or_together(window: MainWindow, qtbot: QtBot) -> None:
-    page, session = page_of(window, "Arrange", ArrangeStep), window.session
-    ids = [placement.id for placement in session.look.placements if placement.item in ("dark-urn", "terracotta-vase")]
-    session.choose(ids[0])
+    page, workspace = page_of(window, "Arrange", ArrangeStep), window.workspace
+    ids = [placement.id for placement in workspace.look.placements if placement.item in ("dark-urn", "terracotta-vase")]
+    workspace.choose(ids[0])
     assert not any("Apart" in text for text in listed(page.chosen.wish_chip))
-    session.choose(*ids)
+    workspace.choose(*ids)
     choose(page.chosen.wish_chip, "Apart, never neighbours")
-    assert {wish.kind for wish in session.piece.wishes} == {"apart"}
+    assert {wish.kind for wish in workspace.piece.wishes} == {"apart"}
     # The opposite of the same things takes its place.
     choose(page.chosen.wish_chip, "Together, on one tray")
-    assert [wish.kind for wish in session.piece.wishes] == ["together"]
-    assert any("wished together" in finding.sentence for finding in session.assessment.findings)
+    assert [wish.kind for wish in workspace.piece.wishes] == ["together"]
+    assert any("wished together" in finding.sentence for finding in workspace.assessment.findings)
 
 
 def test_x_opens_the_list_and_nothing_marked_is_said(
     window: MainWindow, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    page, session = page_of(window, "Arrange", ArrangeStep), window.session
+    page, workspace = page_of(window, "Arrange", ArrangeStep), window.workspace
     opened: list[bool] = []
     monkeypatch.setattr(page.chosen.wish_chip.button, "showMenu", lambda: opened.append(True))
     qtbot.keyClick(page.view, "x")
     assert opened == [True]
-    session.choose()
+    workspace.choose()
     assert listed(page.chosen.wish_chip) == ["Mark a thing first, several with shift and click"]
 
 
 def test_things_of_the_line_up_are_wished_for_the_piece_in_hand(window: MainWindow, qtbot: QtBot) -> None:
-    page, session = page_of(window, "Gather", GatherStep), window.session
-    session.choose_item("dark-urn")
+    page, workspace = page_of(window, "Gather", GatherStep), window.workspace
+    workspace.choose_item("dark-urn")
     choose(page.panel.wish_chip, "In the middle of its ledge")
-    assert session.piece.wishes == (Wish(kind="centred", items=("dark-urn",)),)
+    assert workspace.piece.wishes == (Wish(kind="centred", items=("dark-urn",)),)
     before = page.line_up.grab().toImage()
-    session.undo()
+    workspace.undo()
     assert page.line_up.grab().toImage() != before
 
 

@@ -20,8 +20,6 @@ from icalendar import Calendar
 from msgspec.structs import replace
 
 from builders import arranged, case_of, plan_of, put, thing
-from jolly_ledge.app.new_plan import new_plan
-from jolly_ledge.app.session import Session
 from jolly_ledge.edits.looks import RenamePlan
 from jolly_ledge.files.backups import MOST, Backup, Backups, thinned
 from jolly_ledge.files.calendar_file import due_to_calendar
@@ -35,6 +33,8 @@ from jolly_ledge.model.money import Discount
 from jolly_ledge.model.piece import Fixture, Ledge
 from jolly_ledge.planning.due import Due
 from jolly_ledge.planning.shopping import shopping_list
+from jolly_ledge.workspace.new_plan import new_plan
+from jolly_ledge.workspace.workspace import Workspace
 
 NOW = datetime(2026, 11, 25, 12, 0, tzinfo=UTC)
 
@@ -63,44 +63,47 @@ def test_old_versions_lie_further_apart_than_young_ones() -> None:
 
 
 def test_what_a_save_replaces_is_kept_and_taken_back(tmp_path: Path, qapp: object) -> None:
-    session = Session(new_plan(), RecoveryLog(tmp_path / "recovery"))
-    session.backups, session.recent = Backups(tmp_path / "versions"), RecentFiles(tmp_path / "recent.json")
+    workspace = Workspace(new_plan(), RecoveryLog(tmp_path / "recovery"))
+    workspace.document.backups, workspace.document.recent = (
+        Backups(tmp_path / "versions"),
+        RecentFiles(tmp_path / "recent.json"),
+    )
     path = tmp_path / "mill.ledge"
     for name in ("First", "Second", "Third"):
-        session.commit(RenamePlan(name=name))
-        assert session.save(path)
-    versions = session.earlier_versions()
+        workspace.commit(RenamePlan(name=name))
+        assert workspace.save(path)
+    versions = workspace.document.earlier_versions()
     assert [open_plan(version.path)[0].name for version in versions] == ["Second", "First"]
-    assert session.changes_since(versions[1]) == ("It is called “Third” (before: “First”).",)
-    assert session.take_version(versions[1])
-    assert (session.plan.name, session.is_dirty) == ("First", True)
+    assert workspace.document.changes_since(versions[1]) == ("It is called “Third” (before: “First”).",)
+    assert workspace.take_version(versions[1])
+    assert (workspace.plan.name, workspace.document.is_dirty) == ("First", True)
     assert open_plan(path)[0].name == "Third"
-    assert session.recent.paths() == (path,)
+    assert workspace.document.recent.paths() == (path,)
     versions[0].path.write_bytes(b"torn")
-    assert "cannot be opened" in session.changes_since(versions[0])[0]
-    assert not session.take_version(versions[0])
-    session.let_go()
+    assert "cannot be opened" in workspace.document.changes_since(versions[0])[0]
+    assert not workspace.take_version(versions[0])
+    workspace.document.let_go()
 
 
 def test_a_full_disk_for_versions_does_not_spoil_the_save(
     tmp_path: Path, qapp: object, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    session = Session(new_plan(), RecoveryLog(tmp_path / "recovery"))
-    session.backups = Backups(tmp_path / "versions")
+    workspace = Workspace(new_plan(), RecoveryLog(tmp_path / "recovery"))
+    workspace.document.backups = Backups(tmp_path / "versions")
     path = tmp_path / "mill.ledge"
-    session.save(path)
-    session.commit(RenamePlan(name="Second"))
+    workspace.save(path)
+    workspace.commit(RenamePlan(name="Second"))
 
     def full(*_: object, **__: object) -> None:
         raise FileError("no room")
 
     monkeypatch.setattr(Backups, "keep", full)
     said: list[str] = []
-    session.refused.connect(said.append)
-    assert session.save()
+    workspace.signals.refused.connect(said.append)
+    assert workspace.save()
     assert open_plan(path)[0].name == "Second"
     assert said == ["It is saved; the version before it could not be kept apart, for there is no room."]
-    session.let_go()
+    workspace.document.let_go()
 
 
 def test_a_strange_file_among_the_versions_is_passed_over(tmp_path: Path) -> None:

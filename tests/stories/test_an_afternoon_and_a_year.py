@@ -27,8 +27,11 @@ LEFT = Qt.MouseButton.LeftButton
 
 
 def test_an_afternoon_and_a_year(window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialogs, tmp_path: Path) -> None:
-    session = window.session
-    session.backups, session.recent = Backups(tmp_path / "versions"), RecentFiles(tmp_path / "recent.json")
+    workspace = window.workspace
+    workspace.document.backups, workspace.document.recent = (
+        Backups(tmp_path / "versions"),
+        RecentFiles(tmp_path / "recent.json"),
+    )
 
     # The money: a budget, and a price as it was asked in the shop.
     brief = page_of(window, "Brief", BriefStep)
@@ -45,7 +48,7 @@ def test_an_afternoon_and_a_year(window: MainWindow, qtbot: QtBot, dialogs: Answ
     dialogs.to_save = tmp_path / "sheet.pdf"
     place.save_pdf()
     text = " ".join(" ".join(page.extract_text() for page in PdfReader(tmp_path / "sheet.pdf").pages).split())
-    assert all(placed_item.item.label in text for placed_item in session.arrangement.placed_items)
+    assert all(placed_item.item.label in text for placed_item in workspace.arrangement.placed_items)
 
     # In the room: all is ticked off, and one thing was set elsewhere.
     qtbot.mouseClick(place.modes.chips["tick-off"], LEFT)
@@ -53,17 +56,19 @@ def test_an_afternoon_and_a_year(window: MainWindow, qtbot: QtBot, dialogs: Answ
     first = tick.following
     assert first is not None
     type_into(qtbot, tick.found_field, "3 cm right")
-    for _ in range(len(session.look.placements)):
+    for _ in range(len(workspace.look.placements)):
         qtbot.mouseClick(tick.done_button, LEFT)
     type_into(qtbot, tick.hours_field, "2.5")
     qtbot.mouseClick(tick.finish_button, LEFT)
-    assert session.look.status == "placed"
-    assert [entry.text for entry in session.look.log] == [f"{first.name} found 3 cm right", "placed as on the sheet"]
+    assert workspace.look.status == "placed"
+    assert [entry.text for entry in workspace.look.log] == [f"{first.name} found 3 cm right", "placed as on the sheet"]
 
     # The photograph of the finished shelf is checked against the plan.
-    placements = tuple(replace(p, x=(p.x or 0.0) - 50) if p.id == "cream-vase" else p for p in session.look.placements)
+    placements = tuple(
+        replace(p, x=(p.x or 0.0) - 50) if p.id == "cream-vase" else p for p in workspace.look.placements
+    )
     pixels, corners = practice_photo(
-        arrange(session.plan, replace(session.look, placements=placements)), 5, empty=False
+        arrange(workspace.plan, replace(workspace.look, placements=placements)), 5, empty=False
     )
     (tmp_path / "after.jpg").write_bytes(jpeg_bytes(pixels))
     keep = page_of(window, "Keep", KeepStep)
@@ -84,22 +89,22 @@ def test_an_afternoon_and_a_year(window: MainWindow, qtbot: QtBot, dialogs: Answ
 
     # It is saved with its photograph, and the version before it is kept.
     path = tmp_path / "vesper.ledge"
-    assert session.save(path)
+    assert workspace.save(path)
     saved, file = open_plan(path)
-    assert saved == session.plan
-    assert session.look.photos[0].name in file.photos
+    assert saved == workspace.plan
+    assert workspace.look.photos[0].name in file.photos
     qtbot.keyClick(window, Qt.Key.Key_Escape)
     keep.show_mode("log")
     pick(keep.panel.status_list, "taken-down")
-    assert session.save()
-    assert len(session.earlier_versions()) == 1
-    assert "status" in " ".join(session.changes_since(session.earlier_versions()[0]))
+    assert workspace.save()
+    assert len(workspace.document.earlier_versions()) == 1
+    assert "status" in " ".join(workspace.document.changes_since(workspace.document.earlier_versions()[0]))
 
     # A year later it comes back, and the year tells what the season asks for.
     qtbot.mouseClick(keep.panel.back_button, LEFT)
-    assert session.look.label.endswith("again")
-    assert session.look.placements == session.plan.look("first-try").placements
-    assert session.look.placed == ()
+    assert workspace.look.label.endswith("again")
+    assert workspace.look.placements == workspace.plan.look("first-try").placements
+    assert workspace.look.placed == ()
     qtbot.mouseClick(keep.modes.chips["year"], LEFT)
     assert keep.year is not None
     dialogs.to_save = tmp_path / "due.ics"

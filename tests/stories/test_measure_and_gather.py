@@ -7,13 +7,13 @@ from PySide6.QtCore import QPointF
 from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs, open_window
-from jolly_ledge.app.new_plan import new_plan
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.starts.gallery import STARTS
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.render.practice_photos import practice_camera, practice_photo
+from jolly_ledge.workspace.new_plan import new_plan
 from pages import LEFT, bench_of, gather, measure, type_into
 
 LINES = (
@@ -45,24 +45,24 @@ def test_from_an_empty_house_to_a_measured_and_gathered_one(
     qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs, tmp_path: Path, qapp: object
 ) -> None:
     window = open_window(qtbot, new_plan(), log, dialogs)
-    session = window.session
+    workspace = window.workspace
 
     # One piece of each kind, by its card.
     page = measure(window)
     for start in STARTS:
         qtbot.mouseClick(page.another_button, LEFT)
         qtbot.mouseClick(page.gallery.cards[start.id], LEFT)
-        assert session.piece.kind == start.make().kind
-        assert session.look.piece == session.piece_id
-    assert len(session.plan.pieces) == len(STARTS) + 1
-    assert len({piece.id for piece in session.plan.pieces}) == len(STARTS) + 1
+        assert workspace.piece.kind == start.make().kind
+        assert workspace.look.piece == workspace.piece_id
+    assert len(workspace.plan.pieces) == len(STARTS) + 1
+    assert len({piece.id for piece in workspace.plan.pieces}) == len(STARTS) + 1
 
     # The bookcase among them is measured from a photograph.
     page.pieces_field.setCurrentIndex(page.pieces_field.findText("Bookcase"))
     page.pieces_field.activated.emit(page.pieces_field.currentIndex())
-    piece = session.piece
+    piece = workspace.piece
     true = (piece.width, piece.height)
-    pixels, _ = practice_photo(arrange(session.plan, session.look), 11)
+    pixels, _ = practice_photo(arrange(workspace.plan, workspace.look), 11)
     camera = practice_camera(*true)
     dialogs.to_open = tmp_path / "bookcase.jpg"
     dialogs.to_open.write_bytes(jpeg_bytes(pixels, 90))
@@ -78,19 +78,19 @@ def test_from_an_empty_house_to_a_measured_and_gathered_one(
         qtbot.mouseClick(bench.view, LEFT, pos=at)
     assert bench.measured == pytest.approx(ledge.width, rel=0.015)
     qtbot.mouseClick(bench.straight_strip.keep_button, LEFT)
-    assert session.piece.photo is not None
+    assert workspace.piece.photo is not None
 
     # Twenty quick lines.
     shelf = gather(window)
     for line in LINES:
         type_into(qtbot, shelf.entry.line, line)
-    made = {item.name: item for item in session.plan.stash}
-    assert len(session.plan.stash) == 24
+    made = {item.name: item for item in workspace.plan.stash}
+    assert len(workspace.plan.stash) == 24
     assert made["sand stoneware vase"].mass == 2.1
     assert made["winter throw"].category == "textile"
-    assert any(item.borrowed_from == "the harbour school" for item in session.plan.stash)
-    assert any(item.status == "to-buy" and item.price == 12 for item in session.plan.stash)
-    assert sum(1 for item in session.plan.stash if item.guessed) > 8
+    assert any(item.borrowed_from == "the harbour school" for item in workspace.plan.stash)
+    assert any(item.status == "to-buy" and item.price == 12 for item in workspace.plan.stash)
+    assert sum(1 for item in workspace.plan.stash if item.guessed) > 8
 
     # A messy table from somewhere else.
     dialogs.to_open = tmp_path / "list.csv"
@@ -99,7 +99,7 @@ def test_from_an_empty_house_to_a_measured_and_gathered_one(
     arrivals = shelf.pages.arrivals
     assert [row.doing for row in arrivals.model.rows] == ["add", "add", "add"]
     qtbot.mouseClick(arrivals.take_button, LEFT)
-    assert [(item.name, item.height) for item in session.plan.stash[24:]] == [
+    assert [(item.name, item.height) for item in workspace.plan.stash[24:]] == [
         ("glass bottle", 245),
         ("clay pot", 120),
         ("oak crate", 140),
@@ -107,17 +107,17 @@ def test_from_an_empty_house_to_a_measured_and_gathered_one(
 
     # It is saved whole, and read back whole.
     path = tmp_path / "house.ledge"
-    assert session.save(path)
+    assert workspace.save(path)
     plan, file = open_plan(path)
-    assert plan == session.plan
-    assert plan.piece(session.piece_id).photo is not None
+    assert plan == workspace.plan
+    assert plan.piece(workspace.piece_id).photo is not None
     assert len(file.photos) == 1
 
     # Every step has a name of its own and goes back.
-    steps = len(session.history.labels)
+    steps = len(workspace.history.labels)
     assert steps >= len(STARTS) + 1 + len(LINES) + 1
-    while session.history.undo_label:
-        session.undo()
-    assert session.plan.stash == ()
-    session.let_go()
-    session.is_dirty = False
+    while workspace.history.undo_label:
+        workspace.undo()
+    assert workspace.plan.stash == ()
+    workspace.document.let_go()
+    workspace.document.is_dirty = False

@@ -27,7 +27,7 @@ def drag(qtbot: QtBot, widget: QWidget, start: QPoint, end: QPoint) -> None:
 
 
 def test_the_whole_job(window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialogs, tmp_path: Path) -> None:
-    session = window.session
+    workspace = window.workspace
 
     # A shelf is changed on the drawing.
     window.show_step("Measure")
@@ -37,7 +37,7 @@ def test_the_whole_job(window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialo
     qtbot.mouseClick(measure.view, LEFT, pos=measure.view.label_area(dimension).center().toPoint())
     measure.view.field.setText("450 mm")
     qtbot.keyClick(measure.view.field, Qt.Key.Key_Return)
-    assert session.piece.ledge("l5").clearance == 450
+    assert workspace.piece.ledge("l5").clearance == 450
 
     # A thing is added to the stash.
     window.show_step("Gather")
@@ -53,42 +53,42 @@ def test_the_whole_job(window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialo
         qtbot.keyClick(gather.panel.size_fields[name], Qt.Key.Key_Return)
     gather.panel.colour_buttons[0].code.setText("#101010")
     qtbot.keyClick(gather.panel.colour_buttons[0].code, Qt.Key.Key_Return)
-    assert session.item is not None
-    added = session.item.id
+    assert workspace.item is not None
+    added = workspace.item.id
 
     # It is carried to a ledge, and a reading moves meanwhile.
     window.show_step("Arrange")
     arrange = window.step("Arrange")
     assert isinstance(arrange, ArrangeStep)
-    session.choose_ledge("r4")
+    workspace.choose_ledge("r4")
     balance = arrange.readings.rows["side-balance"]
-    before, vial = len(session.look.placements), balance.vial
+    before, vial = len(workspace.look.placements), balance.vial
     arrange.strip.show_item(added)
     start = arrange.strip.cell_of(added).center().toPoint()
-    ledge = session.piece.ledge("r4")
+    ledge = workspace.piece.ledge("r4")
     target = arrange.view.mapFromScene(QPointF(ledge.right - 110, -ledge.floor - 5))
     drag(qtbot, arrange.strip, start, arrange.strip.mapFromGlobal(arrange.view.viewport().mapToGlobal(target)))
-    placed = session.look.placement(added)
+    placed = workspace.look.placement(added)
     assert placed.ledge == "r4"
     assert placed.x == pytest.approx(540, abs=15)
     assert balance.vial != vial
 
     # Undone and done again.
     qtbot.keyClick(window, Qt.Key.Key_Z, Qt.KeyboardModifier.ControlModifier)
-    assert len(session.look.placements) == before
+    assert len(workspace.look.placements) == before
     assert balance.vial == vial
     qtbot.keyClick(window, Qt.Key.Key_Z, Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier)
-    assert session.look.placement(added) == placed
+    assert workspace.look.placement(added) == placed
 
     # A book is laid flat and the small bowl is set on it.
-    session.choose("tides")
+    workspace.choose("tides")
     arrange.actions_on_look.pose("flat")
-    tides = session.arrangement.by_id["tides"]
-    bowl = session.arrangement.by_id["cream-bowl"]
+    tides = workspace.arrangement.by_id["tides"]
+    bowl = workspace.arrangement.by_id["cream-bowl"]
     grip = arrange.view.mapFromScene(QPointF(bowl.x, -bowl.bottom - 10))
     goal = arrange.view.mapFromScene(QPointF(tides.x, -tides.top - 20))
     drag(qtbot, arrange.view.viewport(), grip, goal)
-    assert session.look.placement("cream-bowl").on == "tides"
+    assert workspace.look.placement("cream-bowl").on == "tides"
 
     # The sheet is saved and says so.
     window.show_step("Place")
@@ -103,13 +103,13 @@ def test_the_whole_job(window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialo
     # The plan is saved and comes back as it was.
     dialogs.to_save = tmp_path / "evening.ledge"
     assert window.save()
-    assert open_plan(tmp_path / "evening.ledge")[0] == session.plan
+    assert open_plan(tmp_path / "evening.ledge")[0] == workspace.plan
 
     # Ten steps back and forth again.
-    plan = session.plan
+    plan = workspace.plan
     for _ in range(10):
-        session.undo()
-    assert session.plan != plan
+        workspace.undo()
+    assert workspace.plan != plan
     for _ in range(10):
-        session.redo()
-    assert session.plan == plan
+        workspace.redo()
+    assert workspace.plan == plan

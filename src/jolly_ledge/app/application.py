@@ -10,11 +10,10 @@ from PySide6.QtCore import QStandardPaths, QTimer
 from PySide6.QtGui import QPixmapCache
 from PySide6.QtWidgets import QApplication
 
+from jolly_ledge.app.bridge import WindowSignals
 from jolly_ledge.app.dialogs import Dialogs, FileDialogs
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.mishaps import watch_for_mishaps
-from jolly_ledge.app.new_plan import new_plan
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.style import STYLE
 from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.backups import Backups
@@ -24,6 +23,8 @@ from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.render.fonts import font, load_fonts
+from jolly_ledge.workspace.new_plan import new_plan
+from jolly_ledge.workspace.workspace import Workspace
 
 DISPLAYS = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
 """What tells Qt where to show itself; without any it would abort."""
@@ -66,12 +67,12 @@ def make_window(
     photos: Mapping[str, bytes] | None = None,
 ) -> MainWindow:
     """Return a window on a plan, with the photographs it speaks of."""
-    session = Session(plan, log or RecoveryLog(state_folder() / "recovery"), photos=photos)
+    workspace = Workspace(plan, log or RecoveryLog(state_folder() / "recovery"), photos=photos, signals=WindowSignals())
     if log is None:
-        session.recent = RecentFiles(state_folder() / "recent.json")
-        session.backups = Backups(state_folder() / "versions")
+        workspace.document.recent = RecentFiles(state_folder() / "recent.json")
+        workspace.document.backups = Backups(state_folder() / "versions")
     asked = dialogs or FileDialogs()
-    window = MainWindow(session, asked)
+    window = MainWindow(workspace, asked)
     if isinstance(asked, FileDialogs):
         asked.parent = window
     return window

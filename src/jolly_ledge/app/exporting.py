@@ -3,17 +3,17 @@
 from pathlib import Path
 
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.session import Session
 from jolly_ledge.exports.export import NO_LOOK, Options, write_export
 from jolly_ledge.exports.register import BY_ID
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.workspace.workspace import Workspace
 
 
 class Exporter:
     """Writes the plan in hand as any export of the register."""
 
-    def __init__(self, session: Session, dialogs: Dialogs) -> None:
-        self._session = session
+    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
+        self._workspace = workspace
         self._dialogs = dialogs
 
     def save(
@@ -24,9 +24,9 @@ class Exporter:
         A ``suffix`` is taken instead of the usual one, a ``stem`` instead of the usual name; ``said`` is what is being
         written, where that is not the whole export.
         """
-        export, plan = BY_ID[export_id], self._session.plan
+        export, plan = BY_ID[export_id], self._workspace.plan
         if export.of_a_look and not options.looks:
-            self._session.refused.emit(NO_LOOK)
+            self._workspace.signals.refused.emit(NO_LOOK)
             return None
         suffix = suffix or export.suffixes[0]
         path = self._dialogs.ask_save(f"Save {said or export.name}", f"{stem or export.named(plan, options)}{suffix}")
@@ -35,7 +35,7 @@ class Exporter:
         try:
             written = write_export(export, plan, options, path if path.suffix else path.with_suffix(suffix))
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return None
-        self._session.told.emit(f"Saved “{written.name}”.")
+        self._workspace.signals.told.emit(f"Saved “{written.name}”.")
         return written

@@ -45,7 +45,7 @@ class MishapWatch(logging.Handler):
             self._ear.heard.emit(sentence)
 
     def _tell(self, sentence: str) -> None:
-        self._window.session.keep_now()
+        self._window.workspace.document.keep_now()
         self._window.notice.say(sentence, (("Save under another name", self._window.save_as),))
 
 
@@ -60,7 +60,7 @@ def watch_for_mishaps(window: MainWindow) -> MishapWatch:
     def told(kind: type[BaseException], error: BaseException, trace: TracebackType | None) -> None:
         sys.__excepthook__(kind, error, trace)
         if issubclass(kind, Exception):
-            window.session.keep_now()
+            window.workspace.document.keep_now()
             window.notice.say(SENTENCE, (("Save under another name", window.save_as),))
 
     sys.excepthook = told

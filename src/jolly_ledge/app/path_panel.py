@@ -6,13 +6,13 @@ from PySide6.QtCore import QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent
 from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QMenu, QPushButton, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import heading, paint_board, words
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, SHEET, SOFT_INK
 from jolly_ledge.geometry.bays import tape_check
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.render.fonts import font
+from jolly_ledge.workspace.workspace import Workspace
 
 PATH_WIDTH = 148
 STEPS = ("Brief", "Measure", "Gather", "Arrange", "Place", "Keep")
@@ -73,9 +73,9 @@ class StepButton(QAbstractButton):
 class PathPanel(QWidget):
     """Leads through the steps and names the plan in hand."""
 
-    def __init__(self, session: Session, on_step: Callable[[str], object], menu: QMenu) -> None:
+    def __init__(self, workspace: Workspace, on_step: Callable[[str], object], menu: QMenu) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.setObjectName("path")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.setFixedWidth(PATH_WIDTH)
@@ -92,8 +92,8 @@ class PathPanel(QWidget):
             self.buttons[name] = button
             column.addWidget(button)
         column.addStretch(1)
-        self.undo_button = self._quiet("Undo", session.undo)
-        self.redo_button = self._quiet("Redo", session.redo)
+        self.undo_button = self._quiet("Undo", workspace.undo)
+        self.redo_button = self._quiet("Redo", workspace.redo)
         column.addWidget(self._indented(self.undo_button))
         column.addWidget(self._indented(self.redo_button))
         self.plan_button = QPushButton("Plan")
@@ -107,8 +107,8 @@ class PathPanel(QWidget):
         self.saved = words("", "small", wrap=False)
         self.saved.setContentsMargins(20, 0, 4, 0)
         column.addWidget(self.saved)
-        session.changed.connect(self.refresh)
-        session.saved.connect(self.refresh)
+        workspace.signals.changed.connect(self.refresh)
+        workspace.signals.saved.connect(self.refresh)
         self.refresh()
 
     def _quiet(self, text: str, action: Callable[[], object]) -> QPushButton:
@@ -132,35 +132,35 @@ class PathPanel(QWidget):
 
     def refresh(self) -> None:
         """Show the state of every step and of the file."""
-        session = self._session
-        plan = session.plan
-        if session.look_id:
-            manner = session.look.manner
-            placed = len(session.look.placements)
-            faults = tape_check(session.piece)
+        workspace = self._workspace
+        plan = workspace.plan
+        if workspace.look_id:
+            manner = workspace.look.manner
+            placed = len(workspace.look.placements)
+            faults = tape_check(workspace.piece)
             states = {
                 "Brief": f"{manner.fullness} · {manner.figure}",
-                "Measure": counted(len(faults), "doubt") if faults else counted(len(session.piece.ledges), "ledge"),
+                "Measure": counted(len(faults), "doubt") if faults else counted(len(workspace.piece.ledges), "ledge"),
                 "Gather": counted(len(plan.stash), "thing"),
                 "Arrange": f"{placed} placed" if placed else "empty so far",
                 "Place": f"{placed} to place" if placed else "–",
-                "Keep": counted(len(plan.looks_of(session.piece_id)), "look"),
+                "Keep": counted(len(plan.looks_of(workspace.piece_id)), "look"),
             }
         else:
             states = dict.fromkeys(STEPS, "–")
         for name, state in states.items():
             self.buttons[name].show_state(state)
         self._show_history()
-        name = plan.name or (session.file.path.stem if session.file else "New plan")
+        name = plan.name or (workspace.document.file.path.stem if workspace.document.file else "New plan")
         metrics = self.plan_button.fontMetrics()
         self.plan_button.setText(metrics.elidedText(f"{name} ▾", Qt.TextElideMode.ElideMiddle, PATH_WIDTH - 30))
-        if session.is_dirty:
-            self.saved.setText("not saved yet" if session.file is None else "changed since saving")
+        if workspace.document.is_dirty:
+            self.saved.setText("not saved yet" if workspace.document.file is None else "changed since saving")
         else:
-            self.saved.setText(f"saved {session.saved_at}" if session.saved_at else "as opened")
+            self.saved.setText(f"saved {workspace.document.saved_at}" if workspace.document.saved_at else "as opened")
 
     def _show_history(self) -> None:
-        history = self._session.history
+        history = self._workspace.history
         for button, word, label in (
             (self.undo_button, "Undo", history.undo_label),
             (self.redo_button, "Redo", history.redo_label),

@@ -76,7 +76,7 @@ def take(folder: Path) -> list[Path]:
         for name in STEPS[:-1]:
             window.show_step(name)
             if name == "Arrange":
-                window.session.choose("orrery")
+                window.workspace.choose("orrery")
                 _wait_for_the_meaning(photographer)
             photographer.take(name.lower())
         _take_ways_of_looking(photographer)
@@ -85,7 +85,7 @@ def take(folder: Path) -> list[Path]:
         _take_gather(photographer)
         _take_place(photographer)
         _take_keep(photographer)
-        window.session.let_go()
+        window.workspace.document.let_go()
     return photographer.taken
 
 
@@ -109,7 +109,7 @@ def _take_measure(photographer: Photographer) -> None:
     page.show_gallery()
     photographer.take("measure-kinds")
     page.show_drawing()
-    window.session.choose_look("first-try")
+    window.workspace.choose_look("first-try")
 
 
 def _take_ways_of_looking(photographer: Photographer) -> None:
@@ -118,17 +118,17 @@ def _take_ways_of_looking(photographer: Photographer) -> None:
     page = window.step("Arrange")
     assert isinstance(page, ArrangeStep)
     strip = page.view_strip
-    window.session.choose_look("cabinet-shut")
+    window.workspace.choose_look("cabinet-shut")
     strip.toggle_doors()
     strip.show_overlay("doors", True)
     photographer.take("arrange-shut")
     strip.show_overlay("doors", False)
     strip.toggle_doors()
-    window.session.choose_look("low-tea")
+    window.workspace.choose_look("low-tea")
     strip.look_from("Seat 1")
     photographer.take("arrange-seat")
     strip.look_from(STRAIGHT_ON)
-    window.session.choose_look("first-try")
+    window.workspace.choose_look("first-try")
     window.show_side_by_side()
     photographer.take("keep-side-by-side")
 
@@ -160,7 +160,7 @@ def _take_searches(photographer: Photographer) -> None:
 
 def _take_place(photographer: Photographer) -> None:
     window = photographer.window
-    window.session.choose_look("first-try")
+    window.workspace.choose_look("first-try")
     window.show_step("Place")
     page = window.step("Place")
     assert isinstance(page, PlaceStep)
@@ -173,8 +173,8 @@ def _take_place(photographer: Photographer) -> None:
 
 
 def _take_keep(photographer: Photographer) -> None:
-    window, session = photographer.window, photographer.window.session
-    session.choose_look("first-try")
+    window, workspace = photographer.window, photographer.window.workspace
+    workspace.choose_look("first-try")
     window.show_step("Keep")
     page = window.step("Keep")
     assert isinstance(page, KeepStep)
@@ -182,22 +182,22 @@ def _take_keep(photographer: Photographer) -> None:
     # The finished shelf, with one thing set 4 cm aside and one forgotten.
     real = [
         replace(p, x=(p.x or 0.0) + 40) if p.id == "cream-vase" else p
-        for p in session.look.placements
+        for p in workspace.look.placements
         if p.id != "orrery"
     ]
-    shelf = arrange(session.plan, replace(session.look, placements=tuple(real)))
+    shelf = arrange(workspace.plan, replace(workspace.look, placements=tuple(real)))
     pixels, corners = practice_photo(shelf, empty=False)
     name, content = kept_photo(pixels)
     share = read_photo(content).shape[1] / pixels.shape[1]
     marks = tuple((float(x) * share, float(y) * share) for x, y in corners)
-    session.add_photo(name, content)
-    session.commit(AddLookPhoto(look=session.look_id, photo=LookPhoto(name=name, corners=marks)))
-    page.check_photo(session.look_id, name)
+    workspace.document.add_photo(name, content)
+    workspace.commit(AddLookPhoto(look=workspace.look_id, photo=LookPhoto(name=name, corners=marks)))
+    page.check_photo(workspace.look_id, name)
     check = page.photo_check
     assert isinstance(check, PhotoCheckPage)
     photographer.wait_until(lambda: not check.is_busy)
     photographer.take("keep-photograph")
-    session.choose_look("mantel-talk")
+    workspace.choose_look("mantel-talk")
     page.show_mode("log")
     photographer.take("keep")
     page.show_mode("year")

@@ -2,21 +2,22 @@
 
 from collections.abc import Callable
 
-from PySide6.QtCore import Qt, SignalInstance
+from PySide6.QtCore import Qt
 from PySide6.QtGui import QKeySequence, QShortcut, QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import heading, question
 from jolly_ledge.model.mishaps import survives
+from jolly_ledge.workspace.signals import Emitter
+from jolly_ledge.workspace.workspace import Workspace
 
 
 class Step(QWidget):
     """A page with a head; the piece and the look in hand are always named there."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self.session = session
+        self.workspace = workspace
         self._waiting: list[Callable[[], object]] = []
         self.column = QVBoxLayout()
         self.column.setContentsMargins(20, 10, 16, 8)
@@ -33,10 +34,10 @@ class Step(QWidget):
         self.row.setContentsMargins(0, 0, 0, 0)
         self.row.setSpacing(0)
         self.row.addLayout(self.column, 1)
-        session.changed.connect(self._show_names)
+        workspace.signals.changed.connect(self._show_names)
         self._show_names()
 
-    def follow(self, refresh: Callable[[], object], *signals: SignalInstance) -> None:
+    def follow(self, refresh: Callable[[], object], *signals: Emitter) -> None:
         """Refresh now and whenever a signal comes; while the page is hidden, once when it is next shown."""
         for signal in signals:
             signal.connect(lambda *_: self._refresh_or_wait(refresh))
@@ -57,9 +58,9 @@ class Step(QWidget):
             refresh()
 
     def _show_names(self) -> None:
-        session = self.session
-        self.piece_name.setText(session.piece.label if session.piece_id else "No piece yet")
-        self.look_name.setText(session.look.label if session.look_id else "")
+        workspace = self.workspace
+        self.piece_name.setText(workspace.piece.label if workspace.piece_id else "No piece yet")
+        self.look_name.setText(workspace.look.label if workspace.look_id else "")
 
     def shortcut(
         self, keys: str | QKeySequence.StandardKey, action: Callable[[], object], owner: QWidget | None = None

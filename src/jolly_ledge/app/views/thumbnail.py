@@ -6,7 +6,6 @@ from PySide6.QtCore import QRectF, QSize, Qt
 from PySide6.QtGui import QMouseEvent, QPainter, QPaintEvent
 from PySide6.QtWidgets import QSizePolicy, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.geometry.arrangement import arrange
@@ -15,23 +14,24 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.render.player import play_fitted
+from jolly_ledge.workspace.workspace import Workspace
 
 
 class Thumbnail(QWidget):
     """Shows the look in hand, or one of a given id, as large as it goes."""
 
     def __init__(
-        self, session: Session, look_id: str | None = None, on_press: Callable[[], object] | None = None
+        self, workspace: Workspace, look_id: str | None = None, on_press: Callable[[], object] | None = None
     ) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._look_id = look_id
         self._on_press = on_press
         self._picture: Picture | None = None
         self._drawn: tuple[Piece, Look, tuple[Item, ...]] | None = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
         self.setMinimumSize(120, 150)
-        session.changed.connect(self.refresh)
+        workspace.signals.changed.connect(self.refresh)
         self.refresh()
 
     def sizeHint(self) -> QSize:
@@ -52,8 +52,8 @@ class Thumbnail(QWidget):
             self.update()
 
     def _shown(self) -> tuple[Piece, Look, tuple[Item, ...]] | None:
-        plan = self._session.plan
-        identifier = self._look_id or self._session.look_id
+        plan = self._workspace.plan
+        identifier = self._look_id or self._workspace.look_id
         look = next((look for look in plan.looks if look.id == identifier), None)
         return None if look is None else (plan.piece(look.piece), look, plan.stash)
 
@@ -63,7 +63,7 @@ class Thumbnail(QWidget):
         if self._drawn is None:
             return
         if self._picture is None:
-            self._picture = look_picture(arrange(self._session.plan, self._drawn[1]), scale_bar=False)
+            self._picture = look_picture(arrange(self._workspace.plan, self._drawn[1]), scale_bar=False)
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         play_fitted(painter, self._picture, QRectF(self.rect()))

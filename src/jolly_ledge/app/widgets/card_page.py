@@ -4,9 +4,9 @@ from PySide6.QtCore import Qt, Signal
 from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.model.mishaps import survives
+from jolly_ledge.workspace.workspace import Workspace
 
 
 class CardPage(QWidget):
@@ -14,9 +14,9 @@ class CardPage(QWidget):
 
     left = Signal()
 
-    def __init__(self, session: Session, title: str, about: str, back: str) -> None:
+    def __init__(self, workspace: Workspace, title: str, about: str, back: str) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.column = QVBoxLayout(self)
         self.column.setContentsMargins(0, 2, 0, 0)
         self.column.setSpacing(8)
@@ -26,7 +26,7 @@ class CardPage(QWidget):
         self.area.setWidgetResizable(True)
         self.area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.column.addWidget(self.area, 1)
-        session.changed.connect(self._refresh_if_shown)
+        workspace.signals.changed.connect(self._refresh_if_shown)
 
     @survives
     def showEvent(self, event: QShowEvent) -> None:

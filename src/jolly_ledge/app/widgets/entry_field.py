@@ -4,13 +4,13 @@ from PySide6.QtCore import QSize, Qt, Signal
 from PySide6.QtGui import QGuiApplication, QKeyEvent, QKeySequence
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
 from jolly_ledge.model.entry.parser import QuickEntry, completions, parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.words import plain
+from jolly_ledge.workspace.workspace import Workspace
 
 PREVIEW = QSize(128, 40)
 EXAMPLE = "vase stoneware 18x32 sand rough hall 2.1kg"
@@ -22,9 +22,9 @@ class EntryLine(QLineEdit):
 
     listed = Signal(str)
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._lines: list[str] = []
         self._back = 0
         self.setPlaceholderText(EXAMPLE)
@@ -43,7 +43,7 @@ class EntryLine(QLineEdit):
 
     def complete(self) -> bool:
         """Complete the last word; return whether there was a word to complete."""
-        found = completions(self.text(), self._session.plan.stash)
+        found = completions(self.text(), self._workspace.plan.stash)
         if not found or self.cursorPosition() != len(self.text()):
             return False
         head, _, _ = self.text().rpartition(" ")
@@ -79,11 +79,11 @@ class EntryField(QWidget):
     listed = Signal(str)
     """Several lines were pasted."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.entry: QuickEntry | None = None
-        self.line = EntryLine(session)
+        self.line = EntryLine(workspace)
         self.preview = ThingsOnBoard(PREVIEW)
         self.said = words("", "small")
         self.row = QHBoxLayout()
@@ -98,7 +98,7 @@ class EntryField(QWidget):
         self.line.textChanged.connect(lambda _: self.refresh())
         self.line.returnPressed.connect(self._enter)
         self.line.listed.connect(self.listed)
-        session.unit_changed.connect(self.refresh)
+        workspace.signals.unit_changed.connect(self.refresh)
         self.refresh()
 
     def refresh(self) -> None:
@@ -108,7 +108,7 @@ class EntryField(QWidget):
         problem = ""
         if text.strip():
             try:
-                self.entry = parse_entry(text, self._session.unit, self._session.plan.stash)
+                self.entry = parse_entry(text, self._workspace.unit, self._workspace.plan.stash)
             except JollyLedgeError as error:
                 problem = str(error)
         self.preview.show_items(self.entry.items if self.entry is not None else ())
@@ -117,10 +117,10 @@ class EntryField(QWidget):
     def _sentence(self, text: str, problem: str) -> str:
         if self.entry is None:
             begun = problem or "One line makes a thing, or several: 8 books linen 15-24 tall muted."
-            found = completions(text, self._session.plan.stash)
+            found = completions(text, self._workspace.plan.stash)
             return f"{begun} Tab: {found[0]}." if found else begun
         first = self.entry.items[0]
-        length = self._session.length
+        length = self._workspace.length
         sizes = " × ".join(
             f"{'≈ ' if side in first.guessed else ''}{length(getattr(first, side))}"
             for side in ("width", "height", "depth")
@@ -134,7 +134,7 @@ class EntryField(QWidget):
             *self.entry.notes,
             "≈ is guessed" if first.guessed else "",
         ]
-        found = completions(text, self._session.plan.stash)
+        found = completions(text, self._workspace.plan.stash)
         end = f" · Tab: {found[0]}" if found else ""
         adds = f"Enter adds {'it' if len(self.entry.items) == 1 else 'them'}"
         return f"{' · '.join(part for part in (*parts, adds) if part)}{end}"
@@ -142,7 +142,7 @@ class EntryField(QWidget):
     def _enter(self) -> None:
         if self.entry is None:
             if self.line.text().strip():
-                self._session.refused.emit(self.said.text())
+                self._workspace.signals.refused.emit(self.said.text())
             return
         entry, text = self.entry, self.line.text()
         self.line.remember(text)

@@ -5,16 +5,16 @@ from collections.abc import Callable, Sequence
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QSpinBox, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.workspace.workspace import Workspace
 
 
 class Form(QWidget):
     """Rows of fields that show a session's values and commit what is changed."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.rows = QFormLayout(self)
         self.rows.setContentsMargins(0, 0, 0, 0)
         self.rows.setSpacing(6)
@@ -22,7 +22,7 @@ class Form(QWidget):
 
     def length(self, label: str, name: str, on_length: Callable[[float], object]) -> LengthField:
         """Add a field for a length."""
-        field = LengthField(self._session, on_length, name)
+        field = LengthField(self._workspace, on_length, name)
         self.rows.addRow(label, field)
         return field
 

@@ -6,9 +6,9 @@ from PySide6.QtCore import Qt
 from PySide6.QtGui import QFocusEvent, QKeyEvent
 from PySide6.QtWidgets import QLineEdit
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.model.errors import LengthError
 from jolly_ledge.model.lengths import format_length, parse_length
+from jolly_ledge.workspace.workspace import Workspace
 
 
 class LengthField(QLineEdit):
@@ -18,9 +18,9 @@ class LengthField(QLineEdit):
     in the field, marked, with the reason as a tip.
     """
 
-    def __init__(self, session: Session, on_length: Callable[[float], object], name: str = "") -> None:
+    def __init__(self, workspace: Workspace, on_length: Callable[[float], object], name: str = "") -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._on_length = on_length
         self._length: float | None = None
         self.may_be_empty = False
@@ -38,7 +38,7 @@ class LengthField(QLineEdit):
         """Show a length without telling anyone."""
         self._length = length
         self._mark(None)
-        self.setText("" if length is None else format_length(length, self._session.unit))
+        self.setText("" if length is None else format_length(length, self._workspace.unit))
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Bring the old figure back on Esc."""
@@ -55,7 +55,7 @@ class LengthField(QLineEdit):
 
     def _commit(self) -> None:
         text = self.text().strip()
-        if self._length is not None and text == format_length(self._length, self._session.unit):
+        if self._length is not None and text == format_length(self._length, self._workspace.unit):
             return
         if not text:
             if self.may_be_empty and self._length is not None:
@@ -65,7 +65,7 @@ class LengthField(QLineEdit):
                 self.show_length(self._length)
             return
         try:
-            length = parse_length(text, self._session.unit)
+            length = parse_length(text, self._workspace.unit)
         except LengthError as error:
             self._mark(str(error))
             return

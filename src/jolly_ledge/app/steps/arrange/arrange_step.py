@@ -8,7 +8,6 @@ from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.arrange.chosen_panel import ChosenPanel
 from jolly_ledge.app.steps.arrange.exchange_bar import ExchangeBar
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
@@ -23,6 +22,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.stash_order import fits
+from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
     from jolly_ledge.app.steps.arrange.proposals_page import ProposalsPage
@@ -37,14 +37,14 @@ KEYS_HINT = "Keys 1 to 9, 0 and A show more on the drawing; V looks from elsewhe
 class ArrangeStep(Step):
     """The page on which most of the work is done."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
-        self.actions_on_look = LookActions(session)
-        self.view = LookView(session)
-        self.chosen = ChosenPanel(session, self.actions_on_look)
-        self.readings = ReadingPanel(session)
-        self.strip = StashStrip(session, self.actions_on_look.place)
-        self.view_strip = ViewStrip(session, self.view.overlays)
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
+        self.actions_on_look = LookActions(workspace)
+        self.view = LookView(workspace)
+        self.chosen = ChosenPanel(workspace, self.actions_on_look)
+        self.readings = ReadingPanel(workspace)
+        self.strip = StashStrip(workspace, self.actions_on_look.place)
+        self.view_strip = ViewStrip(workspace, self.view.overlays)
         self.column.addWidget(self.view_strip)
         middle = QHBoxLayout()
         middle.setSpacing(6)
@@ -59,7 +59,7 @@ class ArrangeStep(Step):
         self.column.addLayout(middle, 1)
         self.key_line = words(KEYS_HINT, "small", wrap=False)
         self.key_line.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
-        self.exchange_bar = ExchangeBar(session)
+        self.exchange_bar = ExchangeBar(workspace)
         self.chosen.exchange_chip.clicked.connect(self.begin_exchange)
         self.column.addWidget(self.exchange_bar)
         self.foot = self._foot()
@@ -72,8 +72,8 @@ class ArrangeStep(Step):
         self.view_strip.place_changed.connect(self._look_from)
         self._connect_strip()
         self._bind_keys()
-        session.changed.connect(self._set_chips)
-        for signal in (session.changed, session.chosen):
+        workspace.signals.changed.connect(self._set_chips)
+        for signal in (workspace.signals.changed, workspace.signals.chosen):
             signal.connect(self._show_strip)
         self._show_strip()
 
@@ -116,7 +116,7 @@ class ArrangeStep(Step):
         if self.sight is None:
             from jolly_ledge.app.views.look.sight_view import SightView
 
-            self.sight = SightView(self.session)
+            self.sight = SightView(self.workspace)
             self.views.addWidget(self.sight)
         self.sight.look_through(strip.ways, shut=strip.is_shut)
         self.sight.look_from(strip.eye)
@@ -144,7 +144,7 @@ class ArrangeStep(Step):
         self.place_button = chip("Place here", "Place the chosen thing on the ledge in hand (Return)", checkable=False)
         self.place_button.clicked.connect(self._place_chosen)
         self.gather_button = chip("Gather things", "Go to the step where things come in", checkable=False)
-        self.gather_button.clicked.connect(lambda: self.session.step_asked.emit("Gather"))
+        self.gather_button.clicked.connect(lambda: self.workspace.signals.step_asked.emit("Gather"))
         row.addWidget(self.strip_label, 1)
         row.addWidget(self.gather_button)
         row.addWidget(self.fits_chip)
@@ -157,13 +157,15 @@ class ArrangeStep(Step):
 
     def show_proposals(self) -> None:
         """Search for whole looks of the piece in hand."""
-        if not self.session.look_id:
-            self.session.refused.emit("Begin a look first; proposals take its manner and what is locked in it.")
+        if not self.workspace.look_id:
+            self.workspace.signals.refused.emit(
+                "Begin a look first; proposals take its manner and what is locked in it."
+            )
             return
         if self.proposals is None:
             from jolly_ledge.app.steps.arrange.proposals_page import ProposalsPage
 
-            self.proposals = ProposalsPage(self.session, self.show_look, self._job())
+            self.proposals = ProposalsPage(self.workspace, self.show_look, self._job())
             self.views.addWidget(self.proposals)
         # The proposals take the room of what is in hand and of the stash: nothing is moved while they are looked at.
         self.chosen.hide()
@@ -182,13 +184,13 @@ class ArrangeStep(Step):
 
     def show_wanted(self) -> None:
         """Search for what is not owned and would help the look in hand most."""
-        if not self.session.look_id:
-            self.session.refused.emit("Begin a look first; what is wanted depends on what is there.")
+        if not self.workspace.look_id:
+            self.workspace.signals.refused.emit("Begin a look first; what is wanted depends on what is there.")
             return
         if self.wanted is None:
             from jolly_ledge.app.steps.arrange.wanted_page import WantedPage
 
-            self.wanted = WantedPage(self.session, self.show_look, self._job())
+            self.wanted = WantedPage(self.workspace, self.show_look, self._job())
             self.views.addWidget(self.wanted)
         self.chosen.hide()
         self.foot.hide()
@@ -214,20 +216,22 @@ class ArrangeStep(Step):
             self.actions_on_look.nudge(along * step, deep * step)
 
     def _place_chosen(self) -> None:
-        item = self.session.item
+        item = self.workspace.item
         if item is not None and item in self.strip.things:
             self.actions_on_look.place(item)
         else:
-            self.session.refused.emit("Choose a thing on the board below first; what stands in the look is not on it.")
+            self.workspace.signals.refused.emit(
+                "Choose a thing on the board below first; what stands in the look is not on it."
+            )
 
     def _show_strip(self) -> None:
-        session = self.session
-        free = session.free_items() if session.look_id else ()
-        has_stash = bool(session.plan.stash)
+        workspace = self.workspace
+        free = workspace.free_items() if workspace.look_id else ()
+        has_stash = bool(workspace.plan.stash)
         self.gather_button.setVisible(not has_stash)
         for button in (self.fits_chip, self.place_button, self.propose_button):
             button.setVisible(has_stash)
-        ledge = session.ledge
+        ledge = workspace.ledge
         things: tuple[Item, ...] = free
         if not has_stash:
             self.strip_label.setText("The stash is empty")
@@ -274,7 +278,7 @@ class ArrangeStep(Step):
             ("X", self.chosen.wish_chip.pop_up),
             ("W", self.show_proposals),
             ("H", self.show_wanted),
-            ("C", lambda: self.session.compare_asked.emit(())),
+            ("C", lambda: self.workspace.signals.compare_asked.emit(())),
             ("S", partial(self.strip.setFocus, Qt.FocusReason.ShortcutFocusReason)),
         )
         for keys, action in keyed:

@@ -5,13 +5,13 @@ from collections.abc import Callable
 from PySide6.QtCore import QDate
 from PySide6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QPushButton, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.cautions.answers import MEASURES, answer_to, state_of
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import NAMES
 from jolly_ledge.edits.answers import AnswerCaution, TakeBackAnswer
 from jolly_ledge.model.look import Answer
+from jolly_ledge.workspace.workspace import Workspace
 
 
 class CautionCard(Card):
@@ -26,9 +26,11 @@ class CautionCard(Card):
         Who answered last: the first of them is offered, and whoever answers is put there.
     """
 
-    def __init__(self, session: Session, on_point: Callable[[tuple[str, ...]], object], known_name: list[str]) -> None:
+    def __init__(
+        self, workspace: Workspace, on_point: Callable[[tuple[str, ...]], object], known_name: list[str]
+    ) -> None:
         super().__init__("caution", on_point)
-        self._session = session
+        self._workspace = workspace
         self._names = known_name
         self.caution: Caution | None = None
         self.answer_button = QPushButton()
@@ -71,12 +73,12 @@ class CautionCard(Card):
         self._form.hide()
 
     def _ask(self) -> None:
-        caution, session = self.caution, self._session
+        caution, workspace = self.caution, self._workspace
         if caution is None:
             return
-        answer = answer_to(caution, session.arrangement) if caution.answer else None
+        answer = answer_to(caution, workspace.arrangement) if caution.answer else None
         if answer is not None:
-            session.commit(TakeBackAnswer(look=session.look_id, state=answer.state, name=NAMES[caution.id]))
+            workspace.commit(TakeBackAnswer(look=workspace.look_id, state=answer.state, name=NAMES[caution.id]))
             return
         opens = self.measure_field.isHidden()
         self.measure_field.setVisible(opens)
@@ -86,16 +88,16 @@ class CautionCard(Card):
             self.measure_field.setFocus()
 
     def _answer(self) -> None:
-        caution, session = self.caution, self._session
+        caution, workspace = self.caution, self._workspace
         if caution is None:
             return
         who = self.name_field.text().strip()
         answer = Answer(
             caution=caution.id,
-            state=state_of(caution, session.arrangement),
+            state=state_of(caution, workspace.arrangement),
             measure=self.measure_field.currentText().strip(),
             by=who,
             date=QDate.currentDate().toString("yyyy-MM-dd"),
         )
-        if session.commit(AnswerCaution(look=session.look_id, answer=answer, name=NAMES[caution.id])):
+        if workspace.commit(AnswerCaution(look=workspace.look_id, answer=answer, name=NAMES[caution.id])):
             self._names[:] = [who]

@@ -2,7 +2,6 @@
 
 from PySide6.QtWidgets import QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.views.look.depth_view import DepthView
 from jolly_ledge.app.widgets.chip import chip
@@ -15,6 +14,7 @@ from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import Pose
 from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.scene.marks import weights
+from jolly_ledge.workspace.workspace import Workspace
 
 PANEL_WIDTH = 204
 POSES: tuple[tuple[Pose, str, str], ...] = (
@@ -31,9 +31,9 @@ COUNTS = {None: "Counts so", "own": "Counts itself", "together": "Counts with it
 class ChosenPanel(QWidget):
     """Shows and changes the thing in hand, with its ledge from above."""
 
-    def __init__(self, session: Session, actions: LookActions) -> None:
+    def __init__(self, workspace: Workspace, actions: LookActions) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._actions = actions
         self.setFixedWidth(PANEL_WIDTH)
         column = QVBoxLayout(self)
@@ -46,10 +46,10 @@ class ChosenPanel(QWidget):
         column.addWidget(BoardLine())
         column.addWidget(self.where)
         column.addWidget(self._tools())
-        self.depth_view = DepthView(session)
+        self.depth_view = DepthView(workspace)
         column.addWidget(self.depth_view)
         column.addStretch(1)
-        for signal in (session.changed, session.chosen, session.previewed):
+        for signal in (workspace.signals.changed, workspace.signals.chosen, workspace.signals.previewed):
             signal.connect(self.refresh)
         self.refresh()
 
@@ -77,8 +77,8 @@ class ChosenPanel(QWidget):
         self.exchange_chip = chip("Others here", "Try other things or groups in its very spot (E)", checkable=False)
         self.count_chip = chip("", "Change how it counts as a unit (J)", checkable=False)
         self.count_chip.clicked.connect(self._actions.count_apart)
-        self.left_field = LengthField(self._session, self._actions.set_from_left, "From the left end")
-        self.front_field = LengthField(self._session, self._actions.set_from_front, "From the front edge")
+        self.left_field = LengthField(self._workspace, self._actions.set_from_left, "From the left end")
+        self.front_field = LengthField(self._workspace, self._actions.set_from_front, "From the front edge")
         self.group_field = QLineEdit()
         self.group_field.setAccessibleName("Vignette")
         self.group_field.setPlaceholderText("by nearness")
@@ -95,7 +95,7 @@ class ChosenPanel(QWidget):
             grid.addWidget(words(text, "soft", wrap=False), row, 0)
             grid.addWidget(field, row, 1)
         grid.addWidget(self.count_chip, 7, 0)
-        self.wish_chip = WishChip(self._session, self._chosen_items)
+        self.wish_chip = WishChip(self._workspace, self._chosen_items)
         grid.addWidget(self.wish_chip.button, 7, 1)
         grid.addWidget(self.exchange_chip, 8, 0, 1, 2)
         self.row_chip = chip("Whole group", "Take the whole row or group in hand (R)", checkable=False)
@@ -107,30 +107,30 @@ class ChosenPanel(QWidget):
         return self.tools
 
     def _chosen_items(self) -> tuple[str, ...]:
-        return tuple(placed.item.id for placed in self._session.chosen_placed)
+        return tuple(placed.item.id for placed in self._workspace.chosen_placed)
 
     def _regroup(self) -> None:
-        chosen = self._session.chosen_placed
+        chosen = self._workspace.chosen_placed
         name = self.group_field.text().strip() or None
         if chosen and any((placed.placement.vignette or None) != name for placed in chosen):
             self._actions.group(name)
 
     def refresh(self) -> None:
         """Show what is chosen."""
-        session = self._session
-        chosen = session.chosen_placed
+        workspace = self._workspace
+        chosen = workspace.chosen_placed
         self.tools.setEnabled(bool(chosen))
-        ledge = session.ledge
-        row = row_of(session.arrangement, chosen[0].id) if chosen else ()
+        ledge = workspace.ledge
+        row = row_of(workspace.arrangement, chosen[0].id) if chosen else ()
         self.sort_chip.setVisible(bool(row))
         self.row_chip.setVisible(bool(chosen))
         self.row_chip.setText("Whole row" if row else "Whole group")
         if not chosen:
             self.title.setText(f"{ledge.label[:1].upper()}{ledge.label[1:]}" if ledge else "No ledge yet")
             if ledge is not None:
-                free = "open above" if ledge.clearance is None else f"{session.length(ledge.clearance)} clear"
+                free = "open above" if ledge.clearance is None else f"{workspace.length(ledge.clearance)} clear"
                 self.where.setText(
-                    f"{session.length(ledge.width)} wide, {session.length(ledge.depth)} deep, {free}. "
+                    f"{workspace.length(ledge.width)} wide, {workspace.length(ledge.depth)} deep, {free}. "
                     "Click a thing to take it in hand."
                 )
             self.count_chip.setText(COUNTS[None])
@@ -154,15 +154,15 @@ class ChosenPanel(QWidget):
             self.group_field.setText(first.placement.vignette or "")
 
     def _where(self) -> str:
-        chosen = self._session.chosen_placed
+        chosen = self._workspace.chosen_placed
         first = chosen[0]
-        row = row_of(self._session.arrangement, first.id)
-        load = row_load_said(self._session.arrangement, row) if row else ""
+        row = row_of(self._workspace.arrangement, first.id)
+        load = row_load_said(self._workspace.arrangement, row) if row else ""
         if len(chosen) > 1 and {placed.id for placed in chosen} == {one.id for one in row}:
-            return f"A row of {len(row)} books, {self._session.length(row[-1].right - row[0].left)} long; {load}"
+            return f"A row of {len(row)} books, {self._workspace.length(row[-1].right - row[0].left)} long; {load}"
         if len(chosen) > 1:
             return "Shift-click adds and takes away."
-        host = self._session.arrangement.by_id.get(first.placement.host or "")
+        host = self._workspace.arrangement.by_id.get(first.placement.host or "")
         place = f"{'inside' if first.placement.inside else 'on'} the {host.item.label}, " if host else ""
         mass = "mass unknown" if first.item.mass is None else f"{first.item.mass:g} kg"
         takes = ""
@@ -173,8 +173,8 @@ class ChosenPanel(QWidget):
 
     def _to_the_eye(self, identifier: str) -> str:
         """Return what a thing weighs to the eye, once the look is read; its mass is another matter."""
-        if not self._session.is_assessed:
+        if not self._workspace.is_assessed:
             return ""
-        by_id = weights(self._session.arrangement)
+        by_id = weights(self._workspace.arrangement)
         whole = sum(by_id.values())
         return f", {percent(by_id[identifier] / whole)} to the eye" if whole and identifier in by_id else ""

@@ -5,10 +5,10 @@ from typing import TYPE_CHECKING
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.phrases import capital
+from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
     from jolly_ledge.proposals.exchange import Exchange
@@ -21,9 +21,9 @@ class ExchangeBar(QWidget):
     trying = Signal(bool)
     """Things begin to be tried, or no longer are."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.found: tuple[Exchange, ...] | tuple[GroupExchange, ...] = ()
         self._at, self._score = 0, 0.0
         row = QHBoxLayout(self)
@@ -43,7 +43,7 @@ class ExchangeBar(QWidget):
         for button in (self.back_chip, self.next_chip, self.take_chip, self.leave_chip):
             row.addWidget(button)
         self.hide()
-        for signal in (session.changed, session.chosen):
+        for signal in (workspace.signals.changed, workspace.signals.chosen):
             signal.connect(self.leave)
 
     @property
@@ -57,27 +57,33 @@ class ExchangeBar(QWidget):
         from jolly_ledge.proposals.exchange import exchanges
         from jolly_ledge.proposals.group_exchange import group_exchanges
 
-        session = self._session
-        chosen = session.chosen_placed
+        workspace = self._workspace
+        chosen = workspace.chosen_placed
         if not chosen:
-            session.refused.emit("Choose a thing or a group on the drawing first; others are then tried in its spot.")
+            workspace.signals.refused.emit(
+                "Choose a thing or a group on the drawing first; others are then tried in its spot."
+            )
             return
         named = f"the {chosen[0].item.label}" if len(chosen) == 1 else "what is chosen"
         locked = next((placed for placed in chosen if placed.placement.locked), None)
         if locked is not None:
-            session.refused.emit(f"The {locked.item.label} is locked; unlock it (K) to try others in its place.")
+            workspace.signals.refused.emit(
+                f"The {locked.item.label} is locked; unlock it (K) to try others in its place."
+            )
             return
         if len({placed.ledge.id for placed in chosen}) > 1:
-            session.refused.emit("What is chosen stands on several ledges; choose what stands together on one.")
+            workspace.signals.refused.emit(
+                "What is chosen stands on several ledges; choose what stands together on one."
+            )
             return
         if len(chosen) == 1:
-            self.found = exchanges(session.plan, session.look, chosen[0].id)
+            self.found = exchanges(workspace.plan, workspace.look, chosen[0].id)
         else:
-            self.found = group_exchanges(session.plan, session.look, session.selection)
+            self.found = group_exchanges(workspace.plan, workspace.look, workspace.selection)
         if not self.found:
-            session.refused.emit(f"Nothing else at hand belongs and fits where {named} stands.")
+            workspace.signals.refused.emit(f"Nothing else at hand belongs and fits where {named} stands.")
             return
-        self._at, self._score = 0, session.assessment.score
+        self._at, self._score = 0, workspace.assessment.score
         self.show()
         self.trying.emit(True)
         self._show()
@@ -90,30 +96,30 @@ class ExchangeBar(QWidget):
 
     def take(self) -> None:
         """Let the thing that is shown stand there, as one step."""
-        session = self._session
+        workspace = self._workspace
         if self.found:
             edit = self.found[self._at].edit
             self._end()
-            before = set(session.plan.look(session.look_id).placements)
-            if session.commit(edit):
+            before = set(workspace.plan.look(workspace.look_id).placements)
+            if workspace.commit(edit):
                 # What came is in hand now.
-                session.choose(*(one.id for one in session.look.placements if one not in before))
+                workspace.choose(*(one.id for one in workspace.look.placements if one not in before))
 
     def leave(self) -> None:
         """Keep what stood there."""
         if self.found:
             self._end()
-            self._session.preview(None)
+            self._workspace.preview(None)
 
     def _show(self) -> None:
         exchange = self.found[self._at]
-        change = self._session.shown(self._score + exchange.gain) - self._session.shown(self._score)
+        change = self._workspace.shown(self._score + exchange.gain) - self._workspace.shown(self._score)
         whole = f"{abs(change)} {'better' if change > 0 else 'worse'}" if change else "the whole reads the same"
         said = f"{self._at + 1} of {len(self.found)} · {exchange.sentence}; {whole}"
         self.said.setText(said)
         form = getattr(exchange, "form", "")
         self.said.setToolTip(f"{said}\n{capital(form)}." if form else said)
-        self._session.preview(exchange.look, beside_what_is=False)
+        self._workspace.preview(exchange.look, beside_what_is=False)
 
     def _end(self) -> None:
         self.found = ()

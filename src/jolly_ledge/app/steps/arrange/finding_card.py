@@ -7,7 +7,6 @@ from PySide6.QtCore import QEvent
 from PySide6.QtGui import QEnterEvent
 from PySide6.QtWidgets import QApplication, QHBoxLayout, QLineEdit, QPushButton, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.edits.looks import WaveOff
@@ -16,6 +15,7 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.readings.reading import Finding
 from jolly_ledge.readings.register import NAMES
+from jolly_ledge.workspace.workspace import Workspace
 
 MOST_MOVES = 3
 LINE_LETTERS = 38
@@ -45,9 +45,9 @@ class MoveButton(QPushButton):
 class FindingCard(Card):
     """A finding; on demand the best few moves are looked for."""
 
-    def __init__(self, session: Session, on_point: Callable[[tuple[str, ...]], object]) -> None:
+    def __init__(self, workspace: Workspace, on_point: Callable[[tuple[str, ...]], object]) -> None:
         super().__init__("finding", on_point)
-        self._session = session
+        self._workspace = workspace
         self._finding: Finding | None = None
         self.ask_button = QPushButton("How to mend it")
         self.ask_button.setObjectName("quiet")
@@ -102,12 +102,12 @@ class FindingCard(Card):
         # The search is not needed until it is asked for.
         from jolly_ledge.proposals.mend import mends
 
-        session, finding = self._session, self._finding
+        workspace, finding = self._workspace, self._finding
         if finding is None:
             return
         self._forget_moves()
         self.ask_button.hide()
-        found = mends(session.plan, session.look, finding, MOST_MOVES)
+        found = mends(workspace.plan, workspace.look, finding, MOST_MOVES)
         self.none_said.setVisible(not found)
         for mend in found:
             button = MoveButton(lambda on, look=mend.look: self._try(look if on else None))  # type: ignore[misc]
@@ -129,9 +129,9 @@ class FindingCard(Card):
     def _wave_off(self) -> None:
         finding = self._finding
         if finding is not None:
-            self._session.commit(
+            self._workspace.commit(
                 WaveOff(
-                    look=self._session.look_id,
+                    look=self._workspace.look_id,
                     reading=finding.reading,
                     placements=finding.placements,
                     reason=self.reason_field.text().strip(),
@@ -153,9 +153,9 @@ class FindingCard(Card):
         self.is_trying = look is not None
         # What a move brings must not lie in the shade of what the finding named.
         self._on_point(() if self.is_trying else self.placements)
-        self._session.preview(look)
+        self._workspace.preview(look)
 
     def _take(self, edit: Edit) -> None:
         self.is_trying = False
-        self._session.commit(edit)
+        self._workspace.commit(edit)
         self._on_point(())

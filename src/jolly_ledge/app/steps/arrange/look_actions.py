@@ -1,6 +1,5 @@
 """Actions on the chosen things of the look in hand."""
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.look.drag_gesture import natural_pose
 from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
 from jolly_ledge.edits.sort_row import SortRow
@@ -13,6 +12,7 @@ from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import Pose
+from jolly_ledge.workspace.workspace import Workspace
 
 POSE_VERBS: dict[Pose, str] = {
     "upright": "Stand {} upright",
@@ -25,27 +25,29 @@ POSE_VERBS: dict[Pose, str] = {
 class LookActions:
     """Does things to what is chosen, one undo step each."""
 
-    def __init__(self, session: Session) -> None:
-        self._session = session
+    def __init__(self, workspace: Workspace) -> None:
+        self._workspace = workspace
         self._told_of: set[tuple[str, str]] = set()
-        session.committed.connect(self._tell_of)
+        workspace.signals.committed.connect(self._tell_of)
 
     def _tell_of(self, edit: Edit) -> None:
         """Tell once of a thing set down by hand that no proposal would bring here, and why; by hand all is allowed."""
-        session = self._session
-        if not isinstance(edit, PlaceItem) or (edit.item, session.piece_id) in self._told_of:
+        workspace = self._workspace
+        if not isinstance(edit, PlaceItem) or (edit.item, workspace.piece_id) in self._told_of:
             return
-        item = next(one for one in session.plan.stash if one.id == edit.item)
-        ledge = next(one for one in session.piece.ledges if one.id == edit.spot.ledge)
-        if not ledge.is_wall and not comes_unasked(item, session.piece, ledge):
-            self._told_of.add((item.id, session.piece_id))
-            reason = verdict_on(item, session.piece, ledge)[1]
-            session.told.emit(f"The {item.label} stands here by your hand; no proposal brings it by itself. {reason}")
+        item = next(one for one in workspace.plan.stash if one.id == edit.item)
+        ledge = next(one for one in workspace.piece.ledges if one.id == edit.spot.ledge)
+        if not ledge.is_wall and not comes_unasked(item, workspace.piece, ledge):
+            self._told_of.add((item.id, workspace.piece_id))
+            reason = verdict_on(item, workspace.piece, ledge)[1]
+            workspace.signals.told.emit(
+                f"The {item.label} stands here by your hand; no proposal brings it by itself. {reason}"
+            )
 
     def _chosen(self) -> tuple[PlacedItem, ...]:
-        chosen = self._session.chosen_placed
+        chosen = self._workspace.chosen_placed
         if not chosen:
-            self._session.refused.emit("Nothing is chosen; click a thing on the drawing first.")
+            self._workspace.signals.refused.emit("Nothing is chosen; click a thing on the drawing first.")
         return chosen
 
     def _names(self, chosen: tuple[PlacedItem, ...]) -> str:
@@ -53,14 +55,14 @@ class LookActions:
 
     def nudge(self, along: float, deep: float) -> None:
         """Move what is chosen by mm to the right and toward the wall (up, when it hangs); in a row it is one step."""
-        session = self._session
+        workspace = self._workspace
         chosen = self._chosen()
         ids = {placed.id for placed in chosen}
         moves: list[Edit] = []
         for placed in chosen:
             placement = placed.placement
             if placement.inside or placement.pose == "draped":
-                session.refused.emit(f"The {placed.item.label} goes with what holds it; move that instead.")
+                workspace.signals.refused.emit(f"The {placed.item.label} goes with what holds it; move that instead.")
                 continue
             if placement.on in ids:
                 continue  # it goes along with what carries it
@@ -72,10 +74,12 @@ class LookActions:
                 on=placement.on,
                 y=(placement.y or 0.0) + deep if hangs else None,
             )
-            moves.append(MovePlacement(look=session.look_id, placement=placement.id, spot=spot, name=placed.item.label))
+            moves.append(
+                MovePlacement(look=workspace.look_id, placement=placement.id, spot=spot, name=placed.item.label)
+            )
         if moves:
-            key = f"nudge {session.look_id} {' '.join(sorted(ids))}"
-            session.commit(Together(edits=tuple(moves), label=f"Move {self._names(chosen)}", merges_as=key))
+            key = f"nudge {workspace.look_id} {' '.join(sorted(ids))}"
+            workspace.commit(Together(edits=tuple(moves), label=f"Move {self._names(chosen)}", merges_as=key))
 
     def set_from_left(self, length: float) -> None:
         """Set the left edge of the chosen thing so far from the left end of its ledge."""
@@ -91,9 +95,9 @@ class LookActions:
         """Set the pose of what is chosen."""
         chosen = tuple(s for s in self._chosen() if s.placement.inside is None)
         if chosen:
-            session, ids = self._session, tuple(placed.id for placed in chosen)
+            workspace, ids = self._workspace, tuple(placed.id for placed in chosen)
             label = POSE_VERBS[pose].format(self._names(chosen))
-            session.commit(SetPose(look=session.look_id, placements=ids, pose=pose, label=label))
+            workspace.commit(SetPose(look=workspace.look_id, placements=ids, pose=pose, label=label))
 
     def turn(self) -> None:
         """Turn what is chosen by a quarter."""
@@ -127,56 +131,56 @@ class LookActions:
 
     def take_row(self) -> None:
         """Take the whole row of books in hand that the chosen one stands in, else its whole group; it moves as one."""
-        session = self._session
+        workspace = self._workspace
         for placed in self._chosen()[:1]:
-            row = tuple(one.id for one in row_of(session.arrangement, placed.id))
-            group = group_of(session.arrangement, placed.id)
-            together = row if row and not set(row) <= set(session.selection) else group
+            row = tuple(one.id for one in row_of(workspace.arrangement, placed.id))
+            group = group_of(workspace.arrangement, placed.id)
+            together = row if row and not set(row) <= set(workspace.selection) else group
             if len(together) > 1:
-                session.choose(placed.id, *(one for one in together if one != placed.id))
+                workspace.choose(placed.id, *(one for one in together if one != placed.id))
             else:
-                session.refused.emit(f"The {placed.item.label} stands by itself, in no row and no group.")
+                workspace.signals.refused.emit(f"The {placed.item.label} stands by itself, in no row and no group.")
 
     def sort_row(self) -> None:
         """Sort the row of the chosen book by height; once more by hue, then by name."""
-        session = self._session
+        workspace = self._workspace
         for placed in self._chosen()[:1]:
-            row = row_of(session.arrangement, placed.id)
+            row = row_of(workspace.arrangement, placed.id)
             sorted_by = [order for order in ORDERS if row and in_order(row, order) == row]
             first = ORDERS.index(sorted_by[0]) + 1 if sorted_by else 0
             others = [order for order in (*ORDERS[first:], *ORDERS[:first]) if order not in sorted_by]
             order = others[0] if others else ORDERS[0]
-            if not session.commit(SortRow(look=session.look_id, placement=placed.id, order=order)) and not others:
-                session.told.emit("The row stands in order already: by height, by hue and by name.")
+            if not workspace.commit(SortRow(look=workspace.look_id, placement=placed.id, order=order)) and not others:
+                workspace.signals.told.emit("The row stands in order already: by height, by hue and by name.")
 
     def put_back(self) -> None:
         """Take what is chosen back to the stash."""
-        session, chosen = self._session, self._chosen()
+        workspace, chosen = self._workspace, self._chosen()
         locked = [placed for placed in chosen if placed.placement.locked]
         if locked:
-            session.refused.emit(f"The {locked[0].item.label} is locked; unlock it to put it back.")
+            workspace.signals.refused.emit(f"The {locked[0].item.label} is locked; unlock it to put it back.")
         elif chosen:
             ids = tuple(placed.id for placed in chosen)
-            session.commit(ReturnToStash(look=session.look_id, placements=ids, name=self._names(chosen)))
+            workspace.commit(ReturnToStash(look=workspace.look_id, placements=ids, name=self._names(chosen)))
 
     def put_inside(self) -> None:
         """Put the chosen thing inside the nearest container on its ledge."""
-        session = self._session
+        workspace = self._workspace
         for placed in self._chosen()[:1]:
             hosts = [
                 other
-                for other in session.arrangement.visible
+                for other in workspace.arrangement.visible
                 if other.ledge.id == placed.ledge.id and other.id != placed.id and holds(other.item, placed.item)
             ]
             if not hosts:
-                session.refused.emit(
+                workspace.signals.refused.emit(
                     f"No box, basket, bowl or tray stands on {placed.ledge.label} to take the {placed.item.label}."
                 )
                 return
             host = min(hosts, key=lambda other: abs(other.x - placed.x))
-            session.commit(
+            workspace.commit(
                 PutInside(
-                    look=session.look_id,
+                    look=workspace.look_id,
                     item=placed.item.id,
                     host=host.id,
                     name=placed.item.label,
@@ -186,41 +190,41 @@ class LookActions:
 
     def place(self, item: Item) -> None:
         """Place a thing of the stash in the widest gap of the ledge in hand."""
-        session = self._session
-        ledge = session.ledge
+        workspace = self._workspace
+        ledge = workspace.ledge
         if ledge is None:
-            session.refused.emit("No ledge is in hand; click one on the drawing first.")
+            workspace.signals.refused.emit("No ledge is in hand; click one on the drawing first.")
             return
         pose: Pose = "hung" if ledge.is_wall else natural_pose(item)
         over = free_over(item, ledge)
         if item.category == "book" and pose == "upright" and over is not None and over < 0:
             pose = "flat"
-        spot = free_spot(session.arrangement, item, pose, ledge)
-        before = {placement.id for placement in session.look.placements}
-        if session.commit(PlaceItem(look=session.look_id, item=item.id, spot=spot, pose=pose, name=item.label)):
-            session.choose(*[p.id for p in session.look.placements if p.id not in before])
+        spot = free_spot(workspace.arrangement, item, pose, ledge)
+        before = {placement.id for placement in workspace.look.placements}
+        if workspace.commit(PlaceItem(look=workspace.look_id, item=item.id, spot=spot, pose=pose, name=item.label)):
+            workspace.choose(*[p.id for p in workspace.look.placements if p.id not in before])
 
     def choose_next(self, step: int) -> None:
         """Choose the next thing from left to right, ledge by ledge from the top."""
-        session = self._session
-        ordered = sorted(session.arrangement.visible, key=lambda s: (-s.ledge.floor, s.ledge.left, s.x, s.bottom))
+        workspace = self._workspace
+        ordered = sorted(workspace.arrangement.visible, key=lambda s: (-s.ledge.floor, s.ledge.left, s.x, s.bottom))
         ids = [placed.id for placed in ordered]
         if not ids:
             return
-        current = session.selection[0] if session.selection and session.selection[0] in ids else None
+        current = workspace.selection[0] if workspace.selection and workspace.selection[0] in ids else None
         index = (ids.index(current) + step) % len(ids) if current else 0
-        session.choose(ids[index])
+        workspace.choose(ids[index])
 
     def choose_ledge(self, step: int) -> None:
         """Take the next ledge in hand, from the top down."""
-        session = self._session
-        ledges = sorted(session.piece.ledges, key=lambda ledge: (-ledge.floor, ledge.left))
+        workspace = self._workspace
+        ledges = sorted(workspace.piece.ledges, key=lambda ledge: (-ledge.floor, ledge.left))
         ids = [ledge.id for ledge in ledges]
         if ids:
-            index = (ids.index(session.ledge_id) + step) % len(ids) if session.ledge_id in ids else 0
-            session.choose_ledge(ids[index])
+            index = (ids.index(workspace.ledge_id) + step) % len(ids) if workspace.ledge_id in ids else 0
+            workspace.choose_ledge(ids[index])
 
     def _change(self, chosen: tuple[PlacedItem, ...], changes: tuple[tuple[str, object], ...], label: str) -> None:
-        session = self._session
+        workspace = self._workspace
         ids = tuple(placed.id for placed in chosen)
-        session.commit(ChangePlacement(look=session.look_id, placements=ids, changes=changes, label=label))
+        workspace.commit(ChangePlacement(look=workspace.look_id, placements=ids, changes=changes, label=label))

@@ -3,10 +3,10 @@
 from PySide6.QtCore import QObject, QTimer, Signal
 from PySide6.QtWidgets import QApplication
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.jobs.propose_job import MeaningFound, MeaningRequest, ProposeJob
 from jolly_ledge.model.look import Manner
 from jolly_ledge.proposals.meaning import Meaning, Stands
+from jolly_ledge.workspace.workspace import Workspace
 
 AFTER_MS, POLL_MS = 1_500, 150
 """It is asked for when nothing has changed for so long; nothing waits for it."""
@@ -22,9 +22,9 @@ class MeaningWatch(QObject):
 
     told = Signal()
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
-        self._session = session
+    def __init__(self, workspace: Workspace, parent: QObject) -> None:
+        super().__init__(parent)
+        self._workspace = workspace
         self._job: ProposeJob | None = None
         self._stands: Stands | None = None
         self._asked: Known | None = None
@@ -35,16 +35,16 @@ class MeaningWatch(QObject):
         self._poll = QTimer(self)
         self._poll.setInterval(POLL_MS)
         self._poll.timeout.connect(self.fetch)
-        session.changed.connect(self._after_change)
+        workspace.signals.changed.connect(self._after_change)
 
     @property
     def _known(self) -> Known:
-        return self._session.piece_id, self._session.look.manner
+        return self._workspace.piece_id, self._workspace.look.manner
 
     @property
     def meaning(self) -> Meaning | None:
         """What scores mean for the piece and the manner in hand, where that was found already."""
-        return self._session.meanings.get(self._known) if self._session.look_id else None
+        return self._workspace.meanings.get(self._known) if self._workspace.look_id else None
 
     @property
     def stands(self) -> Stands | None:
@@ -63,14 +63,14 @@ class MeaningWatch(QObject):
 
     def ask(self) -> None:
         """Ask how the look in hand stands."""
-        session = self._session
-        if not session.look_id or not session.look.placements:
+        workspace = self._workspace
+        if not workspace.look_id or not workspace.look.placements:
             return
         if self._job is None:
             self._job = ProposeJob()
             QApplication.instance().aboutToQuit.connect(self._job.close)  # type: ignore[union-attr]
         self._asked = self._known
-        self._job.start(MeaningRequest(session.plan, session.look_id))
+        self._job.start(MeaningRequest(workspace.plan, workspace.look_id))
         self._poll.start()
 
     def fetch(self) -> None:
@@ -80,8 +80,8 @@ class MeaningWatch(QObject):
             return
         for event in job.poll():
             if isinstance(event, MeaningFound) and self._asked is not None and event.meaning is not None:
-                self._session.meanings[self._asked] = event.meaning
-                if event.look == self._session.look_id and not self._later.isActive():
+                self._workspace.meanings[self._asked] = event.meaning
+                if event.look == self._workspace.look_id and not self._later.isActive():
                     self._stands = event.stands
                 self.told.emit()
         if not job.is_running:

@@ -6,7 +6,6 @@ from PySide6.QtCore import QPointF, QRectF, Qt, Signal
 from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
 from PySide6.QtWidgets import QLabel, QPushButton, QSizePolicy, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import BoardLine, words
 from jolly_ledge.drawing.look import look_picture
@@ -21,6 +20,7 @@ from jolly_ledge.planning.differences import differences
 from jolly_ledge.proposals.propose import Proposal
 from jolly_ledge.readings.register import NAMES, Assessment
 from jolly_ledge.render.player import fitting, play_fitted
+from jolly_ledge.workspace.workspace import Workspace
 
 STORY_LINES, MOST_TOLD, DIFFERS_FROM = 3, 3, 0.03
 """Lines of the story that are shown, readings that are named, and what is not worth naming."""
@@ -91,9 +91,9 @@ class ProposalDrawing(QWidget):
 class ProposalCard(QWidget):
     """Shows one proposal and lets it be taken over."""
 
-    def __init__(self, session: Session, on_take: Callable[[], object], on_mark: Callable[[str], object]) -> None:
+    def __init__(self, workspace: Workspace, on_take: Callable[[], object], on_mark: Callable[[str], object]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.proposal: Proposal | None = None
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -140,7 +140,7 @@ class ProposalCard(QWidget):
             label.setToolTip(told_at_length)
 
     def _reads(self, proposal: Proposal, present: Arrangement | None, read: Assessment | None) -> str:
-        shown = self._session.shown
+        shown = self._workspace.shown
         score = shown(proposal.assessment.score, proposal.look)
         lacks = "" if proposal.is_valid else ", not complete"
         if read is None or present is None or not present.placed_items:

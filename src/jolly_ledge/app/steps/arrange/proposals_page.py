@@ -7,7 +7,6 @@ from msgspec.structs import replace
 from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHBoxLayout, QProgressBar
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.arrange.proposal_card import ProposalCard
 from jolly_ledge.app.steps.arrange.proposal_settings import LEDGE, LOCKED, MOST, STANDING, STAY, ProposalSettings
 from jolly_ledge.app.steps.arrange.search_page import SearchPage
@@ -22,6 +21,7 @@ from jolly_ledge.proposals.blend import blend
 from jolly_ledge.proposals.moods import moods_of
 from jolly_ledge.proposals.propose import Progress, Proposal, Proposals
 from jolly_ledge.readings.register import Assessment, assess
+from jolly_ledge.workspace.workspace import Workspace
 
 POLL_MS = 120
 MOST_WITH_STORY = 3
@@ -36,8 +36,8 @@ SAID = {
 class ProposalsPage(SearchPage):
     """Asks for proposals and shows them."""
 
-    def __init__(self, session: Session, on_back: Callable[[], object], job: ProposeJob) -> None:
-        super().__init__(session, on_back, job)
+    def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: ProposeJob) -> None:
+        super().__init__(workspace, on_back, job)
         self._asked_for: Plan | None = None
         self._present: tuple[Arrangement, Assessment] | None = None
         self._is_begun, self._thrown = False, 0
@@ -98,11 +98,11 @@ class ProposalsPage(SearchPage):
             self._search(None)
 
     def _search(self, steps: int | None) -> None:
-        session, settings = self._session, self.settings
+        workspace, settings = self._workspace, self.settings
         self._is_begun, self._thrown = True, settings.throw
-        self._asked_for = session.plan
-        look = session.plan.look(session.look_id)
-        present = arrange(session.plan, look)
+        self._asked_for = workspace.plan
+        look = workspace.plan.look(workspace.look_id)
+        present = arrange(workspace.plan, look)
         self._present = (present, assess(present))
         count = self._count()
         self._make_cards(count)
@@ -110,8 +110,8 @@ class ProposalsPage(SearchPage):
             self._show(index, None)
         self.search(
             ProposeRequest(
-                session.plan, session.piece_id, look.manner, look,
-                session.ledge_id or None if settings.keeps == LEDGE else None, count, settings.throw,
+                workspace.plan, workspace.piece_id, look.manner, look,
+                workspace.ledge_id or None if settings.keeps == LEDGE else None, count, settings.throw,
                 None if steps is not None else settings.seconds, steps, settings.each,
                 settings.keeps == STANDING, STAY if settings.keeps == MOST else 0.0, settings.season,
             ),
@@ -123,8 +123,8 @@ class ProposalsPage(SearchPage):
 
     def _count(self) -> int:
         """Return how many looks come: of moods as many as the stash can carry."""
-        session, settings = self._session, self.settings
-        moods = moods_of(session.plan, session.piece) if settings.each == "mood" else ()
+        workspace, settings = self._workspace, self.settings
+        moods = moods_of(workspace.plan, workspace.piece) if settings.each == "mood" else ()
         return len(moods) or settings.count
 
     def _make_cards(self, count: int) -> None:
@@ -134,7 +134,7 @@ class ProposalsPage(SearchPage):
             card.deleteLater()
         while len(self.cards) < count:
             number = len(self.cards)
-            self.cards.append(ProposalCard(self._session, partial(self._take, number), partial(self.mark, number)))
+            self.cards.append(ProposalCard(self._workspace, partial(self._take, number), partial(self.mark, number)))
             self.board.addWidget(self.cards[-1], 1)
         for card in self.cards:
             # Narrow cards tell their story on a tip only.
@@ -181,11 +181,13 @@ class ProposalsPage(SearchPage):
     # Taking over
 
     def _is_stale(self) -> bool:
-        session = self._session
+        workspace = self._workspace
         asked = self._asked_for
-        if asked is not None and asked.stash == session.plan.stash and asked.pieces == session.plan.pieces:
+        if asked is not None and asked.stash == workspace.plan.stash and asked.pieces == workspace.plan.pieces:
             return False
-        session.refused.emit("The stash or the furniture has changed since; propose anew before taking one over.")
+        workspace.signals.refused.emit(
+            "The stash or the furniture has changed since; propose anew before taking one over."
+        )
         return True
 
     def _with_story(self, proposal: Proposal) -> Look:
@@ -194,12 +196,12 @@ class ProposalsPage(SearchPage):
 
     def _add(self, looks: tuple[Look, ...]) -> tuple[str, ...]:
         """Add looks in one step and take the first in hand; return their ids, none where they were refused."""
-        session = self._session
-        before = {look.id for look in session.plan.looks}
-        if not session.commit(AddProposals(looks=looks)):
+        workspace = self._workspace
+        before = {look.id for look in workspace.plan.looks}
+        if not workspace.commit(AddProposals(looks=looks)):
             return ()
-        added = tuple(look.id for look in session.plan.looks if look.id not in before)
-        session.choose_look(added[0])
+        added = tuple(look.id for look in workspace.plan.looks if look.id not in before)
+        workspace.choose_look(added[0])
         return added
 
     def _take(self, index: int) -> None:
@@ -215,7 +217,7 @@ class ProposalsPage(SearchPage):
         added = self._add(looks)
         if added:
             self._on_back()
-            self._session.compare_asked.emit(added)
+            self._workspace.signals.compare_asked.emit(added)
 
     # Blending
 

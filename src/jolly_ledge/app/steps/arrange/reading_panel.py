@@ -4,7 +4,6 @@ from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.arrange.caution_card import CautionCard
 from jolly_ledge.app.steps.arrange.finding_card import FindingCard
 from jolly_ledge.app.steps.arrange.meaning_watch import MeaningWatch
@@ -20,6 +19,7 @@ from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
+from jolly_ledge.workspace.workspace import Workspace
 
 PANEL_WIDTH = 344
 SENTENCE_HEIGHT = 40
@@ -34,9 +34,9 @@ SINCE_WIDTH = 200
 class ReadingPanel(QWidget):
     """Shows the readings of the look in hand; they move while a thing is carried."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._since: tuple[str, float] | None = None
         self._is_behind = False
         self._later = QTimer(self)
@@ -71,10 +71,10 @@ class ReadingPanel(QWidget):
         column.addWidget(self._notes(), 1)
         self.stops = StopsStrip(self._show_card)
         column.addWidget(self.stops)
-        self.watch = MeaningWatch(session)
+        self.watch = MeaningWatch(workspace, self)
         self.watch.told.connect(self.refresh)
-        session.changed.connect(self._after_change)
-        session.previewed.connect(self._follow)
+        workspace.signals.changed.connect(self._after_change)
+        workspace.signals.previewed.connect(self._follow)
         # The first picture does not wait for the first readings: see ``begin``.
         _set_text(self.score, "Reading")
 
@@ -119,7 +119,9 @@ class ReadingPanel(QWidget):
         self.waved_button = QPushButton()
         self.waved_button.setObjectName("quiet")
         self.waved_button.setMinimumHeight(28)
-        self.waved_button.clicked.connect(lambda: self._session.commit(BringFindingsBack(look=self._session.look_id)))
+        self.waved_button.clicked.connect(
+            lambda: self._workspace.commit(BringFindingsBack(look=self._workspace.look_id))
+        )
         self.waved_button.hide()
         column.addWidget(self.waved_button)
         column.addWidget(self._safe_heading)
@@ -135,7 +137,7 @@ class ReadingPanel(QWidget):
         """Read for the first time, once the look is seen."""
         self._after_change()
         self.watch.begin()
-        self._session.pointed.emit()
+        self._workspace.signals.pointed.emit()
 
     @survives
     def showEvent(self, event: QShowEvent) -> None:
@@ -153,22 +155,22 @@ class ReadingPanel(QWidget):
 
     def _earlier(self) -> tuple[str, float] | None:
         """Return the look before this one in the list, and how it reads."""
-        session = self._session
-        if not session.look_id:
+        workspace = self._workspace
+        if not workspace.look_id:
             return None
-        looks = session.plan.looks_of(session.piece_id)
-        index = [look.id for look in looks].index(session.look_id)
+        looks = workspace.plan.looks_of(workspace.piece_id)
+        index = [look.id for look in looks].index(workspace.look_id)
         if index == 0:
             return None
         earlier = looks[index - 1]
-        return earlier.label, assess(arrange(session.plan, earlier)).score
+        return earlier.label, assess(arrange(workspace.plan, earlier)).score
 
     def refresh(self) -> None:
         """Show the readings, findings and cautions of the look in hand."""
-        session = self._session
-        if not session.look_id:
+        workspace = self._workspace
+        if not workspace.look_id:
             return
-        if not session.look.placements:
+        if not workspace.look.placements:
             self._show_empty()
             return
         self._show_readings()
@@ -177,13 +179,13 @@ class ReadingPanel(QWidget):
 
     def _follow(self) -> None:
         """Follow a thing that is carried: the readings at once, the sentences a moment later."""
-        if self._session.look_id and self._session.look.placements:
+        if self._workspace.look_id and self._workspace.look.placements:
             self._show_readings()
         self._later.start()
 
     def _show_readings(self) -> None:
-        assessment = self._session.assessment
-        _set_text(self.score, f"Reads {self._session.shown(assessment.score)}")
+        assessment = self._workspace.assessment
+        _set_text(self.score, f"Reads {self._workspace.shown(assessment.score)}")
         self._show_since(assessment.score)
         losses = assessment.by_question
         for asked, title in self.questions.items():
@@ -218,14 +220,14 @@ class ReadingPanel(QWidget):
             row.describe()
         self._show_what_applies()
         self._show_cautions()
-        look = self._session.look
-        whole = self._session.assessment.findings
+        look = self._workspace.look
+        whole = self._workspace.assessment.findings
         findings = tuple(f for f in whole if look.reason_against(f.reading, f.placements) is None)
         waved = len(whole) - len(findings)
         self.waved_button.setText(f"Hear {counted(waved, 'waved-off finding')} again")
         self.waved_button.setVisible(waved > 0)
         while len(self.finding_cards) < min(len(findings), MOST_FINDINGS):
-            self.finding_cards.append(FindingCard(self._session, self._point_at))
+            self.finding_cards.append(FindingCard(self._workspace, self._point_at))
             self._finding_column.addWidget(self.finding_cards[-1])
         for card, finding in zip(self.finding_cards, findings, strict=False):
             card.show_finding(finding)
@@ -250,7 +252,7 @@ class ReadingPanel(QWidget):
             self.since.setText("")
             return
         name, earlier = self._since
-        difference = self._session.shown(score) - self._session.shown(earlier)
+        difference = self._workspace.shown(score) - self._workspace.shown(earlier)
         sign = "+" if difference > 0 else "−" if difference < 0 else "±"
         text = f"{sign}{abs(difference)} since {name}"
         if text != self.since.text():
@@ -258,11 +260,11 @@ class ReadingPanel(QWidget):
             self.since.setStyleSheet(f"color: {TEAL if difference >= 0 else OCHRE_INK}; font-size: 13px;")
 
     def _show_cautions(self) -> None:
-        cautions = self._session.cautions
-        self.stops.show_stops(cautions, self._session.arrangement)
+        cautions = self._workspace.cautions
+        self.stops.show_stops(cautions, self._workspace.arrangement)
         shown = cautions[:MOST_CAUTIONS]
         while len(self.caution_cards) < len(shown):
-            self.caution_cards.append(CautionCard(self._session, self._point_at, self._answerer))
+            self.caution_cards.append(CautionCard(self._workspace, self._point_at, self._answerer))
             self._caution_column.addWidget(self.caution_cards[-1])
         for card, caution in zip(self.caution_cards, shown, strict=False):
             card.show_caution(caution)
@@ -298,12 +300,12 @@ class ReadingPanel(QWidget):
         self._say_sentence(row)
 
     def _say_sentence(self, row: ReadingRow | None) -> None:
-        readings = self._session.assessment.readings
+        readings = self._workspace.assessment.readings
         reading = row.reading if row else min(readings, key=lambda reading: reading.score, default=None)
         self.sentence.setText(reading.sentence if reading else "")
 
     def _point_at(self, placements: tuple[str, ...]) -> None:
-        self._session.point_at(*placements)
+        self._workspace.point_at(*placements)
 
 
 def _safety_said(cautions: tuple[Caution, ...]) -> str:

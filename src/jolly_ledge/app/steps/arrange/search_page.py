@@ -6,10 +6,10 @@ from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QHideEvent, QKeyEvent
 from PySide6.QtWidgets import QApplication, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.jobs.propose_job import Event, ProposeJob, Refused, Request
+from jolly_ledge.workspace.workspace import Workspace
 
 POLL_MS = 120
 
@@ -17,9 +17,9 @@ POLL_MS = 120
 class SearchPage(QWidget):
     """Starts searches, fetches what they find, and is left with Esc; who inherits takes in what is found."""
 
-    def __init__(self, session: Session, on_back: Callable[[], object], job: ProposeJob) -> None:
+    def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: ProposeJob) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._on_back = on_back
         self.job = job
         self._timer = QTimer(self)
@@ -50,7 +50,7 @@ class SearchPage(QWidget):
         for event in self.job.poll():
             if isinstance(event, Refused):
                 self.note.setText(event.sentence)
-                self._session.refused.emit(event.sentence)
+                self._workspace.signals.refused.emit(event.sentence)
             else:
                 self.take_in(event)
         if not self.job.is_running:

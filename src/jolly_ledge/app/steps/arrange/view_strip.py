@@ -7,11 +7,11 @@ from PySide6.QtCore import Signal
 from PySide6.QtGui import QAction
 from PySide6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.look.look_view import OVERLAYS
 from jolly_ledge.app.views.look.ways_of_looking import Ways
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.model.words import TABLE_KINDS
+from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
     from jolly_ledge.drawing.sight import Eye
@@ -43,9 +43,9 @@ class ViewStrip(QWidget):
     ways_changed = Signal()
     place_changed = Signal()
 
-    def __init__(self, session: Session, shown: set[str]) -> None:
+    def __init__(self, workspace: Workspace, shown: set[str]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.shown = [name for name in OVERLAYS if name in shown]
         """What is shown, the last one switched on at the end."""
         self.ways = Ways()
@@ -77,7 +77,7 @@ class ViewStrip(QWidget):
         self.place_chip = chip(f"{STRAIGHT_ON} ▾", "From where, and with which eyes, it is looked at", checkable=False)
         self.place_chip.setMenu(self.place_menu)
         row.addWidget(self.place_chip)
-        session.changed.connect(self._keep_place)
+        workspace.signals.changed.connect(self._keep_place)
 
     # What lies over the drawing
 
@@ -87,7 +87,9 @@ class ViewStrip(QWidget):
             return
         if on and name == "doors" and not self._has_doors():
             self.more_actions[name].setChecked(False)
-            self._session.refused.emit(f"{self._session.piece.label} has no doors or bars that hide anything.")
+            self._workspace.signals.refused.emit(
+                f"{self._workspace.piece.label} has no doors or bars that hide anything."
+            )
             return
         (self.shown.append if on else self.shown.remove)(name)
         if name in self.overlay_chips:
@@ -100,7 +102,7 @@ class ViewStrip(QWidget):
         self.overlay_toggled.emit(name, on)
 
     def _has_doors(self) -> bool:
-        piece = self._session.piece
+        piece = self._workspace.piece
         return piece.doors != "none" or any(fixture.kind in ("bar", "brace") for fixture in piece.fixtures)
 
     def toggle_overlay(self, name: str) -> None:
@@ -116,12 +118,12 @@ class ViewStrip(QWidget):
 
     def places(self) -> tuple[str, ...]:
         """Return from where the piece in hand can be looked at."""
-        if not self._session.piece_id:
+        if not self._workspace.piece_id:
             return (STRAIGHT_ON,)
         # The window opens straight on; what it takes to look from elsewhere waits until somebody does.
         from jolly_ledge.drawing.sight import eyes_of
 
-        piece = self._session.piece
+        piece = self._workspace.piece
         above = (FROM_ABOVE,) if piece.kind in TABLE_KINDS or piece.viewed_from == "around" else ()
         return (STRAIGHT_ON, *(eye.name for eye in eyes_of(piece)), *above)
 
@@ -130,7 +132,7 @@ class ViewStrip(QWidget):
         """The eye in use, None for straight on and from above."""
         from jolly_ledge.drawing.sight import eyes_of
 
-        return next((eye for eye in eyes_of(self._session.piece) if eye.name == self.place), None)
+        return next((eye for eye in eyes_of(self._workspace.piece) if eye.name == self.place), None)
 
     def look_from(self, place: str) -> None:
         """Look from a place."""
@@ -154,8 +156,8 @@ class ViewStrip(QWidget):
 
     def toggle_doors(self) -> None:
         """Shut the doors, or open them."""
-        if not self.is_shut and self._session.piece.doors == "none":
-            self._session.refused.emit(f"{self._session.piece.label} has no doors to shut.")
+        if not self.is_shut and self._workspace.piece.doors == "none":
+            self._workspace.signals.refused.emit(f"{self._workspace.piece.label} has no doors to shut.")
             return
         self.is_shut = not self.is_shut
         self._say_place()
@@ -168,7 +170,7 @@ class ViewStrip(QWidget):
                 self.place_changed.emit()
             else:
                 self.look_from(STRAIGHT_ON)
-        if self.is_shut and self._session.piece.doors == "none":
+        if self.is_shut and self._workspace.piece.doors == "none":
             self.is_shut = False
             self._say_place()
             self.ways_changed.emit()
@@ -193,7 +195,7 @@ class ViewStrip(QWidget):
         shut = menu.addAction("Doors shut\tD")
         shut.setCheckable(True)
         shut.setChecked(self.is_shut)
-        shut.setEnabled(self._session.piece.doors != "none")
+        shut.setEnabled(self._workspace.piece.doors != "none")
         shut.triggered.connect(self.toggle_doors)
         for name, text in (("squint", "Squint\tQ"), ("grey", "Without colour\tY"), ("mirrored", "In the mirror\tM")):
             made = menu.addAction(text)

@@ -7,7 +7,6 @@ from msgspec.structs import replace
 from PySide6.QtCore import QSize, Qt
 from PySide6.QtWidgets import QComboBox, QFrame, QHBoxLayout, QLabel, QLineEdit, QScrollArea, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.arrange.search_page import SearchPage
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import heading, question, words
@@ -23,6 +22,7 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.proposals.wanted import Matched, Want, match_found, substitutes
+from jolly_ledge.workspace.workspace import Workspace
 
 POLL_MS = 120
 NOTHING = "Nothing is needed: no one thing more would help this look."
@@ -55,8 +55,8 @@ class WantCard(QFrame):
 class WantedPage(SearchPage):
     """Asks the search what would help most, and matches what was found."""
 
-    def __init__(self, session: Session, on_back: Callable[[], object], job: ProposeJob) -> None:
-        super().__init__(session, on_back, job)
+    def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: ProposeJob) -> None:
+        super().__init__(workspace, on_back, job)
         self.wants: tuple[Want, ...] = ()
         self.cards: list[WantCard] = []
         self.matched: Matched | None = None
@@ -116,18 +116,18 @@ class WantedPage(SearchPage):
 
     def begin(self) -> None:
         """Ask what is wanted for the look in hand."""
-        session = self._session
+        workspace = self._workspace
         self._show(())
         self.found_said.setText("")
         self._list_dear()
-        self._asked_for = (session.plan.stash, session.look)
-        self.search(WantedRequest(session.plan, session.look_id), LOOKING)
+        self._asked_for = (workspace.plan.stash, workspace.look)
+        self.search(WantedRequest(workspace.plan, workspace.look_id), LOOKING)
 
     def take_in(self, event: Event) -> None:
         """Show what is wanted."""
         if isinstance(event, WantedFound):
-            session = self._session
-            if self._asked_for != (session.plan.stash, session.look if session.look_id else None):
+            workspace = self._workspace
+            if self._asked_for != (workspace.plan.stash, workspace.look if workspace.look_id else None):
                 self.note.setText("The look has changed since; ask anew what is wanted.")
                 return
             self._show(event.wants)
@@ -144,12 +144,12 @@ class WantedPage(SearchPage):
 
     def write_down(self, number: int) -> None:
         """Keep a thing that is wanted in the stash, with its measures in the note."""
-        session, want = self._session, self.wants[number]
-        fresh = FreshIds(item.id for item in session.plan.stash).fresh(f"wanted-{want.item.category}")
+        workspace, want = self._workspace, self.wants[number]
+        fresh = FreshIds(item.id for item in workspace.plan.stash).fresh(f"wanted-{want.item.category}")
         item = replace(want.item, id=fresh, mass=None, price=want.most_price, note=want.sentence,
-                       meant_for=(session.piece_id,))  # fmt: skip
-        if session.commit(AddItems(items=(item,))):
-            session.told.emit(f"Written down as wanted: {item.label}.")
+                       meant_for=(workspace.piece_id,))  # fmt: skip
+        if workspace.commit(AddItems(items=(item,))):
+            workspace.signals.told.emit(f"Written down as wanted: {item.label}.")
             self.cards[number].note_button.setEnabled(False)
             self._list_dear()
 
@@ -157,54 +157,54 @@ class WantedPage(SearchPage):
 
     def match(self) -> None:
         """Tell whether what was typed suits."""
-        session = self._session
+        workspace = self._workspace
         try:
-            item = parse_entry(self.found_field.text(), session.unit, session.plan.stash).items[0]
+            item = parse_entry(self.found_field.text(), workspace.unit, workspace.plan.stash).items[0]
         except JollyLedgeError as error:
             self.found_said.setText(str(error))
             self.buy_button.setEnabled(False)
             return
-        self.matched = match_found(session.plan, session.plan.look(session.look_id), item)
+        self.matched = match_found(workspace.plan, workspace.plan.look(workspace.look_id), item)
         self.found_said.setText(self.matched.sentence)
         self.buy_button.setEnabled(bool(self.matched.placements))
 
     def take_found(self) -> None:
         """Take the found thing into the stash as to buy, and try it in a new version of the look."""
-        session, matched = self._session, self.matched
+        workspace, matched = self._workspace, self.matched
         if matched is None or not matched.placements:
             return
         item = replace(matched.item, status="to-buy")
-        look = session.plan.look(session.look_id)
+        look = workspace.plan.look(workspace.look_id)
         version = replace(look, id=f"{look.id}-with", name=f"{look.label} with the {item.label}", proposal=0,
                           placements=matched.placements, note=matched.sentence, votes=())  # fmt: skip
-        before = {known.id for known in session.plan.looks}
-        if session.commit(AddProposals(looks=(version,), items=(item,))):
-            session.choose_look(next(known.id for known in session.plan.looks if known.id not in before))
+        before = {known.id for known in workspace.plan.looks}
+        if workspace.commit(AddProposals(looks=(version,), items=(item,))):
+            workspace.choose_look(next(known.id for known in workspace.plan.looks if known.id not in before))
             self.buy_button.setEnabled(False)
             self._on_back()
 
     # What would do instead
 
     def _list_dear(self) -> None:
-        session = self._session
+        workspace = self._workspace
         self.dear_list.clear()
-        for item in session.plan.stash:
+        for item in workspace.plan.stash:
             if item.status in ("wanted", "to-buy"):
-                price = "" if item.price is None else f" · {money(item.price, session.plan.currency)}"
+                price = "" if item.price is None else f" · {money(item.price, workspace.plan.currency)}"
                 self.dear_list.addItem(f"{item.label}{price}", item.id)
         self.show_substitutes()
 
     def show_substitutes(self) -> None:
         """Tell what comes closest to the dear thing and costs less."""
-        session = self._session
-        dear = next((item for item in session.plan.stash if item.id == self.dear_list.currentData()), None)
+        workspace = self._workspace
+        dear = next((item for item in workspace.plan.stash if item.id == self.dear_list.currentData()), None)
         if dear is None:
             self.dear_said.setText("Nothing is to be bought yet.")
             return
-        found = substitutes(session.plan, session.plan.look(session.look_id), dear)
+        found = substitutes(workspace.plan, workspace.plan.look(workspace.look_id), dear)
         said = [
             f"{capital(item.label)}: {percent(alike)} alike"
-            f"{'' if saved is None else f', saves {money(saved, session.plan.currency)}'}"
+            f"{'' if saved is None else f', saves {money(saved, workspace.plan.currency)}'}"
             for item, alike, saved in found
         ]
         self.dear_said.setText("; ".join(said) + "." if said else "Nothing cheaper comes close.")

@@ -14,7 +14,6 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.brief.emphasis_page import EmphasisPage
 from jolly_ledge.app.steps.brief.kit_panel import KitPanel
 from jolly_ledge.app.steps.brief.manner_panel import HABITS, NAME_PX, SCHOOLS, MannerPanel
@@ -35,6 +34,7 @@ from jolly_ledge.model.money import currency_in, price_of, typed
 from jolly_ledge.model.phrases import capital, counted, listed, with_article
 from jolly_ledge.model.plan import Household
 from jolly_ledge.model.value import changed
+from jolly_ledge.workspace.workspace import Workspace
 
 MOST_FAMILIES = 4
 OFFERED_FAMILIES = 12
@@ -63,8 +63,8 @@ SIDE_WIDTH = 344
 class BriefStep(Step):
     """The page on which the work begins."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
         self.pages = QStackedWidget()
         self.column.addWidget(self.pages, 1)
         area = QScrollArea()
@@ -76,14 +76,14 @@ class BriefStep(Step):
         self._page.setSpacing(6)
         area.setWidget(inside)
         self.pages.addWidget(area)
-        self.emphasis = EmphasisPage(session, self.show_brief)
+        self.emphasis = EmphasisPage(workspace, self.show_brief)
         self.pages.addWidget(self.emphasis)
         self._fill()
         self.row.addWidget(self._side())
-        self.follow(self.refresh, session.changed)
+        self.follow(self.refresh, workspace.signals.changed)
 
     def _fill(self) -> None:
-        page, session = self._page, self.session
+        page, workspace = self._page, self.workspace
         page.addWidget(question("What is it for, and how should it feel?", 16))
         self.purpose = QPlainTextEdit()
         self.purpose.setFixedHeight(58)
@@ -92,10 +92,10 @@ class BriefStep(Step):
         self.purpose.textChanged.connect(self._set_purpose)
         page.addWidget(self.purpose)
         page.addLayout(self._uses())
-        self.kit = KitPanel(session)
+        self.kit = KitPanel(workspace)
         page.addWidget(self.kit)
         self._section("The manner")
-        self.schools = MannerPanel(session, SCHOOLS)
+        self.schools = MannerPanel(workspace, SCHOOLS)
         page.addWidget(self.schools)
         self.manner_note = words("", "soft")
         page.addWidget(self.manner_note)
@@ -108,7 +108,7 @@ class BriefStep(Step):
             page.addLayout(row_layout)
         self.palette_chips: dict[str, QPushButton] = {}
         self._section("Habits")
-        self.habits = MannerPanel(session, HABITS)
+        self.habits = MannerPanel(workspace, HABITS)
         page.addWidget(self.habits)
         self.emphasis_button = chip("What counts more", "How much every reading weighs in this manner", checkable=False)
         self.emphasis_button.clicked.connect(self.show_emphasis)
@@ -135,11 +135,11 @@ class BriefStep(Step):
         return grid
 
     def _toggle_use(self, use: str, on: bool) -> None:
-        session = self.session
-        kept = [known for known in session.piece.use if known != use]
+        workspace = self.workspace
+        kept = [known for known in workspace.piece.use if known != use]
         uses = (*kept, use) if on else tuple(kept)
         label = f"{'Use' if on else 'Do not use'} it for {use}"
-        session.commit(ChangePiece(piece=session.piece_id, changes=(("use", uses),), label=label))
+        workspace.commit(ChangePiece(piece=workspace.piece_id, changes=(("use", uses),), label=label))
 
     def show_emphasis(self) -> None:
         """Show how much every reading counts."""
@@ -224,28 +224,28 @@ class BriefStep(Step):
         column.addLayout(self._household())
         column.addWidget(heading("Tastes", 16))
         column.addWidget(BoardLine())
-        self.tastes = TastePanel(self.session)
+        self.tastes = TastePanel(self.workspace)
         column.addWidget(self.tastes)
         column.addWidget(heading("The look in hand", 16))
         column.addWidget(BoardLine())
-        self.thumbnail = Thumbnail(self.session)
+        self.thumbnail = Thumbnail(self.workspace)
         column.addWidget(self.thumbnail, 1)
         return side
 
     def refresh(self) -> None:
         """Show the brief of the look in hand."""
-        session = self.session
-        if not session.look_id:
+        workspace = self.workspace
+        if not workspace.look_id:
             return
-        _show_text(self.purpose, session.piece.purpose)
+        _show_text(self.purpose, workspace.piece.purpose)
         if not self.plan_name.hasFocus():
-            self.plan_name.setText(session.plan.name)
+            self.plan_name.setText(workspace.plan.name)
         if not self.budget.hasFocus():
-            self.budget.setText(f"{typed(session.plan.budget)} {session.plan.currency}".strip())
+            self.budget.setText(f"{typed(workspace.plan.budget)} {workspace.plan.currency}".strip())
         for use, button in self.use_chips.items():
-            button.setChecked(use in session.piece.use)
+            button.setChecked(use in workspace.piece.use)
         self.kit.refresh()
-        manner = session.look.manner
+        manner = workspace.look.manner
         self.schools.show_manner(manner)
         self.manner_note.setText(self.schools.said(manner))
         self.habits.show_manner(manner)
@@ -253,7 +253,7 @@ class BriefStep(Step):
         self.emphasis_button.setText(f"What counts more ({more})" if more else "What counts more")
         self.emphasis.refresh()
         self.tastes.refresh()
-        household = session.plan.household
+        household = workspace.plan.household
         self.toddler.setChecked(household.toddler)
         age = household.child_age
         if not self.age_field.hasFocus():
@@ -281,15 +281,15 @@ class BriefStep(Step):
         from jolly_ledge.cautions.household import within_reach
 
         age = USUAL_AGE if household.child_age is None else household.child_age
-        look = self.session.arrangement
+        look = self.workspace.arrangement
         near = within_reach(look, age)
         self.reached.setText(
-            f"At {counted(age, 'year')} a child grasps up to {self.session.length(reach_of(age))}: "
+            f"At {counted(age, 'year')} a child grasps up to {self.workspace.length(reach_of(age))}: "
             f"{len(near)} of {len(look.placed_items)} things in this look, climbing aside."
         )
 
     def _show_palette(self, manner: Manner) -> None:
-        leaders = [colour for colour, _ in stash_families(self.session.plan.stash, self.session.plan.families)][
+        leaders = [colour for colour, _ in stash_families(self.workspace.plan.stash, self.workspace.plan.families)][
             :OFFERED_FAMILIES
         ]
         offered = leaders + [colour for colour in manner.palette if self._nearest(colour, leaders) is None]
@@ -315,7 +315,7 @@ class BriefStep(Step):
         )
 
     def _family(self, colour: str) -> str:
-        return name_of(colour, self.session.plan.families)
+        return name_of(colour, self.workspace.plan.families)
 
     def _nearest(self, colour: str, leaders: list[str]) -> str | None:
         return nearest_family(colour, tuple(leaders))
@@ -323,67 +323,69 @@ class BriefStep(Step):
     # Changing
 
     def _toggle_family(self, colour: str, on: bool) -> None:
-        session = self.session
-        palette = [known for known in session.look.manner.palette if self._nearest(known, [colour]) is None]
+        workspace = self.workspace
+        palette = [known for known in workspace.look.manner.palette if self._nearest(known, [colour]) is None]
         if on:
             if len(palette) >= MOST_FAMILIES:
                 self.palette_chips[colour].setChecked(False)
-                session.refused.emit(f"A palette holds up to {MOST_FAMILIES} families; take one out first.")
+                workspace.signals.refused.emit(f"A palette holds up to {MOST_FAMILIES} families; take one out first.")
                 return
             palette.append(colour)
-        manner = changed(session.look.manner, palette=tuple(palette))
+        manner = changed(workspace.look.manner, palette=tuple(palette))
         verb = "Add" if on else "Take out"
-        session.commit(
-            ChangeLook(look=session.look_id, changes=(("manner", manner),), label=f"{verb} {self._family(colour)}")
+        workspace.commit(
+            ChangeLook(look=workspace.look_id, changes=(("manner", manner),), label=f"{verb} {self._family(colour)}")
         )
 
     def _set_purpose(self) -> None:
-        session, text = self.session, self.purpose.toPlainText()
-        if session.piece_id and text != session.piece.purpose:
-            session.commit(ChangePiece(piece=session.piece_id, changes=(("purpose", text),), label="Write the purpose"))
+        workspace, text = self.workspace, self.purpose.toPlainText()
+        if workspace.piece_id and text != workspace.piece.purpose:
+            workspace.commit(
+                ChangePiece(piece=workspace.piece_id, changes=(("purpose", text),), label="Write the purpose")
+            )
 
     def _set_budget(self) -> None:
-        text, session = self.budget.text().strip(), self.session
+        text, workspace = self.budget.text().strip(), self.workspace
         try:
             budget = price_of(text)
         except MoneyError as error:
-            session.refused.emit(str(error).replace("no price", "no budget"))
+            workspace.signals.refused.emit(str(error).replace("no price", "no budget"))
             return
         currency = currency_in(text)
-        if budget != session.plan.budget or (currency and currency != session.plan.currency):
-            session.commit(SetBudget(budget=budget, currency=currency))
+        if budget != workspace.plan.budget or (currency and currency != workspace.plan.currency):
+            workspace.commit(SetBudget(budget=budget, currency=currency))
 
     def _rename_plan(self) -> None:
         name = self.plan_name.text().strip()
-        if name != self.session.plan.name:
-            self.session.commit(RenamePlan(name=name))
+        if name != self.workspace.plan.name:
+            self.workspace.commit(RenamePlan(name=name))
 
     def _set_age(self) -> None:
         text = self.age_field.text().strip()
-        household = self.session.plan.household
+        household = self.workspace.plan.household
         if text and not (text.isdigit() and int(text) <= OLDEST):
-            self.session.refused.emit(f"“{text}” is no age of a child; type whole years up to {OLDEST}.")
+            self.workspace.signals.refused.emit(f"“{text}” is no age of a child; type whole years up to {OLDEST}.")
             self.age_field.setText("" if household.child_age is None else str(household.child_age))
             return
         told = changed(household, child_age=int(text) if text else None)
         if told != household:
-            self.session.commit(ChangeHousehold(household=told))
+            self.workspace.commit(ChangeHousehold(household=told))
 
     def _choose_animal(self, kind: Animal, *, on: bool) -> None:
         """Add an animal of a kind to the household, or let all of the kind go."""
-        pets = self.session.plan.household.pets
+        pets = self.workspace.plan.household.pets
         left = (*pets, kind) if on else tuple(pet for pet in pets if animal_kind(pet) != kind)
-        self.session.commit(ChangeHousehold(household=changed(self.session.plan.household, pets=left)))
+        self.workspace.commit(ChangeHousehold(household=changed(self.workspace.plan.household, pets=left)))
 
     def _set_household(self, is_typing: bool = False) -> None:
         household = Household(
             toddler=self.toddler.isChecked(),
-            child_age=self.session.plan.household.child_age,
+            child_age=self.workspace.plan.household.child_age,
             pets=tuple(word.strip() for word in self.pets.text().split(",") if word.strip()),
             notes=self.household_notes.toPlainText().strip(),
         )
-        if household != self.session.plan.household:
-            self.session.commit(ChangeHousehold(household=household, is_typing=is_typing))
+        if household != self.workspace.plan.household:
+            self.workspace.commit(ChangeHousehold(household=household, is_typing=is_typing))
 
 
 def _show_text(field: QPlainTextEdit, text: str) -> None:

@@ -6,7 +6,6 @@ from functools import partial
 from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QScrollArea, QSizePolicy, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.texts import question, words
 from jolly_ledge.edits.looks import ChangeLook
@@ -14,6 +13,7 @@ from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.value import changed
 from jolly_ledge.readings.absence import absence_said
 from jolly_ledge.readings.register import NAMES, QUESTIONS, REGISTER
+from jolly_ledge.workspace.workspace import Workspace
 
 STEPS: tuple[tuple[str, str, str], ...] = (
     ("0.0", "Not", "It does not count"),
@@ -29,9 +29,9 @@ NOT_HERE = "does not apply here"
 class EmphasisPage(QWidget):
     """All readings by the question they answer, each with five steps."""
 
-    def __init__(self, session: Session, on_back: Callable[[], object]) -> None:
+    def __init__(self, workspace: Workspace, on_back: Callable[[], object]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
@@ -76,8 +76,8 @@ class EmphasisPage(QWidget):
         column.addWidget(area, 1)
 
     def _choose(self, reading: str, value: str) -> None:
-        session = self._session
-        others = tuple(pair for pair in session.look.manner.weights if pair[0] != reading)
+        workspace = self._workspace
+        others = tuple(pair for pair in workspace.look.manner.weights if pair[0] != reading)
         factor = float(value)
         weights = others if factor == USUAL else (*others, (reading, factor))
         said = next(text for known, text, _ in STEPS if known == value).lower()
@@ -87,17 +87,17 @@ class EmphasisPage(QWidget):
         self._set((), "Let all count as usual")
 
     def _set(self, weights: tuple[tuple[str, float], ...], label: str) -> None:
-        session = self._session
-        manner = changed(session.look.manner, weights=weights)
-        if manner != session.look.manner:
-            session.commit(ChangeLook(look=session.look_id, changes=(("manner", manner),), label=label))
+        workspace = self._workspace
+        manner = changed(workspace.look.manner, weights=weights)
+        if manner != workspace.look.manner:
+            workspace.commit(ChangeLook(look=workspace.look_id, changes=(("manner", manner),), label=label))
 
     def refresh(self) -> None:
         """Show how much each counts in the look in hand."""
-        session = self._session
-        if not session.look_id:
+        workspace = self._workspace
+        if not workspace.look_id:
             return
-        manner = session.look.manner
+        manner = workspace.look.manner
         for reading, row in self.rows.items():
             factor = manner.emphasis_on(reading)
             nearest = min(STEPS, key=lambda step: abs(float(step[0]) - factor))
@@ -105,16 +105,16 @@ class EmphasisPage(QWidget):
         self._show_reads()
         count = len(manner.weights)
         self.note.setText(
-            f"What counts in “{session.look.label}”: {count} of {len(self.rows)} readings differ from the usual."
+            f"What counts in “{workspace.look.label}”: {count} of {len(self.rows)} readings differ from the usual."
             if count
-            else f"What counts in “{session.look.label}”: everything as usual in this manner."
+            else f"What counts in “{workspace.look.label}”: everything as usual in this manner."
         )
 
     def _show_reads(self) -> None:
         """Say beside each how it reads now; only while the page is seen, for it costs a reading."""
         if not self.isVisible():
             return
-        found = {reading.id: reading for reading in self._session.assessment.readings}
+        found = {reading.id: reading for reading in self._workspace.assessment.readings}
         for identifier, label in self.reads.items():
             reading = found.get(identifier)
             label.setText(NOT_HERE if reading is None else f"reads {round(reading.score * 100)} · {reading.shown}")

@@ -4,7 +4,6 @@ from typing import get_args
 
 from PySide6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.brief.manner_panel import NAME_PX
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
@@ -13,14 +12,15 @@ from jolly_ledge.measures.kits import kit_of, unmet_needs
 from jolly_ledge.model.belonging import comes_by_kind
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.words import Category, plain
+from jolly_ledge.workspace.workspace import Workspace
 
 
 class KitPanel(QWidget):
     """Ticks for every need of the piece in hand, and a list of kinds that may come to it."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(5)
@@ -42,8 +42,8 @@ class KitPanel(QWidget):
 
     def refresh(self) -> None:
         """Show the kit of the piece in hand and what of it the look lacks."""
-        session = self._session
-        piece, kit = session.piece, kit_of(session.piece)
+        workspace = self._workspace
+        piece, kit = workspace.piece, kit_of(workspace.piece)
         if [need.id for need in kit] != list(self.ticks):
             for old in self.ticks.values():
                 self._row.removeWidget(old)
@@ -57,12 +57,12 @@ class KitPanel(QWidget):
                 self.ticks[need.id] = tick
         for identifier, tick in self.ticks.items():
             tick.setChecked(identifier not in piece.unneeded)
-        lacking = [need.name for need in unmet_needs(session.arrangement)]
+        lacking = [need.name for need in unmet_needs(workspace.arrangement)]
         if not kit:
             said = "This piece in this use asks for nothing in particular."
         elif lacking:
             said = f"The look in hand lacks: {listed([name[0].lower() + name[1:] for name in lacking])}."
-        elif not session.arrangement.visible:
+        elif not workspace.arrangement.visible:
             said = "What its use asks for; proposals bring it first."
         else:
             said = "The look in hand has what its use asks for."
@@ -75,17 +75,17 @@ class KitPanel(QWidget):
         self.note.setText(said)
 
     def _tick(self, need: str, name: str, *, on: bool) -> None:
-        session = self._session
-        unneeded = tuple(one for one in session.piece.unneeded if one != need)
+        workspace = self._workspace
+        unneeded = tuple(one for one in workspace.piece.unneeded if one != need)
         unneeded = unneeded if on else (*unneeded, need)
         verb = "Ask for" if on else "Do without"
         label = f"{verb} {name[0].lower()}{name[1:]}"
-        session.commit(ChangePiece(piece=session.piece_id, changes=(("unneeded", unneeded),), label=label))
+        workspace.commit(ChangePiece(piece=workspace.piece_id, changes=(("unneeded", unneeded),), label=label))
 
     def fill_menu(self) -> None:
         """List all kinds of things; those that come by themselves are ticked."""
         self.menu.clear()
-        piece = self._session.piece
+        piece = self._workspace.piece
         for category in get_args(Category):
             action = self.menu.addAction(capital(plain(category)))
             action.setCheckable(True)
@@ -93,8 +93,8 @@ class KitPanel(QWidget):
             action.triggered.connect(lambda may=False, category=category: self._let_come(category, may=may))
 
     def _let_come(self, category: Category, *, may: bool) -> None:
-        session = self._session
-        told = tuple((kind, known) for kind, known in session.piece.comes if kind != category)
+        workspace = self._workspace
+        told = tuple((kind, known) for kind, known in workspace.piece.comes if kind != category)
         verb = "Let come by themselves" if may else "Bring only when asked"
         changes = (("comes", (*told, (category, may))),)
-        session.commit(ChangePiece(piece=session.piece_id, changes=changes, label=f"{verb}: {plain(category)}"))
+        workspace.commit(ChangePiece(piece=workspace.piece_id, changes=changes, label=f"{verb}: {plain(category)}"))

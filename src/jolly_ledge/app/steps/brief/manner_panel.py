@@ -5,12 +5,12 @@ from typing import Any
 
 from PySide6.QtWidgets import QGridLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import ChipRow
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.edits.looks import ChangeLook
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.value import changed
+from jolly_ledge.workspace.workspace import Workspace
 
 Choices = tuple[tuple[str, str, str], ...]
 NAME_PX = 150
@@ -73,9 +73,9 @@ HABITS: tuple[tuple[str, str, Choices], ...] = (
 class MannerPanel(QWidget):
     """Rows of choices of one part of the manner; a choice is one step."""
 
-    def __init__(self, session: Session, rows: tuple[tuple[str, str, Choices], ...]) -> None:
+    def __init__(self, workspace: Workspace, rows: tuple[tuple[str, str, Choices], ...]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._choices = rows
         grid = QGridLayout(self)
         grid.setContentsMargins(0, 0, 0, 0)
@@ -94,17 +94,17 @@ class MannerPanel(QWidget):
         return lambda value: self._choose(field, title, value)
 
     def _choose(self, field: str, title: str, value: str) -> None:
-        session = self._session
+        workspace = self._workspace
         told: Any = value
         if field == "greenery":
             told = int(value) if value else None
-        manner = changed(session.look.manner, **{field: told})
-        if manner != session.look.manner:
+        manner = changed(workspace.look.manner, **{field: told})
+        if manner != workspace.look.manner:
             said = next(
                 text for known, _, choices in self._choices if known == field for v, text, _ in choices if v == value
             )
-            session.commit(
-                ChangeLook(look=session.look_id, changes=(("manner", manner),), label=f"{title}: {said.lower()}")
+            workspace.commit(
+                ChangeLook(look=workspace.look_id, changes=(("manner", manner),), label=f"{title}: {said.lower()}")
             )
 
     def show_manner(self, manner: Manner) -> None:

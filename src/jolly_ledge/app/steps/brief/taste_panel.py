@@ -4,20 +4,20 @@ from functools import partial
 
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QPushButton, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.edits.looks import ChangeLook
 from jolly_ledge.edits.opinions import ForgetTaste, KeepTaste
 from jolly_ledge.model.plan import Taste
+from jolly_ledge.workspace.workspace import Workspace
 
 
 class TastePanel(QWidget):
     """Keeps the manner in hand under a name, and makes a look in a kept one."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(5)
@@ -42,26 +42,26 @@ class TastePanel(QWidget):
         self._shown: tuple[Taste, ...] = ()
 
     def _keep(self) -> None:
-        session = self._session
-        if session.commit(KeepTaste(name=self.name_field.text(), manner=session.look.manner)):
+        workspace = self._workspace
+        if workspace.commit(KeepTaste(name=self.name_field.text(), manner=workspace.look.manner)):
             self.name_field.clear()
 
     def _use(self, name: str) -> None:
-        session = self._session
-        taste = next(taste for taste in session.plan.tastes if taste.name == name)
-        session.commit(
-            ChangeLook(look=session.look_id, changes=(("manner", taste.manner),), label=f"Use the taste of {name}")
+        workspace = self._workspace
+        taste = next(taste for taste in workspace.plan.tastes if taste.name == name)
+        workspace.commit(
+            ChangeLook(look=workspace.look_id, changes=(("manner", taste.manner),), label=f"Use the taste of {name}")
         )
         self.refresh()
 
     def refresh(self) -> None:
         """Show the kept tastes; the one the look in hand is made in is marked."""
-        session = self._session
-        tastes = session.plan.tastes
+        workspace = self._workspace
+        tastes = workspace.plan.tastes
         if [taste.name for taste in tastes] != list(self.use_buttons):
             self._build(tastes)
         for taste in tastes:
-            same = bool(session.look_id) and session.look.manner == taste.manner
+            same = bool(workspace.look_id) and workspace.look.manner == taste.manner
             self.use_buttons[taste.name].setChecked(same)
         self.empty.setVisible(not tastes)
 
@@ -81,7 +81,7 @@ class TastePanel(QWidget):
             forget = QPushButton("Forget")
             forget.setObjectName("quiet")
             forget.setMinimumHeight(28)
-            forget.clicked.connect(lambda _=False, name=taste.name: self._session.commit(ForgetTaste(name=name)))
+            forget.clicked.connect(lambda _=False, name=taste.name: self._workspace.commit(ForgetTaste(name=name)))
             row.addWidget(use)
             row.addStretch(1)
             row.addWidget(forget)

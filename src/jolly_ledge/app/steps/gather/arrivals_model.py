@@ -5,10 +5,10 @@ from typing import Any
 from PySide6.QtCore import QAbstractTableModel, QModelIndex, QPersistentModelIndex, Qt
 from PySide6.QtGui import QColor
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.drawing.theme import RUST, SOFT_INK, TEAL
 from jolly_ledge.files.mapping import Doing, ImportRow
 from jolly_ledge.model.item import Item
+from jolly_ledge.workspace.workspace import Workspace
 
 Index = QModelIndex | QPersistentModelIndex
 HEADINGS = ("", "Thing", "Size", "Lives", "What will happen")
@@ -26,9 +26,9 @@ COLOURS: dict[Doing, str] = {"add": TEAL, "change": TEAL, "same": SOFT_INK, "twi
 class ArrivalsModel(QAbstractTableModel):
     """Rows of a list; those that are new or change something are ticked to begin with."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.rows: tuple[ImportRow, ...] = ()
         self._ticked: list[bool] = []
 
@@ -88,7 +88,7 @@ class ArrivalsModel(QAbstractTableModel):
             return f"row {row.number}" if column == 1 else ""
         if column == 2:
             sides = ("width", "height", "depth")
-            *others, last = (self._session.length(getattr(item, side)) for side in sides)
+            *others, last = (self._workspace.length(getattr(item, side)) for side in sides)
             return " × ".join([*(length.rpartition(" ")[0] for length in others), last])
         return {1: item.label, 3: item.room}.get(column, "")
 

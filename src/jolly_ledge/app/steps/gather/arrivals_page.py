@@ -14,7 +14,6 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.gather.arrivals_model import ArrivalsModel
 from jolly_ledge.app.steps.gather.mapping_strip import MappingStrip
 from jolly_ledge.app.widgets.page_head import PageHead
@@ -26,6 +25,7 @@ from jolly_ledge.files.table import Table, read_list
 from jolly_ledge.model.entry.parser import parse_list
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.workspace.workspace import Workspace
 
 PAUSE_MS = 150
 """A typed list is read this long after the last key."""
@@ -40,9 +40,9 @@ class ArrivalsPage(QWidget):
 
     left = Signal()
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._table: Table | None = None
         self._things: tuple[Item, ...] | None = None
         column = QVBoxLayout(self)
@@ -57,7 +57,7 @@ class ArrivalsPage(QWidget):
         self.strip = MappingStrip(self.refresh)
         column.addWidget(self.list_field)
         column.addWidget(self.strip)
-        self.model = ArrivalsModel(session)
+        self.model = ArrivalsModel(workspace)
         self.view = QTableView()
         self.view.setModel(self.model)
         self.view.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
@@ -105,14 +105,14 @@ class ArrivalsPage(QWidget):
         try:
             found = read_list(path)
         except FileError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return False
         self.list_field.hide()
         self.page_head.title.setText(path.name)
         if isinstance(found, Table):
             self._table, self._things = found, None
             self.page_head.about.setText("say what its columns mean; nothing is taken over yet")
-            self.strip.show_table(found, guessed_mapping(found, self._session.unit))
+            self.strip.show_table(found, guessed_mapping(found, self._workspace.unit))
         else:
             self._table, self._things = None, found
             self.page_head.about.setText("written by this program; nothing is taken over yet")
@@ -123,14 +123,14 @@ class ArrivalsPage(QWidget):
     def refresh(self) -> None:
         """Find out anew what taking over would do."""
         self._reader.stop()
-        session = self._session
-        stash = session.plan.stash
+        workspace = self._workspace
+        stash = workspace.plan.stash
         if self._table is not None:
             rows = preview(self._table, self.strip.mapping, stash)
         elif self._things is not None:
             rows = preview_things(self._things, stash)
         else:
-            rows = preview_lines(parse_list(self.list_field.toPlainText(), session.unit, stash), stash)
+            rows = preview_lines(parse_list(self.list_field.toPlainText(), workspace.unit, stash), stash)
         self.model.show_rows(rows)
         self._show_sum()
 
@@ -159,8 +159,10 @@ class ArrivalsPage(QWidget):
     def take(self) -> None:
         """Take the ticked things over as one step."""
         items = self.model.taken
-        if items and self._session.commit(TakeOverItems(items=items)):
-            self._session.told.emit(f"{capital(counted(len(items), 'thing'))} taken over; Undo takes them back.")
+        if items and self._workspace.commit(TakeOverItems(items=items)):
+            self._workspace.signals.told.emit(
+                f"{capital(counted(len(items), 'thing'))} taken over; Undo takes them back."
+            )
             self.list_field.clear()
             self.left.emit()
-            self._session.choose_items(tuple(item.id for item in items[-1:]))
+            self._workspace.choose_items(tuple(item.id for item in items[-1:]))

@@ -4,7 +4,6 @@ from collections.abc import Callable
 
 from PySide6.QtWidgets import QCheckBox, QFrame, QHBoxLayout, QLabel, QLineEdit, QPushButton, QVBoxLayout
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.card_page import CardPage
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
@@ -14,6 +13,7 @@ from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.families import family_of, members, merged, name_of, split, stash_families
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted, listed
+from jolly_ledge.workspace.workspace import Workspace
 
 MOST_COLOURS = 12
 LEAD_PX, MEMBER_PX = 40, 22
@@ -75,9 +75,9 @@ class FamilyCard(QFrame):
 class FamiliesPage(CardPage):
     """The page on which families are looked at, named, merged and split."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         about = "what answers as one colour to the eye; readings and the line-up follow it"
-        super().__init__(session, "Colour families", about, "Back to the line-up")
+        super().__init__(workspace, "Colour families", about, "Back to the line-up")
         row = QHBoxLayout()
         self.said = words("", "soft")
         self.merge_button = chip("Make them one family", "The ticked families answer as one", checkable=False)
@@ -86,7 +86,7 @@ class FamiliesPage(CardPage):
         self.split_button.clicked.connect(self.split)
         self.found_button = chip("As found", "Forget what was merged, split and named by hand", checkable=False)
         self.found_button.clicked.connect(
-            lambda: session.commit(ChangeFamilies(families=(), label="Colour families as found"))
+            lambda: workspace.commit(ChangeFamilies(families=(), label="Colour families as found"))
         )
         row.addWidget(self.said, 1)
         for button in (self.merge_button, self.split_button, self.found_button):
@@ -101,7 +101,7 @@ class FamiliesPage(CardPage):
 
     def add_cards(self, column: QVBoxLayout) -> None:
         """Add a card for each family."""
-        plan = self._session.plan
+        plan = self._workspace.plan
         families = plan.families
         leaders = tuple(colour for colour, _ in stash_families(plan.stash, families))
         things: dict[str, list[Item]] = {leader: [] for leader in leaders}
@@ -132,7 +132,7 @@ class FamiliesPage(CardPage):
         ticked, pressed = len(self._ticked), len(self._pressed)
         self.merge_button.setEnabled(ticked > 1)
         self.split_button.setEnabled(pressed > 0)
-        self.found_button.setEnabled(bool(self._session.plan.families))
+        self.found_button.setEnabled(bool(self._workspace.plan.families))
         self.said.setText(
             f"{counted(ticked, 'family', 'families').capitalize()} ticked, {counted(pressed, 'shade')} pressed."
             if ticked or pressed
@@ -142,12 +142,12 @@ class FamiliesPage(CardPage):
     def merge(self) -> None:
         """Make the ticked families one."""
         first, *others = self._ticked
-        families = self._session.plan.families
+        families = self._workspace.plan.families
         colours, name = first.colours, first.name_field.text().strip()
         for card in others:
             families = merged(families, colours, card.colours, name)
             colours = families[-1].colours
-        self._session.commit(ChangeFamilies(families=families, label=f"Merge colour families as {name}"))
+        self._workspace.commit(ChangeFamilies(families=families, label=f"Merge colour families as {name}"))
 
     def split(self) -> None:
         """Make the pressed shades a family of their own."""
@@ -160,10 +160,10 @@ class FamiliesPage(CardPage):
             if any(button.isChecked() for button in card.shades.values())
         ]
         called = f"{name}, apart" if name in taken else name
-        families = split(self._session.plan.families, wholes, colours, called)
-        self._session.commit(ChangeFamilies(families=families, label=f"Split off {name}"))
+        families = split(self._workspace.plan.families, wholes, colours, called)
+        self._workspace.commit(ChangeFamilies(families=families, label=f"Split off {name}"))
 
     def _rename(self, colours: tuple[str, ...], name: str, text: str) -> None:
         if text and text != name:
-            families = merged(self._session.plan.families, colours, (), text)
-            self._session.commit(ChangeFamilies(families=families, label=f"Call the family {text}"))
+            families = merged(self._workspace.plan.families, colours, (), text)
+            self._workspace.commit(ChangeFamilies(families=families, label=f"Call the family {text}"))

@@ -6,12 +6,12 @@ from PySide6.QtWidgets import QStackedWidget
 
 from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.exporting import Exporter
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.gather.arrivals_page import ArrivalsPage
 from jolly_ledge.app.steps.gather.families_page import FamiliesPage
 from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
 from jolly_ledge.app.steps.gather.twins_page import TwinsPage
 from jolly_ledge.exports.export import Options
+from jolly_ledge.workspace.workspace import Workspace
 
 TABLE_SUFFIXES = (".csv", ".tsv", ".txt", ".json")
 TABLE_KINDS = "Tables (*.csv *.tsv *.txt *.json);;All files (*)"
@@ -20,11 +20,11 @@ TABLE_KINDS = "Tables (*.csv *.tsv *.txt *.json);;All files (*)"
 class GatherPages(QStackedWidget):
     """Shows one page at a time; the first is the line-up."""
 
-    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._dialogs = dialogs
-        self._exporter = Exporter(session, dialogs)
+        self._exporter = Exporter(workspace, dialogs)
         self._arrivals: ArrivalsPage | None = None
         self._families: FamiliesPage | None = None
         self._twins: TwinsPage | None = None
@@ -38,7 +38,7 @@ class GatherPages(QStackedWidget):
     def arrivals(self) -> ArrivalsPage:
         """The page for tables and lists."""
         if self._arrivals is None:
-            self._arrivals = ArrivalsPage(self._session)
+            self._arrivals = ArrivalsPage(self._workspace)
             self._arrivals.left.connect(self.show_line_up)
             self.addWidget(self._arrivals)
         return self._arrivals
@@ -63,7 +63,7 @@ class GatherPages(QStackedWidget):
     def families(self) -> FamiliesPage:
         """The page for colour families."""
         if self._families is None:
-            self._families = FamiliesPage(self._session)
+            self._families = FamiliesPage(self._workspace)
             self._families.left.connect(self.show_line_up)
             self.addWidget(self._families)
         return self._families
@@ -76,7 +76,7 @@ class GatherPages(QStackedWidget):
     def twins(self) -> TwinsPage:
         """The page for what is probably entered twice."""
         if self._twins is None:
-            self._twins = TwinsPage(self._session)
+            self._twins = TwinsPage(self._workspace)
             self._twins.left.connect(self.show_line_up)
             self.addWidget(self._twins)
         return self._twins
@@ -89,7 +89,7 @@ class GatherPages(QStackedWidget):
     def pictures(self) -> PicturesPage:
         """The page for photographs of things."""
         if self._pictures is None:
-            self._pictures = PicturesPage(self._session, self._dialogs)
+            self._pictures = PicturesPage(self._workspace, self._dialogs)
             self._pictures.left.connect(self.show_line_up)
             self.addWidget(self._pictures)
         return self._pictures

@@ -16,7 +16,6 @@ from PySide6.QtWidgets import (
 )
 
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.gather.gather_pages import TABLE_SUFFIXES, GatherPages
 from jolly_ledge.app.steps.gather.item_panel import ItemPanel
 from jolly_ledge.app.steps.gather.several_panel import SeveralPanel
@@ -35,6 +34,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.stash_order import Sorting, StashSearch, fits, lines_of
+from jolly_ledge.workspace.workspace import Workspace
 
 SORTING_CHOICES = (
     ("height", "Height", "Tallest first"),
@@ -49,22 +49,22 @@ MOST_CENSUS_LINES = 3
 class GatherStep(Step):
     """The page on which the stash is filled, laid out and described."""
 
-    def __init__(self, session: Session, dialogs: Dialogs) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
+        super().__init__(workspace)
         self._sorting: Sorting = "height"
         self._shown: tuple[object, ...] = ()
-        self._search = StashSearch(session.plan.stash)
+        self._search = StashSearch(workspace.plan.stash)
         self._counted: tuple[Piece, tuple[Item, ...]] | None = None
         self._census_lines: tuple[CensusLine, ...] = ()
         self.head.setSpacing(8)
-        self.entry = EntryField(session)
-        self.line_up = LineUp(session)
-        self.pages = GatherPages(session, dialogs)
+        self.entry = EntryField(workspace)
+        self.line_up = LineUp(workspace)
+        self.pages = GatherPages(workspace, dialogs)
         self.pages.addWidget(self._line_up_page())
         self.column.addWidget(self.pages, 1)
         self._head_tools()
-        self.panel = ItemPanel(session)
-        self.several = SeveralPanel(session)
+        self.panel = ItemPanel(workspace)
+        self.several = SeveralPanel(workspace)
         self.side = QStackedWidget()
         self.side.addWidget(self.panel)
         self.side.addWidget(self.several)
@@ -72,8 +72,8 @@ class GatherStep(Step):
         self.row.addWidget(self.side)
         self.setAcceptDrops(True)
         self._connect()
-        self.follow(self.refresh, session.changed)
-        self.follow(self._show_chosen, session.chosen)
+        self.follow(self.refresh, workspace.signals.changed)
+        self.follow(self._show_chosen, workspace.signals.chosen)
 
     def _line_up_page(self) -> QWidget:
         page = QWidget()
@@ -133,12 +133,14 @@ class GatherStep(Step):
         self.head.addWidget(self.tidy_button)
 
     def _connect(self) -> None:
-        session = self.session
+        workspace = self.workspace
         self.entry.entered.connect(self._enter)
         self.entry.listed.connect(self.pages.show_list)
         self.pages.currentChanged.connect(self._page_changed)
         self.line_up.asked_for.connect(lambda _: self.panel.name_field.setFocus())
-        self.line_up.dropped_on_thing.connect(lambda ids, over: session.commit(joined_with(session.plan, ids, over)))
+        self.line_up.dropped_on_thing.connect(
+            lambda ids, over: workspace.commit(joined_with(workspace.plan, ids, over))
+        )
         self.line_up.dropped_on_group.connect(self._regroup)
         self.shortcut("Ctrl+N", self.entry.line.setFocus)
         self.shortcut("Ctrl+R", self.entry.repeat)
@@ -174,9 +176,9 @@ class GatherStep(Step):
 
     def shown_items(self) -> tuple[Item, ...]:
         """Return what the search and the filters leave."""
-        ledge = self.session.ledge if self.session.piece_id else None
-        if self._search.stash is not self.session.plan.stash:
-            self._search = StashSearch(self.session.plan.stash)
+        ledge = self.workspace.ledge if self.workspace.piece_id else None
+        if self._search.stash is not self.workspace.plan.stash:
+            self._search = StashSearch(self.workspace.plan.stash)
         found = self._search.found(self.search.text())
         if self.fits_chip.isChecked() and ledge is not None:
             found = tuple(item for item in found if fits(item, ledge))
@@ -184,19 +186,19 @@ class GatherStep(Step):
 
     def refresh(self) -> None:
         """Show the stash as it is sorted and searched."""
-        session = self.session
+        workspace = self.workspace
         items = self.shown_items()
-        shown = (items, self._sorting, session.plan.families)
+        shown = (items, self._sorting, workspace.plan.families)
         if shown != self._shown:
             self._shown = shown
             self.line_up.takes_groups = self._sorting != "height"
-            self.line_up.show_shelves(lines_of(items, self._sorting, session.plan.families))
-        ledge = session.ledge if session.piece_id else None
+            self.line_up.show_shelves(lines_of(items, self._sorting, workspace.plan.families))
+        ledge = workspace.ledge if workspace.piece_id else None
         self.fits_chip.setToolTip(f"Show only what fits {ledge.label}" if ledge else "No ledge is in hand")
-        guessed = sum(1 for item in session.plan.stash if item.guessed)
+        guessed = sum(1 for item in workspace.plan.stash if item.guessed)
         self.guessed_chip.setText(f"To measure ({guessed})" if guessed else "To measure")
         self.guessed_chip.setEnabled(bool(guessed) or self.guessed_chip.isChecked())
-        if not session.plan.stash:
+        if not workspace.plan.stash:
             self.note.setText("Nothing is gathered yet: type a line above, such as “vase stoneware 18x32 sand hall”.")
         elif not items:
             self.note.setText("Nothing matches; clear the search or show what does not fit too.")
@@ -206,10 +208,10 @@ class GatherStep(Step):
 
     def _census(self, shown: int) -> str:
         """Say which heights the openings want and how many things have them; what lacks is marked."""
-        session = self.session
-        whole = len(session.plan.stash)
+        workspace = self.workspace
+        whole = len(workspace.plan.stash)
         begun = f"{capital(counted(whole, 'thing'))}." if shown == whole else f"{shown} of {whole} things shown."
-        key = (session.piece, session.plan.stash) if session.piece_id else None
+        key = (workspace.piece, workspace.plan.stash) if workspace.piece_id else None
         if key is not None and (
             self._counted is None or any(a is not b for a, b in zip(self._counted, key, strict=True))
         ):
@@ -219,7 +221,7 @@ class GatherStep(Step):
         return " ".join((begun, *(self._census_line(line) for line in shortest)))
 
     def _census_line(self, line: CensusLine) -> str:
-        length = self.session.length
+        length = self.workspace.length
         low, high = (length(round(wanted, -1)) for wanted in (line.wanted_from, line.wanted_to))
         said = (
             f"{capital(counted(line.openings, 'opening'))} of {length(line.highest)}, "
@@ -228,14 +230,14 @@ class GatherStep(Step):
         return f"<span style='color:{RUST}'>{said} {capital(str(line.lacking))} short.</span>" if line.lacking else said
 
     def _show_side(self) -> None:
-        several = len(self.session.item_ids) > 1
+        several = len(self.workspace.item_ids) > 1
         self.side.setCurrentWidget(self.several if several else self.panel)
         if several:
             self.several.refresh()
 
     def _show_chosen(self) -> None:
-        if self.isVisible() and len(self.session.item_ids) < 2:
-            self._bring_in_sight(self.session.item_id)
+        if self.isVisible() and len(self.workspace.item_ids) < 2:
+            self._bring_in_sight(self.workspace.item_id)
         if self.fits_chip.isChecked():
             self.refresh()
         self._show_side()
@@ -249,10 +251,10 @@ class GatherStep(Step):
 
     def _enter(self, entry: QuickEntry) -> None:
         """Add what a line described and take it in hand."""
-        if self.session.commit(AddItems(items=entry.items)):
+        if self.workspace.commit(AddItems(items=entry.items)):
             self._show_all()
-            self.session.choose_items(tuple(item.id for item in entry.items))
-            self._bring_in_sight(self.session.item_id)
+            self.workspace.choose_items(tuple(item.id for item in entry.items))
+            self._bring_in_sight(self.workspace.item_id)
 
     def _show_all(self) -> None:
         self.search.clear()
@@ -260,20 +262,20 @@ class GatherStep(Step):
         self.guessed_chip.setChecked(False)
 
     def _regroup(self, ids: tuple[str, ...], title: str) -> None:
-        edit = moved_to_group(self.session.plan, ids, self._sorting, title)
+        edit = moved_to_group(self.workspace.plan, ids, self._sorting, title)
         if edit is not None:
-            self.session.commit(edit)
+            self.workspace.commit(edit)
 
     def remove(self) -> None:
         """Take what is chosen out of the stash."""
-        items = self.session.chosen_items
+        items = self.workspace.chosen_items
         if items:
-            self.session.commit(RemoveItems(items=tuple(item.id for item in items), name=items[0].label))
+            self.workspace.commit(RemoveItems(items=tuple(item.id for item in items), name=items[0].label))
 
     def add(self) -> None:
         """Add a thing with plain starting values and take it in hand."""
-        session = self.session
-        taken = {item.id for item in session.plan.stash}
+        workspace = self.workspace
+        taken = {item.id for item in workspace.plan.stash}
         item = Item(
             id=fresh_id("new thing", taken),
             name="new thing",
@@ -283,9 +285,9 @@ class GatherStep(Step):
             depth=120.0,
             guessed=("width", "height", "depth"),
         )
-        if session.commit(AddItems(items=(item,))):
+        if workspace.commit(AddItems(items=(item,))):
             self._show_all()
-            session.choose_item(item.id)
+            workspace.choose_item(item.id)
             self.panel.name_field.setFocus()
             self.panel.name_field.selectAll()
 

@@ -4,13 +4,13 @@ from PySide6.QtCore import QRectF, Qt
 from PySide6.QtGui import QColor, QImage, QPainter, QPaintEvent, QPen, QPixmap
 from PySide6.QtWidgets import QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.theme import BOARD, INK, RULE, SOFT_INK
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play_fitted
+from jolly_ledge.workspace.workspace import Workspace
 
 PHOTO_PX = 84
 
@@ -18,16 +18,16 @@ PHOTO_PX = 84
 class ItemDrawing(QWidget):
     """The thing of the stash in hand."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._photo: tuple[str, QPixmap] = ("", QPixmap())
         self.setFixedHeight(176)
 
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the thing, its two figures and its photograph."""
-        item = self._session.item
+        item = self._workspace.item
         if item is None:
             return
         painter = QPainter(self)
@@ -53,7 +53,7 @@ class ItemDrawing(QWidget):
         painter.setFont(font(13, "sans", 600))
         painter.setPen(QColor(INK))
         tall_said, wide_said = (
-            f"{'≈ ' if side in item.guessed else ''}{self._session.length(getattr(item, side))}"
+            f"{'≈ ' if side in item.guessed else ''}{self._workspace.length(getattr(item, side))}"
             for side in ("height", "width")
         )
         painter.drawText(QRectF(x + 8, foot - tall / 2 - 12, 90, 24), Qt.AlignmentFlag.AlignVCenter, tall_said)
@@ -70,7 +70,7 @@ class ItemDrawing(QWidget):
             painter.drawRect(shown)
 
     def _photo_of(self, name: str) -> QPixmap | None:
-        content = self._session.photos.get(name) if name else None
+        content = self._workspace.document.photos.get(name) if name else None
         if content is None:
             return None
         if self._photo[0] != name:

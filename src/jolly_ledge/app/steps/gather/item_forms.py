@@ -3,7 +3,6 @@
 from msgspec.structs import replace
 from PySide6.QtWidgets import QHBoxLayout
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.form import Form, at_left, show_choice, show_text
@@ -16,6 +15,7 @@ from jolly_ledge.model.errors import DateError, MoneyError
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.money import price_of, typed
 from jolly_ledge.model.words import SEASONS
+from jolly_ledge.workspace.workspace import Workspace
 
 SEASON_CHOICES = (("", "not told"), *((season, season) for season in SEASONS))
 
@@ -25,16 +25,16 @@ class ItemForm(Form):
 
     def change(self, **changes: object) -> None:
         """Change fields of the thing as one step, if they differ."""
-        item = self._session.item
+        item = self._workspace.item
         if item is not None and any(getattr(item, field) != value for field, value in changes.items()):
-            self._session.commit(ChangeItem(item=item.id, changes=tuple(changes.items()), name=item.label))
+            self._workspace.commit(ChangeItem(item=item.id, changes=tuple(changes.items()), name=item.label))
 
 
 class ProvenanceForm(ItemForm):
     """Price, set, whose it is, when it must go back, season, care."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
         self.price_field = self.text("Price", self._set_price)
         self.price_field.setPlaceholderText("not told")
         self.price_field.setFixedWidth(96)
@@ -71,7 +71,7 @@ class ProvenanceForm(ItemForm):
 
     def refresh(self) -> None:
         """Show the thing in hand."""
-        item = self._session.item
+        item = self._workspace.item
         if item is None:
             return
         care = item.care or Care()
@@ -95,13 +95,13 @@ class ProvenanceForm(ItemForm):
         try:
             self.change(price=price_of(text))
         except MoneyError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
 
     def _set_watts(self, text: str) -> None:
         try:
             self.change(watts=float(text.lower().removesuffix("w").replace(",", ".").strip()) if text else None)
         except ValueError:
-            self._session.refused.emit(f"“{text}” is no power in watts; type a number such as 60.")
+            self._workspace.signals.refused.emit(f"“{text}” is no power in watts; type a number such as 60.")
 
     def _set_return(self, text: str) -> None:
         self._set_date("return_by", text)
@@ -113,12 +113,12 @@ class ProvenanceForm(ItemForm):
         try:
             day = date_of(text)
         except DateError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return
         self.change(**{field: day.isoformat() if day else ""})
 
     def _toggle_season(self, season: str) -> None:
-        item = self._session.item
+        item = self._workspace.item
         if item is not None:
             chosen = set(item.season) ^ {season}
             self.change(season=tuple(known for known in SEASONS if known in chosen))
@@ -134,12 +134,12 @@ class ProvenanceForm(ItemForm):
         if figure in ("week", "weekly", "a week"):
             figure = "7"
         if figure and not (figure.isascii() and figure.isdigit() and 1 <= int(figure) <= 365):
-            self._session.refused.emit(f"“{text}” is no number of days; type 7 for weekly, up to 365.")
+            self._workspace.signals.refused.emit(f"“{text}” is no number of days; type 7 for weekly, up to 365.")
             return
         self._set_care(**{field: int(figure) if figure else None})
 
     def _set_care(self, **known: object) -> None:
-        item = self._session.item
+        item = self._workspace.item
         if item is not None:
             care = replace(item.care or Care(), **known)
             self.change(care=None if care == Care() else care)
@@ -148,8 +148,8 @@ class ProvenanceForm(ItemForm):
 class RepaintForm(ItemForm):
     """How the thing would look in another colour, and the paint it takes; its own colour is kept."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
         self.colour_button = ColourButton(lambda colour: self.change(repaint=colour), "Colour to paint it")
         self.rows.addRow("Painted", self.colour_button)
         self.said = words("", "small")
@@ -160,7 +160,7 @@ class RepaintForm(ItemForm):
 
     def refresh(self) -> None:
         """Show the trial of the thing in hand."""
-        item = self._session.item
+        item = self._workspace.item
         if item is None:
             return
         self.colour_button.show_colour(item.repaint or item.main_colour)
@@ -174,8 +174,8 @@ class RepaintForm(ItemForm):
 class CoversForm(ItemForm):
     """A book's jacket, board and page edges."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
         self.buttons = {
             part: ColourButton(lambda colour, part=part: self._set(part, colour), f"Colour of the {part}")  # type: ignore[misc]
             for part in ("jacket", "board", "pages")
@@ -188,7 +188,7 @@ class CoversForm(ItemForm):
 
     def refresh(self) -> None:
         """Show the covers of the book in hand."""
-        item = self._session.item
+        item = self._workspace.item
         if item is None or not item.is_book:
             return
         covers = item.covers or Covers()
@@ -198,12 +198,12 @@ class CoversForm(ItemForm):
         self.off_chip.setChecked(covers.jacket_off)
 
     def _set(self, part: str, colour: str) -> None:
-        item = self._session.item
+        item = self._workspace.item
         if item is not None:
             self.change(covers=replace(item.covers or Covers(), **{part: colour}))
 
     def _toggle_jacket(self) -> None:
-        item = self._session.item
+        item = self._workspace.item
         if item is None:
             return
         covers = item.covers or Covers()

@@ -12,7 +12,6 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.gather.item_drawing import ItemDrawing
 from jolly_ledge.app.steps.gather.item_forms import CoversForm, ProvenanceForm, RepaintForm
 from jolly_ledge.app.steps.gather.stems_form import StemsForm
@@ -30,6 +29,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Trait, plain
+from jolly_ledge.workspace.workspace import Workspace
 
 PANEL_WIDTH = 344
 SHAPES = tuple(sorted({*SILHOUETTES, *PROFILES} - {"slab"}))
@@ -39,13 +39,13 @@ MOST_COLOURS = 4
 class ItemPanel(SidePanel):
     """Shows and changes the thing of the stash in hand."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__(PANEL_WIDTH)
-        self._session = session
+        self._workspace = workspace
         column = self.column
         self.title = heading("", 21)
         self.title.setWordWrap(True)
-        self.drawing = ItemDrawing(session)
+        self.drawing = ItemDrawing(workspace)
         column.addWidget(self.title)
         column.addWidget(self.drawing)
         self.guess_row = self._guess_row()
@@ -54,18 +54,18 @@ class ItemPanel(SidePanel):
         self.stands = words("", "soft")
         column.addWidget(self.stands)
         self.covers_title = question("Covers", 14)
-        self.covers_form = CoversForm(session)
-        self.stems_form = StemsForm(session)
+        self.covers_form = CoversForm(workspace)
+        self.stems_form = StemsForm(workspace)
         column.addWidget(self.stems_form)
         column.addWidget(self.covers_title)
         column.addWidget(self.covers_form)
         column.addWidget(question("Where it comes from and goes", 14))
-        self.provenance_form = ProvenanceForm(session)
+        self.provenance_form = ProvenanceForm(workspace)
         column.addWidget(self.provenance_form)
         column.addWidget(question("If it were painted", 14))
-        self.repaint_form = RepaintForm(session)
+        self.repaint_form = RepaintForm(workspace)
         column.addWidget(self.repaint_form)
-        self.wish_chip = WishChip(session, lambda: (session.item_id,) if session.item_id else ())
+        self.wish_chip = WishChip(workspace, lambda: (workspace.item_id,) if workspace.item_id else ())
         row = QHBoxLayout()
         row.addWidget(words("For the piece in hand", "soft", wrap=False))
         row.addWidget(self.wish_chip.button)
@@ -81,7 +81,7 @@ class ItemPanel(SidePanel):
         column.addWidget(self.fits)
         column.addLayout(self._buttons())
         column.addStretch(1)
-        for signal in (session.changed, session.chosen):
+        for signal in (workspace.signals.changed, workspace.signals.chosen):
             signal.connect(self.refresh)
         self.refresh()
 
@@ -110,7 +110,7 @@ class ItemPanel(SidePanel):
         self.shape_field.setItemText(0, "as its kind")
         form.addRow("Looks like", self.shape_field)
         self.size_fields = {
-            name: LengthField(self._session, partial(self._set_size, name), name)
+            name: LengthField(self._workspace, partial(self._set_size, name), name)
             for name in ("width", "height", "depth")
         }
         sizes = QHBoxLayout()
@@ -185,7 +185,7 @@ class ItemPanel(SidePanel):
 
     def refresh(self) -> None:
         """Show the thing in hand."""
-        item = self._session.item
+        item = self._workspace.item
         self.inside.setEnabled(item is not None)
         if item is None:
             self.title.setText("Nothing gathered yet")
@@ -219,7 +219,7 @@ class ItemPanel(SidePanel):
         self.stems_form.show_item(item)
         self.guess_row.setVisible(bool(item.guessed))
         self.guess_said.setText(f"Guessed: {', '.join(item.guessed)}.")
-        looks = [look.label for look in self._session.plan.looks if any(p.item == item.id for p in look.placements)]
+        looks = [look.label for look in self._workspace.plan.looks if any(p.item == item.id for p in look.placements)]
         self.stands.setText(f"Stands in {listed(looks)}." if looks else "Stands in no look.")
         self.covers_title.setVisible(item.is_book)
         self.covers_form.setVisible(item.is_book)
@@ -228,12 +228,12 @@ class ItemPanel(SidePanel):
         self._show_fits(item)
 
     def _show_fits(self, item: Item) -> None:
-        session = self._session
-        if not session.piece_id:
+        workspace = self._workspace
+        if not workspace.piece_id:
             self.fits_heading.setText("")
             self.fits.setText("")
             return
-        ledges = [ledge for ledge in session.piece.ledges if not ledge.is_wall]
+        ledges = [ledge for ledge in workspace.piece.ledges if not ledge.is_wall]
         lines, count = [], 0
         for ledge in ledges:
             free = free_over(item, ledge)
@@ -245,7 +245,7 @@ class ItemPanel(SidePanel):
             elif free is None:
                 said = "open above"
             else:
-                said = f"{session.length(free)} free" if free >= 0 else f"{session.length(-free)} too tall"
+                said = f"{workspace.length(free)} free" if free >= 0 else f"{workspace.length(-free)} too tall"
             colour = "#1f6a6d" if fits else "#963a20"
             lines.append(
                 f"<tr><td style='padding-right:14px'>{ledge.label}</td><td style='color:{colour}'>{said}</td></tr>"
@@ -256,65 +256,65 @@ class ItemPanel(SidePanel):
     # Changing
 
     def _change(self, field: str, value: object) -> None:
-        item = self._session.item
+        item = self._workspace.item
         if item is not None and getattr(item, field) != value:
-            self._session.commit(ChangeItem(item=item.id, changes=((field, value),), name=item.label))
+            self._workspace.commit(ChangeItem(item=item.id, changes=((field, value),), name=item.label))
 
     def _set_size(self, side: str, length: float) -> None:
         """Take a size over as measured: a guess of this side is a guess no more."""
-        item = self._session.item
+        item = self._workspace.item
         if item is not None and getattr(item, side) != length:
             guessed = tuple(guess for guess in item.guessed if guess != side)
             changes = ((side, length), ("guessed", guessed)) if guessed != item.guessed else ((side, length),)
-            self._session.commit(ChangeItem(item=item.id, changes=changes, name=item.label))
+            self._workspace.commit(ChangeItem(item=item.id, changes=changes, name=item.label))
 
     def _set_mass(self) -> None:
         text = self.mass_field.text().strip().lower().replace(",", ".").removesuffix("kg").strip()
         try:
             self._change("mass", float(text) if text else None)
         except ValueError:
-            self._session.refused.emit(
+            self._workspace.signals.refused.emit(
                 f"“{text}” is no mass in kg; type a number such as 2.1, or leave it empty for unknown."
             )
             self.mass_field.clearFocus()
             self.refresh()
 
     def _set_colour(self, index: int, colour: str) -> None:
-        item = self._session.item
+        item = self._workspace.item
         if item is not None:
             colours = list(item.colours)
             colours[index] = (colour, colours[index][1])
             self._change("colours", tuple(colours))
 
     def _add_colour(self) -> None:
-        item = self._session.item
+        item = self._workspace.item
         if item is not None:
             share = round(1 / (len(item.colours) + 1), 2)
             kept = tuple((colour, round(part * (1 - share), 2)) for colour, part in item.colours)
             self._change("colours", (*kept, ("#c9b28c", share)))
 
     def _drop_colour(self) -> None:
-        item = self._session.item
+        item = self._workspace.item
         if item is not None:
             kept = item.colours[:-1]
             whole = sum(part for _, part in kept) or 1.0
             self._change("colours", tuple((colour, round(part / whole, 2)) for colour, part in kept))
 
     def _toggle_trait(self, trait: Trait, on: bool) -> None:
-        item = self._session.item
+        item = self._workspace.item
         if item is not None:
-            self._session.commit(ToggleTrait(items=(item.id,), trait=trait, on=on))
+            self._workspace.commit(ToggleTrait(items=(item.id,), trait=trait, on=on))
 
     def duplicate(self) -> None:
         """Add one more thing like the one in hand, and take it in hand."""
-        item = self._session.item
-        if item is not None and self._session.commit(DuplicateItem(item=item.id, name=item.label)):
-            stash = self._session.plan.stash
+        item = self._workspace.item
+        if item is not None and self._workspace.commit(DuplicateItem(item=item.id, name=item.label)):
+            stash = self._workspace.plan.stash
             index = next(i for i, known in enumerate(stash) if known.id == item.id)
-            self._session.choose_item(stash[index + 1].id)
+            self._workspace.choose_item(stash[index + 1].id)
 
     def remove(self) -> None:
         """Take the thing in hand out of the stash."""
-        item = self._session.item
+        item = self._workspace.item
         if item is not None:
-            self._session.commit(RemoveItems(items=(item.id,), name=item.label))
+            self._workspace.commit(RemoveItems(items=(item.id,), name=item.label))

@@ -20,7 +20,6 @@ from PySide6.QtWidgets import (
 )
 
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.gather.picture_draft import PictureDraft
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
@@ -39,6 +38,7 @@ from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.photos.intake import Intakes, taken_in_light
 from jolly_ledge.photos.things import Reference
 from jolly_ledge.render.practice_photos import THING_WALL, practice_thing
+from jolly_ledge.workspace.workspace import Workspace
 
 PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
 POLL_MS = 50
@@ -59,9 +59,9 @@ class PicturesPage(QWidget):
 
     left = Signal()
 
-    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._dialogs = dialogs
         self._intakes = Intakes()
         self.drafts: list[PictureDraft] = []
@@ -84,7 +84,7 @@ class PicturesPage(QWidget):
         middle.addWidget(self._bench(), 1)
         column.addLayout(middle, 1)
         column.addLayout(self._foot())
-        session.unit_changed.connect(self._show_draft)
+        workspace.signals.unit_changed.connect(self._show_draft)
         self._show_draft()
 
     def _load_row(self) -> QHBoxLayout:
@@ -173,7 +173,7 @@ class PicturesPage(QWidget):
         right.addWidget(self.line)
         row = QHBoxLayout()
         row.addWidget(words("How high, measured", "soft", wrap=False))
-        self.height_field = LengthField(self._session, lambda length: self._change(height=length), "measured height")
+        self.height_field = LengthField(self._workspace, lambda length: self._change(height=length), "measured height")
         row.addWidget(self.height_field)
         row.addStretch(1)
         right.addLayout(row)
@@ -217,7 +217,7 @@ class PicturesPage(QWidget):
         """Photograph a few things of the stash with the simulated camera."""
         things = [
             item
-            for item in self._session.plan.stash
+            for item in self._workspace.plan.stash
             if item.category in PRACTICE_CATEGORIES and difference(item.main_colour, THING_WALL) > PRACTICE_CONTRAST
         ]
         shots = []
@@ -225,7 +225,9 @@ class PicturesPage(QWidget):
             content = jpeg_bytes(practice_thing(item, number))
             shots.append((f"{item.label} {item.height / 10:g} cm tall.jpg", partial(bytes, content)))
         if not shots:
-            self._session.refused.emit("Gather a vessel, bowl, box or lamp that is not as pale as a wall first.")
+            self._workspace.signals.refused.emit(
+                "Gather a vessel, bowl, box or lamp that is not as pale as a wall first."
+            )
         self._begin(tuple(shots))
 
     def _begin(self, sources: tuple[tuple[str, Callable[[], bytes]], ...]) -> None:
@@ -255,7 +257,7 @@ class PicturesPage(QWidget):
                 more = (
                     f" {capital(counted(len(self._problems) - 1, 'other'))} failed too." if self._problems[1:] else ""
                 )
-                self._session.refused.emit(f"{self._problems[0]}{more}")
+                self._workspace.signals.refused.emit(f"{self._problems[0]}{more}")
         self._show_progress()
         self._show_sum()
 
@@ -286,7 +288,7 @@ class PicturesPage(QWidget):
 
     def _item(self, draft: PictureDraft) -> Item | None:
         try:
-            return draft.item(self._session.unit, self._session.plan.stash)
+            return draft.item(self._workspace.unit, self._workspace.plan.stash)
         except JollyLedgeError as error:
             self.said.setText(str(error))
             return None
@@ -316,7 +318,7 @@ class PicturesPage(QWidget):
         if item is None:
             return
         self.height_field.show_length(item.height)
-        length = self._session.length
+        length = self._workspace.length
         guesses = f" Guessed: {', '.join(item.guessed)}." if item.guessed else ""
         ground = "" if item.outline or not draft.outlined else " The ground is too busy to find its outline."
         self.said.setText(f"{item.label}: {length(item.width)} wide, {length(item.height)} high.{guesses}{ground}")
@@ -342,7 +344,7 @@ class PicturesPage(QWidget):
         try:
             draft.intake = taken_in_light(draft.as_taken, x, y, reference)
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return
         self.reference_chips[reference].setChecked(False)
         self.picker.set_picks(False)
@@ -361,7 +363,7 @@ class PicturesPage(QWidget):
         self.add_button.setText(f"Add {counted(count, 'thing')}" if count else "Add them")
         self.add_button.setEnabled(count > 0)
         self.leave_button.setEnabled(self.draft is not None)
-        item = self._session.item
+        item = self._workspace.item
         self.give_button.setEnabled(self.draft is not None and item is not None)
         self.give_button.setToolTip(f"{item.label} takes its colours, outline and photograph" if item else "")
         self.sum_said.setText("" if count else "No photograph is read yet.")
@@ -374,37 +376,37 @@ class PicturesPage(QWidget):
             self._show_draft()
 
     def _give(self) -> None:
-        draft, item = self.draft, self._session.item
+        draft, item = self.draft, self._workspace.item
         if draft is None or item is None or draft.intake.found is None:
             return
         found = draft.intake.found
-        self._session.add_photo(draft.intake.name, draft.intake.content)
+        self._workspace.document.add_photo(draft.intake.name, draft.intake.content)
         outline = found.outline if draft.outlined else item.outline
         changes = (("photo", draft.intake.name), ("colours", found.colours), ("outline", outline))
-        if self._session.commit(ChangeItem(item=item.id, changes=changes, name=item.label)):
-            self._session.told.emit(f"{capital(item.label)} looks as photographed.")
+        if self._workspace.commit(ChangeItem(item=item.id, changes=changes, name=item.label)):
+            self._workspace.signals.told.emit(f"{capital(item.label)} looks as photographed.")
             self._leave_out()
 
     def add(self) -> None:
         """Add all photographed things as one step; one that is not told yet comes to hand instead."""
-        session = self._session
-        stash = session.plan.stash
+        workspace = self._workspace
+        stash = workspace.plan.stash
         items: list[Item] = []
         for row, draft in enumerate(self.drafts):
             try:
-                item = draft.item(session.unit, (*stash, *items))
+                item = draft.item(workspace.unit, (*stash, *items))
             except JollyLedgeError as error:
                 self.list.setCurrentRow(row)
-                session.refused.emit(f"“{draft.intake.source}” is no thing yet: {error}")
+                workspace.signals.refused.emit(f"“{draft.intake.source}” is no thing yet: {error}")
                 return
             items.append(item)
         for draft in self.drafts:
-            session.add_photo(draft.intake.name, draft.intake.content)
-        if session.commit(AddItems(items=tuple(items))):
+            workspace.document.add_photo(draft.intake.name, draft.intake.content)
+        if workspace.commit(AddItems(items=tuple(items))):
             self.drafts = []
             self.list.clear()
             self._show_draft()
-            session.choose_items(tuple(item.id for item in items))
+            workspace.choose_items(tuple(item.id for item in items))
             self.left.emit()
 
 

@@ -4,7 +4,6 @@ from collections.abc import Callable
 
 from PySide6.QtWidgets import QHBoxLayout
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.form import Form
 from jolly_ledge.app.widgets.side_panel import SidePanel
@@ -14,6 +13,7 @@ from jolly_ledge.app.widgets.wish_menu import WishChip
 from jolly_ledge.edits.items import ChangeItems, JoinSet, MergeItems, RemoveItems, ToggleTrait
 from jolly_ledge.model.set_names import set_name
 from jolly_ledge.model.words import FINISHES, SEASONS, STATUSES, TRAITS, Trait, plain
+from jolly_ledge.workspace.workspace import Workspace
 
 UNCHANGED = ""
 PANEL_WIDTH = 344
@@ -22,16 +22,16 @@ PANEL_WIDTH = 344
 class SeveralPanel(SidePanel):
     """Shows what chosen things have in common and changes all of them at once."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__(PANEL_WIDTH)
-        self._session = session
+        self._workspace = workspace
         column = self.column
         self.title = heading("", 21)
         self.names = words("", "soft")
         column.addWidget(self.title)
         column.addWidget(self.names)
         column.addWidget(BoardLine())
-        form = Form(session)
+        form = Form(workspace)
         self.room_field = form.text("Live in", lambda text: self._change("room", text))
         self.material_field = form.text("Made of", lambda text: self._change("material", text))
         unchanged = (UNCHANGED, "as they are")
@@ -55,7 +55,7 @@ class SeveralPanel(SidePanel):
             row.addWidget(button)
         row.addStretch(1)
         column.addLayout(row)
-        self.wish_chip = WishChip(session, lambda: session.item_ids)
+        self.wish_chip = WishChip(workspace, lambda: workspace.item_ids)
         row = QHBoxLayout()
         row.addWidget(words("For the piece in hand", "soft", wrap=False))
         row.addWidget(self.wish_chip.button)
@@ -77,7 +77,7 @@ class SeveralPanel(SidePanel):
 
     def refresh(self) -> None:
         """Show what is chosen."""
-        items = self._session.chosen_items
+        items = self._workspace.chosen_items
         if len(items) < 2:
             return
         self.title.setText(f"{len(items)} things")
@@ -104,9 +104,9 @@ class SeveralPanel(SidePanel):
         self.measured_button.setEnabled(any(item.guessed for item in items))
 
     def _commit(self, edit: Callable[[tuple[str, ...]], object]) -> None:
-        ids = tuple(item.id for item in self._session.chosen_items)
+        ids = tuple(item.id for item in self._workspace.chosen_items)
         if len(ids) > 1:
-            self._session.commit(edit(ids))  # type: ignore[arg-type]
+            self._workspace.commit(edit(ids))  # type: ignore[arg-type]
 
     def _change(self, field: str, value: str) -> None:
         if value == UNCHANGED:
@@ -122,15 +122,15 @@ class SeveralPanel(SidePanel):
 
     def join(self) -> None:
         """Say that the chosen things belong together."""
-        items = self._session.chosen_items
-        taken = frozenset(item.set for item in self._session.plan.stash)
+        items = self._workspace.chosen_items
+        taken = frozenset(item.set for item in self._workspace.plan.stash)
         self._commit(lambda ids: JoinSet(items=ids, name=set_name(items, taken)))
 
     def _merge(self) -> None:
-        kept, *gone = self._session.chosen_items
+        kept, *gone = self._workspace.chosen_items
         edit = MergeItems(kept=kept.id, gone=tuple(item.id for item in gone), name=kept.label)
-        if self._session.commit(edit):
-            self._session.choose_item(kept.id)
+        if self._workspace.commit(edit):
+            self._workspace.choose_item(kept.id)
 
     def remove(self) -> None:
         """Take the chosen things out of the stash."""

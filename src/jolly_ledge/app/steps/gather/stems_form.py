@@ -2,10 +2,10 @@
 
 from PySide6.QtWidgets import QComboBox, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import question, words
 from jolly_ledge.model.item import Item
 from jolly_ledge.planning.stems import plan_stems
+from jolly_ledge.workspace.workspace import Workspace
 
 NO_BUNCH = "no bunch yet"
 
@@ -13,9 +13,9 @@ NO_BUNCH = "no bunch yet"
 class StemsForm(QWidget):
     """Shown for vessels only."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(5)
@@ -38,7 +38,7 @@ class StemsForm(QWidget):
         self._vessel = item
         self.bunch_list.clear()
         self.bunch_list.addItem(NO_BUNCH, "")
-        for bunch in self._session.plan.stash:
+        for bunch in self._workspace.plan.stash:
             if bunch.category == "stems":
                 self.bunch_list.addItem(bunch.label, bunch.id)
         self.bunch_list.setCurrentIndex(max(self.bunch_list.findData(chosen or ""), 0))
@@ -46,19 +46,19 @@ class StemsForm(QWidget):
 
     def _inside(self, item: Item) -> str:
         """Return the bunch that stands in the vessel in the look in hand."""
-        if not self._session.look_id:
+        if not self._workspace.look_id:
             return ""
-        placed_items = self._session.arrangement.placed_items
+        placed_items = self._workspace.arrangement.placed_items
         host = next((placed.id for placed in placed_items if placed.item.id == item.id), None)
         inside = (s.item.id for s in placed_items if host and s.placement.inside == host and s.item.category == "stems")
         return next(inside, "")
 
     def _tell(self) -> None:
-        vessel, session = self._vessel, self._session
+        vessel, workspace = self._vessel, self._workspace
         if vessel is None:
             return
-        bunch = next((item for item in session.plan.stash if item.id == self.bunch_list.currentData()), None)
-        placed_items = session.arrangement.placed_items if session.look_id else ()
+        bunch = next((item for item in workspace.plan.stash if item.id == self.bunch_list.currentData()), None)
+        placed_items = workspace.arrangement.placed_items if workspace.look_id else ()
         placed = next((placed for placed in placed_items if placed.item.id == vessel.id), None)
         clearance = placed.ledge.clearance if placed is not None else None
         lift = placed.bottom - placed.ledge.floor if placed is not None else 0.0

@@ -3,7 +3,6 @@
 from PySide6.QtCore import QSize
 from PySide6.QtWidgets import QFrame, QHBoxLayout, QVBoxLayout
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.card_page import CardPage
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
@@ -12,6 +11,7 @@ from jolly_ledge.edits.items import JoinSet, MergeItems
 from jolly_ledge.model.duplicates import twins_in
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.set_names import set_name
+from jolly_ledge.workspace.workspace import Workspace
 
 BOARD_SIZE = QSize(190, 92)
 MOST_SHOWN = 40
@@ -20,14 +20,14 @@ MOST_SHOWN = 40
 class TwinsPage(CardPage):
     """The page on which duplicates are merged, or told to be a pair."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session, "Entered twice?", "same kind, size and colour family", "Back to the line-up")
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace, "Entered twice?", "same kind, size and colour family", "Back to the line-up")
         self.cards: list[TwinCard] = []
 
     def add_cards(self, column: QVBoxLayout) -> None:
         """Add a card for each group of probable duplicates."""
-        groups = twins_in(self._session.plan.stash)
-        self.cards = [TwinCard(self._session, group) for group in groups[:MOST_SHOWN]]
+        groups = twins_in(self._workspace.plan.stash)
+        self.cards = [TwinCard(self._workspace, group) for group in groups[:MOST_SHOWN]]
         for card in self.cards:
             column.addWidget(card)
         if not groups:
@@ -39,9 +39,9 @@ class TwinsPage(CardPage):
 class TwinCard(QFrame):
     """One group of probable duplicates."""
 
-    def __init__(self, session: Session, group: tuple[Item, ...]) -> None:
+    def __init__(self, workspace: Workspace, group: tuple[Item, ...]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.group = group
         self.setObjectName("card")
         row = QHBoxLayout(self)
@@ -66,14 +66,14 @@ class TwinCard(QFrame):
         row.addLayout(column)
 
     def _size(self, item: Item) -> str:
-        length = self._session.length
+        length = self._workspace.length
         return f"{length(item.width).rpartition(' ')[0]} × {length(item.height)}"
 
     def _merge(self) -> None:
         kept, *gone = self.group
-        self._session.commit(MergeItems(kept=kept.id, gone=tuple(item.id for item in gone), name=kept.label))
+        self._workspace.commit(MergeItems(kept=kept.id, gone=tuple(item.id for item in gone), name=kept.label))
 
     def _join(self) -> None:
-        taken = frozenset(item.set for item in self._session.plan.stash)
+        taken = frozenset(item.set for item in self._workspace.plan.stash)
         ids = tuple(item.id for item in self.group)
-        self._session.commit(JoinSet(items=ids, name=set_name(self.group, taken)))
+        self._workspace.commit(JoinSet(items=ids, name=set_name(self.group, taken)))

@@ -6,7 +6,6 @@ from pathlib import Path
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QScrollArea, QStackedWidget, QVBoxLayout, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.keep.look_panel import LookPanel
 from jolly_ledge.app.steps.keep.photo_strip import PhotoStrip
 from jolly_ledge.app.steps.keep.side_by_side import FEWEST, SideBySide
@@ -18,6 +17,7 @@ from jolly_ledge.app.widgets.chip import ChipRow
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.edits.looks import AddLook
 from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.workspace.workspace import Workspace
 
 LOG, COMPARE, YEAR, WHERE = "log", "compare", "year", "where"
 MODES = (
@@ -32,8 +32,8 @@ PANEL_WIDTH = 460
 class KeepStep(Step):
     """The page on which looks are kept and compared."""
 
-    def __init__(self, session: Session, dialogs: Dialogs) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
+        super().__init__(workspace)
         self._dialogs = dialogs
         self._in_hand = ""
         self.modes = ChipRow(MODES, self.show_mode)
@@ -52,7 +52,7 @@ class KeepStep(Step):
         self.pages.addWidget(self._log_page())
         self.modes.show_choice(LOG)
         self.shortcut("Esc", lambda: self.show_mode(LOG))
-        self.follow(self.refresh, session.changed)
+        self.follow(self.refresh, workspace.signals.changed)
 
     def _log_page(self) -> QWidget:
         page = QWidget()
@@ -62,11 +62,11 @@ class KeepStep(Step):
         column.addWidget(self.note)
         row = QHBoxLayout()
         row.setSpacing(14)
-        self.time_line = TimeLine(self.session)
+        self.time_line = TimeLine(self.workspace)
         self.time_line.look_chosen.connect(self._show_chosen)
         row.addWidget(self.time_line, 1)
-        strip = PhotoStrip(self.session, self._dialogs, self.check_photo)
-        self.panel = LookPanel(self.session, strip)
+        strip = PhotoStrip(self.workspace, self._dialogs, self.check_photo)
+        self.panel = LookPanel(self.workspace, strip)
         area = QScrollArea()
         area.setWidgetResizable(True)
         area.setFixedWidth(PANEL_WIDTH)
@@ -84,10 +84,10 @@ class KeepStep(Step):
             return
         self.modes.show_choice(mode)
         if mode == YEAR and self.year is None:
-            self.year = YearPage(self.session, self._dialogs)
+            self.year = YearPage(self.workspace, self._dialogs)
             self.pages.addWidget(self.year)
         if mode == WHERE and self.where is None:
-            self.where = WhereaboutsPage(self.session, self._clients)
+            self.where = WhereaboutsPage(self.workspace, self._clients)
             self.pages.addWidget(self.where)
         shown = {YEAR: self.year, WHERE: self.where}.get(mode)
         if shown is None:
@@ -97,17 +97,17 @@ class KeepStep(Step):
         self.refresh()
 
     def _clients(self) -> tuple[Path, ...]:
-        return self.session.recent.clients() if self.session.recent is not None else ()
+        return self.workspace.document.recent.clients() if self.workspace.document.recent is not None else ()
 
     def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
         """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""
-        session = self.session
-        if len(session.plan.looks_of(session.piece_id)) < FEWEST:
-            session.refused.emit("Side by side needs two looks of this piece; duplicate one first.")
+        workspace = self.workspace
+        if len(workspace.plan.looks_of(workspace.piece_id)) < FEWEST:
+            workspace.signals.refused.emit("Side by side needs two looks of this piece; duplicate one first.")
             self.show_mode(LOG)
             return
         if self.compared is None:
-            self.compared = SideBySide(session, lambda: self.show_mode(LOG))
+            self.compared = SideBySide(workspace, lambda: self.show_mode(LOG))
             self.pages.addWidget(self.compared)
         self.compared.begin(looks)
         self.modes.show_choice(COMPARE)
@@ -119,7 +119,7 @@ class KeepStep(Step):
         from jolly_ledge.app.steps.keep.photo_check_page import PhotoCheckPage
 
         if self.photo_check is None:
-            self.photo_check = PhotoCheckPage(self.session, lambda: self.show_mode(LOG))
+            self.photo_check = PhotoCheckPage(self.workspace, lambda: self.show_mode(LOG))
             self.pages.addWidget(self.photo_check)
         assert isinstance(self.photo_check, PhotoCheckPage)
         if self.photo_check.begin(look_id, photo):
@@ -127,10 +127,10 @@ class KeepStep(Step):
 
     def refresh(self) -> None:
         """Show the looks of the piece in hand on the page that is seen."""
-        session = self.session
-        if not session.piece_id:
+        workspace = self.workspace
+        if not workspace.piece_id:
             return
-        looks = session.plan.looks_of(session.piece_id)
+        looks = workspace.plan.looks_of(workspace.piece_id)
         page = self.pages.currentWidget()
         if self.compared is not None and page is self.compared:
             if len(looks) < FEWEST:
@@ -146,25 +146,25 @@ class KeepStep(Step):
             follow.get(page, lambda: None)()
 
     def _show_log(self, count: int) -> None:
-        session = self.session
-        known = {look.id for look in session.plan.looks_of(session.piece_id)}
-        chosen = self.time_line.chosen if self._is_kept(known) else session.look_id
-        self.time_line.show_piece(session.piece_id, chosen)
+        workspace = self.workspace
+        known = {look.id for look in workspace.plan.looks_of(workspace.piece_id)}
+        chosen = self.time_line.chosen if self._is_kept(known) else workspace.look_id
+        self.time_line.show_piece(workspace.piece_id, chosen)
         self.panel.show_look(chosen)
-        self.note.setText(f"{capital(counted(count, 'look'))} of {session.piece.label}, the latest season first.")
-        self._in_hand = session.look_id
+        self.note.setText(f"{capital(counted(count, 'look'))} of {workspace.piece.label}, the latest season first.")
+        self._in_hand = workspace.look_id
 
     def _is_kept(self, known: set[str]) -> bool:
         """Tell whether the look that was chosen here stays chosen: another in hand is chosen instead."""
-        return self.time_line.chosen in known and self._in_hand == self.session.look_id
+        return self.time_line.chosen in known and self._in_hand == self.workspace.look_id
 
     def _show_chosen(self, look_id: str) -> None:
         self.panel.show_look(look_id)
 
     def begin(self) -> None:
         """Begin an empty look in the manner of the one in hand, and take it in hand."""
-        session = self.session
-        before = {look.id for look in session.plan.looks}
-        number = len(session.plan.looks_of(session.piece_id)) + 1
-        if session.commit(AddLook(piece=session.piece_id, name=f"Look {number}", manner=session.look.manner)):
-            session.choose_look(next(look.id for look in session.plan.looks if look.id not in before))
+        workspace = self.workspace
+        before = {look.id for look in workspace.plan.looks}
+        number = len(workspace.plan.looks_of(workspace.piece_id)) + 1
+        if workspace.commit(AddLook(piece=workspace.piece_id, name=f"Look {number}", manner=workspace.look.manner)):
+            workspace.choose_look(next(look.id for look in workspace.plan.looks if look.id not in before))

@@ -16,7 +16,6 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.keep.photo_strip import PhotoStrip
 from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.chip import chip
@@ -29,6 +28,7 @@ from jolly_ledge.model.log import STATUS_WORDS, cost_of_work, hours_of
 from jolly_ledge.model.look import LogEntry, Look
 from jolly_ledge.model.money import money, price_of
 from jolly_ledge.model.words import LOOK_STATUSES, SEASONS
+from jolly_ledge.workspace.workspace import Workspace
 
 NO_SEASON = "by its date"
 LINES_SHOWN = 6
@@ -37,14 +37,14 @@ LINES_SHOWN = 6
 class LookPanel(QWidget):
     """Shows the look that is chosen on the time line, and changes it."""
 
-    def __init__(self, session: Session, strip: PhotoStrip) -> None:
+    def __init__(self, workspace: Workspace, strip: PhotoStrip) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.look_id = ""
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 4, 0)
         column.setSpacing(7)
-        self.thumbnail = Thumbnail(session, "")
+        self.thumbnail = Thumbnail(workspace, "")
         self.thumbnail.setMinimumHeight(210)
         column.addWidget(self.thumbnail, 1)
         column.addWidget(BoardLine())
@@ -106,7 +106,7 @@ class LookPanel(QWidget):
         grid = QGridLayout()
         grid.setSpacing(6)
         self.take_button = chip("Take in hand", "Work on this look", checkable=False)
-        self.take_button.clicked.connect(lambda: self._session.choose_look(self.look_id))
+        self.take_button.clicked.connect(lambda: self._workspace.choose_look(self.look_id))
         self.back_button = chip("Bring it back", "A new look as this one was, with what is still owned",
                                 checkable=False)  # fmt: skip
         self.back_button.clicked.connect(self._bring_back)
@@ -153,7 +153,7 @@ class LookPanel(QWidget):
     @property
     def look(self) -> Look | None:
         """The look that is shown."""
-        return next((look for look in self._session.plan.looks if look.id == self.look_id), None)
+        return next((look for look in self._workspace.plan.looks if look.id == self.look_id), None)
 
     def show_look(self, look_id: str) -> None:
         """Show a look as it now is."""
@@ -175,7 +175,7 @@ class LookPanel(QWidget):
             self.note_field.blockSignals(True)
             self.note_field.setPlainText(look.note)
             self.note_field.blockSignals(False)
-        in_hand = look.id == self._session.look_id
+        in_hand = look.id == self._workspace.look_id
         self.take_button.setEnabled(not in_hand)
         self.take_button.setText("In hand" if in_hand else "Take in hand")
         self._show_lines(look)
@@ -193,7 +193,7 @@ class LookPanel(QWidget):
         for vote in look.votes:
             said = vote.remark or ("likes it" if vote.likes else "would change it")
             self.lines.addWidget(words(f"{vote.who}: {said}", "small"))
-        currency, cost, hours = self._session.plan.currency, cost_of_work(look), hours_of(look)
+        currency, cost, hours = self._workspace.plan.currency, cost_of_work(look), hours_of(look)
         parts = [f"{hours:g} hours" if hours else "", money(cost, currency) if cost else ""]
         earlier = f"{first} earlier lines" if first else ""
         self.sums.setText(" · ".join(part for part in (*parts, earlier) if part))
@@ -204,12 +204,14 @@ class LookPanel(QWidget):
         row = QHBoxLayout(line)
         row.setContentsMargins(0, 0, 0, 0)
         facts = [entry.date, entry.text, STATUS_WORDS[entry.status] if entry.status else ""]
-        facts += [f"{entry.hours:g} h" if entry.hours else "", money(entry.cost, self._session.plan.currency)]
+        facts += [f"{entry.hours:g} h" if entry.hours else "", money(entry.cost, self._workspace.plan.currency)]
         row.addWidget(words(" · ".join(fact for fact in facts if fact), "small"), 1)
         strike = QPushButton("Strike")
         strike.setObjectName("quiet")
         strike.setToolTip("Take this line out of the log")
-        strike.clicked.connect(lambda: self._session.commit(RemoveLogEntry(look=look.id, index=index, name=look.label)))
+        strike.clicked.connect(
+            lambda: self._workspace.commit(RemoveLogEntry(look=look.id, index=index, name=look.label))
+        )
         row.addWidget(strike)
         return line
 
@@ -218,13 +220,13 @@ class LookPanel(QWidget):
     def _change(self, field: str, value: object, verb: str) -> None:
         look = self.look
         if look is not None and getattr(look, field) != value:
-            self._session.commit(ChangeLook(look=look.id, changes=((field, value),), label=f"{verb} {look.label}"))
+            self._workspace.commit(ChangeLook(look=look.id, changes=((field, value),), label=f"{verb} {look.label}"))
 
     def _set_date(self, field: str, text: str, verb: str) -> None:
         try:
             day = date_of(text)
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return
         self._change(field, day.isoformat() if day else "", verb)
 
@@ -233,7 +235,7 @@ class LookPanel(QWidget):
         if look is None or look.status == status:
             return
         entry = LogEntry(date=date.today().isoformat(), status=status)
-        self._session.commit(AddLogEntry(look=look.id, entry=entry, name=look.label))
+        self._workspace.commit(AddLogEntry(look=look.id, entry=entry, name=look.label))
 
     def add_line(self) -> None:
         """Write a line into the log."""
@@ -244,39 +246,39 @@ class LookPanel(QWidget):
             hours = _hours(self.hours_field.text())
             cost = price_of(self.cost_field.text())
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return
         text = self.done_field.text().strip()
         if not text and hours is None and cost is None:
             return
         entry = LogEntry(date=date.today().isoformat(), text=text, hours=hours, cost=cost)
-        if self._session.commit(AddLogEntry(look=look.id, entry=entry, name=look.label)):
+        if self._workspace.commit(AddLogEntry(look=look.id, entry=entry, name=look.label)):
             for field in (self.done_field, self.hours_field, self.cost_field):
                 field.clear()
 
     def _bring_back(self) -> None:
-        session, look = self._session, self.look
+        workspace, look = self._workspace, self.look
         if look is None:
             return
-        before = {one.id for one in session.plan.looks}
+        before = {one.id for one in workspace.plan.looks}
         edit = BringBack(look=look.id, name=look.label, date=date.today().isoformat())
-        if session.commit(edit):
-            fresh = next(one for one in session.plan.looks if one.id not in before)
-            session.choose_look(fresh.id)
-            session.told.emit(" ".join(fresh.note.split("\n")))
+        if workspace.commit(edit):
+            fresh = next(one for one in workspace.plan.looks if one.id not in before)
+            workspace.choose_look(fresh.id)
+            workspace.signals.told.emit(" ".join(fresh.note.split("\n")))
 
     def _duplicate(self) -> None:
-        session, look = self._session, self.look
+        workspace, look = self._workspace, self.look
         if look is None:
             return
-        before = {one.id for one in session.plan.looks}
-        if session.commit(DuplicateLook(look=look.id, original=look.label)):
-            session.choose_look(next(one.id for one in session.plan.looks if one.id not in before))
+        before = {one.id for one in workspace.plan.looks}
+        if workspace.commit(DuplicateLook(look=look.id, original=look.label)):
+            workspace.choose_look(next(one.id for one in workspace.plan.looks if one.id not in before))
 
     def _remove(self) -> None:
         look = self.look
         if look is not None:
-            self._session.commit(RemoveLook(look=look.id, name=look.label))
+            self._workspace.commit(RemoveLook(look=look.id, name=look.label))
 
 
 def _hours(text: str) -> float | None:

@@ -7,7 +7,6 @@ from PySide6.QtCore import QPointF, QRectF, Qt, QTimer
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent, QPen, QPixmap
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.photo_view import PhotoView
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.page_head import PageHead
@@ -30,6 +29,7 @@ from jolly_ledge.photos.perspective import Known, View, in_order
 from jolly_ledge.photos.rectify import straightened
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.scene import image_from, plan_pixels
+from jolly_ledge.workspace.workspace import Workspace
 
 CHECK_SIDE = 520
 POLL_MS = 40
@@ -146,9 +146,9 @@ class BesideView(QWidget):
 class PhotoCheckPage(QWidget):
     """Marks four corners, pulls the photograph straight, and tells what differs."""
 
-    def __init__(self, session: Session, on_back: Callable[[], object]) -> None:
+    def __init__(self, workspace: Workspace, on_back: Callable[[], object]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.look_id = self._photo_name = ""
         self._pixels: Pixels | None = None
         self._straight: Straight | None = None
@@ -204,17 +204,17 @@ class PhotoCheckPage(QWidget):
 
     def begin(self, look_id: str, photo_name: str) -> bool:
         """Show a photograph of a look; return whether it can be read."""
-        session = self._session
+        workspace = self._workspace
         self.look_id, self._photo_name = look_id, photo_name
         self._straight = self.check = None
         self._drop_comparison()
-        if photo_name not in session.photos:
-            session.refused.emit(f"“{photo_name}” is not in the file any more; add the photograph again.")
+        if photo_name not in workspace.document.photos:
+            workspace.signals.refused.emit(f"“{photo_name}” is not in the file any more; add the photograph again.")
             return False
         try:
-            self._pixels = read_photo(session.photos[photo_name], "the photograph")
+            self._pixels = read_photo(workspace.document.photos[photo_name], "the photograph")
         except JollyLedgeError as error:
-            session.refused.emit(str(error))
+            workspace.signals.refused.emit(str(error))
             return False
         photo = self._photo
         height, width = self._pixels.shape[:2]
@@ -227,7 +227,7 @@ class PhotoCheckPage(QWidget):
 
     @property
     def _photo(self) -> LookPhoto | None:
-        look = self._session.plan.look(self.look_id)
+        look = self._workspace.plan.look(self.look_id)
         return next((photo for photo in look.photos if photo.name == self._photo_name), None)
 
     def _mark_again(self) -> None:
@@ -241,22 +241,22 @@ class PhotoCheckPage(QWidget):
 
     def straighten(self) -> None:
         """Pull the photograph straight by its corners, and begin to compare."""
-        session, pixels = self._session, self._pixels
+        workspace, pixels = self._workspace, self._pixels
         if pixels is None:
             return
-        look = session.plan.look(self.look_id)
-        piece = session.plan.piece(look.piece)
+        look = workspace.plan.look(self.look_id)
+        piece = workspace.plan.piece(look.piece)
         try:
             corners = in_order(self.corners_view.corners)
             view = View(corners, Known(0.0, 0.0, piece.width, piece.height))
             straight = straightened(pixels, view, 0.0, 0.0, piece.width, piece.height, CHECK_SIDE)
         except JollyLedgeError as error:
-            session.refused.emit(str(error))
+            workspace.signals.refused.emit(str(error))
             return
         photo = self._photo
         if photo is not None and photo.corners != corners:
-            session.commit(AddLookPhoto(look=look.id, photo=changed(photo, corners=corners), name=look.label))
-        arrangement = arrange(session.plan, look)
+            workspace.commit(AddLookPhoto(look=look.id, photo=changed(photo, corners=corners), name=look.label))
+        arrangement = arrange(workspace.plan, look)
         planned = plan_pixels(arrangement, straight.scale)
         high, wide = (min(a, b) for a, b in zip(planned.shape[:2], straight.image.shape[:2], strict=True))
         self._straight = (planned[:high, :wide], straight.image[:high, :wide], straight.scale)
@@ -292,7 +292,7 @@ class PhotoCheckPage(QWidget):
                 self.check = comparing.result
                 self._tell(comparing, comparing.result)
             else:
-                self._session.refused.emit(
+                self._workspace.signals.refused.emit(
                     f"The photograph cannot be compared: {comparing.result}; mark the corners again."
                 )
         if self._comparing is None and not self._let_go:
@@ -355,7 +355,7 @@ class PhotoCheckPage(QWidget):
         if thing.state == "not found":
             row.addWidget(words(f"{number}. The {item.label} is not seen where it is planned, nor near it."), 1)
             return line
-        said = self._session.length(abs(round(thing.along / 5) * 5))
+        said = self._workspace.length(abs(round(thing.along / 5) * 5))
         way = "right" if thing.along > 0 else "left"
         text: QLabel = words(f"{number}. The {item.label} stands {said} further {way}.")
         row.addWidget(text, 1)
@@ -366,19 +366,21 @@ class PhotoCheckPage(QWidget):
 
     def keep_so(self, asked: Comparison, thing: FoundThing, said: str) -> None:
         """Move a thing in the plan to where the photograph shows it, unless the look has changed since."""
-        session = self._session
+        workspace = self._workspace
         item = asked.arrangement.by_id[thing.placement].item
-        look = next((look for look in session.plan.looks if look.id == asked.look_id), None)
+        look = next((look for look in workspace.plan.looks if look.id == asked.look_id), None)
         if look is None or look.placements != asked.arrangement.look.placements:
-            session.refused.emit("The look has changed since it was compared; pull the photograph straight again.")
+            workspace.signals.refused.emit(
+                "The look has changed since it was compared; pull the photograph straight again."
+            )
             return
         photo = self._photo
         edit = FindElsewhere(
             look=look.id, placement=thing.placement, found=Deviation(along=round(thing.along / 5) * 5.0),
             said=said, name=item.label, date=photo.date if photo else "",
         )  # fmt: skip
-        if session.commit(edit):
-            session.told.emit(f"The {item.label} stands in the plan as in the photograph.")
+        if workspace.commit(edit):
+            workspace.signals.told.emit(f"The {item.label} stands in the plan as in the photograph.")
             self.straighten()
 
     # Ways of looking

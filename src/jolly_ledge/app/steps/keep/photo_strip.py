@@ -9,7 +9,6 @@ from PySide6.QtGui import QIcon, QPixmap
 from PySide6.QtWidgets import QHBoxLayout, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.edits.log import AddLookPhoto, RemoveLookPhoto
@@ -17,6 +16,7 @@ from jolly_ledge.files.errors import reading_error
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import Look, LookPhoto
 from jolly_ledge.model.words import Taken
+from jolly_ledge.workspace.workspace import Workspace
 
 ICON = QSize(96, 72)
 KINDS = "Photographs (*.jpg *.jpeg *.png *.webp *.tif *.tiff)"
@@ -25,9 +25,9 @@ KINDS = "Photographs (*.jpg *.jpeg *.png *.webp *.tif *.tiff)"
 class PhotoStrip(QWidget):
     """Small pictures in a row; a double click checks one against the plan."""
 
-    def __init__(self, session: Session, dialogs: Dialogs, on_check: Callable[[str, str], object]) -> None:
+    def __init__(self, workspace: Workspace, dialogs: Dialogs, on_check: Callable[[str, str], object]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._dialogs = dialogs
         self._on_check = on_check
         self._look: Look | None = None
@@ -88,7 +88,7 @@ class PhotoStrip(QWidget):
     def _icon(self, name: str) -> QIcon | None:
         if name not in self._icons:
             pixmap = QPixmap()
-            if not pixmap.loadFromData(self._session.photos.get(name, b"")):
+            if not pixmap.loadFromData(self._workspace.document.photos.get(name, b"")):
                 return None
             small = pixmap.scaled(ICON, Qt.AspectRatioMode.KeepAspectRatio, Qt.TransformationMode.SmoothTransformation)
             self._icons[name] = QIcon(small)
@@ -112,20 +112,20 @@ class PhotoStrip(QWidget):
         from jolly_ledge.files.photo_file import photo_bytes
         from jolly_ledge.photos.image import kept_photo, read_photo
 
-        look, session = self._look, self._session
+        look, workspace = self._look, self._workspace
         if look is None:
             return
         try:
             name, content = kept_photo(read_photo(photo_bytes(path), path.name))
         except OSError as error:
-            session.refused.emit(str(reading_error(path, error)))
+            workspace.signals.refused.emit(str(reading_error(path, error)))
             return
         except JollyLedgeError as error:
-            session.refused.emit(str(error))
+            workspace.signals.refused.emit(str(error))
             return
-        session.add_photo(name, content)
+        workspace.document.add_photo(name, content)
         photo = LookPhoto(name=name, taken=taken, date=date.today().isoformat())
-        session.commit(AddLookPhoto(look=look.id, photo=photo, name=look.label))
+        workspace.commit(AddLookPhoto(look=look.id, photo=photo, name=look.label))
 
     def check(self) -> None:
         """Lay the chosen photograph beside the plan."""
@@ -135,4 +135,4 @@ class PhotoStrip(QWidget):
     def remove(self) -> None:
         """Take the chosen photograph away."""
         if self._look is not None and self.chosen:
-            self._session.commit(RemoveLookPhoto(look=self._look.id, photo=self.chosen, name=self._look.label))
+            self._workspace.commit(RemoveLookPhoto(look=self._look.id, photo=self.chosen, name=self._look.label))

@@ -15,7 +15,6 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
@@ -27,6 +26,7 @@ from jolly_ledge.model.mishaps import survives
 from jolly_ledge.planning.differences import differences
 from jolly_ledge.readings.register import NAMES, Assessment, assess
 from jolly_ledge.render.fonts import font
+from jolly_ledge.workspace.workspace import Workspace
 
 FEWEST, MOST = 2, 5
 USUAL = 3
@@ -109,9 +109,9 @@ def _paint_score(painter: QPainter, area: QRectF, score: float | None, best: flo
 class OpinionStrip(QWidget):
     """What people think of one look: their votes and remarks, and a line for one more."""
 
-    def __init__(self, session: Session, look_id: str, who: Callable[[], str]) -> None:
+    def __init__(self, workspace: Workspace, look_id: str, who: Callable[[], str]) -> None:
         super().__init__()
-        self._session, self._look_id, self._who = session, look_id, who
+        self._workspace, self._look_id, self._who = workspace, look_id, who
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(4)
@@ -137,13 +137,13 @@ class OpinionStrip(QWidget):
         self.vote_rows: dict[str, QPushButton] = {}
 
     def _cast(self, likes: bool) -> None:
-        session = self._session
+        workspace = self._workspace
         who = self._who()
         if not who:
-            session.refused.emit("Write above whose vote it is; then vote.")
+            workspace.signals.refused.emit("Write above whose vote it is; then vote.")
             return
         vote = Vote(who=who, likes=likes, remark=self.remark_field.text().strip())
-        if session.commit(CastVote(look=self._look_id, vote=vote, name=session.plan.look(self._look_id).label)):
+        if workspace.commit(CastVote(look=self._look_id, vote=vote, name=workspace.plan.look(self._look_id).label)):
             self.remark_field.clear()
 
     def show_votes(self, votes: tuple[Vote, ...]) -> None:
@@ -165,18 +165,18 @@ class OpinionStrip(QWidget):
             self._votes.addWidget(button, 0, Qt.AlignmentFlag.AlignLeft)
 
     def _take_back(self, who: str) -> None:
-        self._session.commit(TakeBackVote(look=self._look_id, who=who))
+        self._workspace.commit(TakeBackVote(look=self._look_id, who=who))
 
 
 class VersionColumn(QFrame):
     """One version: its drawing on the board, its name, how it reads, what differs, what people think."""
 
-    def __init__(self, session: Session, look: Look, who: Callable[[], str]) -> None:
+    def __init__(self, workspace: Workspace, look: Look, who: Callable[[], str]) -> None:
         super().__init__()
         self.look_id = look.id
-        self._session = session
-        self.opinions = OpinionStrip(session, look.id, who)
-        self.drawing = Thumbnail(session, look.id, lambda: session.choose_look(self.look_id))
+        self._workspace = workspace
+        self.opinions = OpinionStrip(workspace, look.id, who)
+        self.drawing = Thumbnail(workspace, look.id, lambda: workspace.choose_look(self.look_id))
         self.drawing.setFixedHeight(DRAWING_PX)
         self.name_label = heading("", 16)
         self.name_label.setWordWrap(True)
@@ -186,19 +186,19 @@ class VersionColumn(QFrame):
         self.told = words("", "small")
 
     def _take(self) -> None:
-        self._session.choose_look(self.look_id)
-        self._session.step_asked.emit("Arrange")
+        self._workspace.choose_look(self.look_id)
+        self._workspace.signals.step_asked.emit("Arrange")
 
     def show_look(self, look: Look, assessment: Assessment, first: Look | None) -> None:
         """Show a version against the first of the row (None for the first itself)."""
-        session = self._session
+        workspace = self._workspace
         self.name_label.setText(look.label)
-        self.reads.setText(f"reads {session.shown(assessment.score, look)}" if look.placements else "empty")
-        self.take_button.setText("In hand" if look.id == session.look_id else "Take in hand")
+        self.reads.setText(f"reads {workspace.shown(assessment.score, look)}" if look.placements else "empty")
+        self.take_button.setText("In hand" if look.id == workspace.look_id else "Take in hand")
         if first is None:
             self.told.setText("The others are told against this one.")
         else:
-            said = differences(arrange(session.plan, first), arrange(session.plan, look))
+            said = differences(arrange(workspace.plan, first), arrange(workspace.plan, look))
             more = len(said) - MOST_DIFFERENCES
             lines = [*said[:MOST_DIFFERENCES], *([f"And {more} more."] if more > 0 else [])]
             self.told.setText("\n".join(lines) or "It is the same.")
@@ -208,9 +208,9 @@ class VersionColumn(QFrame):
 class SideBySide(QWidget):
     """The page: chips to choose versions, the versions on one board, their readings, differences and votes."""
 
-    def __init__(self, session: Session, on_back: Callable[[], object]) -> None:
+    def __init__(self, workspace: Workspace, on_back: Callable[[], object]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.chosen: list[str] = []
         self.columns: list[VersionColumn] = []
         self._piece_id = ""
@@ -241,10 +241,10 @@ class SideBySide(QWidget):
 
     def begin(self, wished: tuple[str, ...] = ()) -> None:
         """Lay the wished looks side by side; without any, the look in hand beside the versions before it."""
-        session = self._session
-        self._piece_id = session.piece_id
-        looks = [look.id for look in session.plan.looks_of(session.piece_id)]
-        index = looks.index(session.look_id) if session.look_id in looks else 0
+        workspace = self._workspace
+        self._piece_id = workspace.piece_id
+        looks = [look.id for look in workspace.plan.looks_of(workspace.piece_id)]
+        index = looks.index(workspace.look_id) if workspace.look_id in looks else 0
         first = max(min(index - USUAL + 1, len(looks) - USUAL), 0)
         self.chosen = list(wished[:MOST]) or looks[first : first + USUAL]
         self.refresh()
@@ -252,22 +252,24 @@ class SideBySide(QWidget):
     def _toggle(self, look_id: str) -> None:
         if look_id in self.chosen:
             if len(self.chosen) <= FEWEST:
-                self._session.refused.emit("Two versions are the fewest to compare; choose another one first.")
+                self._workspace.signals.refused.emit(
+                    "Two versions are the fewest to compare; choose another one first."
+                )
             else:
                 self.chosen.remove(look_id)
         elif len(self.chosen) >= MOST:
-            self._session.refused.emit(f"{MOST} versions are the most the eye compares; take one out first.")
+            self._workspace.signals.refused.emit(f"{MOST} versions are the most the eye compares; take one out first.")
         else:
             self.chosen.append(look_id)
         self.refresh()
 
     def refresh(self) -> None:
         """Show the chosen versions as they now are."""
-        session = self._session
-        if not session.piece_id:
+        workspace = self._workspace
+        if not workspace.piece_id:
             return
-        looks = {look.id: look for look in session.plan.looks_of(session.piece_id)}
-        if session.piece_id != self._piece_id:
+        looks = {look.id: look for look in workspace.plan.looks_of(workspace.piece_id)}
+        if workspace.piece_id != self._piece_id:
             self.begin()
             return
         order = list(looks)
@@ -276,7 +278,7 @@ class SideBySide(QWidget):
         shown = [looks[identifier] for identifier in self.chosen]
         if [column.look_id for column in self.columns] != self.chosen:
             self._build(shown)
-        assessments = [assess(arrange(session.plan, look)) for look in shown]
+        assessments = [assess(arrange(workspace.plan, look)) for look in shown]
         for index, (column, look, assessment) in enumerate(zip(self.columns, shown, assessments, strict=True)):
             column.show_look(look, assessment, shown[0] if index else None)
         self.table.show_rows(shown_scores(assessments) if len(shown) > 1 else [])
@@ -297,7 +299,7 @@ class SideBySide(QWidget):
             button.setChecked(identifier in self.chosen)
 
     def _build(self, shown: list[Look]) -> None:
-        self.columns = [VersionColumn(self._session, look, lambda: self.who_field.text().strip()) for look in shown]
+        self.columns = [VersionColumn(self._workspace, look, lambda: self.who_field.text().strip()) for look in shown]
         # The table outlives the page it lies on.
         self.table.setParent(self)
         inside = QWidget()

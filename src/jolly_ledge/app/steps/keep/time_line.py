@@ -4,7 +4,6 @@ from PySide6.QtCore import QAbstractListModel, QModelIndex, QPersistentModelInde
 from PySide6.QtGui import QColor, QPainter, QPen, QPixmap
 from PySide6.QtWidgets import QListView, QStyle, QStyledItemDelegate, QStyleOptionViewItem
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SHEET, SOFT_INK, TEAL
@@ -16,6 +15,7 @@ from jolly_ledge.readings.register import assess
 from jolly_ledge.render.canvas import clear_canvas
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play_fitted
+from jolly_ledge.workspace.workspace import Workspace
 
 ROW, HEADING = 124, 40
 THUMBNAIL = 116.0
@@ -81,9 +81,9 @@ def _key(row: str | Look) -> str:
 class _Painter(QStyledItemDelegate):
     """Paints a season's title or a look beside its thumbnail."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._kept: dict[tuple[Look, int], tuple[QPixmap, float]] = {}
 
     def sizeHint(self, option: QStyleOptionViewItem, index: Index) -> QSize:
@@ -108,7 +108,7 @@ class _Painter(QStyledItemDelegate):
         painter.restore()
 
     def _paint_look(self, painter: QPainter, area: QRectF, look: Look, *, chosen: bool) -> None:
-        in_hand = look.id == self._session.look_id
+        in_hand = look.id == self._workspace.look_id
         card = area.adjusted(LINE_X + 14, 4, -8, -4)
         painter.setPen(QPen(QColor(PLUM), 1.6) if chosen else Qt.PenStyle.NoPen)
         painter.setBrush(QColor(PLUM_TINT if chosen else SHEET))
@@ -120,7 +120,7 @@ class _Painter(QStyledItemDelegate):
         painter.setBrush(QColor(TEAL if look.status == "placed" else PLUM if in_hand else BOARD))
         painter.drawEllipse(QPointF(x, middle), 6, 6)
         picture, score = self._picture(look, painter.device().devicePixelRatio())
-        reads = f"reads {self._session.shown(score, look)}" if look.placements else "empty"
+        reads = f"reads {self._workspace.shown(score, look)}" if look.placements else "empty"
         wide = picture.deviceIndependentSize().width()
         painter.drawPixmap(QPointF(card.left() + 8 + (THUMBNAIL - wide) / 2, card.top() + 4), picture)
         left = card.left() + THUMBNAIL + 22
@@ -151,7 +151,7 @@ class _Painter(QStyledItemDelegate):
 
     def _picture(self, look: Look, ratio: float) -> tuple[QPixmap, float]:
         """Return the thumbnail of a look and how it reads; what is in sight is made once."""
-        plan = self._session.plan
+        plan = self._workspace.plan
         key = (look, id(plan.piece(look.piece)) ^ id(plan.stash))
         found = self._kept.get(key)
         if found is None:
@@ -175,13 +175,13 @@ class TimeLine(QListView):
 
     look_chosen = Signal(str)
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.looks = TimeLineModel()
         self.setModel(self.looks)
         # The view does not keep what it is given, so the page does.
-        self._painter = _Painter(session)
+        self._painter = _Painter(workspace)
         self.setItemDelegate(self._painter)
         self.setVerticalScrollMode(QListView.ScrollMode.ScrollPerPixel)
         self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
@@ -193,7 +193,7 @@ class TimeLine(QListView):
 
     def show_piece(self, piece_id: str, chosen: str) -> None:
         """Show the looks of a piece, one of them chosen."""
-        self.looks.show_looks(self._session.plan.looks_of(piece_id))
+        self.looks.show_looks(self._workspace.plan.looks_of(piece_id))
         row = self.looks.row_of(chosen)
         if row >= 0 and self.currentIndex().row() != row:
             self.selectionModel().blockSignals(True)

@@ -6,7 +6,6 @@ from pathlib import Path
 from PySide6.QtCore import QTimer
 from PySide6.QtWidgets import QLineEdit, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.plain_table import fill_row, plain_table
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.files.errors import FileError
@@ -14,6 +13,7 @@ from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.planning.whereabouts import Whereabouts, over_all
+from jolly_ledge.workspace.workspace import Workspace
 
 COLUMNS = ("Thing", "Where it is now", "Borrowed and due", "Client")
 WIDTHS = (200, 420, 260, 150)
@@ -24,9 +24,9 @@ MOST_ROWS = 400
 class WhereaboutsPage(QWidget):
     """A search line over a table."""
 
-    def __init__(self, session: Session, clients: Callable[[], tuple[Path, ...]]) -> None:
+    def __init__(self, workspace: Workspace, clients: Callable[[], tuple[Path, ...]]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._clients = clients
         self._plans: dict[Path, tuple[tuple[int, int], Plan | None]] = {}
         self.found: tuple[Whereabouts, ...] = ()
@@ -51,10 +51,10 @@ class WhereaboutsPage(QWidget):
 
     def refresh(self) -> None:
         """Search anew, in the plan in hand and in those of the others as they are on disk."""
-        session = self._session
-        clients = [(session.plan.name or "this plan", session.plan)]
+        workspace = self._workspace
+        clients = [(workspace.plan.name or "this plan", workspace.plan)]
         unread = 0
-        own = session.file.path.absolute() if session.file is not None else None
+        own = workspace.document.file.path.absolute() if workspace.document.file is not None else None
         for path in self._clients():
             if path != own:
                 plan = self._plan_in(path)
@@ -85,11 +85,11 @@ class WhereaboutsPage(QWidget):
 
     def _show(self, row: int) -> None:
         """Take the look in hand that a thing of this plan stands in, and show it there."""
-        session, one = self._session, self.found[row]
-        if not one.look or one.client != (session.plan.name or "this plan"):
+        workspace, one = self._workspace, self.found[row]
+        if not one.look or one.client != (workspace.plan.name or "this plan"):
             return
-        session.choose_look(one.look)
-        placed = next((s for s in session.arrangement.placed_items if s.item.id == one.item.id), None)
+        workspace.choose_look(one.look)
+        placed = next((s for s in workspace.arrangement.placed_items if s.item.id == one.item.id), None)
         if placed is not None:
-            session.choose(placed.id)
-        session.step_asked.emit("Arrange")
+            workspace.choose(placed.id)
+        workspace.signals.step_asked.emit("Arrange")

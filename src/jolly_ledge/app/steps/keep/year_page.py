@@ -8,7 +8,6 @@ from PySide6.QtWidgets import QFrame, QHBoxLayout, QScrollArea, QVBoxLayout, QWi
 
 from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.exporting import Exporter
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
@@ -21,6 +20,7 @@ from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.words import Season
 from jolly_ledge.planning.due import Due, due_dates, senseless_dates
 from jolly_ledge.planning.season_plan import ALL_SEASONS, Change, year_of
+from jolly_ledge.workspace.workspace import Workspace
 
 MOST_NAMED, MOST_DUE = 6, 14
 
@@ -28,10 +28,10 @@ MOST_NAMED, MOST_DUE = 6, 14
 class YearPage(QWidget):
     """Four seasons in a row, and under them what is due."""
 
-    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
         super().__init__()
-        self._session = session
-        self._exporter = Exporter(session, dialogs)
+        self._workspace = workspace
+        self._exporter = Exporter(workspace, dialogs)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         row = QHBoxLayout()
@@ -48,11 +48,11 @@ class YearPage(QWidget):
 
     def refresh(self) -> None:
         """Show the year of the piece in hand."""
-        session = self._session
-        if not session.piece_id:
+        workspace = self._workspace
+        if not workspace.piece_id:
             return
         today = date.today()
-        year = year_of(session.plan, session.piece_id, today.year)
+        year = year_of(workspace.plan, workspace.piece_id, today.year)
         inside = QWidget()
         column = QVBoxLayout(inside)
         column.setContentsMargins(0, 0, 8, 0)
@@ -67,9 +67,9 @@ class YearPage(QWidget):
             column.addWidget(words(f"All year: {_names(year.all_year, 12)}."))
         column.addWidget(question("What is due"))
         column.addWidget(BoardLine())
-        for said in senseless_dates(session.plan):
+        for said in senseless_dates(workspace.plan):
             column.addWidget(words(said, "finding"))
-        dated = [(day, due) for due in due_dates(session.plan, today) if (day := due.next_from(today)) is not None]
+        dated = [(day, due) for due in due_dates(workspace.plan, today) if (day := due.next_from(today)) is not None]
         found = sorted(dated, key=lambda one: (one[0], one[1].what))
         for day, due in found[:MOST_DUE]:
             column.addWidget(words(_due_said(day, due)))
@@ -79,11 +79,11 @@ class YearPage(QWidget):
             column.addWidget(words("Nothing is due. Days are told in the log and with the things in Gather.", "soft"))
         column.addStretch(1)
         self._area.setWidget(inside)
-        self.about.setText(f"The year of {session.piece.label}: every look belongs to the season it is told for, or "
+        self.about.setText(f"The year of {workspace.piece.label}: every look belongs to the season it is told for, or "
                            "that of its date.")  # fmt: skip
 
     def _season(self, season: Season, change: Change | None, today: date) -> QFrame:
-        session = self._session
+        workspace = self._workspace
         card = QFrame()
         card.setObjectName("card")
         column = QVBoxLayout(card)
@@ -96,7 +96,7 @@ class YearPage(QWidget):
             column.addWidget(words("No look for this season yet.", "soft"))
             column.addStretch(1)
             return card
-        picture = Thumbnail(session, change.look.id, lambda: session.choose_look(change.look.id))
+        picture = Thumbnail(workspace, change.look.id, lambda: workspace.choose_look(change.look.id))
         picture.setFixedHeight(190)
         column.addWidget(picture)
         column.addWidget(words(f"{change.look.label}, from {change.day.isoformat()}"))
@@ -108,7 +108,7 @@ class YearPage(QWidget):
                 if said:
                     column.addWidget(words(f"{title}: {said}.", "small"))
         # Where this year's look is made already, the one before it can come back instead of it.
-        last = last_one_of(session.plan.looks_of(session.piece_id), season, change.day)
+        last = last_one_of(workspace.plan.looks_of(workspace.piece_id), season, change.day)
         for text, look in ((f"As last {season}", last), ("This one again", change.look)):
             if look is not None and (look is not last or look.id != change.look.id):
                 back = chip(text, f"Bring {look.label} back as a new look", checkable=False)
@@ -118,13 +118,13 @@ class YearPage(QWidget):
         return card
 
     def _bring_back(self, look_id: str, name: str, season: Season, _: bool = False) -> None:
-        session, today = self._session, date.today()
+        workspace, today = self._workspace, date.today()
         day = today if season == season_of(today) else next_begin(season, today)
-        before = {look.id for look in session.plan.looks}
-        if session.commit(BringBack(look=look_id, name=name, date=day.isoformat(), season=season)):
-            fresh = next(look for look in session.plan.looks if look.id not in before)
-            session.choose_look(fresh.id)
-            session.told.emit(" ".join(fresh.note.split("\n")))
+        before = {look.id for look in workspace.plan.looks}
+        if workspace.commit(BringBack(look=look_id, name=name, date=day.isoformat(), season=season)):
+            fresh = next(look for look in workspace.plan.looks if look.id not in before)
+            workspace.choose_look(fresh.id)
+            workspace.signals.told.emit(" ".join(fresh.note.split("\n")))
 
     def save_calendar(self) -> None:
         """Save what is due as a calendar file where a person says."""

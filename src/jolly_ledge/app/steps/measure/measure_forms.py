@@ -5,7 +5,6 @@ from collections.abc import Callable, Sequence
 from msgspec.structs import replace
 from PySide6.QtWidgets import QHBoxLayout
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.form import Form, at_left, show_choice, show_count, show_text
@@ -26,6 +25,7 @@ from jolly_ledge.geometry.bays import bay_name, bay_of, bays_of
 from jolly_ledge.model.light import light_at
 from jolly_ledge.model.piece import Board, Ledge
 from jolly_ledge.model.words import BAY_KINDS, BOARD_MATERIALS, FIXINGS, FIXTURE_KINDS, LEDGE_SHAPES, plain
+from jolly_ledge.workspace.workspace import Workspace
 
 LIGHTS = (("", "not told"), ("bright", "bright"), ("medium", "medium"), ("low", "low"))
 DOORS = (("none", "no doors"), ("glazed", "glazed"), ("solid", "solid"))
@@ -42,8 +42,8 @@ FIXING_WORDS = {
 class PieceForm(Form):
     """The whole piece: its name, depth, bays, pins, doors, back and how it is seen."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
         self.name_field = self.text("Name", self._rename)
         self.depth_field = self.length("Depth", "outer depth", self._set_depth)
         self.bays_field = self.count("Bays", 12, self._set_bays)
@@ -57,7 +57,7 @@ class PieceForm(Form):
 
     def refresh(self) -> None:
         """Show the piece in hand."""
-        piece = self._session.piece
+        piece = self._workspace.piece
         show_text(self.name_field, piece.name)
         self.depth_field.show_length(piece.depth)
         bays = len(bays_of(piece))
@@ -72,39 +72,39 @@ class PieceForm(Form):
         self.back_button.show_colour(piece.backdrop)
 
     def _change(self, field: str, value: object, label: str = "") -> None:
-        piece = self._session.piece
+        piece = self._workspace.piece
         if getattr(piece, field) != value:
             named = label or f"Change the {field.replace('_', ' ')} of {piece.label}"
-            self._session.commit(ChangePiece(piece=piece.id, changes=((field, value),), label=named))
+            self._workspace.commit(ChangePiece(piece=piece.id, changes=((field, value),), label=named))
 
     def _rename(self, name: str) -> None:
         self._change("name", name, "Rename the piece")
 
     def _set_depth(self, length: float) -> None:
-        self._session.commit(SetOuterSize(piece=self._session.piece_id, side="depth", length=length))
+        self._workspace.commit(SetOuterSize(piece=self._workspace.piece_id, side="depth", length=length))
 
     def _set_pins(self, length: float) -> None:
         self._change("pin_spacing", length or None, "Tell the spacing of the pins")
 
     def _set_bays(self, count: int) -> None:
-        if count != len(bays_of(self._session.piece)):
-            self._session.commit(SetBayCount(piece=self._session.piece_id, count=count))
+        if count != len(bays_of(self._workspace.piece)):
+            self._workspace.commit(SetBayCount(piece=self._workspace.piece_id, count=count))
 
     def _set_backdrop(self, colour: str) -> None:
-        session = self._session
+        workspace = self._workspace
         ledges = tuple(
-            replace(ledge, backdrop=colour) if ledge.backdrop == session.piece.backdrop else ledge
-            for ledge in session.piece.ledges
+            replace(ledge, backdrop=colour) if ledge.backdrop == workspace.piece.backdrop else ledge
+            for ledge in workspace.piece.ledges
         )
         changes = (("backdrop", colour), ("ledges", ledges))
-        session.commit(ChangePiece(piece=session.piece_id, changes=changes, label="Paint the back"))
+        workspace.commit(ChangePiece(piece=workspace.piece_id, changes=changes, label="Paint the back"))
 
 
 class LedgeForm(Form):
     """The ledge in hand: place, size, shape, back and light."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
         self.name_field = self.text("Name", lambda name: self._change("name", name))
         self.shelves_field = self.count("Shelves in bay", 40, self._set_shelves)
         self.floor_field = self.length("Over the floor", "height over the floor", self._move_shelf)
@@ -125,55 +125,59 @@ class LedgeForm(Form):
 
     def refresh(self) -> None:
         """Show the ledge in hand."""
-        session, ledge = self._session, self._session.ledge
+        workspace, ledge = self._workspace, self._workspace.ledge
         self.setEnabled(ledge is not None)
         if ledge is None:
             return
         show_text(self.name_field, ledge.name)
         self.shelves_field.setEnabled(not ledge.is_wall)
-        self.rows.setRowVisible(self.shelves_field, session.piece.kind in BAY_KINDS)
+        self.rows.setRowVisible(self.shelves_field, workspace.piece.kind in BAY_KINDS)
         if not ledge.is_wall:
-            bay = bay_of(session.piece, ledge.id)
+            bay = bay_of(workspace.piece, ledge.id)
             show_count(self.shelves_field, len(bay.ledges))
-            self.shelves_field.setToolTip(f"Divides the {bay_name(session.piece, bay).lower()} anew into equal shelves")
+            self.shelves_field.setToolTip(
+                f"Divides the {bay_name(workspace.piece, bay).lower()} anew into equal shelves"
+            )
         self.floor_field.show_length(ledge.floor)
         self.clearance_field.show_length(ledge.clearance)
         self.depth_field.show_length(ledge.depth)
         show_choice(self.shape_field, ledge.shape)
-        self.back_button.show_colour(session.piece.backdrop_of(ledge))
+        self.back_button.show_colour(workspace.piece.backdrop_of(ledge))
         show_choice(self.light_field, ledge.light or "")
         self.window_field.show_length(ledge.window_distance)
 
     def _change(self, field: str, value: object) -> None:
-        ledge = self._session.ledge
+        ledge = self._workspace.ledge
         if ledge is not None and getattr(ledge, field) != value:
             self._commit(ledge, ((field, value),), f"Change the {field.replace('_', ' ')} of {ledge.label}")
 
     def _commit(self, ledge: Ledge, changes: tuple[tuple[str, object], ...], label: str) -> None:
-        self._session.commit(ChangeLedge(piece=self._session.piece_id, ledge=ledge.id, changes=changes, label=label))
+        self._workspace.commit(
+            ChangeLedge(piece=self._workspace.piece_id, ledge=ledge.id, changes=changes, label=label)
+        )
 
     def _set_shelves(self, count: int) -> None:
-        ledge = self._session.ledge
-        if ledge is not None and count != len(bay_of(self._session.piece, ledge.id).ledges):
-            self._session.commit(SetShelfCount(piece=self._session.piece_id, ledge=ledge.id, count=count))
+        ledge = self._workspace.ledge
+        if ledge is not None and count != len(bay_of(self._workspace.piece, ledge.id).ledges):
+            self._workspace.commit(SetShelfCount(piece=self._workspace.piece_id, ledge=ledge.id, count=count))
 
     def _move_shelf(self, length: float) -> None:
-        session, ledge = self._session, self._session.ledge
+        workspace, ledge = self._workspace, self._workspace.ledge
         if ledge is not None and ledge.is_wall:
             self._change("floor", length)
         elif ledge is not None:
-            session.commit(MoveShelf(piece=session.piece_id, ledge=ledge.id, floor=length, name=ledge.label))
+            workspace.commit(MoveShelf(piece=workspace.piece_id, ledge=ledge.id, floor=length, name=ledge.label))
 
     def _set_clearance(self, length: float) -> None:
-        session, ledge = self._session, self._session.ledge
+        workspace, ledge = self._workspace, self._workspace.ledge
         if ledge is not None and ledge.is_wall:
             self._change("clearance", length)
         elif ledge is not None:
-            session.commit(SetClearance(piece=session.piece_id, ledge=ledge.id, clearance=length, name=ledge.label))
+            workspace.commit(SetClearance(piece=workspace.piece_id, ledge=ledge.id, clearance=length, name=ledge.label))
 
     def _set_window(self, length: float) -> None:
         """Take the distance, and the class of light that goes with it."""
-        ledge = self._session.ledge
+        ledge = self._workspace.ledge
         if ledge is not None and not length:
             self._change("window_distance", None)
         elif ledge is not None:
@@ -181,16 +185,16 @@ class LedgeForm(Form):
             self._commit(ledge, changes, f"Tell how far {ledge.label} is from the window")
 
     def _remove(self) -> None:
-        ledge = self._session.ledge
+        ledge = self._workspace.ledge
         if ledge is not None:
-            self._session.commit(RemoveLedge(piece=self._session.piece_id, ledge=ledge.id, name=ledge.label))
+            self._workspace.commit(RemoveLedge(piece=self._workspace.piece_id, ledge=ledge.id, name=ledge.label))
 
 
 class BoardForm(Form):
     """What the ledge in hand is made of and held by, for its load; all of it may stay unknown."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
         materials = tuple((material, plain(material) or "unknown") for material in BOARD_MATERIALS)
         self.material_field = self.choice("Board", materials, lambda material: self._tell(material=material))
         self.thickness_field = self.length("Thick", "board thickness", lambda mm: self._tell(thickness=mm or None))
@@ -214,7 +218,7 @@ class BoardForm(Form):
 
     def refresh(self) -> None:
         """Show the board of the ledge in hand."""
-        ledge = self._session.ledge
+        ledge = self._workspace.ledge
         self.setEnabled(ledge is not None and not ledge.is_wall)
         if ledge is None:
             return
@@ -226,7 +230,7 @@ class BoardForm(Form):
         show_text(self.load_field, "" if ledge.load_limit is None else f"{ledge.load_limit:g}")
 
     def _tell(self, **known: object) -> None:
-        ledge = self._session.ledge
+        ledge = self._workspace.ledge
         if ledge is None:
             return
         board = replace(ledge.board or Board(), **known)
@@ -235,28 +239,28 @@ class BoardForm(Form):
             self._commit((ledge,), (("board", told),), f"Tell the board of {ledge.label}")
 
     def _tell_all(self) -> None:
-        session, ledge = self._session, self._session.ledge
+        workspace, ledge = self._workspace, self._workspace.ledge
         if ledge is not None:
-            shelves = tuple(other for other in session.piece.ledges if not other.is_wall)
+            shelves = tuple(other for other in workspace.piece.ledges if not other.is_wall)
             changes = (("board", ledge.board), ("load_limit", ledge.load_limit))
             self._commit(shelves, changes, "Tell the boards of all shelves")
 
     def _commit(self, ledges: Sequence[Ledge], changes: tuple[tuple[str, object], ...], label: str) -> None:
-        self._session.commit(
+        self._workspace.commit(
             ChangeLedges(
-                piece=self._session.piece_id, ledges=tuple(ledge.id for ledge in ledges), changes=changes, label=label
+                piece=self._workspace.piece_id, ledges=tuple(ledge.id for ledge in ledges), changes=changes, label=label
             )
         )
 
     def _set_load(self, told: str) -> None:
-        ledge = self._session.ledge
+        ledge = self._workspace.ledge
         if ledge is None:
             return
         text = told.replace(",", ".").removesuffix("kg").strip()
         try:
             limit = float(text) if text else None
         except ValueError:
-            self._session.refused.emit(f"“{text}” is no mass in kg; type a number such as 15.")
+            self._workspace.signals.refused.emit(f"“{text}” is no mass in kg; type a number such as 15.")
             return
         if limit != ledge.load_limit:
             self._commit((ledge,), (("load_limit", limit),), f"Tell what {ledge.label} is rated for")
@@ -265,8 +269,8 @@ class BoardForm(Form):
 class FixtureForm(Form):
     """The fixture in hand: what it is, its place and size, its colour."""
 
-    def __init__(self, session: Session, fixture_in_hand: Callable[[], int | None]) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace, fixture_in_hand: Callable[[], int | None]) -> None:
+        super().__init__(workspace)
         self._in_hand = fixture_in_hand
         kinds = tuple((kind, plain(kind)) for kind in FIXTURE_KINDS)
         self.kind_field = self.choice("It is a", kinds, lambda kind: self._change("kind", kind))
@@ -294,7 +298,7 @@ class FixtureForm(Form):
         index = self._in_hand()
         if index is None:
             return
-        fixture = self._session.piece.fixtures[index]
+        fixture = self._workspace.piece.fixtures[index]
         show_choice(self.kind_field, fixture.kind)
         for side, field in self.size_fields.items():
             field.show_length(getattr(fixture, side))
@@ -307,10 +311,10 @@ class FixtureForm(Form):
         index = self._in_hand()
         if index is None:
             return
-        fixture = self._session.piece.fixtures[index]
+        fixture = self._workspace.piece.fixtures[index]
         if getattr(fixture, field) != value:
-            self._session.commit(
-                ChangeFixture(piece=self._session.piece_id, index=index, changes=((field, value),), kind=fixture.kind)
+            self._workspace.commit(
+                ChangeFixture(piece=self._workspace.piece_id, index=index, changes=((field, value),), kind=fixture.kind)
             )
 
     def _set_watts(self, told: str) -> None:
@@ -318,10 +322,10 @@ class FixtureForm(Form):
         try:
             self._change("watts", float(text) if text else None)
         except ValueError:
-            self._session.refused.emit(f"“{text}” is no power in watts; type a number such as 2300.")
+            self._workspace.signals.refused.emit(f"“{text}” is no power in watts; type a number such as 2300.")
 
     def _remove(self) -> None:
         index = self._in_hand()
         if index is not None:
-            kind = self._session.piece.fixtures[index].kind
-            self._session.commit(RemoveFixture(piece=self._session.piece_id, index=index, kind=kind))
+            kind = self._workspace.piece.fixtures[index].kind
+            self._workspace.commit(RemoveFixture(piece=self._workspace.piece_id, index=index, kind=kind))

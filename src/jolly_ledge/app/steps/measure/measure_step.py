@@ -16,8 +16,6 @@ from PySide6.QtWidgets import (
 )
 
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.new_plan import is_untouched
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.measure.measure_forms import BoardForm, FixtureForm, LedgeForm, PieceForm
 from jolly_ledge.app.steps.measure.start_gallery import StartGallery
 from jolly_ledge.app.steps.step import Step
@@ -39,6 +37,8 @@ from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.starts.gallery import Start, begin
 from jolly_ledge.model.starts.tops import wall_above
 from jolly_ledge.model.words import BAY_KINDS, FIXTURE_KINDS, TABLE_KINDS, FixtureKind, plain
+from jolly_ledge.workspace.new_plan import is_untouched
+from jolly_ledge.workspace.workspace import Workspace
 
 SIDE_WIDTH = 320
 MOST_FAULTS = 5
@@ -63,13 +63,13 @@ ABOVE = frozenset({"mirror", "art", "tv", "light", "window"})
 class MeasureStep(Step):
     """The page on which the piece is measured."""
 
-    def __init__(self, session: Session, dialogs: Dialogs) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
+        super().__init__(workspace)
         self._dialogs = dialogs
         self.head.insertWidget(2, words("click a figure and type · drag boards and fixtures", "soft", wrap=False))
-        self.view = MeasureView(session)
+        self.view = MeasureView(workspace)
         self.view.fixture_chosen.connect(self.refresh)
-        self.top_view = TopView(session)
+        self.top_view = TopView(workspace)
         self.drawings = QSplitter(Qt.Orientation.Vertical)
         self.drawings.addWidget(self.view)
         self.drawings.addWidget(self.top_view)
@@ -93,7 +93,7 @@ class MeasureStep(Step):
         self._bench: QWidget | None = None
         self.column.addWidget(self.pages, 1)
         self.row.addWidget(self._side())
-        self.follow(self.refresh, session.changed, session.chosen)
+        self.follow(self.refresh, workspace.signals.changed, workspace.signals.chosen)
 
     def _tools(self) -> QHBoxLayout:
         row = QHBoxLayout()
@@ -129,7 +129,7 @@ class MeasureStep(Step):
         return menu
 
     def _side(self) -> SidePanel:
-        session = self.session
+        workspace = self.workspace
         side = SidePanel(SIDE_WIDTH)
         column = side.column
         self.pieces_field = QComboBox()
@@ -154,21 +154,21 @@ class MeasureStep(Step):
             column.addWidget(card)
         self.fixture_heading = heading("The fixture", 16)
         self.fixture_board = BoardLine()
-        self.fixture_form = FixtureForm(session, lambda: self.view.fixture)
+        self.fixture_form = FixtureForm(workspace, lambda: self.view.fixture)
         for widget in (self.fixture_heading, self.fixture_board, self.fixture_form):
             column.addWidget(widget)
         column.addWidget(heading("The piece", 16))
         column.addWidget(BoardLine())
-        self.piece_form = PieceForm(session)
+        self.piece_form = PieceForm(workspace)
         column.addWidget(self.piece_form)
         self.ledge_heading = heading("", 16)
         self.ledge_heading.setWordWrap(True)
         column.addWidget(self.ledge_heading)
         column.addWidget(BoardLine())
-        self.ledge_form = LedgeForm(session)
+        self.ledge_form = LedgeForm(workspace)
         column.addWidget(self.ledge_form)
         column.addWidget(question("Board and fixing, for its load", 14))
-        self.board_form = BoardForm(session)
+        self.board_form = BoardForm(workspace)
         column.addWidget(self.board_form)
         column.addWidget(words(f"What is not told stays unknown. {CLOSING}", "small"))
         column.addStretch(1)
@@ -184,7 +184,7 @@ class MeasureStep(Step):
 
     def ask_what_it_is(self) -> None:
         """Begin a plan: the kind that is picked takes the place of the plain piece the plan was given."""
-        self._stands_in = self.session.piece_id
+        self._stands_in = self.workspace.piece_id
         self.show_gallery()
 
     def show_gallery(self) -> None:
@@ -196,7 +196,7 @@ class MeasureStep(Step):
         from jolly_ledge.app.steps.measure.photo_bench import PhotoBench
 
         if self._bench is None:
-            bench = PhotoBench(self.session, self._dialogs)
+            bench = PhotoBench(self.workspace, self._dialogs)
             bench.left.connect(self.show_drawing)
             self._bench = bench
             self.pages.addWidget(bench)
@@ -206,10 +206,10 @@ class MeasureStep(Step):
 
     def refresh(self) -> None:
         """Show the piece, the ledge and the fixture in hand."""
-        session = self.session
-        if not session.piece_id:
+        workspace = self.workspace
+        if not workspace.piece_id:
             return
-        piece = session.piece
+        piece = workspace.piece
         self._show_pieces()
         faults = tape_check(piece)
         self.tape.setText("" if faults else "Everything adds up to within 3 mm.")
@@ -219,13 +219,13 @@ class MeasureStep(Step):
         for index, card in enumerate(self.fault_cards):
             card.setVisible(index < len(faults))
         self.top_view.setVisible(piece.kind in TABLE_KINDS or piece.viewed_from == "around")
-        in_bay = session.ledge is not None and not session.ledge.is_wall
+        in_bay = workspace.ledge is not None and not workspace.ledge.is_wall
         for button in (self.split_button, self.join_button, self.copy_button):
             button.setVisible(piece.kind in BAY_KINDS)
         self.split_button.setEnabled(in_bay)
         self.copy_button.setEnabled(in_bay and bool(bays_of(piece)))
-        self.join_button.setEnabled(in_bay and can_join(piece, session.ledge_id))
-        self.under_chip.setVisible(piece.photo is not None and piece.photo.name in session.photos)
+        self.join_button.setEnabled(in_bay and can_join(piece, workspace.ledge_id))
+        self.under_chip.setVisible(piece.photo is not None and piece.photo.name in workspace.document.photos)
         fixture = self.view.fixture
         for widget in (self.fixture_heading, self.fixture_board, self.fixture_form):
             widget.setVisible(fixture is not None)
@@ -233,54 +233,54 @@ class MeasureStep(Step):
             self.fixture_heading.setText(f"The {plain(piece.fixtures[fixture].kind)}")
         self.fixture_form.refresh()
         self.piece_form.refresh()
-        ledge = session.ledge
+        ledge = workspace.ledge
         label = ledge.label if ledge is not None else "No ledge yet"
         self.ledge_heading.setText(f"{label[:1].upper()}{label[1:]}")
         self.ledge_form.refresh()
         self.board_form.refresh()
 
     def _show_pieces(self) -> None:
-        pieces = self.session.plan.pieces
+        pieces = self.workspace.plan.pieces
         self.pieces_field.clear()
         for piece in pieces:
             self.pieces_field.addItem(piece.label, piece.id)
-        self.pieces_field.setCurrentIndex(max(self.pieces_field.findData(self.session.piece_id), 0))
+        self.pieces_field.setCurrentIndex(max(self.pieces_field.findData(self.workspace.piece_id), 0))
         self.remove_button.setEnabled(len(pieces) > 1)
 
     # Changing
 
     def add_piece(self, start: Start) -> None:
         """Add a piece of a kind and take it in hand."""
-        session = self.session
-        piece = begin(start, {piece.id for piece in session.plan.pieces})
+        workspace = self.workspace
+        piece = begin(start, {piece.id for piece in workspace.plan.pieces})
         added: Edit = AddPiece(piece=piece)
-        plain = next((one for one in session.plan.pieces if one.id == self._stands_in), None)
+        plain = next((one for one in workspace.plan.pieces if one.id == self._stands_in), None)
         self._stands_in = ""
-        if plain is not None and is_untouched(session.plan, plain):
+        if plain is not None and is_untouched(workspace.plan, plain):
             gone = RemovePiece(piece=plain.id, name=plain.label)
             added = Together(edits=(added, gone), label=f"Begin with {piece.label}")
-        if session.commit(added):
-            session.choose_look(session.plan.looks_of(piece.id)[0].id)
+        if workspace.commit(added):
+            workspace.choose_look(workspace.plan.looks_of(piece.id)[0].id)
             self.show_drawing()
 
     def _remove_piece(self) -> None:
-        piece = self.session.piece
-        self.session.commit(RemovePiece(piece=piece.id, name=piece.label))
+        piece = self.workspace.piece
+        self.workspace.commit(RemovePiece(piece=piece.id, name=piece.label))
 
     def _choose_piece(self, index: int) -> None:
         piece = self.pieces_field.itemData(index)
-        looks = self.session.plan.looks_of(piece)
-        if piece != self.session.piece_id and looks:
+        looks = self.workspace.plan.looks_of(piece)
+        if piece != self.workspace.piece_id and looks:
             self.view.choose_fixture(None)
-            self.session.choose_look(looks[-1].id)
+            self.workspace.choose_look(looks[-1].id)
 
     def _bay(self, edit: type[SplitBay] | type[JoinBays] | type[CopyBay]) -> None:
-        if self.session.ledge is not None:
-            self.session.commit(edit(piece=self.session.piece_id, ledge=self.session.ledge_id))
+        if self.workspace.ledge is not None:
+            self.workspace.commit(edit(piece=self.workspace.piece_id, ledge=self.workspace.ledge_id))
 
     def add_fixture(self, kind: FixtureKind) -> None:
         """Add a fixture of a usual size in the middle of the piece, above it or in it, and take it in hand."""
-        piece = self.session.piece
+        piece = self.workspace.piece
         width, height = FIXTURE_SIZES[kind]
         floor = piece.height + 250 if kind in ABOVE and piece.height < 1300 else max(piece.height / 2 - height / 2, 0.0)
         if kind in ("firebox", "headboard"):
@@ -291,15 +291,15 @@ class MeasureStep(Step):
             floor = 300.0
         fixture = Fixture(kind=kind, left=round((piece.width - width) / 2), floor=float(round(floor)), width=width,
                           height=height)  # fmt: skip
-        if self.session.commit(AddFixture(piece=piece.id, fixture=fixture)):
-            self.view.choose_fixture(len(self.session.piece.fixtures) - 1)
+        if self.workspace.commit(AddFixture(piece=piece.id, fixture=fixture)):
+            self.view.choose_fixture(len(self.workspace.piece.fixtures) - 1)
             self.view.setFocus()
 
     def add_wall(self) -> None:
         """Add the wall above the piece as a place to hang things."""
-        piece = self.session.piece
+        piece = self.workspace.piece
         wall = wall_above(piece.width, piece.height + 80, 900.0)
         taken = {ledge.id for ledge in piece.ledges}
         wall = replace(wall, id=fresh_id("wall", taken))
-        if self.session.commit(AddLedge(piece=piece.id, ledge=wall)):
-            self.session.choose_ledge(wall.id)
+        if self.workspace.commit(AddLedge(piece=piece.id, ledge=wall)):
+            self.workspace.choose_ledge(wall.id)

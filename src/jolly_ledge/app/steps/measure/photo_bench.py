@@ -7,7 +7,6 @@ from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.measure.photo_strips import CornerStrip, EmptyStrip, StraightStrip
 from jolly_ledge.app.views.photo_view import PhotoView
 from jolly_ledge.app.widgets.chip import chip
@@ -23,6 +22,7 @@ from jolly_ledge.photos.light import colour_at, light_of
 from jolly_ledge.photos.perspective import MARK_PX, Known, View, in_order
 from jolly_ledge.photos.rectify import Straight, straightened, view_of
 from jolly_ledge.render.practice_photos import practice_photo
+from jolly_ledge.workspace.workspace import Workspace
 
 PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
 KEPT_SIDE = 2400
@@ -42,9 +42,9 @@ class PhotoBench(QWidget):
 
     left = Signal()
 
-    def __init__(self, session: Session, dialogs: Dialogs) -> None:
+    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._dialogs = dialogs
         self._name = ""
         self._pixels: Pixels | None = None
@@ -61,7 +61,7 @@ class PhotoBench(QWidget):
         column.setSpacing(6)
         column.addLayout(self._head())
         self.strips = QStackedWidget()
-        self.corner_strip = CornerStrip(session)
+        self.corner_strip = CornerStrip(workspace)
         self.straight_strip = StraightStrip()
         for strip in (EmptyStrip(), self.corner_strip, self.straight_strip):
             self.strips.addWidget(strip)
@@ -73,7 +73,7 @@ class PhotoBench(QWidget):
         column.addWidget(self.view, 1)
         self.hint = words("", "soft")
         column.addWidget(self.hint)
-        session.changed.connect(self._after_change)
+        workspace.signals.changed.connect(self._after_change)
         self._show_empty()
 
     def _head(self) -> QHBoxLayout:
@@ -100,7 +100,9 @@ class PhotoBench(QWidget):
         straight.tools.chosen.connect(self._choose_tool)
         straight.again_button.clicked.connect(self._mark_again)
         straight.light_button.clicked.connect(self.read_light)
-        straight.clear_button.clicked.connect(lambda: self._session.commit(ClearLedges(piece=self._session.piece_id)))
+        straight.clear_button.clicked.connect(
+            lambda: self._workspace.commit(ClearLedges(piece=self._workspace.piece_id))
+        )
         straight.width_button.clicked.connect(lambda: self._use_length("width"))
         straight.height_button.clicked.connect(lambda: self._use_length("height"))
         straight.keep_button.clicked.connect(self.keep)
@@ -109,16 +111,16 @@ class PhotoBench(QWidget):
 
     def begin(self) -> None:
         """Show the photograph of the piece in hand, if it has one."""
-        photo = self._session.piece.photo
-        if photo is None or photo.name not in self._session.photos:
+        photo = self._workspace.piece.photo
+        if photo is None or photo.name not in self._workspace.document.photos:
             self._show_empty()
             return
         try:
-            self._pixels = read_photo(self._session.photos[photo.name], "the photograph of the piece")
+            self._pixels = read_photo(self._workspace.document.photos[photo.name], "the photograph of the piece")
             self._name, self._view = photo.name, view_of(photo)
             self._show_straight()
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             self._show_empty()
 
     def ask_photo(self) -> None:
@@ -132,18 +134,18 @@ class PhotoBench(QWidget):
         try:
             self._take(read_photo(photo_bytes(path), path.name))
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
 
     def take_practice_photo(self) -> None:
         """Photograph the piece in hand with the simulated camera."""
-        pixels, corners = practice_photo(self._session.arrangement)
+        pixels, corners = practice_photo(self._workspace.arrangement)
         self._take(pixels, list(corners))
 
     def _take(self, pixels: Pixels, corners: list[Corner] | None = None) -> None:
         name, content = kept_photo(pixels, KEPT_SIDE)
         kept = read_photo(content)
         share = kept.shape[1] / pixels.shape[1]
-        self._session.add_photo(name, content)
+        self._workspace.document.add_photo(name, content)
         self._name, self._pixels = name, kept
         height, width = kept.shape[:2]
         marks = [(x * share, y * share) for x, y in corners] if corners else [
@@ -179,7 +181,7 @@ class PhotoBench(QWidget):
     def _choose_known(self, known: str) -> None:
         self._known = known
         self.corner_strip.known_row.show_choice(known)
-        piece = self._session.piece
+        piece = self._workspace.piece
         if known == "piece":
             width, height = piece.width, piece.height
         elif known in SHEETS:
@@ -202,7 +204,9 @@ class PhotoBench(QWidget):
         if self._known == "piece":
             sizes = (("width", self.corner_strip.known_width.length), ("height", self.corner_strip.known_height.length))
             changes = tuple((side, length) for side, length in sizes if length)
-            self._session.commit(ChangePiece(piece=self._session.piece_id, changes=changes, label="Set the outer size"))
+            self._workspace.commit(
+                ChangePiece(piece=self._workspace.piece_id, changes=changes, label="Set the outer size")
+            )
 
     def fit(self) -> None:
         """Pull the corners onto the edges seen near them."""
@@ -211,7 +215,7 @@ class PhotoBench(QWidget):
         try:
             fitted = fit_corners(self._pixels, in_order(self.view.corners))
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return
         self.view.corners = list(fitted.corners)
         self._corners_at_fit = fitted.corners
@@ -226,13 +230,13 @@ class PhotoBench(QWidget):
         """Pull the picture straight."""
         width, height = self.corner_strip.known_width.length, self.corner_strip.known_height.length
         if self._pixels is None or not width or not height:
-            self._session.refused.emit("Tell how wide and how high the marked rectangle is first.")
+            self._workspace.signals.refused.emit("Tell how wide and how high the marked rectangle is first.")
             return
         try:
             self._view = View(in_order(self.view.corners), Known(0.0, 0.0, width, height), self._mark_px)
             self._show_straight()
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
 
     def _mark_again(self) -> None:
         if self._view is not None:
@@ -248,14 +252,14 @@ class PhotoBench(QWidget):
         self.strips.setCurrentIndex(2)
         self.view.show()
         self.view.lines, self.view.begun = [], None
-        self.view.show_straight(self._straight, self._session.piece)
+        self.view.show_straight(self._straight, self._workspace.piece)
         self.measured = None
         self._choose_tool(self._tool if self._known == "piece" else "outline")
         self._show_use()
 
     def _region(self, view: View) -> tuple[float, float, float, float]:
         """Return which part of the front to show: the piece, or all about a sheet that the photograph shows."""
-        piece, known = self._session.piece, view.known
+        piece, known = self._workspace.piece, view.known
         if known.width >= piece.width * 0.9 and known.height >= piece.height * 0.9:
             return -AROUND_MM, -AROUND_MM, piece.width + AROUND_MM, piece.height + AROUND_MM
         assert self._pixels is not None
@@ -286,7 +290,7 @@ class PhotoBench(QWidget):
                 first, self.view.begun = self.view.begun, None
                 self._finish(first, (x, y))
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
 
     def _finish(self, first: Corner, second: Corner) -> None:
         if self._tool == "length":
@@ -305,7 +309,7 @@ class PhotoBench(QWidget):
         assert self._view is not None
         ends = self._view.pixel(first), self._view.pixel(second)
         length, error = self._view.length(*ends), self._view.error(*ends)
-        return f"{self._session.length(length)} ± {self._session.length(max(error, 1.0))}", length
+        return f"{self._workspace.length(length)} ± {self._workspace.length(max(error, 1.0))}", length
 
     def _show_use(self) -> None:
         for button in (self.straight_strip.width_button, self.straight_strip.height_button):
@@ -313,23 +317,25 @@ class PhotoBench(QWidget):
 
     def _use_length(self, side: str) -> None:
         if self.measured is not None:
-            self._session.commit(
+            self._workspace.commit(
                 ChangePiece(
-                    piece=self._session.piece_id,
+                    piece=self._workspace.piece_id,
                     changes=((side, float(round(self.measured))),),
                     label=f"Take the outer {side} from the photograph",
                 )
             )
 
     def _add_ledge(self, left: float, right: float, floor: float) -> None:
-        session = self._session
+        workspace = self._workspace
         if abs(right - left) < 40:
-            session.refused.emit("The two ends of a shelf's edge lie apart; click its left and its right end.")
+            workspace.signals.refused.emit(
+                "The two ends of a shelf's edge lie apart; click its left and its right end."
+            )
             return
         self._last_ends = (left, right)
-        ledge = ledge_at(session.piece, left, right, floor)
-        if session.commit(AddLedge(piece=session.piece_id, ledge=ledge)):
-            session.choose_ledge(ledge.id)
+        ledge = ledge_at(workspace.piece, left, right, floor)
+        if workspace.commit(AddLedge(piece=workspace.piece_id, ledge=ledge)):
+            workspace.choose_ledge(ledge.id)
             wide, _ = self._said((left, floor), (right, floor))
             over, _ = self._said((left, 0.0), (left, floor))
             self.hint.setText(f"{ledge.label}: {wide} wide, {over} over the floor.")
@@ -340,7 +346,9 @@ class PhotoBench(QWidget):
         left, right = sorted((first[0], second[0]))
         low, high = sorted((first[1], second[1]))
         if right - left < 100 or high - low < 100:
-            self._session.refused.emit("The two corners of the piece lie too near each other; click them again.")
+            self._workspace.signals.refused.emit(
+                "The two corners of the piece lie too near each other; click them again."
+            )
             return
         wide, _ = self._said((left, low), (right, low))
         tall, _ = self._said((left, low), (left, high))
@@ -351,8 +359,8 @@ class PhotoBench(QWidget):
             ("height", float(round(high - low))),
             ("photo", self._photo()),
         )
-        self._session.commit(
-            ChangePiece(piece=self._session.piece_id, changes=changes, label="Take the outline from the photograph")
+        self._workspace.commit(
+            ChangePiece(piece=self._workspace.piece_id, changes=changes, label="Take the outline from the photograph")
         )
         self._known = "piece"
         self._show_straight()
@@ -372,7 +380,7 @@ class PhotoBench(QWidget):
         )
 
     def _ledge_at(self, x: float, y: float) -> Ledge | None:
-        for ledge in self._session.piece.ledges:
+        for ledge in self._workspace.piece.ledges:
             top = ledge.floor + (ledge.clearance if ledge.clearance is not None else 300.0)
             if ledge.left <= x <= ledge.right and ledge.floor <= y <= top:
                 return ledge
@@ -380,33 +388,35 @@ class PhotoBench(QWidget):
 
     def _take_colour(self, x: float, y: float) -> None:
         assert self._straight is not None
-        colour, ledge, session = colour_at(self._straight, x, y), self._ledge_at(x, y), self._session
+        colour, ledge, workspace = colour_at(self._straight, x, y), self._ledge_at(x, y), self._workspace
         if ledge is None:
             changes: tuple[tuple[str, object], ...] = (("backdrop", colour),)
-            session.commit(ChangePiece(piece=session.piece_id, changes=changes, label="Take the back's colour over"))
+            workspace.commit(
+                ChangePiece(piece=workspace.piece_id, changes=changes, label="Take the back's colour over")
+            )
             self.hint.setText(f"The back of the piece is {colour} now.")
             return
         label = f"Take the back of {ledge.label} over"
-        session.commit(
-            ChangeLedge(piece=session.piece_id, ledge=ledge.id, changes=(("backdrop", colour),), label=label)
+        workspace.commit(
+            ChangeLedge(piece=workspace.piece_id, ledge=ledge.id, changes=(("backdrop", colour),), label=label)
         )
         self.hint.setText(f"The back of {ledge.label} is {colour} now.")
 
     def read_light(self) -> None:
         """Tell for every opening how much light it has, as one step."""
-        session, straight = self._session, self._straight
+        workspace, straight = self._workspace, self._straight
         if straight is None:
             return
-        piece = session.piece
+        piece = workspace.piece
         try:
             ledges = tuple(
                 ledge if ledge.is_wall else replace(ledge, light=light_of(straight, piece, ledge))
                 for ledge in piece.ledges
             )
         except JollyLedgeError as error:
-            session.refused.emit(str(error))
+            workspace.signals.refused.emit(str(error))
             return
-        session.commit(
+        workspace.commit(
             ChangePiece(piece=piece.id, changes=(("ledges", ledges),), label="Read the light from the photograph")
         )
         counts = {light: sum(ledge.light == light for ledge in ledges) for light in ("bright", "medium", "low")}
@@ -417,9 +427,9 @@ class PhotoBench(QWidget):
         """Lay the photograph under the drawing, true to scale."""
         if self._view is None:
             return
-        self._session.commit(
+        self._workspace.commit(
             ChangePiece(
-                piece=self._session.piece_id,
+                piece=self._workspace.piece_id,
                 changes=(("photo", self._photo()),),
                 label="Lay the photograph under the drawing",
             )
@@ -427,6 +437,6 @@ class PhotoBench(QWidget):
         self.left.emit()
 
     def _after_change(self) -> None:
-        if self._straight is not None and self._session.piece_id:
-            self.view.piece = self._session.piece
+        if self._straight is not None and self._workspace.piece_id:
+            self.view.piece = self._workspace.piece
             self.view.update()

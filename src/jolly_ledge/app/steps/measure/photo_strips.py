@@ -3,10 +3,10 @@
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.workspace.workspace import Workspace
 
 KNOWN_CHOICES = (
     ("piece", "The whole piece", "Its outer width and height, as measured"),
@@ -44,7 +44,7 @@ class CornerStrip(QWidget):
 
     sizes_told = Signal()
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -58,8 +58,8 @@ class CornerStrip(QWidget):
         column.addLayout(row)
         row = QHBoxLayout()
         row.setSpacing(6)
-        self.known_width = LengthField(session, lambda _: self.sizes_told.emit(), "known width")
-        self.known_height = LengthField(session, lambda _: self.sizes_told.emit(), "known height")
+        self.known_width = LengthField(workspace, lambda _: self.sizes_told.emit(), "known width")
+        self.known_height = LengthField(workspace, lambda _: self.sizes_told.emit(), "known height")
         row.addWidget(words("wide", wrap=False))
         row.addWidget(self.known_width)
         row.addWidget(words("high", wrap=False))

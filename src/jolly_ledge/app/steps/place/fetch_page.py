@@ -3,12 +3,12 @@
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QCheckBox, QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.texts import BoardLine, heading, words
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.planning.pull_list import Pull, pull_list
 from jolly_ledge.planning.time_estimate import time_estimate
 from jolly_ledge.planning.tools import tools_for
+from jolly_ledge.workspace.workspace import Workspace
 
 COLUMN_WIDTH = 300
 
@@ -16,9 +16,9 @@ COLUMN_WIDTH = 300
 class FetchPage(QWidget):
     """Three columns: the rooms, the tools, and the time."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._fetched: dict[str, set[str]] = {}
         self._area = QScrollArea()
         self._area.setWidgetResizable(True)
@@ -35,9 +35,9 @@ class FetchPage(QWidget):
         row.setContentsMargins(0, 4, 8, 0)
         row.setSpacing(26)
         self.boxes = {}
-        session = self._session
-        if session.look_id:
-            pulls = pull_list(session.arrangement)
+        workspace = self._workspace
+        if workspace.look_id:
+            pulls = pull_list(workspace.arrangement)
             halves = self._rooms(pulls.rooms)
             for half in halves:
                 row.addLayout(half, 1)
@@ -48,7 +48,7 @@ class FetchPage(QWidget):
         """Return two columns of rooms, about as long."""
         columns = [QVBoxLayout(), QVBoxLayout()]
         whole, so_far = sum(len(pulls) + 2 for _, pulls in rooms), 0
-        ticked = self._fetched.setdefault(self._session.look_id, set())
+        ticked = self._fetched.setdefault(self._workspace.look_id, set())
         for room, pulls in rooms:
             column = columns[0 if so_far < whole / 2 else 1]
             so_far += len(pulls) + 2
@@ -68,14 +68,14 @@ class FetchPage(QWidget):
         return columns
 
     def _needed(self, heavy: tuple[str, ...], returns: tuple[str, ...]) -> QVBoxLayout:
-        session = self._session
+        workspace = self._workspace
         column = QVBoxLayout()
         column.setSpacing(3)
-        time = time_estimate(session.plan, session.arrangement)
+        time = time_estimate(workspace.plan, workspace.arrangement)
         parts = [f"{name}: {round(minutes)} min" for name, minutes in time.parts]
         for title, lines in (
             ("How long", [capital(f"{time.said}."), *parts] if parts else []),
-            ("Tools and hardware", [tool.said for tool in tools_for(session.arrangement)]),
+            ("Tools and hardware", [tool.said for tool in tools_for(workspace.arrangement)]),
             ("Heavy lifts", list(heavy)),
             ("To be brought back", list(returns)),
         ):
@@ -86,7 +86,7 @@ class FetchPage(QWidget):
             for line in lines:
                 column.addWidget(words(line))
             column.addSpacing(8)
-        if not session.arrangement.placed_items:
+        if not workspace.arrangement.placed_items:
             column.addWidget(words("Nothing to fetch yet: arrange the look first.", "soft"))
         column.addStretch(1)
         return column
@@ -94,7 +94,7 @@ class FetchPage(QWidget):
     @property
     def said(self) -> str:
         """What the page is about, in a line."""
-        if not self._session.look_id:
+        if not self._workspace.look_id:
             return ""
-        pulls = pull_list(self._session.arrangement)
+        pulls = pull_list(self._workspace.arrangement)
         return f"{capital(counted(pulls.count, 'thing'))} from {counted(len(pulls.rooms), 'place')}."

@@ -8,7 +8,6 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.look.look_view import LookView
 from jolly_ledge.app.widgets.plain_table import fill_row, plain_table
 from jolly_ledge.app.widgets.texts import words
@@ -18,6 +17,7 @@ from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.planning.working_order import PlacingStep, working_order
 from jolly_ledge.texts.wanted import change_over
+from jolly_ledge.workspace.workspace import Workspace
 
 COLUMNS = ("", "Thing", "Fetch from", "Ledge", "Along", "In", "Stands on")
 COLUMN_WIDTHS = (36, 130, 98, 120, 120, 120, 100)
@@ -26,9 +26,9 @@ COLUMN_WIDTHS = (36, 130, 98, 120, 120, 120, 100)
 class OrderPage(QWidget):
     """The numbered drawing beside the table of steps."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self.session = session
+        self.workspace = workspace
         self.steps: tuple[PlacingStep, ...] = ()
         self._carried: tuple[str, ...] = ()
         self.column = QVBoxLayout(self)
@@ -46,7 +46,7 @@ class OrderPage(QWidget):
         self.column.addLayout(line)
         middle = QHBoxLayout()
         middle.setSpacing(12)
-        self.view = LookView(session)
+        self.view = LookView(workspace)
         self.view.overlays = {"numbers"}
         self.view.setMinimumWidth(260)
         middle.addWidget(self.view, 4)
@@ -65,19 +65,19 @@ class OrderPage(QWidget):
 
     def _list_looks(self) -> None:
         """List what may stand there now, and keep what was chosen where it is still there."""
-        session, chosen = self.session, self.before_list.currentData()
+        workspace, chosen = self.workspace, self.before_list.currentData()
         self.before_list.clear()
         self.before_list.addItem("an empty piece", "")
-        for look in session.plan.looks_of(session.piece_id) if session.piece_id else ():
-            if look.id != session.look_id and look.placements:
+        for look in workspace.plan.looks_of(workspace.piece_id) if workspace.piece_id else ():
+            if look.id != workspace.look_id and look.placements:
                 self.before_list.addItem(look.label, look.id)
         self.before_list.setCurrentIndex(max(self.before_list.findData(chosen), 0))
 
     def _show_carries(self, before: str) -> None:
         """Show the fewest carries from another look to the one in hand."""
-        session = self.session
+        workspace = self.workspace
         try:
-            told = change_over(session.plan, session.plan.look(before), session.look, unit=session.unit)
+            told = change_over(workspace.plan, workspace.plan.look(before), workspace.look, unit=workspace.unit)
         except JollyLedgeError as error:
             self.summary.setText(str(error))
             self.carries.setRowCount(0)
@@ -97,18 +97,18 @@ class OrderPage(QWidget):
     def _choose_carry(self) -> None:
         rows = sorted({index.row() for index in self.carries.selectedIndexes()})
         items = {self._carried[row] for row in rows}
-        self.session.choose(*[s.id for s in self.session.arrangement.placed_items if s.item.id in items])
+        self.workspace.choose(*[s.id for s in self.workspace.arrangement.placed_items if s.item.id in items])
 
     def refresh(self) -> None:
         """Show the working order of the look in hand."""
-        session = self.session
+        workspace = self.workspace
         self._list_looks()
         before = self.before_list.currentData()
         self.tables.setCurrentWidget(self.carries if before else self.table)
         self.summary.setToolTip("")
         # The numbers are those of the placing order; the carries of a change-over have their own.
         self.view.show_overlay("numbers", not before)
-        self.steps = working_order(session.arrangement) if session.look_id else ()
+        self.steps = working_order(workspace.arrangement) if workspace.look_id else ()
         rooms = sorted({step.room for step in self.steps if step.room})
         self.table.blockSignals(True)
         self.table.setRowCount(len(self.steps))
@@ -128,7 +128,7 @@ class OrderPage(QWidget):
             self.summary.setText("Nothing to place yet: arrange the look first.")
 
     def _cells(self, step: PlacingStep) -> tuple[str, ...]:
-        unit = self.session.unit
+        unit = self.workspace.unit
         name = f"{step.name} ({step.how})" if step.how else step.name
         return (
             str(step.number),
@@ -142,7 +142,7 @@ class OrderPage(QWidget):
 
     def _choose_row(self) -> None:
         rows = {index.row() for index in self.table.selectedIndexes()}
-        self.session.choose(*[self.steps[row].placement for row in sorted(rows)])
+        self.workspace.choose(*[self.steps[row].placement for row in sorted(rows)])
 
 
 def _short(figure: str) -> str:

@@ -9,7 +9,6 @@ from PySide6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QStackedWidget, Q
 
 from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.exporting import Exporter
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.steps.place.fetch_page import FetchPage
 from jolly_ledge.app.steps.place.label_form import LabelForm
 from jolly_ledge.app.steps.place.order_page import OrderPage
@@ -25,6 +24,7 @@ from jolly_ledge.drawing.sheet import sheet_pages
 from jolly_ledge.exports.export import NO_LOOK, LabelKind, Options, PaperName
 from jolly_ledge.exports.register import BY_ID
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.workspace.workspace import Workspace
 
 DRAWING_SCALES = (1, 2, 5, 10, 20, 50)
 ORDER, FETCH, TICK_OFF, BUY = "order", "fetch", "tick-off", "buy"
@@ -39,16 +39,16 @@ MODES = (
 class PlaceStep(Step):
     """The page a helper works from."""
 
-    def __init__(self, session: Session, dialogs: Dialogs) -> None:
-        super().__init__(session)
+    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
+        super().__init__(workspace)
         self._dialogs = dialogs
-        self._exporter = Exporter(session, dialogs)
+        self._exporter = Exporter(workspace, dialogs)
         self.paper: Paper = A4
         self.scale: int | None = None
         self.modes = ChipRow(MODES, self.show_mode)
         self.head.addWidget(self.modes)
         self.arrange_button = chip("Arrange it", "Go to Arrange", checkable=False)
-        self.arrange_button.clicked.connect(lambda: session.step_asked.emit("Arrange"))
+        self.arrange_button.clicked.connect(lambda: workspace.signals.step_asked.emit("Arrange"))
         self.head.addWidget(self.arrange_button)
         self.paper_button = QPushButton("On paper")
         self.paper_button.setMinimumHeight(30)
@@ -56,10 +56,10 @@ class PlaceStep(Step):
         self.paper_menu = self._menu()
         self.paper_button.setMenu(self.paper_menu)
         self.head.addWidget(self.paper_button)
-        self.order = OrderPage(session)
-        self.fetch = FetchPage(session)
-        self.tick_off = TickOffPage(session)
-        self.buy = ShoppingPage(session)
+        self.order = OrderPage(workspace)
+        self.fetch = FetchPage(workspace)
+        self.tick_off = TickOffPage(workspace)
+        self.buy = ShoppingPage(workspace)
         self.labels = LabelForm(self.save_labels, lambda: self.show_mode(ORDER))
         self.pages = QStackedWidget()
         self._shown: dict[str, tuple[QWidget, Callable[[], object]]] = {
@@ -73,7 +73,7 @@ class PlaceStep(Step):
         row.addWidget(self.pages)
         self.column.addLayout(row, 1)
         self.modes.show_choice(ORDER)
-        self.follow(self.refresh, session.changed, session.unit_changed)
+        self.follow(self.refresh, workspace.signals.changed, workspace.signals.unit_changed)
 
     def _menu(self) -> QMenu:
         menu = QMenu(self)
@@ -127,14 +127,14 @@ class PlaceStep(Step):
 
     def show_labels(self) -> None:
         """Show which labels can be made."""
-        plan = self.session.plan
+        plan = self.workspace.plan
         cords, boxes = cord_labels(plan), storage_labels(plan, date.today().year)
         self.labels.show_labels((*cords, *boxes), len(cords), len(boxes))
         self.pages.setCurrentWidget(self.labels)
 
     def refresh(self) -> None:
         """Show the look in hand on the page that is seen; the others follow when they are shown."""
-        self.arrange_button.setVisible(not self.session.look_id or not self.session.look.placements)
+        self.arrange_button.setVisible(not self.workspace.look_id or not self.workspace.look.placements)
         for page, refresh in self._shown.values():
             if page is self.pages.currentWidget():
                 refresh()
@@ -142,8 +142,8 @@ class PlaceStep(Step):
     # On paper
 
     def _pages_of_sheet(self) -> tuple[Picture, ...]:
-        session = self.session
-        return sheet_pages(session.plan, session.look, session.unit, self.paper)
+        workspace = self.workspace
+        return sheet_pages(workspace.plan, workspace.look, workspace.unit, self.paper)
 
     def print_sheet(self) -> None:
         """Print the sheet through the system's own dialog."""
@@ -157,14 +157,14 @@ class PlaceStep(Step):
                 return
             print_pages(self._pages_of_sheet(), printer)
         except JollyLedgeError as error:
-            self.session.refused.emit(str(error))
+            self.workspace.signals.refused.emit(str(error))
             return
-        self.session.told.emit("The sheet is on its way to the printer.")
+        self.workspace.signals.told.emit("The sheet is on its way to the printer.")
 
     def _options(self) -> Options:
-        looks = (self.session.look,) if self.session.look_id else ()
+        looks = (self.workspace.look,) if self.workspace.look_id else ()
         paper: PaperName = "a4" if self.paper is A4 else "letter"
-        return Options(looks=looks, unit=self.session.unit, paper=paper, scale=self.scale)
+        return Options(looks=looks, unit=self.workspace.unit, paper=paper, scale=self.scale)
 
     def save_pdf(self) -> None:
         """Save the sheet as PDF where a person says."""
@@ -181,8 +181,8 @@ class PlaceStep(Step):
     def save_client_page(self) -> None:
         """Save a page with the versions of the piece in hand, the last of them where there are many."""
         options = self._options()
-        stem = BY_ID["client"].named(self.session.plan, options)
-        looks = [look for look in self.session.plan.looks_of(self.session.piece_id) if look.placements][-MOST:]
+        stem = BY_ID["client"].named(self.workspace.plan, options)
+        looks = [look for look in self.workspace.plan.looks_of(self.workspace.piece_id) if look.placements][-MOST:]
         self._exporter.save("client", replace(options, looks=tuple(looks)), stem=stem)
 
     def save_shopping(self) -> None:
@@ -195,6 +195,6 @@ class PlaceStep(Step):
         self._exporter.save("labels", Options(labels=kind, sheet=sheet, skip=skip))
 
     def _has_look(self) -> bool:
-        if not self.session.look_id:
-            self.session.refused.emit(NO_LOOK)
-        return bool(self.session.look_id)
+        if not self.workspace.look_id:
+            self.workspace.signals.refused.emit(NO_LOOK)
+        return bool(self.workspace.look_id)

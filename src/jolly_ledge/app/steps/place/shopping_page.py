@@ -6,7 +6,6 @@ from decimal import Decimal
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.plain_table import fill_row, plain_table
 from jolly_ledge.app.widgets.texts import words
@@ -15,6 +14,7 @@ from jolly_ledge.model.errors import EditError, JollyLedgeError
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.money import discount_of, money, price_of, typed
 from jolly_ledge.planning.shopping import ShoppingLine, ShoppingList, discount_said, shopping_list
+from jolly_ledge.workspace.workspace import Workspace
 
 COLUMNS = ("Thing", "About", "How many", "Each", "Discount", "Original", "Comes to", "For")
 WIDTHS = (170, 210, 76, 76, 96, 80, 90, 130)
@@ -33,9 +33,9 @@ def _count(text: str) -> int:
 class ShoppingPage(QWidget):
     """A table that is typed into, with the sums under it."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._lines: tuple[ShoppingLine, ...] = ()
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -54,13 +54,15 @@ class ShoppingPage(QWidget):
     @property
     def told(self) -> ShoppingList:
         """The list as it is shown."""
-        session = self._session
-        return shopping_list(session.plan, [session.look] if self.only_look.isChecked() and session.look_id else None)
+        workspace = self._workspace
+        return shopping_list(
+            workspace.plan, [workspace.look] if self.only_look.isChecked() and workspace.look_id else None
+        )
 
     def refresh(self) -> None:
         """Show what is to be bought."""
-        session, told = self._session, self.told
-        currency = session.plan.currency
+        workspace, told = self._workspace, self.told
+        currency = workspace.plan.currency
         self._lines = told.lines
         self.table.blockSignals(True)
         self.table.setRowCount(len(told.lines))
@@ -77,18 +79,18 @@ class ShoppingPage(QWidget):
         self._show_sums(told, currency)
 
     def _cells(self, line: ShoppingLine, currency: str) -> tuple[str, ...]:
-        item, session = line.item, self._session
-        sizes = " × ".join(session.length(side).split()[0] for side in (item.width, item.height, item.depth))
-        colour = name_of(item.main_colour, session.plan.families)
-        looks = ", ".join(session.plan.look(look).label for look in line.looks)
+        item, workspace = line.item, self._workspace
+        sizes = " × ".join(workspace.length(side).split()[0] for side in (item.width, item.height, item.depth))
+        colour = name_of(item.main_colour, workspace.plan.families)
+        looks = ", ".join(workspace.plan.look(look).label for look in line.looks)
         return (
-            item.label, f"{sizes} {session.unit}, {item.finish}, {colour}", str(item.count), typed(item.price),
+            item.label, f"{sizes} {workspace.unit}, {item.finish}, {colour}", str(item.count), typed(item.price),
             discount_said(item), typed(item.original_price), money(line.cost, currency) or "not told",
             looks or "no look yet",
         )  # fmt: skip
 
     def _show_sums(self, told: ShoppingList, currency: str) -> None:
-        plan = self._session.plan
+        plan = self._workspace.plan
         if not told.lines:
             self.sums.setText("Nothing is to be bought. What is wanted (H in Arrange) comes here when it is noted.")
             self.left.setText("")
@@ -114,14 +116,14 @@ class ShoppingPage(QWidget):
                 field, read = READERS[cell.column()]
                 value = read(text)  # type: ignore[assignment]
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             self.refresh()
             return
         item = line.item
         if getattr(item, field) == value:
             self.refresh()
         else:
-            self._session.commit(ChangeItem(item=item.id, changes=((field, value),), name=item.label))
+            self._workspace.commit(ChangeItem(item=item.id, changes=((field, value),), name=item.label))
 
 
 def _left(budget: Decimal | None, left: Decimal | None, currency: str) -> str:

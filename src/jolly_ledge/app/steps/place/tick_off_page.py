@@ -6,7 +6,6 @@ from PySide6.QtCore import QRectF, Qt
 from PySide6.QtGui import QColor, QKeyEvent, QPainter, QPaintEvent, QPen
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QPushButton, QSizePolicy, QVBoxLayout, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, words
 from jolly_ledge.drawing.look import look_picture
@@ -24,6 +23,7 @@ from jolly_ledge.model.value import changed
 from jolly_ledge.planning.working_order import PlacingStep, working_order
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
+from jolly_ledge.workspace.workspace import Workspace
 
 LARGE = 24
 
@@ -31,9 +31,9 @@ LARGE = 24
 class PlacingView(QWidget):
     """Draws what stands already and the next thing, which has a plum outline."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._shown: tuple[str, ...] = ()
         self._next = ""
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
@@ -48,13 +48,13 @@ class PlacingView(QWidget):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the piece with what stands, and the outline of the next."""
-        session = self._session
-        if not session.look_id:
+        workspace = self._workspace
+        if not workspace.look_id:
             return
         wanted = {*self._shown, self._next}
-        look = session.look
+        look = workspace.look
         kept = tuple(p for p in look.placements if p.id in wanted and (p.host is None or p.host in wanted))
-        arrangement = arrange(session.plan, changed(look, placements=kept, placed=()))
+        arrangement = arrange(workspace.plan, changed(look, placements=kept, placed=()))
         picture = look_picture(arrangement)
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
@@ -80,16 +80,16 @@ class PlacingView(QWidget):
 class TickOffPage(QWidget):
     """One step at a time; Return says that the thing stands."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._skipped: list[str] = []
         self._steps: tuple[PlacingStep, ...] = ()
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         row = QHBoxLayout(self)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(20)
-        self.view = PlacingView(session)
+        self.view = PlacingView(workspace)
         row.addWidget(self.view, 5)
         row.addLayout(self._told(), 6)
 
@@ -154,7 +154,7 @@ class TickOffPage(QWidget):
     def placed(self) -> tuple[str, ...]:
         """What stands already, of what is in the look now."""
         known = {step.placement for step in self._steps}
-        return tuple(one for one in self._session.look.placed if one in known)
+        return tuple(one for one in self._workspace.look.placed if one in known)
 
     @property
     def following(self) -> PlacingStep | None:
@@ -166,14 +166,14 @@ class TickOffPage(QWidget):
 
     def refresh(self) -> None:
         """Show the next step of the look in hand."""
-        session = self._session
-        if not session.look_id:
+        workspace = self._workspace
+        if not workspace.look_id:
             return
-        self._steps = working_order(session.arrangement)
+        self._steps = working_order(workspace.arrangement)
         done, step = len(self.placed), self.following
         self.count.setText(f"{done} of {len(self._steps)} stand" if self._steps else "Nothing to place yet.")
         self.view.show_placed(self.placed, step.placement if step else "")
-        score = session.shown(session.assessment.score) if self._steps else 0
+        score = workspace.shown(workspace.assessment.score) if self._steps else 0
         self.reads.setText(f"As it stands the look reads {score}." if self._steps else "")
         self.done_button.setEnabled(step is not None)
         self.later_button.setEnabled(step is not None and done + 1 < len(self._steps))
@@ -191,9 +191,9 @@ class TickOffPage(QWidget):
             widget.setVisible(bool(self._steps) and step is None)
 
     def _lines(self, step: PlacingStep) -> list[str]:
-        unit = self._session.unit
+        unit = self._workspace.unit
         figures = (figure_said(step.along, unit, with_unit=True), into_said(step, unit, with_unit=True))
-        own = [caution for caution in self._session.cautions if step.placement in caution.placements]
+        own = [caution for caution in self._workspace.cautions if step.placement in caution.placements]
         return [
             f"from: {step.room or 'room not told'}",
             f"to: {step.ledge}, {step.support}",
@@ -216,7 +216,7 @@ class TickOffPage(QWidget):
         """Say that the next thing stands."""
         step = self.following
         if step is not None:
-            self._session.commit(TickOff(look=self._session.look_id, placements=(step.placement,), name=step.name))
+            self._workspace.commit(TickOff(look=self._workspace.look_id, placements=(step.placement,), name=step.name))
 
     def skip(self) -> None:
         """Come back to the next thing later."""
@@ -234,42 +234,44 @@ class TickOffPage(QWidget):
         placed = set(self.placed)
         last = next((step for step in reversed(self._steps) if step.placement in placed), None)
         if last is not None:
-            self._session.commit(
-                TickOff(look=self._session.look_id, placements=(last.placement,), placed=False, name=last.name)
+            self._workspace.commit(
+                TickOff(look=self._workspace.look_id, placements=(last.placement,), placed=False, name=last.name)
             )
 
     def find_elsewhere(self) -> None:
         """Keep where the thing was found: the next one, or the last that was ticked when all stand."""
-        session, text = self._session, self.found_field.text().strip()
+        workspace, text = self._workspace, self.found_field.text().strip()
         placed = set(self.placed)
         step = self.following or next((one for one in reversed(self._steps) if one.placement in placed), None)
         if step is None or not text:
             return
         try:
-            found = parse_deviation(text, session.unit)
+            found = parse_deviation(text, workspace.unit)
         except LengthError as error:
-            session.refused.emit(str(error))
+            workspace.signals.refused.emit(str(error))
             return
-        before = session.assessment.score
-        moved = session.commit(FindElsewhere(
-            look=session.look_id, placement=step.placement, found=found, said=text, name=step.name,
+        before = workspace.assessment.score
+        moved = workspace.commit(FindElsewhere(
+            look=workspace.look_id, placement=step.placement, found=found, said=text, name=step.name,
             date=date.today().isoformat(),
         ))  # fmt: skip
         if moved:
             self.found_field.clear()
-            change = session.shown(session.assessment.score) - session.shown(before)
+            change = workspace.shown(workspace.assessment.score) - workspace.shown(before)
             sign = "+" if change > 0 else "−" if change < 0 else "±"
-            session.told.emit(f"The {step.name} stands where you found it; the look reads {sign}{abs(change)}.")
+            workspace.signals.told.emit(
+                f"The {step.name} stands where you found it; the look reads {sign}{abs(change)}."
+            )
 
     def finish(self) -> None:
         """Write into the log that the look is placed."""
-        session, text = self._session, self.hours_field.text().strip().replace(",", ".")
+        workspace, text = self._workspace, self.hours_field.text().strip().replace(",", ".")
         try:
             hours = float(text) if text else None
         except ValueError:
-            session.refused.emit(f"“{text}” is no number of hours; type it like 2.5.")
+            workspace.signals.refused.emit(f"“{text}” is no number of hours; type it like 2.5.")
             return
         entry = LogEntry(date=date.today().isoformat(), text="placed as on the sheet", status="placed", hours=hours)
-        if session.commit(AddLogEntry(look=session.look_id, entry=entry, name=session.look.label)):
+        if workspace.commit(AddLogEntry(look=workspace.look_id, entry=entry, name=workspace.look.label)):
             self.hours_field.clear()
-            session.told.emit(f"{session.look.label} is placed; the log says so.")
+            workspace.signals.told.emit(f"{workspace.look.label} is placed; the log says so.")

@@ -15,7 +15,6 @@ from PySide6.QtGui import (
 )
 from PySide6.QtWidgets import QApplication, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.line_up.item_pixmaps import ItemPixmaps
 from jolly_ledge.app.views.line_up.stash_strip import two_lines
 from jolly_ledge.app.views.stamps import BOW_PX, bow
@@ -25,6 +24,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.stash_order import Shelf, clearances_of
 from jolly_ledge.render.fonts import font
+from jolly_ledge.workspace.workspace import Workspace
 
 SCALE = 0.5
 """Pixels for one mm: a thing of 40 cm stands 200 px high."""
@@ -78,9 +78,9 @@ class LineUp(QWidget):
     dropped_on_group = Signal(tuple, str)
     """Things (ids) were dragged onto the board of another group, by its title."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._shelves: tuple[Shelf, ...] = ()
         self.takes_groups = False
         """Whether things may be dropped on the board of another group."""
@@ -92,8 +92,8 @@ class LineUp(QWidget):
         self._lassoed_before: tuple[str, ...] = ()
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("The stash in a line-up; arrow keys choose, with Shift more than one")
-        session.chosen.connect(self.update)
-        session.changed.connect(self.update)
+        workspace.signals.chosen.connect(self.update)
+        workspace.signals.changed.connect(self.update)
 
     def show_shelves(self, shelves: tuple[Shelf, ...]) -> None:
         """Show these groups."""
@@ -157,12 +157,12 @@ class LineUp(QWidget):
             painter.setFont(font(14, "serif", italic=True))
             painter.setPen(QColor(SOFT_INK))
             painter.drawText(QPointF(MARGIN, row.top + 17), row.title)
-        chosen = set(self._session.item_ids)
-        piece = self._session.piece if self._session.piece_id else None
+        chosen = set(self._workspace.item_ids)
+        piece = self._workspace.piece if self._workspace.piece_id else None
         wished = {item for wish in piece.wishes for item in wish.items} if piece is not None else set()
         for cell in row.cells:
             if cell.item.id in chosen:
-                in_hand = self.hasFocus() and cell.item.id == self._session.item_id
+                in_hand = self.hasFocus() and cell.item.id == self._workspace.item_id
                 painter.setPen(QPen(QColor(PLUM), 1.4) if in_hand else Qt.PenStyle.NoPen)
                 painter.setBrush(QColor(PLUM_TINT))
                 top = row.floor - cell.item.height * SCALE - 10
@@ -182,7 +182,7 @@ class LineUp(QWidget):
 
     def _paint_ledge_width(self, painter: QPainter, row: Row) -> None:
         """Draw how wide the ledge in hand is along the board, so that it is seen how much would stand there."""
-        ledge = self._session.ledge if self._session.piece_id else None
+        ledge = self._workspace.ledge if self._workspace.piece_id else None
         if ledge is None:
             return
         end = MARGIN + ledge.width * SCALE
@@ -191,7 +191,7 @@ class LineUp(QWidget):
         painter.drawLine(QPointF(MARGIN, y), QPointF(min(end, self.width() - MARGIN), y))
         painter.drawLine(QPointF(MARGIN, y - 3), QPointF(MARGIN, y + 3))
         painter.setFont(font(12))
-        said = f"{self._session.length(ledge.width)} wide · {ledge.label}"
+        said = f"{self._workspace.length(ledge.width)} wide · {ledge.label}"
         wide = QFontMetricsF(painter.font()).horizontalAdvance(said)
         if end < self.width() - MARGIN:
             painter.drawLine(QPointF(end, y - 3), QPointF(end, y + 3))
@@ -209,7 +209,7 @@ class LineUp(QWidget):
             painter.drawRect(QRectF(self._pressed, self._pointer).normalized())
             return
         painter.setOpacity(0.75)
-        for index, item in enumerate(self._session.chosen_items[:6]):
+        for index, item in enumerate(self._workspace.chosen_items[:6]):
             at = self._pointer + QPointF(18.0 * index, 10.0)
             self._pixmaps.paint(painter, item, at.x(), at.y(), self.devicePixelRatioF())
         painter.setOpacity(1.0)
@@ -226,22 +226,22 @@ class LineUp(QWidget):
 
     def _target(self, at: QPointF) -> str:
         """Say what letting go here would do."""
-        count = len(self._session.item_ids)
+        count = len(self._workspace.item_ids)
         over = self.item_at(at.x(), at.y())
-        if over is not None and over.id not in self._session.item_ids:
+        if over is not None and over.id not in self._workspace.item_ids:
             return f"{'A pair' if count == 1 else 'A set'} with {over.label}"
         row = self._row_at(at.y())
-        own = {row.group for row in self.rows for cell in row.cells if cell.item.id in self._session.item_ids}
+        own = {row.group for row in self.rows for cell in row.cells if cell.item.id in self._workspace.item_ids}
         takes = self.takes_groups and row is not None and over is None and row.group and own != {row.group}
         return f"To “{row.group}”" if takes and row is not None else ""
 
     def _clearances(self, row: Row) -> list[list[tuple[float, tuple[str, ...]]]]:
         """Return the clearances that pass between the tops of a board's things, near ones together."""
-        if not self._session.piece_id:
+        if not self._workspace.piece_id:
             return []
         tallest = max(cell.item.height for cell in row.cells) + HEADROOM / SCALE
         smallest = min(cell.item.height for cell in row.cells)
-        crossing = [c for c in clearances_of(self._session.piece) if smallest * 0.75 < c[0] <= tallest]
+        crossing = [c for c in clearances_of(self._workspace.piece) if smallest * 0.75 < c[0] <= tallest]
         return _near_lines(crossing)[:MOST_LINES]
 
     def _paint_clearance_lines(self, painter: QPainter, row: Row) -> None:
@@ -259,7 +259,7 @@ class LineUp(QWidget):
         for group in self._clearances(row):
             names = [name for _, found in group for name in found]
             where = names[0] if len(names) == 1 else f"{len(names)} ledges"
-            highest, lowest = self._session.length(group[0][0]), self._bare(group[-1][0])
+            highest, lowest = self._workspace.length(group[0][0]), self._bare(group[-1][0])
             joined = {1: "", 2: f"{lowest} and "}.get(len(group), f"{lowest} to ")
             text = f"{joined}{highest} clear · {where}"
             width = metrics.horizontalAdvance(text)
@@ -280,7 +280,7 @@ class LineUp(QWidget):
         return at if at >= MARGIN else wished
 
     def _paint_labels(self, painter: QPainter, cell: Cell) -> None:
-        chosen = cell.item.id == self._session.item_id
+        chosen = cell.item.id == self._workspace.item_id
         painter.setFont(font(12, "sans", 600))
         painter.setPen(QColor(PLUM if chosen else INK))
         metrics = QFontMetricsF(painter.font())
@@ -310,7 +310,7 @@ class LineUp(QWidget):
         )
 
     def _bare(self, length: float) -> str:
-        return self._session.length(length).rpartition(" ")[0]
+        return self._workspace.length(length).rpartition(" ")[0]
 
     # Choosing
 
@@ -328,19 +328,19 @@ class LineUp(QWidget):
         """Choose what is pressed; Ctrl adds or takes away, Shift takes all between; beside things a lasso begins."""
         at = event.position()
         item = self.item_at(at.x(), at.y())
-        session, modifiers = self._session, event.modifiers()
+        workspace, modifiers = self._workspace, event.modifiers()
         self._pressed, self._pointer = at, None
         self._pressed_item = item.id if item is not None else ""
-        self._lassoed_before = session.item_ids if modifiers & Qt.KeyboardModifier.ControlModifier else ()
+        self._lassoed_before = workspace.item_ids if modifiers & Qt.KeyboardModifier.ControlModifier else ()
         if item is None:
             return
         if modifiers & Qt.KeyboardModifier.ControlModifier:
-            others = tuple(identifier for identifier in session.item_ids if identifier != item.id)
-            session.choose_items(others if item.id in session.item_ids and others else (*others, item.id))
+            others = tuple(identifier for identifier in workspace.item_ids if identifier != item.id)
+            workspace.choose_items(others if item.id in workspace.item_ids and others else (*others, item.id))
         elif modifiers & Qt.KeyboardModifier.ShiftModifier:
-            session.choose_items(self._between(session.item_id, item.id))
-        elif item.id not in session.item_ids:
-            session.choose_item(item.id)
+            workspace.choose_items(self._between(workspace.item_id, item.id))
+        elif item.id not in workspace.item_ids:
+            workspace.choose_item(item.id)
 
     def _between(self, first: str, last: str) -> tuple[str, ...]:
         ids = [cell.item.id for row in self.rows for cell in row.cells]
@@ -370,7 +370,7 @@ class LineUp(QWidget):
             )
             chosen = tuple(dict.fromkeys((*self._lassoed_before, *caught)))
             if chosen:
-                self._session.choose_items(chosen)
+                self._workspace.choose_items(chosen)
         self.update()
 
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:
@@ -382,9 +382,9 @@ class LineUp(QWidget):
             return
         if carried is None:
             if not event.modifiers() & (Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier):
-                self._session.choose_item(item)
+                self._workspace.choose_item(item)
             return
-        ids = self._session.item_ids
+        ids = self._workspace.item_ids
         over = self.item_at(carried.x(), carried.y())
         row = self._row_at(carried.y())
         if over is not None:
@@ -402,7 +402,7 @@ class LineUp(QWidget):
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Choose with arrows, edit with Return."""
         ids = [cell.item.id for row in self.rows for cell in row.cells]
-        current = self._session.item_id
+        current = self._workspace.item_id
         step = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(Qt.Key(event.key()), 0)
         if event.key() == Qt.Key.Key_Escape and self._pressed is not None:
             self._pressed = self._pointer = None
@@ -411,12 +411,12 @@ class LineUp(QWidget):
             index = ids.index(current) + step if current in ids else 0
             there = ids[min(max(index, 0), len(ids) - 1)]
             if event.modifiers() & Qt.KeyboardModifier.ShiftModifier:
-                others = tuple(identifier for identifier in self._session.item_ids if identifier != there)
-                self._session.choose_items((*others, there))
+                others = tuple(identifier for identifier in self._workspace.item_ids if identifier != there)
+                self._workspace.choose_items((*others, there))
             else:
-                self._session.choose_item(there)
+                self._workspace.choose_item(there)
         elif event.matches(QKeySequence.StandardKey.SelectAll) and ids:
-            self._session.choose_items(tuple(ids))
+            self._workspace.choose_items(tuple(ids))
         elif event.key() in (Qt.Key.Key_Up, Qt.Key.Key_Down) and ids:
             self._choose_beyond(1 if event.key() == Qt.Key.Key_Down else -1)
         elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and current in ids:
@@ -428,9 +428,9 @@ class LineUp(QWidget):
         """Choose the nearest thing on the next board."""
         for index, row in enumerate(self.rows):
             for cell in row.cells:
-                if cell.item.id == self._session.item_id and 0 <= index + step < len(self.rows):
+                if cell.item.id == self._workspace.item_id and 0 <= index + step < len(self.rows):
                     there = self.rows[index + step].cells
-                    self._session.choose_item(min(there, key=lambda other: abs(other.left - cell.left)).item.id)
+                    self._workspace.choose_item(min(there, key=lambda other: abs(other.left - cell.left)).item.id)
                     return
 
 

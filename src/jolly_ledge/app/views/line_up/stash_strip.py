@@ -14,13 +14,13 @@ from PySide6.QtGui import (
 )
 from PySide6.QtWidgets import QApplication, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.line_up.item_pixmaps import ItemPixmaps
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SOFT_INK
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
+from jolly_ledge.workspace.workspace import Workspace
 
 STRIP_HEIGHT = 122
 FLOOR = 84
@@ -38,9 +38,9 @@ class StashStrip(QWidget):
     let_go = Signal()
     put_back = Signal()
 
-    def __init__(self, session: Session, place: Callable[[Item], object]) -> None:
+    def __init__(self, workspace: Workspace, place: Callable[[Item], object]) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._place = place
         self._things: tuple[Item, ...] = ()
         self._cells: list[tuple[float, float]] = []
@@ -51,7 +51,7 @@ class StashStrip(QWidget):
         self.setFixedHeight(STRIP_HEIGHT)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("The stash; arrow keys choose, Return places")
-        session.chosen.connect(self.update)
+        workspace.signals.chosen.connect(self.update)
 
     @property
     def things(self) -> tuple[Item, ...]:
@@ -110,12 +110,12 @@ class StashStrip(QWidget):
         if not self._things:
             painter.setPen(QColor(SOFT_INK))
             painter.setFont(font(13))
-            empty = not self._session.plan.stash
+            empty = not self._workspace.plan.stash
             painter.drawText(QPointF(14, FLOOR - 30), NOTHING_GATHERED if empty else NOTHING_FITS)
         self._paint_more(painter)
 
     def _paint_item(self, painter: QPainter, item: Item, left: float, wide: float) -> None:
-        chosen = item.id == self._session.item_id
+        chosen = item.id == self._workspace.item_id
         if chosen:
             painter.setPen(QColor(PLUM) if self.hasFocus() else Qt.PenStyle.NoPen)
             painter.setBrush(QColor(PLUM_TINT))
@@ -146,7 +146,7 @@ class StashStrip(QWidget):
         """Take a thing in hand."""
         item = self._item_at(event.position().toPoint())
         if item is not None and event.button() == Qt.MouseButton.LeftButton:
-            self._session.choose_item(item.id)
+            self._workspace.choose_item(item.id)
             self._pressed = (event.position().toPoint(), item)
 
     def mouseMoveEvent(self, event: QMouseEvent) -> None:
@@ -187,11 +187,11 @@ class StashStrip(QWidget):
             self.put_back.emit()
         elif event.key() in (Qt.Key.Key_Left, Qt.Key.Key_Right) and ids:
             step = 1 if event.key() == Qt.Key.Key_Right else -1
-            index = ids.index(self._session.item_id) + step if self._session.item_id in ids else 0
-            self._session.choose_item(ids[min(max(index, 0), len(ids) - 1)])
-            self.show_item(self._session.item_id)
-        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and self._session.item_id in ids:
-            self._place(self._things[ids.index(self._session.item_id)])
+            index = ids.index(self._workspace.item_id) + step if self._workspace.item_id in ids else 0
+            self._workspace.choose_item(ids[min(max(index, 0), len(ids) - 1)])
+            self.show_item(self._workspace.item_id)
+        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and self._workspace.item_id in ids:
+            self._place(self._things[ids.index(self._workspace.item_id)])
         else:
             event.ignore()
 

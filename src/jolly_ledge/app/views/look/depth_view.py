@@ -7,7 +7,6 @@ from PySide6.QtCore import QPoint, QPointF, QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap, QTransform
 from PySide6.QtWidgets import QApplication, QSizePolicy, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.pens import line_pen
 from jolly_ledge.app.views.stamps import stamp
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
@@ -20,6 +19,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.render.canvas import clear_canvas
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
+from jolly_ledge.workspace.workspace import Workspace
 
 RIM_PX = 3
 
@@ -63,9 +63,9 @@ def _bare(ledge: Ledge, size: QSize, transform: QTransform, ratio: float) -> QPi
 class DepthView(QWidget):
     """Shows one ledge from above, the wall at the top; dragging moves along and across."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._pressed: tuple[QPoint, PlacedItem] | None = None
         self._edit: MovePlacement | None = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Preferred)
@@ -73,7 +73,12 @@ class DepthView(QWidget):
         self.setFocusPolicy(Qt.FocusPolicy.ClickFocus)
         self.setAccessibleName("The ledge in hand from above")
         self.setAttribute(Qt.WidgetAttribute.WA_OpaquePaintEvent)
-        for signal in (session.changed, session.previewed, session.chosen, session.pointed):
+        for signal in (
+            workspace.signals.changed,
+            workspace.signals.previewed,
+            workspace.signals.chosen,
+            workspace.signals.pointed,
+        ):
             signal.connect(self.update)
 
     def sizeHint(self) -> QSize:
@@ -81,7 +86,7 @@ class DepthView(QWidget):
         return QSize(200, 150)
 
     def _transform(self) -> QTransform | None:
-        ledge = self._session.ledge
+        ledge = self._workspace.ledge
         if ledge is None:
             return None
         return fitting(ledge_from_above(ledge), QRectF(2, 16, self.width() - 4, self.height() - 34))
@@ -97,8 +102,8 @@ class DepthView(QWidget):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the ledge and the footprints."""
-        session, transform = self._session, self._transform()
-        ledge = session.ledge
+        workspace, transform = self._workspace, self._transform()
+        ledge = workspace.ledge
         if ledge is None or transform is None:
             QPainter(self).fillRect(self.rect(), QColor(PAPER))
             return
@@ -106,26 +111,26 @@ class DepthView(QWidget):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         ratio, scale = self.devicePixelRatioF(), transform.m11()
         painter.drawPixmap(0, 0, _bare(ledge, self.size(), transform, ratio))
-        pointed = set(session.pointed_at)
-        for placed in on_ledge(session.arrangement, ledge.id):
+        pointed = set(workspace.pointed_at)
+        for placed in on_ledge(workspace.arrangement, ledge.id):
             at = transform.map(QPointF(placed.x - ledge.left, ledge.depth - placed.z))
             painter.setOpacity(0.35 if pointed and placed.id not in pointed else 1.0)
             stamp(painter, [(_footprint(placed, scale, ratio), at.x(), at.y())])
-            if placed.id in session.selection:
+            if placed.id in workspace.selection:
                 painter.setPen(line_pen(OCHRE, 2.0, Qt.PenStyle.DashLine))
                 painter.setBrush(Qt.BrushStyle.NoBrush)
                 across, deep = (side * scale / 2 + 2 for side in _sides(placed))
                 painter.drawRect(QRectF(at.x() - across, at.y() - deep, 2 * across, 2 * deep))
 
     def _placed_at(self, position: QPoint) -> PlacedItem | None:
-        transform, ledge = self._transform(), self._session.ledge
+        transform, ledge = self._transform(), self._workspace.ledge
         if transform is None or ledge is None:
             return None
         at = transform.inverted()[0].map(QPointF(position))
         x, z = at.x() + ledge.left, ledge.depth - at.y()
         found = [
             s
-            for s in on_ledge(self._session.arrangement, ledge.id)
+            for s in on_ledge(self._workspace.arrangement, ledge.id)
             if s.left <= x <= s.right and s.front <= z <= s.back
         ]
         return found[-1] if found else None
@@ -135,7 +140,7 @@ class DepthView(QWidget):
         position = event.position().toPoint()
         placed = self._placed_at(position)
         if placed is not None:
-            self._session.choose(placed.id)
+            self._workspace.choose(placed.id)
             self._pressed = (position, placed)
 
     def mouseMoveEvent(self, event: QMouseEvent) -> None:
@@ -159,20 +164,20 @@ class DepthView(QWidget):
             z = min(max(z, deep / 2), max(ledge.depth - deep / 2, deep / 2))
         spot = Spot(ledge=ledge.id, x=x, z=z, on=placement.on)
         self._edit = MovePlacement(
-            look=self._session.look_id, placement=placement.id, spot=spot, name=placed.item.label
+            look=self._workspace.look_id, placement=placement.id, spot=spot, name=placed.item.label
         )
-        self._session.preview(self._edit.apply(self._session.plan).look(self._session.look_id))
+        self._workspace.preview(self._edit.apply(self._workspace.plan).look(self._workspace.look_id))
 
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:
         """Let go."""
         edit, self._edit, self._pressed = self._edit, None, None
         if edit is not None:
-            self._session.commit(edit)
+            self._workspace.commit(edit)
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Esc puts back what is moved."""
         if event.key() == Qt.Key.Key_Escape and self._edit is not None:
             self._edit = self._pressed = None
-            self._session.preview(None)
+            self._workspace.preview(None)
         else:
             event.ignore()

@@ -1,6 +1,5 @@
 """Carrying a thing with the pointer: one gesture previews, and commits one edit at most."""
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.edits.placements import MovePlacement, PlaceItem, PutInside, ReturnToStash, carried_by
 from jolly_ledge.edits.together import Together
 from jolly_ledge.geometry.arrangement import Arrangement
@@ -10,6 +9,7 @@ from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.words import WALL_CATEGORIES, Pose
+from jolly_ledge.workspace.workspace import Workspace
 
 
 def natural_pose(item: Item) -> Pose:
@@ -32,12 +32,12 @@ class DragGesture:
 
     def __init__(
         self,
-        session: Session,
+        workspace: Workspace,
         item: Item,
         placement: Placement | None = None,
         grab: tuple[float, float] = (0.0, 0.0),
     ) -> None:
-        self._session = session
+        self._workspace = workspace
         self._grab = grab
         self.item = item
         self.placement = placement
@@ -45,24 +45,24 @@ class DragGesture:
         if self.pose in ("hung", "draped"):
             self.pose = natural_pose(item)
         self._turn = placement.turn if placement else 0.0
-        look = session.look
+        look = workspace.look
         self._carried = frozenset(p.id for p in carried_by(look, placement.id)) if placement else frozenset()
-        self._arrangement: Arrangement = session.arrangement
+        self._arrangement: Arrangement = workspace.arrangement
         self._along_with = self._chosen_beside(placement)
         self._ignored = self._carried | ({placement.id} if placement else set())
         for other in self._along_with:
             self._ignored |= {other.id, *(p.id for p in carried_by(look, other.id))}
-        self._ledge_before = session.ledge_id
+        self._ledge_before = workspace.ledge_id
         self._edit: Edit | None = None
         self.landing: Landing | None = None
         self.at = (0.0, 0.0)
 
     def _chosen_beside(self, placement: Placement | None) -> tuple[Placement, ...]:
         """Return what is chosen with it and stands on the same ledge: all of that is carried as one."""
-        session = self._session
-        if placement is None or placement.id not in session.selection or placement.host is not None:
+        workspace = self._workspace
+        if placement is None or placement.id not in workspace.selection or placement.host is not None:
             return ()
-        others = (self._arrangement.by_id[one].placement for one in session.selection if one != placement.id)
+        others = (self._arrangement.by_id[one].placement for one in workspace.selection if one != placement.id)
         return tuple(
             other for other in others
             if other.ledge == placement.ledge and other.host is None and other.x is not None and not other.locked
@@ -83,58 +83,58 @@ class DragGesture:
         )
         self.landing = find_landing(self._arrangement, held)
         self._edit = self._edit_for(self.landing)
-        session = self._session
+        workspace = self._workspace
         # The view from above follows to the ledge under the hand.
-        session.ledge_id = self.landing.spot.ledge if self.landing else self._ledge_before
+        workspace.selected.ledge_id = self.landing.spot.ledge if self.landing else self._ledge_before
         if self._edit is None:
-            session.preview(None)
+            workspace.preview(None)
             return
         try:
-            session.preview(self._edit.apply(session.plan).look(session.look_id))
+            workspace.preview(self._edit.apply(workspace.plan).look(workspace.look_id))
         except JollyLedgeError:
             self._edit = None
-            session.preview(None)
+            workspace.preview(None)
 
     def finish(self) -> bool:
         """Let go; return whether the plan changed."""
-        session, edit = self._session, self._edit
+        workspace, edit = self._workspace, self._edit
         if edit is None:
-            session.preview(None)
+            workspace.preview(None)
             return False
-        before = {placement.id for placement in session.plan.look(session.look_id).placements}
-        changed = session.commit(edit)
+        before = {placement.id for placement in workspace.plan.look(workspace.look_id).placements}
+        changed = workspace.commit(edit)
         if changed:
-            fresh = [p.id for p in session.look.placements if p.id not in before]
+            fresh = [p.id for p in workspace.look.placements if p.id not in before]
             held = (self.placement, *self._along_with) if self.placement else ()
             present = [one.id for one in held if self._is_there(one.id)]
-            session.choose(*(fresh or present))
+            workspace.choose(*(fresh or present))
         return changed
 
     def cancel(self) -> None:
         """Put it back where it was."""
         self._edit = None
-        self._session.ledge_id = self._ledge_before
-        self._session.preview(None)
+        self._workspace.selected.ledge_id = self._ledge_before
+        self._workspace.preview(None)
 
     def figures(self) -> str:
         """Return where it would stand, in tape figures."""
         if self.landing is None:
             return "back to the stash" if self.placement else ""
-        session, spot = self._session, self.landing.spot
+        workspace, spot = self._workspace, self.landing.spot
         if self.landing.inside:
             return f"inside the {self._name_of(self.landing.inside)}"
         half = self._half_width()
-        words = [f"{session.length(max(spot.x - half, 0))} from the left end"]
+        words = [f"{workspace.length(max(spot.x - half, 0))} from the left end"]
         if spot.y is not None:
-            words.append(f"{session.length(spot.y)} up the wall")
+            words.append(f"{workspace.length(spot.y)} up the wall")
         else:
-            words.append(f"{session.length(max(spot.z - self._half_depth(), 0))} from the front")
+            words.append(f"{workspace.length(max(spot.z - self._half_depth(), 0))} from the front")
         if spot.on:
             words.append(f"on the {self._name_of(spot.on)}")
         return " · ".join(words)
 
     def _is_there(self, identifier: str) -> bool:
-        return any(placement.id == identifier for placement in self._session.look.placements)
+        return any(placement.id == identifier for placement in self._workspace.look.placements)
 
     def _name_of(self, identifier: str) -> str:
         return self._arrangement.by_id[identifier].item.label
@@ -146,7 +146,7 @@ class DragGesture:
         return Held(self.item, self.pose, self._turn, 0, 0).size.depth / 2
 
     def _edit_for(self, landing: Landing | None) -> Edit | None:
-        look, name = self._session.look_id, self.item.label
+        look, name = self._workspace.look_id, self.item.label
         if landing is None:
             return ReturnToStash(look=look, placements=(self.placement.id,), name=name) if self.placement else None
         if landing.inside:

@@ -2,15 +2,15 @@
 
 from collections.abc import Callable, Iterable, Iterator
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.look import overlays, reading_overlays
 from jolly_ledge.app.views.look.marks import Mark
 from jolly_ledge.drawing.theme import PLUM
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.mishaps import or_instead
+from jolly_ledge.workspace.workspace import Workspace
 
 
-def look_marks(session: Session, shown: set[str], scale: float, *, carried: bool) -> Iterator[Mark]:
+def look_marks(workspace: Workspace, shown: set[str], scale: float, *, carried: bool) -> Iterator[Mark]:
     """Yield what lies over the look in hand.
 
     Parameters
@@ -23,24 +23,24 @@ def look_marks(session: Session, shown: set[str], scale: float, *, carried: bool
     carried : bool
         Whether something is carried; the ledge in hand then follows it and is not marked.
     """
-    arrangement = session.arrangement
-    if session.ledge is not None and not carried:
-        yield overlays.ledge_mark(session.ledge)
+    arrangement = workspace.arrangement
+    if workspace.ledge is not None and not carried:
+        yield overlays.ledge_mark(workspace.ledge)
     for name, marks in _overlay_marks(arrangement, scale).items():
         if name in shown:
             yield from _safely(name, marks)
-    if "advice" in shown or not session.look.placements:
-        yield from overlays.advice_marks(arrangement, session.plan.stash, scale)
+    if "advice" in shown or not workspace.look.placements:
+        yield from overlays.advice_marks(arrangement, workspace.plan.stash, scale)
     yield from overlays.lock_marks(arrangement)
     if arrangement.piece.wishes:
         yield from overlays.wish_marks(arrangement)
-    for placed in session.chosen_placed:
+    for placed in workspace.chosen_placed:
         yield from overlays.outline_marks(placed)
-    for identifier in session.pointed_at:
+    for identifier in workspace.pointed_at:
         if identifier in arrangement.by_id and not arrangement.by_id[identifier].hidden:
             yield from overlays.outline_marks(arrangement.by_id[identifier], PLUM)
     if "cautions" in shown:
-        yield from overlays.caution_marks(arrangement, session.cautions)
+        yield from overlays.caution_marks(arrangement, workspace.cautions)
 
 
 def _safely(name: str, marks: Callable[[], Iterable[Mark]]) -> tuple[Mark, ...]:

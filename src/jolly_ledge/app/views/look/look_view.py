@@ -17,7 +17,6 @@ from PySide6.QtGui import (
 )
 from PySide6.QtWidgets import QApplication, QGraphicsScene, QGraphicsView
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.look.drag_gesture import DragGesture
 from jolly_ledge.app.views.look.look_marks import look_marks
 from jolly_ledge.app.views.look.mark_layer import MarkLayer
@@ -42,6 +41,7 @@ from jolly_ledge.model.piece import Piece
 from jolly_ledge.planning.working_order import working_order
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play
+from jolly_ledge.workspace.workspace import Workspace
 
 DIMMED = 0.32
 BEAM_HEIGHT = 40
@@ -59,9 +59,9 @@ class LookView(QGraphicsView):
     first_painted = Signal()
     asked_for_figures = Signal()
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._scene = QGraphicsScene(self)
         self._scene.setItemIndexMethod(QGraphicsScene.ItemIndexMethod.NoIndex)
         self.setScene(self._scene)
@@ -93,10 +93,10 @@ class LookView(QGraphicsView):
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMouseTracking(True)
         self.setAccessibleName("The look, drawn to scale")
-        session.changed.connect(self._refresh_or_wait)
-        session.previewed.connect(self._refresh_or_wait)
-        session.chosen.connect(self._update_all)
-        session.pointed.connect(self._show_pointed)
+        workspace.signals.changed.connect(self._refresh_or_wait)
+        workspace.signals.previewed.connect(self._refresh_or_wait)
+        workspace.signals.chosen.connect(self._update_all)
+        workspace.signals.pointed.connect(self._show_pointed)
         self.refresh()
 
     # Showing
@@ -116,15 +116,15 @@ class LookView(QGraphicsView):
 
     def refresh(self) -> None:
         """Bring the scene in line with the session; what did not change stays."""
-        session = self._session
-        if not session.piece_id or not session.look_id:
+        workspace = self._workspace
+        if not workspace.piece_id or not workspace.look_id:
             return
-        if session.piece is not self._piece:
-            self._show_piece(session.piece)
+        if workspace.piece is not self._piece:
+            self._show_piece(workspace.piece)
         # While a thing is carried the drawing stands still under it.
-        if self.gesture is None and self._frame != _frame(session.arrangement):
+        if self.gesture is None and self._frame != _frame(workspace.arrangement):
             self._fit()
-        order = painting_order(session.arrangement.placed_items)
+        order = painting_order(workspace.arrangement.placed_items)
         present = {placed.id for placed in order}
         for identifier in [identifier for identifier in self.items_by_id if identifier not in present]:
             self._scene.removeItem(self.items_by_id.pop(identifier))
@@ -179,7 +179,7 @@ class LookView(QGraphicsView):
         self._update_all()
 
     def _dim(self) -> None:
-        pointed = set(self._session.pointed_at) & set(self.items_by_id)
+        pointed = set(self._workspace.pointed_at) & set(self.items_by_id)
         for identifier, item in self.items_by_id.items():
             opacity = DIMMED if pointed and identifier not in pointed else 1.0
             if item.opacity() != opacity:
@@ -203,7 +203,7 @@ class LookView(QGraphicsView):
         self.viewport().update(beam)
 
     def _marks_now(self) -> Iterable[Mark]:
-        return look_marks(self._session, self.overlays, self.scale_factor, carried=self.gesture is not None)
+        return look_marks(self._workspace, self.overlays, self.scale_factor, carried=self.gesture is not None)
 
     def show_overlay(self, name: str, shown: bool) -> None:
         """Show or hide an overlay."""
@@ -222,7 +222,7 @@ class LookView(QGraphicsView):
 
     def _fit(self) -> None:
         """Keep in sight the piece and all that reaches beyond it."""
-        self._frame = _frame(self._session.arrangement) if self._session.look_id else QRectF()
+        self._frame = _frame(self._workspace.arrangement) if self._workspace.look_id else QRectF()
         area = QRectF(self.viewport().rect()).adjusted(MARGIN, MARGIN, -MARGIN, -MARGIN - BEAM_HEIGHT)
         self.zoom.set_frame(self._frame, area, BEAM_HEIGHT)
         self._update_all()
@@ -265,10 +265,10 @@ class LookView(QGraphicsView):
     @survives
     def drawForeground(self, painter: QPainter, rect: QRectF | QRect) -> None:
         """Paint the overlays that are on."""
-        session = self._session
-        if not session.look_id:
+        workspace = self._workspace
+        if not workspace.look_id:
             return
-        arrangement, scale = session.arrangement, self.scale_factor
+        arrangement, scale = workspace.arrangement, self.scale_factor
         if self.ways.changes_the_picture:
             self._paint_as_seen(painter)
         if self.ways.mirrored:
@@ -276,7 +276,7 @@ class LookView(QGraphicsView):
         if self._layer.shown is None:
             self._layer.show(self._marks_now(), self.viewportTransform())
         self._layer.paint(painter, self.viewport().size())
-        kept = session.kept_arrangement if self.gesture is None else None
+        kept = workspace.kept_arrangement if self.gesture is None else None
         if kept is not None:
             paint_tried(painter, kept, arrangement)
         if self.gesture is not None:
@@ -284,7 +284,7 @@ class LookView(QGraphicsView):
         painter.save()
         try:
             painter.resetTransform()
-            if "balance" in self.overlays and session.is_assessed:
+            if "balance" in self.overlays and workspace.is_assessed:
                 paint_beam(painter, arrangement, self._beam_area())
             self._paint_scale_bar(painter, scale)
             if "numbers" in self.overlays:
@@ -294,13 +294,13 @@ class LookView(QGraphicsView):
             painter.restore()
 
     def _beam_area(self) -> QRectF:
-        piece = self._session.piece
+        piece = self._workspace.piece
         foot, width = self.mapFromScene(QPointF(piece.width / 2, 30)), piece.width * self.scale_factor
         return QRectF(foot.x() - width / 2, foot.y() + 4, width, BEAM_HEIGHT)
 
     def _paint_scale_bar(self, painter: QPainter, scale: float) -> None:
-        length, text = (500, "50 cm") if self._session.unit != "in" else (508, "20 in")
-        if self._session.unit == "mm":
+        length, text = (500, "50 cm") if self._workspace.unit != "in" else (508, "20 in")
+        if self._workspace.unit == "mm":
             text = "500 mm"
         y = self.viewport().height() - 10
         painter.setPen(QColor(SOFT_INK))
@@ -312,7 +312,7 @@ class LookView(QGraphicsView):
 
     def _paint_numbers(self, painter: QPainter) -> None:
         painter.setFont(font(12, "sans", 600))
-        arrangement = self._session.arrangement
+        arrangement = self._workspace.arrangement
         steps = working_order(arrangement)
         for number, (x, y) in numbered_spots(arrangement, steps, self.scale_factor, BADGE_PX):
             at = self.mapFromScene(QPointF(x, -y))
@@ -386,19 +386,19 @@ class LookView(QGraphicsView):
         if event.button() != Qt.MouseButton.LeftButton:
             return
         if self.ways.mirrored:
-            self._session.refused.emit("In the mirror things are only looked at; leave it (M) to move them.")
+            self._workspace.signals.refused.emit("In the mirror things are only looked at; leave it (M) to move them.")
             return
         item = self.placement_at(position)
         if item is None:
-            self._session.choose()
-            if (ledge := ledge_under(self._session.piece, self.mapToScene(position))) is not None:
-                self._session.choose_ledge(ledge.id)
+            self._workspace.choose()
+            if (ledge := ledge_under(self._workspace.piece, self.mapToScene(position))) is not None:
+                self._workspace.choose_ledge(ledge.id)
             return
-        chosen = self._session.selection
+        chosen = self._workspace.selection
         if adds(event):
-            self._session.choose(*[i for i in chosen if i != item.placement_id], item.placement_id)
+            self._workspace.choose(*[i for i in chosen if i != item.placement_id], item.placement_id)
         elif item.placement_id not in chosen:
-            self._session.choose(item.placement_id)
+            self._workspace.choose(item.placement_id)
         self._pressed = (position, item)
 
     def mouseMoveEvent(self, event: QMouseEvent) -> None:
@@ -414,19 +414,19 @@ class LookView(QGraphicsView):
             placed = item.placed
             if placed.placement.locked:
                 self._pressed = None
-                self._session.refused.emit(f"The {placed.item.label} is locked; unlock it to move it.")
+                self._workspace.signals.refused.emit(f"The {placed.item.label} is locked; unlock it to move it.")
                 return
             at = self.mapToScene(start)
             grab = (placed.x - at.x(), placed.bottom + at.y())
-            self._take(DragGesture(self._session, placed.item, placed.placement, grab))
+            self._take(DragGesture(self._workspace, placed.item, placed.placement, grab))
         if self.gesture is not None:
             self.carry_to(position)
 
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:
         """Let go of what is carried; a click on one of several leaves it alone in hand."""
         pressed, self._pressed, self._panned_from = self._pressed, None, None
-        if pressed is not None and self.gesture is None and not adds(event) and len(self._session.selection) > 1:
-            self._session.choose(pressed[1].placement_id)
+        if pressed is not None and self.gesture is None and not adds(event) and len(self._workspace.selection) > 1:
+            self._workspace.choose(pressed[1].placement_id)
         self.let_go()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
@@ -437,8 +437,8 @@ class LookView(QGraphicsView):
 
     def begin_from_stash(self, item: Item) -> None:
         """Begin to carry a thing from the stash; the strip forwards the pointer."""
-        self._take(DragGesture(self._session, item))
-        self._session.choose()
+        self._take(DragGesture(self._workspace, item))
+        self._workspace.choose()
 
     def _take(self, gesture: DragGesture | None) -> DragGesture | None:
         """Take something in the hand, or nothing; return what was in it."""
@@ -488,7 +488,7 @@ class LookView(QGraphicsView):
             if self.gesture is not None:
                 self.put_back()
             else:
-                self._session.choose()
+                self._workspace.choose()
             return
         event.ignore()
 

@@ -4,7 +4,6 @@ from PySide6.QtCore import QRectF, Qt
 from PySide6.QtGui import QColor, QMouseEvent, QPainter, QPaintEvent, QTransform
 from PySide6.QtWidgets import QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.look.ways_of_looking import Ways, paint_as_seen
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.sight import Eye, Sight, sight_from_above, sight_of
@@ -12,6 +11,7 @@ from jolly_ledge.drawing.theme import SOFT_INK
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
+from jolly_ledge.workspace.workspace import Workspace
 
 FOOT_PX = 24.0
 
@@ -19,17 +19,17 @@ FOOT_PX = 24.0
 class SightView(QWidget):
     """Shows what an eye sees; it is looked at only, things are moved in the straight view."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self.eye: Eye | None = None
         self.ways = Ways()
         self.is_shut = False
         self._sight: Sight | None = None
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("The look as it is seen from a place in the room")
-        session.changed.connect(self._forget)
-        session.previewed.connect(self._forget)
+        workspace.signals.changed.connect(self._forget)
+        workspace.signals.previewed.connect(self._forget)
 
     def look_from(self, eye: Eye | None) -> None:
         """Look with an eye; None looks from straight above."""
@@ -49,7 +49,7 @@ class SightView(QWidget):
     def sight(self) -> Sight:
         """What is seen."""
         if self._sight is None:
-            look = self._session.arrangement
+            look = self._workspace.arrangement
             self._sight = sight_from_above(look) if self.eye is None else sight_of(look, self.eye, shut=self.is_shut)
         return self._sight
 
@@ -62,7 +62,7 @@ class SightView(QWidget):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint what is seen and say from where."""
-        if not self._session.look_id:
+        if not self._workspace.look_id:
             return
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
@@ -95,10 +95,12 @@ class SightView(QWidget):
         """Return from where it is seen, in words."""
         if self.eye is None:
             return "From straight above; the front edge is below."
-        session, eye = self._session, self.eye
+        workspace, eye = self._workspace, self.eye
         side = "" if eye.side == "front" else f" at the {eye.side}"
-        return f"{eye.name}{side}: the eye {session.length(eye.height)} up, {session.length(eye.away)} away."
+        return f"{eye.name}{side}: the eye {workspace.length(eye.height)} up, {workspace.length(eye.away)} away."
 
     def mousePressEvent(self, event: QMouseEvent) -> None:
         """Say where things are moved."""
-        self._session.refused.emit("This is for looking; choose “Straight on” above the drawing to move things.")
+        self._workspace.signals.refused.emit(
+            "This is for looking; choose “Straight on” above the drawing to move things."
+        )

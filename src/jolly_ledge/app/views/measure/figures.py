@@ -6,12 +6,12 @@ from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPen, QTransform
 from PySide6.QtWidgets import QLineEdit, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.measure.dimensions import Dimension
 from jolly_ledge.drawing.theme import INK, PLUM, PLUM_TINT, RULE, RUST, RUST_TINT, SHEET
 from jolly_ledge.model.errors import LengthError
 from jolly_ledge.model.lengths import parse_length
 from jolly_ledge.render.fonts import font
+from jolly_ledge.workspace.workspace import Workspace
 
 LABEL_HEIGHT = 28.0
 
@@ -54,10 +54,10 @@ def paint_figure(
 class FigureField(QLineEdit):
     """The field that opens over a figure; Return takes the length over, leaving it lets it be."""
 
-    def __init__(self, owner: QWidget, session: Session, on_length: Callable[[Dimension, float], object]) -> None:
+    def __init__(self, owner: QWidget, workspace: Workspace, on_length: Callable[[Dimension, float], object]) -> None:
         super().__init__(owner)
         self._owner = owner
-        self._session = session
+        self._workspace = workspace
         self._on_length = on_length
         self.editing: Dimension | None = None
         self.setAlignment(Qt.AlignmentFlag.AlignCenter)
@@ -70,7 +70,7 @@ class FigureField(QLineEdit):
         self.editing = dimension
         self.setGeometry(area.toRect().adjusted(-14, -1, 14, 1))
         self.setAccessibleName(dimension.name)
-        self.setText(self._session.length(dimension.length))
+        self.setText(self._workspace.length(dimension.length))
         self.show()
         self.setFocus()
         self.selectAll()
@@ -87,9 +87,9 @@ class FigureField(QLineEdit):
         if dimension is None:
             return
         try:
-            length = parse_length(self.text(), self._session.unit)
+            length = parse_length(self.text(), self._workspace.unit)
         except LengthError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return
         self.close_again()
         if abs(length - dimension.length) > 0.01:

@@ -4,7 +4,6 @@ from PySide6.QtCore import QPoint, QPointF, QRectF, QSize, Qt, Signal
 from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPixmap, QResizeEvent, QTransform
 from PySide6.QtWidgets import QApplication, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.measure.dimensions import Dimension, dimensions_of, edit_for, fixture_dimensions
 from jolly_ledge.app.views.measure.figures import FigureField, label_area, paint_figure
 from jolly_ledge.app.views.measure.measure_gestures import FixtureGesture, MeasureGesture, ShelfGesture
@@ -17,6 +16,7 @@ from jolly_ledge.geometry.bays import tape_check
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.render.player import fitting, play
+from jolly_ledge.workspace.workspace import Workspace
 
 GAP_PX = 46.0
 GRIP_PX = 9.0
@@ -34,30 +34,30 @@ class MeasureView(QWidget):
 
     fixture_chosen = Signal()
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._hovered: str | None = None
         self._chosen = 0
         self._pressed = QPoint()
         self._gesture: MeasureGesture | None = None
         self._preview: Piece | None = None
         self._fixture: int | None = None
-        self._photo = StraightPhoto(session)
+        self._photo = StraightPhoto(workspace)
         self._drawn: tuple[tuple[Piece, QTransform, QSize, float], QPixmap] | None = None
         self.shows_photo = True
-        self.field = FigureField(self, session, self._take_length)
+        self.field = FigureField(self, workspace, self._take_length)
         self.setMouseTracking(True)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMinimumSize(320, 240)
         self.setAccessibleName("The piece with its figures; Tab goes from figure to figure, Return types")
-        session.changed.connect(self._after_change)
-        session.chosen.connect(self.update)
+        workspace.signals.changed.connect(self._after_change)
+        workspace.signals.chosen.connect(self.update)
 
     @property
     def piece(self) -> Piece:
         """The piece that is shown: what a drag would make of it, or the one in hand."""
-        return self._preview if self._preview is not None else self._session.piece
+        return self._preview if self._preview is not None else self._workspace.piece
 
     @property
     def fixture(self) -> int | None:
@@ -104,14 +104,14 @@ class MeasureView(QWidget):
 
     def label_area(self, dimension: Dimension) -> QRectF:
         """Return where a figure stands, in pixels."""
-        return label_area(dimension, self.transform(), self._session.length(dimension.length))
+        return label_area(dimension, self.transform(), self._workspace.length(dimension.length))
 
     # Painting
 
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the piece and its figures."""
-        if not self._session.piece_id:
+        if not self._workspace.piece_id:
             return
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
@@ -133,7 +133,7 @@ class MeasureView(QWidget):
                 painter,
                 dimension,
                 transform,
-                self._session.length(dimension.length),
+                self._workspace.length(dimension.length),
                 line=INSIDE if kind == "clearance" else PLUM if kind.startswith("fixture") else SOFT_INK,
                 doubtful=ledge in doubtful,
                 hovered=dimension.id == self._hovered,
@@ -171,7 +171,7 @@ class MeasureView(QWidget):
                 painter.drawRect(transform.mapRect(QRectF(ledge.left, -top, ledge.width, top - ledge.floor)))
 
     def _paint_ledge_in_hand(self, painter: QPainter, transform: QTransform) -> None:
-        ledge = next((ledge for ledge in self.piece.ledges if ledge.id == self._session.ledge_id), None)
+        ledge = next((ledge for ledge in self.piece.ledges if ledge.id == self._workspace.ledge_id), None)
         if ledge is not None:
             left = transform.map(QPointF(ledge.left, -ledge.floor))
             right = transform.map(QPointF(ledge.right, -ledge.floor))
@@ -220,7 +220,7 @@ class MeasureView(QWidget):
         self.field.open_over(dimension, self.label_area(dimension))
 
     def _take_length(self, dimension: Dimension, length: float) -> None:
-        self._session.commit(edit_for(self._session.piece, dimension, length))
+        self._workspace.commit(edit_for(self._workspace.piece, dimension, length))
 
     def mousePressEvent(self, event: QMouseEvent) -> None:
         """Take a figure, a board or a fixture in hand."""
@@ -231,17 +231,17 @@ class MeasureView(QWidget):
             self._chosen = [d.id for d in self.dimensions()].index(dimension.id)
             self.edit_dimension(dimension)
             if dimension.id.startswith("clearance"):
-                self._session.choose_ledge(dimension.id.partition(" ")[2])
+                self._workspace.choose_ledge(dimension.id.partition(" ")[2])
             return
         shelf, fixture = self._shelf_at(position), self._fixture_at(position)
         if fixture is not None and (shelf is None or fixture == self.fixture):
             self.choose_fixture(fixture)
-            self._gesture = FixtureGesture(self._session.piece, fixture)
+            self._gesture = FixtureGesture(self._workspace.piece, fixture)
             return
         self.choose_fixture(None)
         if shelf is not None:
-            self._session.choose_ledge(shelf)
-            self._gesture = ShelfGesture(self._session.piece, shelf)
+            self._workspace.choose_ledge(shelf)
+            self._gesture = ShelfGesture(self._workspace.piece, shelf)
             return
         self._choose_opening(position)
 
@@ -250,7 +250,7 @@ class MeasureView(QWidget):
         for ledge in self.piece.ledges:
             top = ledge.floor + (ledge.clearance if ledge.clearance is not None else 300)
             if ledge.left <= at.x() <= ledge.right and ledge.floor <= -at.y() <= top:
-                self._session.choose_ledge(ledge.id)
+                self._workspace.choose_ledge(ledge.id)
                 return
 
     def mouseMoveEvent(self, event: QMouseEvent) -> None:
@@ -261,7 +261,7 @@ class MeasureView(QWidget):
             if self._gesture.edit is None and moved.manhattanLength() < QApplication.startDragDistance():
                 return
             scale = max(self.transform().m11(), 1e-6)
-            self._preview = self._gesture.move(self._session.plan, moved.x() / scale, -moved.y() / scale)
+            self._preview = self._gesture.move(self._workspace.plan, moved.x() / scale, -moved.y() / scale)
             self.update()
             return
         hovered = self._dimension_at(position)
@@ -284,8 +284,8 @@ class MeasureView(QWidget):
         gesture, self._gesture = self._gesture, None
         self._preview = None
         if gesture is not None and gesture.edit is not None:
-            self._session.commit(gesture.edit)
-            self._session.history.settle()
+            self._workspace.commit(gesture.edit)
+            self._workspace.history.settle()
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Go from figure to figure with arrows, type with Return, put back with Esc; arrows nudge a fixture."""
@@ -313,7 +313,7 @@ class MeasureView(QWidget):
 
     def _fixture_key(self, event: QKeyEvent, index: int) -> bool:
         """Nudge or remove the fixture in hand; return whether the key was for it."""
-        fixture = self._session.piece.fixtures[index]
+        fixture = self._workspace.piece.fixtures[index]
         step = FINE_NUDGE_MM if event.modifiers() & Qt.KeyboardModifier.ShiftModifier else NUDGE_MM
         moves = {
             Qt.Key.Key_Left: ("left", fixture.left - step),
@@ -321,15 +321,15 @@ class MeasureView(QWidget):
             Qt.Key.Key_Up: ("floor", fixture.floor + step),
             Qt.Key.Key_Down: ("floor", max(fixture.floor - step, 0.0)),
         }
-        piece = self._session.piece_id
+        piece = self._workspace.piece_id
         if event.key() in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace):
             self.choose_fixture(None)
-            self._session.commit(RemoveFixture(piece=piece, index=index, kind=fixture.kind))
+            self._workspace.commit(RemoveFixture(piece=piece, index=index, kind=fixture.kind))
             return True
         change = moves.get(Qt.Key(event.key()))
         if change is None:
             return False
-        self._session.commit(ChangeFixture(piece=piece, index=index, changes=(change,), kind=fixture.kind))
+        self._workspace.commit(ChangeFixture(piece=piece, index=index, changes=(change,), kind=fixture.kind))
         return True
 
     @survives

@@ -3,9 +3,9 @@
 from PySide6.QtCore import QRectF, QSizeF, Qt
 from PySide6.QtGui import QPixmap
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.piece import Piece, PiecePhoto
+from jolly_ledge.workspace.workspace import Workspace
 
 BEYOND_MM = 60.0
 LONGEST_PX = 1500
@@ -14,8 +14,8 @@ LONGEST_PX = 1500
 class StraightPhoto:
     """Pulls the photograph of the piece in hand straight, when first asked for."""
 
-    def __init__(self, session: Session) -> None:
-        self._session = session
+    def __init__(self, workspace: Workspace) -> None:
+        self._workspace = workspace
         self._made: tuple[PiecePhoto, float, float] | None = None
         self._scaled_key = (0, 0, 0)
         self._scaled = QPixmap()
@@ -24,7 +24,7 @@ class StraightPhoto:
     def of(self, piece: Piece) -> tuple[QPixmap, QRectF] | None:
         """Return the straight picture and the part of the front it covers (mm, y down), None without one."""
         photo = piece.photo
-        if photo is None or photo.name not in self._session.photos:
+        if photo is None or photo.name not in self._workspace.document.photos:
             return None
         key = (photo, piece.width, piece.height)
         if key != self._made:
@@ -49,7 +49,7 @@ class StraightPhoto:
         from jolly_ledge.render.scene import image_from
 
         try:
-            pixels = read_photo(self._session.photos[photo.name], "the photograph of the piece")
+            pixels = read_photo(self._workspace.document.photos[photo.name], "the photograph of the piece")
             straight = straightened(
                 pixels,
                 view_of(photo),
@@ -60,7 +60,7 @@ class StraightPhoto:
                 LONGEST_PX,
             )
         except JollyLedgeError as error:
-            self._session.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return None
         area = QRectF(straight.left, -straight.top, straight.right - straight.left, straight.top - straight.bottom)
         return QPixmap.fromImage(image_from(straight.image)), area

@@ -4,7 +4,6 @@ from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QTransform
 from PySide6.QtWidgets import QApplication, QWidget
 
-from jolly_ledge.app.session import Session
 from jolly_ledge.app.views.measure.dimensions import Dimension
 from jolly_ledge.app.views.measure.figures import FigureField, label_area, paint_figure
 from jolly_ledge.drawing.picture import Picture
@@ -15,6 +14,7 @@ from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece, Seat
 from jolly_ledge.model.value import changed
 from jolly_ledge.render.player import fitting, play
+from jolly_ledge.workspace.workspace import Workspace
 
 MARGIN_PX = 40.0
 SEAT_STEP_MM = 10.0
@@ -23,22 +23,22 @@ SEAT_STEP_MM = 10.0
 class TopView(QWidget):
     """Shows a piece from above; click a figure and type, drag a seat, double-click beside the table for one more."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._session = session
+        self._workspace = workspace
         self._seat: int | None = None
         self._pressed: QPointF | None = None
         self._preview: tuple[Seat, ...] | None = None
-        self.field = FigureField(self, session, self._take_length)
+        self.field = FigureField(self, workspace, self._take_length)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMinimumSize(280, 180)
         self.setAccessibleName("The table from above with its seats; Delete takes the chosen seat away")
-        session.changed.connect(self._after_change)
+        workspace.signals.changed.connect(self._after_change)
 
     @property
     def piece(self) -> Piece:
         """The piece with its seats where a drag would put them."""
-        piece = self._session.piece
+        piece = self._workspace.piece
         return piece if self._preview is None else changed(piece, seats=self._preview)
 
     @property
@@ -52,15 +52,15 @@ class TopView(QWidget):
 
     def transform(self) -> QTransform:
         """Return how mm become pixels; the frame stays while a seat is dragged."""
-        picture = table_from_above(self._session.piece)
+        picture = table_from_above(self._workspace.piece)
         frame = Picture((), picture.left, picture.top, picture.right, picture.bottom)
         return fitting(frame, QRectF(self.rect()).adjusted(MARGIN_PX, 6, -MARGIN_PX, -6))
 
     @property
     def top_depth(self) -> float:
         """The depth of the top, from which its front edge is told."""
-        top = main_top(self._session.piece)
-        return top.depth if top is not None else self._session.piece.depth
+        top = main_top(self._workspace.piece)
+        return top.depth if top is not None else self._workspace.piece.depth
 
     def dimensions(self) -> tuple[Dimension, ...]:
         """Return width and depth of the top, and what a seat in hand measures."""
@@ -73,12 +73,12 @@ class TopView(QWidget):
     @property
     def _beside(self) -> float:
         """Where the depth is told: to the left of the top and of who sits there."""
-        return min([0.0, *(seat.x - SEAT_MM / 2 for seat in self._session.piece.seats)]) - 60.0
+        return min([0.0, *(seat.x - SEAT_MM / 2 for seat in self._workspace.piece.seats)]) - 60.0
 
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the top, the seats and the figures."""
-        if not self._session.piece_id:
+        if not self._workspace.piece_id:
             return
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
@@ -94,7 +94,7 @@ class TopView(QWidget):
             painter.setPen(QPen(QColor(PLUM), 2, Qt.PenStyle.DashLine))
             painter.drawRect(transform.mapRect(area))
         for dimension in self.dimensions():
-            paint_figure(painter, dimension, transform, self._session.length(dimension.length), line=SOFT_INK)
+            paint_figure(painter, dimension, transform, self._workspace.length(dimension.length), line=SOFT_INK)
 
     def _mm(self, position: QPointF) -> QPointF:
         return self.transform().inverted()[0].map(position)
@@ -108,7 +108,7 @@ class TopView(QWidget):
 
     def label_area(self, dimension: Dimension) -> QRectF:
         """Return where a figure stands, in pixels."""
-        return label_area(dimension, self.transform(), self._session.length(dimension.length))
+        return label_area(dimension, self.transform(), self._workspace.length(dimension.length))
 
     def mousePressEvent(self, event: QMouseEvent) -> None:
         """Take a figure or a seat in hand."""
@@ -129,7 +129,7 @@ class TopView(QWidget):
         if self._preview is None and moved.manhattanLength() < QApplication.startDragDistance():
             return
         scale = self.transform().m11()
-        seats = list(self._session.piece.seats)
+        seats = list(self._workspace.piece.seats)
         seat = seats[self._seat]
         x = round((seat.x + moved.x() / scale) / SEAT_STEP_MM) * SEAT_STEP_MM
         z = round((seat.z - moved.y() / scale) / SEAT_STEP_MM) * SEAT_STEP_MM
@@ -147,14 +147,14 @@ class TopView(QWidget):
         """Set one more seat where the floor is double-clicked."""
         at = self._mm(event.position())
         x, z = (round(value / SEAT_STEP_MM) * SEAT_STEP_MM for value in (at.x(), self.top_depth - at.y()))
-        on_top = 0 <= x <= self._session.piece.width and 0 <= z <= self.top_depth
+        on_top = 0 <= x <= self._workspace.piece.width and 0 <= z <= self.top_depth
         if self._seat_at(event.position()) is None and not on_top:
-            self._set_seats((*self._session.piece.seats, Seat(x=x, z=z)), "Add a seat")
+            self._set_seats((*self._workspace.piece.seats, Seat(x=x, z=z)), "Add a seat")
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Take the chosen seat away with Delete, put a dragged one back with Esc."""
         if event.key() in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace) and self.seat is not None:
-            seats = list(self._session.piece.seats)
+            seats = list(self._workspace.piece.seats)
             del seats[self.seat]
             self._seat = None
             self._set_seats(tuple(seats), "Take a seat away")
@@ -166,9 +166,9 @@ class TopView(QWidget):
             event.ignore()
 
     def _set_seats(self, seats: tuple[Seat, ...], label: str) -> None:
-        self._session.commit(ChangePiece(piece=self._session.piece_id, changes=(("seats", seats),), label=label))
-        self._session.history.settle()
+        self._workspace.commit(ChangePiece(piece=self._workspace.piece_id, changes=(("seats", seats),), label=label))
+        self._workspace.history.settle()
 
     def _take_length(self, dimension: Dimension, length: float) -> None:
         side = "width" if dimension.id == "width" else "depth"
-        self._session.commit(SetOuterSize(piece=self._session.piece_id, side=side, length=length))  # type: ignore[arg-type]
+        self._workspace.commit(SetOuterSize(piece=self._workspace.piece_id, side=side, length=length))  # type: ignore[arg-type]

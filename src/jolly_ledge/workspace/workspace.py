@@ -1,0 +1,338 @@
+"""The plan in hand: what is shown, chosen, changed and saved."""
+
+from collections.abc import Iterator, Mapping
+from contextlib import contextmanager
+from pathlib import Path
+
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.edits.together import Together
+from jolly_ledge.files.backups import Backup
+from jolly_ledge.files.plan_file import PlanFile
+from jolly_ledge.files.recovery import Recovered, RecoveryLog
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange
+from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.history import Edit, History
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.lengths import LengthUnit, format_length
+from jolly_ledge.model.look import Look, Manner
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.proposals.meaning import Meaning
+from jolly_ledge.readings.register import Assessment
+from jolly_ledge.workspace.derived import Derived
+from jolly_ledge.workspace.document import Document, Opened
+from jolly_ledge.workspace.preview import Preview
+from jolly_ledge.workspace.selection import Selection
+from jolly_ledge.workspace.signals import PlainSignals, Signals
+
+
+class Workspace:
+    """One plan with its history, its file and what is chosen in it.
+
+    Every change goes through :meth:`commit`; whoever shows something listens to ``signals``.
+    """
+
+    def __init__(
+        self,
+        plan: Plan,
+        log: RecoveryLog,
+        unit: LengthUnit = "cm",
+        photos: Mapping[str, bytes] | None = None,
+        signals: Signals | None = None,
+    ) -> None:
+        self.signals: Signals = PlainSignals() if signals is None else signals
+        self.document = Document(plan, log, self.signals, photos)
+        self.selected = Selection(self.plan)
+        self.derived = Derived()
+        self.unit: LengthUnit = unit
+        self._preview = Preview()
+
+    # What is in hand
+
+    @property
+    def plan(self) -> Plan:
+        """The plan in hand."""
+        return self.document.plan
+
+    @property
+    def history(self) -> History:
+        """The steps that led to the plan in hand."""
+        return self.document.history
+
+    @property
+    def piece_id(self) -> str:
+        """The id of the piece in hand, empty where there is none."""
+        return self.selected.piece_id
+
+    @property
+    def look_id(self) -> str:
+        """The id of the look in hand, empty where there is none."""
+        return self.selected.look_id
+
+    @property
+    def ledge_id(self) -> str:
+        """The id of the ledge in hand, empty where there is none."""
+        return self.selected.ledge_id
+
+    @property
+    def item_id(self) -> str:
+        """The id of the thing of the stash in hand, empty where there is none."""
+        return self.selected.item_id
+
+    @property
+    def item_ids(self) -> tuple[str, ...]:
+        """The ids of the things of the stash that are chosen together."""
+        return self.selected.item_ids
+
+    @property
+    def selection(self) -> tuple[str, ...]:
+        """The ids of the placements that are chosen."""
+        return self.selected.placements
+
+    @property
+    def pointed_at(self) -> tuple[str, ...]:
+        """The ids of the placements that are pointed at."""
+        return self.selected.pointed_at
+
+    @property
+    def piece(self) -> Piece:
+        """The piece in hand."""
+        return self.plan.piece(self.piece_id)
+
+    @property
+    def look(self) -> Look:
+        """The look in hand, or what a gesture would make of it."""
+        return self._preview.look if self._preview.look is not None else self.plan.look(self.look_id)
+
+    @property
+    def ledge(self) -> Ledge | None:
+        """The ledge in hand."""
+        return next((ledge for ledge in self.piece.ledges if ledge.id == self.ledge_id), None)
+
+    @property
+    def item(self) -> Item | None:
+        """The thing of the stash in hand."""
+        return next((item for item in self.plan.stash if item.id == self.item_id), None)
+
+    @property
+    def chosen_items(self) -> tuple[Item, ...]:
+        """The things of the stash that are chosen together, in the order of the stash."""
+        chosen = set(self.item_ids)
+        return tuple(item for item in self.plan.stash if item.id in chosen)
+
+    @property
+    def chosen_placed(self) -> tuple[PlacedItem, ...]:
+        """The chosen things where they stand."""
+        by_id = self.arrangement.by_id
+        return tuple(by_id[identifier] for identifier in self.selection if identifier in by_id)
+
+    def free_items(self) -> tuple[Item, ...]:
+        """Return the things of the stash that do not stand in the look in hand."""
+        placed = {placement.item for placement in self.look.placements}
+        return tuple(item for item in self.plan.stash if item.id not in placed and not item.gone)
+
+    # What follows from it
+
+    @property
+    def arrangement(self) -> Arrangement:
+        """The look in hand, resolved."""
+        return self.derived.arrangement(self.plan, self.look)
+
+    @property
+    def kept_arrangement(self) -> Arrangement | None:
+        """The look as it is, resolved, while another is tried beside it; None when nothing is."""
+        return arrange(self.plan, self.plan.look(self.look_id)) if self._preview.is_beside else None
+
+    @property
+    def assessment(self) -> Assessment:
+        """The readings of the look in hand."""
+        return self.derived.assessment(self.plan, self.look)
+
+    @property
+    def cautions(self) -> tuple[Caution, ...]:
+        """The cautions of the look in hand."""
+        return self.derived.cautions(self.plan, self.look)
+
+    @property
+    def is_assessed(self) -> bool:
+        """Whether the readings are there already, so that asking for them costs nothing."""
+        return self.derived.is_assessed
+
+    @property
+    def meanings(self) -> dict[tuple[str, Manner], Meaning]:
+        """What scores mean by piece and manner, as far as chance was tried."""
+        return self.derived.meanings
+
+    def shown(self, score: float, look: Look | None = None) -> int:
+        """Return the number that is shown for a raw score of a look, the one in hand without one."""
+        return self.derived.shown(score, self.look if look is None else look)
+
+    def length(self, length: float) -> str:
+        """Write a length in the unit in force."""
+        return format_length(length, self.unit)
+
+    # Choosing
+
+    def choose(self, *placements: str) -> None:
+        """Choose placed things; the ledge of the first comes to hand."""
+        self.selected.placements = placements
+        by_id = self.arrangement.by_id
+        if placements and placements[0] in by_id:
+            self.selected.ledge_id = by_id[placements[0]].ledge.id
+        self.signals.chosen.emit()
+
+    def choose_ledge(self, ledge_id: str) -> None:
+        """Take a ledge in hand."""
+        if ledge_id != self.ledge_id:
+            self.selected.ledge_id = ledge_id
+            self.signals.chosen.emit()
+
+    def choose_item(self, item_id: str) -> None:
+        """Take one thing of the stash in hand."""
+        self.choose_items((item_id,))
+
+    def choose_items(self, item_ids: tuple[str, ...]) -> None:
+        """Choose several things of the stash; the last of them is the one in hand."""
+        if self.selected.choose_items(item_ids):
+            self.signals.chosen.emit()
+
+    def choose_look(self, look_id: str) -> None:
+        """Take a look, and its piece, in hand."""
+        self.selected.piece_id = self.plan.look(look_id).piece
+        self.selected.look_id = look_id
+        self.selected.placements = ()
+        self.selected.settle(self.plan)
+        self.derived.forget()
+        self.signals.in_hand_changed.emit()
+        self.signals.changed.emit()
+
+    def point_at(self, *placements: str) -> None:
+        """Show some placements on the drawing."""
+        if placements != self.pointed_at:
+            self.selected.pointed_at = placements
+            self.signals.pointed.emit()
+
+    def set_unit(self, unit: LengthUnit) -> None:
+        """Show lengths in another unit."""
+        self.unit = unit
+        self.signals.unit_changed.emit()
+        self.signals.changed.emit()
+
+    # Changing
+
+    def commit(self, edit: Edit) -> bool:
+        """Apply an edit as one step; a refusal is told, not raised. Return whether it changed."""
+        self._preview.end()
+        before = self.plan
+        try:
+            changed = self.history.commit(edit)
+        except JollyLedgeError as error:
+            self.derived.forget()
+            self.signals.refused.emit(str(error))
+            self.signals.changed.emit()
+            return False
+        self._after_change(before, changed)
+        if changed:
+            self.signals.committed.emit(edit)
+        return changed
+
+    @contextmanager
+    def transaction(self, label: str, merges_as: str | None = None) -> Iterator[list[Edit]]:
+        """Gather edits and commit them as one step when the block ends; none where it ends in an error or is empty."""
+        edits: list[Edit] = []
+        yield edits
+        if edits:
+            self.commit(Together(edits=tuple(edits), label=label, merges_as=merges_as))
+
+    def preview(self, look: Look | None, *, beside_what_is: bool = True) -> None:
+        """Show what a gesture would make of the look, faintly with what is or by itself; None ends the preview."""
+        self._preview.show(look, beside_what_is=beside_what_is)
+        self.derived.forget()
+        self.signals.previewed.emit()
+
+    def undo(self) -> None:
+        """Take the last step back."""
+        self._preview.end()
+        before = self.plan
+        self._after_change(before, self.history.undo())
+
+    def redo(self) -> None:
+        """Bring the last undone step again."""
+        self._preview.end()
+        before = self.plan
+        self._after_change(before, self.history.redo())
+
+    def _after_change(self, before: Plan, changed: bool) -> None:
+        in_hand = (self.piece_id, self.look_id)
+        if changed:
+            self.document.is_dirty = True
+            self.signals.unkept.emit(True)
+            self.selected.settle(self.plan)
+        self.derived.forget()
+        self._tell(before, in_hand)
+
+    def _tell(self, before: Plan, in_hand: tuple[str, str]) -> None:
+        """Tell what is another now: the finer signals first, then that something changed."""
+        plan = self.plan
+        if plan is not before:
+            self.signals.plan_changed.emit()
+        if plan.stash is not before.stash:
+            self.signals.stash_changed.emit()
+        if plan.pieces is not before.pieces:
+            self.signals.pieces_changed.emit()
+        if in_hand != (self.piece_id, self.look_id):
+            self.signals.in_hand_changed.emit()
+        self.signals.changed.emit()
+
+    # Another plan
+
+    def start(
+        self, plan: Plan, file: PlanFile | None, *, dirty: bool = False, photos: Mapping[str, bytes] | None = None
+    ) -> None:
+        """Begin with another plan; a bare one is given a piece and a look to work on."""
+        if photos is None:
+            photos = file.photos if file is not None else {}
+        self.take(Opened(plan, file, dict(photos), dirty))
+
+    def take(self, opened: Opened) -> None:
+        """Take another plan in hand, with its file and its photographs."""
+        before = self.plan
+        self.document.begin(opened)
+        self._preview.end()
+        self.derived.meanings.clear()
+        self.selected.forget()
+        self.selected.settle(self.plan)
+        self.derived.forget()
+        if self.document.is_dirty:
+            self.signals.unkept.emit(True)
+        self._tell(before, ("", ""))
+        self.signals.chosen.emit()
+
+    def open(self, path: Path) -> bool:
+        """Open a plan; a refusal is told, not raised."""
+        opened = self.document.read(path)
+        if opened is None:
+            return False
+        self.take(opened)
+        self.document.note_recent(path)
+        if self.plan is not opened.plan:
+            lacking = "look" if opened.plan.pieces else "piece"
+            self.signals.refused.emit(f"“{path.name}” held no {lacking} yet; a plain one was begun.")
+        return True
+
+    def save(self, path: Path | None = None, *, overwrite_changes: bool = False) -> bool:
+        """Save the plan, under another name when a path is given; return whether it is saved."""
+        return self.document.save(path, overwrite_changes=overwrite_changes)
+
+    def take_version(self, backup: Backup) -> bool:
+        """Take an earlier version in hand; it is saved over the present one only when the person saves."""
+        opened = self.document.version(backup)
+        if opened is not None:
+            self.take(opened)
+        return opened is not None
+
+    def recover(self, found: Recovered) -> None:
+        """Take unsaved work in hand again."""
+        self.take(self.document.recovered(found))
+        self.document.keep_now()
+        self.document.drop(found)
