@@ -301,10 +301,11 @@ def doubling() -> None:
 
 
 def memory() -> None:
-    from jolly_ledge.jobs.propose_job import ProposeJob, ProposeRequest
+    from jolly_ledge.jobs.process_runner import ProcessRunner
+    from jolly_ledge.jobs.requests import ProposeRequest
 
     plan, problem = demo_problem()
-    job = ProposeJob()
+    job = ProcessRunner()
     job.start(ProposeRequest(plan, "alcove", problem.manner, count=3, seconds=6.0))
     while job.is_running:
         job.poll()

@@ -13,7 +13,6 @@ from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.steps.keep import photo_check_page
 from jolly_ledge.app.steps.keep.keep_step import KeepStep
 from jolly_ledge.app.steps.keep.photo_check_page import PhotoCheckPage
 from jolly_ledge.edits.items import ChangeItem
@@ -26,6 +25,7 @@ from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.dates import next_begin
 from jolly_ledge.model.look import Look, LookPhoto
+from jolly_ledge.photos import check as check_module
 from jolly_ledge.photos.check import check_photo
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.render.practice_photos import practice_photo
@@ -255,7 +255,7 @@ def test_a_comparison_that_comes_too_late_is_dropped(
             go_on.wait(30)
         return real(planned, seen, scale, things)
 
-    monkeypatch.setattr(photo_check_page, "check_photo", slow)
+    monkeypatch.setattr(check_module, "check_photo", slow)
     page.panel.photos.add(taken[0], "after")
     page.panel.photos.check()
     check = page.photo_check

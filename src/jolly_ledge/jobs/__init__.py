@@ -1,1 +1,1 @@
-"""Long work beside the window: frozen requests, events, one warm process."""
+"""Long work beside the window: requests with a number and a revision, and runners that work them out somewhere."""

@@ -29,7 +29,8 @@ from jolly_ledge.workspace.signals import PlainSignals, Signals
 class Workspace:
     """One plan with its history, its file and what is chosen in it.
 
-    Every change goes through :meth:`commit`; whoever shows something listens to ``signals``.
+    Every change goes through :meth:`commit`; whoever shows something listens to ``signals``. With every other plan the
+    ``revision`` is one more: what was worked out for an earlier one comes too late.
     """
 
     def __init__(
@@ -45,6 +46,7 @@ class Workspace:
         self.selected = Selection(self.plan)
         self.derived = Derived()
         self.unit: LengthUnit = unit
+        self.revision = 0
         self._preview = Preview()
 
     # What is in hand
@@ -275,6 +277,7 @@ class Workspace:
         """Tell what is another now: the finer signals first, then that something changed."""
         plan = self.plan
         if plan is not before:
+            self.revision += 1
             self.signals.plan_changed.emit()
         if plan.stash is not before.stash:
             self.signals.stash_changed.emit()

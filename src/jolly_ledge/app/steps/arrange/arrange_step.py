@@ -28,7 +28,7 @@ if TYPE_CHECKING:
     from jolly_ledge.app.steps.arrange.proposals_page import ProposalsPage
     from jolly_ledge.app.steps.arrange.wanted_page import WantedPage
     from jolly_ledge.app.views.look.sight_view import SightView
-    from jolly_ledge.jobs.propose_job import ProposeJob
+    from jolly_ledge.jobs.runner import Runner
 
 STEP_MM, FINE_MM = 10.0, 1.0
 KEYS_HINT = "Keys 1 to 9, 0 and A show more on the drawing; V looks from elsewhere, Q squints."
@@ -50,7 +50,7 @@ class ArrangeStep(Step):
         middle.setSpacing(6)
         self.views = QStackedWidget()
         self.views.addWidget(self.view)
-        self.job: ProposeJob | None = None
+        self.job: Runner | None = None
         self.proposals: ProposalsPage | None = None
         self.wanted: WantedPage | None = None
         self.sight: SightView | None = None
@@ -174,12 +174,12 @@ class ArrangeStep(Step):
         self.proposals.setFocus()
         self.proposals.begin()
 
-    def _job(self) -> "ProposeJob":
+    def _job(self) -> "Runner":
         """Return the one process that all searches share, so that it stays warm."""
         if self.job is None:
-            from jolly_ledge.jobs.propose_job import ProposeJob
+            from jolly_ledge.jobs.process_runner import ProcessRunner
 
-            self.job = ProposeJob()
+            self.job = ProcessRunner()
         return self.job
 
     def show_wanted(self) -> None:

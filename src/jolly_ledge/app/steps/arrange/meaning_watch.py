@@ -3,7 +3,9 @@
 from PySide6.QtCore import QObject, QTimer, Signal
 from PySide6.QtWidgets import QApplication
 
-from jolly_ledge.jobs.propose_job import MeaningFound, MeaningRequest, ProposeJob
+from jolly_ledge.jobs.process_runner import ProcessRunner
+from jolly_ledge.jobs.requests import MeaningFound, MeaningRequest
+from jolly_ledge.jobs.runner import Runner
 from jolly_ledge.model.look import Manner
 from jolly_ledge.proposals.meaning import Meaning, Stands
 from jolly_ledge.workspace.workspace import Workspace
@@ -25,7 +27,7 @@ class MeaningWatch(QObject):
     def __init__(self, workspace: Workspace, parent: QObject) -> None:
         super().__init__(parent)
         self._workspace = workspace
-        self._job: ProposeJob | None = None
+        self._job: Runner | None = None
         self._stands: Stands | None = None
         self._asked: Known | None = None
         self._later = QTimer(self)
@@ -67,10 +69,10 @@ class MeaningWatch(QObject):
         if not workspace.look_id or not workspace.look.placements:
             return
         if self._job is None:
-            self._job = ProposeJob()
+            self._job = ProcessRunner()
             QApplication.instance().aboutToQuit.connect(self._job.close)  # type: ignore[union-attr]
         self._asked = self._known
-        self._job.start(MeaningRequest(workspace.plan, workspace.look_id))
+        self._job.start(MeaningRequest(workspace.plan, workspace.look_id), workspace.revision)
         self._poll.start()
 
     def fetch(self) -> None:
@@ -78,10 +80,11 @@ class MeaningWatch(QObject):
         job = self._job
         if job is None:
             return
-        for event in job.poll():
+        for answer in job.poll():
+            event = answer.event
             if isinstance(event, MeaningFound) and self._asked is not None and event.meaning is not None:
                 self._workspace.meanings[self._asked] = event.meaning
-                if event.look == self._workspace.look_id and not self._later.isActive():
+                if event.look == self._workspace.look_id and answer.revision == self._workspace.revision:
                     self._stands = event.stands
                 self.told.emit()
         if not job.is_running:

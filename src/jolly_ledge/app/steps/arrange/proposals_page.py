@@ -13,7 +13,8 @@ from jolly_ledge.app.steps.arrange.search_page import SearchPage
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.edits.proposed import AddProposals
 from jolly_ledge.geometry.arrangement import Arrangement, arrange
-from jolly_ledge.jobs.propose_job import Event, ProposeJob, ProposeRequest
+from jolly_ledge.jobs.requests import Event, ProposeRequest
+from jolly_ledge.jobs.runner import Runner
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.plan import Plan
@@ -36,7 +37,7 @@ SAID = {
 class ProposalsPage(SearchPage):
     """Asks for proposals and shows them."""
 
-    def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: ProposeJob) -> None:
+    def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: Runner) -> None:
         super().__init__(workspace, on_back, job)
         self._asked_for: Plan | None = None
         self._present: tuple[Arrangement, Assessment] | None = None

@@ -8,7 +8,8 @@ from PySide6.QtWidgets import QApplication, QVBoxLayout, QWidget
 
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.jobs.propose_job import Event, ProposeJob, Refused, Request
+from jolly_ledge.jobs.requests import Event, Refused, Request
+from jolly_ledge.jobs.runner import Runner
 from jolly_ledge.workspace.workspace import Workspace
 
 POLL_MS = 120
@@ -17,7 +18,7 @@ POLL_MS = 120
 class SearchPage(QWidget):
     """Starts searches, fetches what they find, and is left with Esc; who inherits takes in what is found."""
 
-    def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: ProposeJob) -> None:
+    def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: Runner) -> None:
         super().__init__()
         self._workspace = workspace
         self._on_back = on_back
@@ -41,13 +42,14 @@ class SearchPage(QWidget):
 
     def search(self, request: Request, said: str) -> None:
         """Begin a search and say what is going on."""
-        self.job.start(request)
+        self.job.start(request, self._workspace.revision)
         self.note.setText(said)
         self._timer.start()
 
     def fetch(self) -> None:
         """Fetch what the search has found."""
-        for event in self.job.poll():
+        for answer in self.job.poll():
+            event = answer.event
             if isinstance(event, Refused):
                 self.note.setText(event.sentence)
                 self._workspace.signals.refused.emit(event.sentence)

@@ -13,7 +13,8 @@ from jolly_ledge.app.widgets.texts import heading, question, words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
 from jolly_ledge.edits.items import AddItems
 from jolly_ledge.edits.proposed import AddProposals
-from jolly_ledge.jobs.propose_job import Event, ProposeJob, WantedFound, WantedRequest
+from jolly_ledge.jobs.requests import Event, WantedFound, WantedRequest
+from jolly_ledge.jobs.runner import Runner
 from jolly_ledge.model.entry.parser import parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.fresh_ids import FreshIds
@@ -55,7 +56,7 @@ class WantCard(QFrame):
 class WantedPage(SearchPage):
     """Asks the search what would help most, and matches what was found."""
 
-    def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: ProposeJob) -> None:
+    def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: Runner) -> None:
         super().__init__(workspace, on_back, job)
         self.wants: tuple[Want, ...] = ()
         self.cards: list[WantCard] = []

@@ -1,8 +1,8 @@
 """The photograph of the finished piece beside its plan: the same eye on both, and marks where they differ."""
 
-import threading
 from collections.abc import Callable
 
+from msgspec import Struct
 from PySide6.QtCore import QPointF, QRectF, Qt, QTimer
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent, QPen, QPixmap
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
@@ -16,13 +16,15 @@ from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET
 from jolly_ledge.edits.log import AddLookPhoto
 from jolly_ledge.edits.placing import FindElsewhere
 from jolly_ledge.geometry.arrangement import Arrangement, arrange
+from jolly_ledge.jobs.requests import CheckFound, CheckRequest, Refused
+from jolly_ledge.jobs.thread_runner import ThreadRunner
 from jolly_ledge.model.deviation import Deviation
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import LookPhoto
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital, counted, percent
 from jolly_ledge.model.value import changed
-from jolly_ledge.photos.check import FoundThing, PhotoCheck, PlannedThing, check_photo
+from jolly_ledge.photos.check import FoundThing, PhotoCheck, PlannedThing
 from jolly_ledge.photos.image import Pixels, read_photo
 from jolly_ledge.photos.looks import grey, squinted, weight_picture
 from jolly_ledge.photos.perspective import Known, View, in_order
@@ -45,35 +47,21 @@ Straight = tuple[Pixels, Pixels, float]
 """The plan and the photograph at one scale, and how many pixels a mm is."""
 
 
-class Comparison:
-    """One comparison and what it was asked for; it runs in a thread of its own and ends by itself."""
+class Asked(Struct, frozen=True):
+    """What is being compared: a look as it stood, with one of its photographs."""
 
-    def __init__(self, look_id: str, photo_name: str, arrangement: Arrangement, straight: Straight) -> None:
-        self.look_id, self.photo_name, self.arrangement = look_id, photo_name, arrangement
-        self.result: PhotoCheck | Exception | None = None
-        high = arrangement.piece.height
-        self._things = [
+    look_id: str
+    photo_name: str
+    arrangement: Arrangement
+
+    @property
+    def things(self) -> list[PlannedThing]:
+        """What is to be found, the far ones first, in mm from the upper left corner of the piece."""
+        high = self.arrangement.piece.height
+        return [
             PlannedThing(s.id, s.left, high - s.top, s.right, high - s.bottom)
-            for s in painting_order(arrangement.placed_items)
+            for s in painting_order(self.arrangement.placed_items)
         ]
-        self._straight = straight
-        self._thread = threading.Thread(target=self._work, daemon=True)
-        self._thread.start()
-
-    def _work(self) -> None:
-        planned, seen, scale = self._straight
-        try:
-            self.result = check_photo(planned, seen, scale, self._things)
-        except Exception as error:  # noqa: BLE001
-            # Whatever it is, the window says it instead of waiting for ever.
-            self.result = error
-
-    def has_ended(self) -> bool:
-        """Tell whether it has ended; its thread is then gone."""
-        if self.result is None:
-            return False
-        self._thread.join()
-        return True
 
 
 class BesideView(QWidget):
@@ -153,9 +141,9 @@ class PhotoCheckPage(QWidget):
         self._pixels: Pixels | None = None
         self._straight: Straight | None = None
         self.check: PhotoCheck | None = None
-        self.compared: Comparison | None = None
-        self._comparing: Comparison | None = None
-        self._let_go: list[Comparison] = []
+        self.compared: Asked | None = None
+        self._comparing: Asked | None = None
+        self._runner = ThreadRunner()
         self._timer = QTimer(self)
         self._timer.setInterval(POLL_MS)
         self._timer.timeout.connect(self._poll)
@@ -266,8 +254,8 @@ class PhotoCheckPage(QWidget):
         self.look_in_way(AS_IT_IS)
         self.beside.show_marks([])
         self.hint.setText("Comparing …")
-        self._drop_comparison()
-        self._comparing = Comparison(look.id, self._photo_name, arrangement, self._straight)
+        self._comparing = Asked(look.id, self._photo_name, arrangement)
+        self._runner.start(CheckRequest(*self._straight, self._comparing.things), workspace.revision)
         self._timer.start()
 
     # Comparing, beside the window's own thread
@@ -279,26 +267,23 @@ class PhotoCheckPage(QWidget):
 
     def _drop_comparison(self) -> None:
         """Let go of what is being compared: its answer comes too late and is not shown."""
-        if self._comparing is not None:
-            self._let_go.append(self._comparing)
-            self._comparing = None
+        self._runner.forget()
+        self._comparing = None
 
     def _poll(self) -> None:
-        self._let_go = [late for late in self._let_go if not late.has_ended()]
-        comparing = self._comparing
-        if comparing is not None and comparing.has_ended():
-            self._comparing = None
-            if isinstance(comparing.result, PhotoCheck):
-                self.check = comparing.result
-                self._tell(comparing, comparing.result)
-            else:
+        for answer in self._runner.poll():
+            asked, self._comparing = self._comparing, None
+            if isinstance(answer.event, CheckFound) and asked is not None:
+                self.check = answer.event.check
+                self._tell(asked, self.check)
+            elif isinstance(answer.event, Refused):
                 self._workspace.signals.refused.emit(
-                    f"The photograph cannot be compared: {comparing.result}; mark the corners again."
+                    f"The photograph cannot be compared: {answer.event.sentence} Mark the corners again."
                 )
-        if self._comparing is None and not self._let_go:
+        if self._comparing is None and self._runner.is_idle:
             self._timer.stop()
 
-    def _tell(self, asked: Comparison, check: PhotoCheck) -> None:
+    def _tell(self, asked: Asked, check: PhotoCheck) -> None:
         self.compared = asked
         arrangement = asked.arrangement
         self.told.show()
@@ -347,7 +332,7 @@ class PhotoCheckPage(QWidget):
         colour = PLUM if thing.state == "moved" else RUST
         return area.translated(thing.along, -thing.upward), str(number), colour
 
-    def _line(self, thing: FoundThing, number: int, asked: Comparison) -> QWidget:
+    def _line(self, thing: FoundThing, number: int, asked: Asked) -> QWidget:
         item = asked.arrangement.by_id[thing.placement].item
         line = QWidget()
         row = QHBoxLayout(line)
@@ -364,7 +349,7 @@ class PhotoCheckPage(QWidget):
         row.addWidget(take)
         return line
 
-    def keep_so(self, asked: Comparison, thing: FoundThing, said: str) -> None:
+    def keep_so(self, asked: Asked, thing: FoundThing, said: str) -> None:
         """Move a thing in the plan to where the photograph shows it, unless the look has changed since."""
         workspace = self._workspace
         item = asked.arrangement.by_id[thing.placement].item
