@@ -20,7 +20,7 @@ make_window = application.make_window
 
 def make_and_change(*arguments, **named):
     window = make_window(*arguments, **named)
-    QTimer.singleShot(400, lambda: window.session.commit(RenamePlan(name="Killed in the middle")))
+    QTimer.singleShot(400, lambda: window.workspace.commit(RenamePlan(name="Killed in the middle")))
     return window
 
 application.make_window = make_and_change

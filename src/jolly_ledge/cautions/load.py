@@ -10,9 +10,10 @@ from msgspec import Struct
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import likely_mass
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Board, Ledge
-from jolly_ledge.model.words import BAY_KINDS, BoardMaterial
+from jolly_ledge.model.words import BoardMaterial
 
 GRAVITY_M_S2 = 9.81
 STIFFNESS_MPA: dict[BoardMaterial, float] = {
@@ -191,7 +192,7 @@ def _unrated(ledge: Ledge, burden: Burden, arrangement: Arrangement) -> Iterable
     judged = board is not None and board.material and board.thickness is not None
     if ledge.load_limit is not None or judged:
         return
-    if burden.likely >= (WORTH_ASKING_KG if arrangement.piece.kind in BAY_KINDS else WORTH_ASKING_TOP_KG):
+    if burden.likely >= (WORTH_ASKING_KG if kind_of(arrangement.piece).has_bays else WORTH_ASKING_TOP_KG):
         said = (
             f"{capital(ledge.label)} {burden.said}, and its rating and board are unknown; look for the maker's rating."
         )
@@ -205,7 +206,7 @@ def _fixing(ledge: Ledge, burden: Burden, arrangement: Arrangement) -> Iterable[
         grave = burden.known >= BRACKET_KG
         said = f"{name} hangs in plaster only and {burden.said}; fix it into studs or with anchors made for the load."
         yield Caution("load", "stop" if grave else "heed", burden.ids, said)
-    elif arrangement.piece.kind == "wall-shelves" and fixing == "unknown" and burden.likely >= BRACKET_KG:
+    elif kind_of(arrangement.piece).is_on_the_wall and fixing == "unknown" and burden.likely >= BRACKET_KG:
         said = f"{name} {burden.said}, and its brackets and fixing are unknown; have them looked at."
         yield Caution("load", "unknown", burden.ids, said)
 

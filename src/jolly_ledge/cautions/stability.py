@@ -7,6 +7,7 @@ from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.eaters import child_of
 from jolly_ledge.cautions.stuff import STONE_STUFF, speaks_of
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import WALL_CATEGORIES
@@ -243,7 +244,7 @@ def wall_fixing(arrangement: Arrangement) -> Iterable[Caution]:
             )
     piece = arrangement.piece
     tall = piece.height >= TALL_MM and piece.height / max(piece.depth, 1.0) >= TALL_RATIO
-    if tall and piece.kind in ("bookcase", "hutch", "cabinet") and child_of(arrangement.household) is not None:
+    if tall and kind_of(piece).is_case and child_of(arrangement.household) is not None:
         yield Caution(
             "wall-fixing",
             "unknown",

@@ -1,6 +1,6 @@
 """The piece itself in elevation: backs, boards, sides, tops and what is fixed to it."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from functools import lru_cache
 
 from jolly_ledge.drawing.furniture import tops
@@ -10,11 +10,12 @@ from jolly_ledge.drawing.furniture.tops import CABINET_MM, STONE
 from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, fading, polyline, rectangle, rounded
 from jolly_ledge.drawing.theme import CASE
 from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.words import PieceKind
 
 BOARD_MM = 22.0
 OPEN_ABOVE_MM = 450.0
-CASE_KINDS = frozenset({"bookcase", "hutch", "cabinet"})
 ROOM_FOR_DOORS_MM = 80.0
 
 
@@ -32,7 +33,7 @@ def bounds_of(piece: Piece) -> tuple[float, float, float, float]:
     tops = [piece.height]
     for fixture in piece.fixtures:
         tops.append(fixture.floor + fixture.height + (CORD_MM if fixture.kind == "light" else 0.0))
-    if piece.kind == "counter" and piece.build != "island":
+    if kind_of(piece).is_a_worktop and piece.build != "island":
         tops += [ledge.floor + ledge.clearance + CABINET_MM for ledge in piece.ledges if ledge.clearance is not None]
     tops += [ledge.floor + (OPEN_ABOVE_MM if ledge.clearance is None else ledge.clearance) for ledge in piece.ledges]
     return left, 0.0, right, max(tops)
@@ -43,7 +44,7 @@ def case_picture(piece: Piece) -> Picture:
     """Return the empty piece at true scale: mm, y down, the floor at 0."""
     left, _, right, top = bounds_of(piece)
     shapes: list[Primitive] = []
-    shapes += _furniture(piece)
+    shapes += BODIES[piece.kind](piece)
     for ledge in piece.ledges:
         shapes += _back(piece, ledge)
     for fixture in piece.fixtures:
@@ -52,7 +53,7 @@ def case_picture(piece: Piece) -> Picture:
     for ledge in piece.ledges:
         if not ledge.is_wall:
             shapes += _board(piece, ledge)
-    beside = ROOM_FOR_DOORS_MM if piece.kind in CASE_KINDS and piece.doors != "none" else 0.0
+    beside = ROOM_FOR_DOORS_MM if kind_of(piece).is_case and piece.doors != "none" else 0.0
     return Picture(tuple(shapes), left - 30 - beside, -top - 20, right + 30 + beside, 40)
 
 
@@ -61,26 +62,29 @@ def front_shapes(piece: Piece) -> tuple[Primitive, ...]:
     return tuple(shape for fixture in piece.fixtures if fixture.kind in IN_FRONT for shape in fixture_shapes(fixture))
 
 
-def _furniture(piece: Piece) -> list[Primitive]:
-    """Return the body of a piece: what carries its ledges."""
-    if piece.kind in CASE_KINDS:
-        return case_shapes(piece)
-    drawn: dict[str, Callable[[Piece], list[Shape]]] = {
-        "wall-shelves": bracket_shapes,
-        "console": tops.console_shapes,
-        "mantel": tops.mantel_shapes,
-        "coffee-table": tops.table_shapes,
-        "dining-table": tops.table_shapes,
-        "nightstand": tops.nightstand_shapes,
-        "counter": tops.counter_shapes,
-        "other": tops.rail_shapes if piece.build == "hanging-rail" else tops.table_shapes,
-    }
-    return list(drawn[piece.kind](piece))
+def _other_shapes(piece: Piece) -> list[Shape]:
+    return tops.rail_shapes(piece) if piece.build == "hanging-rail" else tops.table_shapes(piece)
+
+
+BODIES: dict[PieceKind, Callable[[Piece], Sequence[Primitive]]] = {
+    "bookcase": case_shapes,
+    "wall-shelves": bracket_shapes,
+    "hutch": case_shapes,
+    "cabinet": case_shapes,
+    "console": tops.console_shapes,
+    "mantel": tops.mantel_shapes,
+    "coffee-table": tops.table_shapes,
+    "nightstand": tops.nightstand_shapes,
+    "counter": tops.counter_shapes,
+    "dining-table": tops.table_shapes,
+    "other": _other_shapes,
+}
+"""What draws the body of a piece, by its kind: what carries its ledges."""
 
 
 def _back(piece: Piece, ledge: Ledge) -> list[Primitive]:
     """Return the back of one opening: darker at the top and near the sides."""
-    enclosed = piece.kind in CASE_KINDS or (piece.kind == "nightstand" and ledge.floor < piece.height - 1)
+    enclosed = kind_of(piece).is_case or (kind_of(piece).is_by_a_bed and ledge.floor < piece.height - 1)
     if ledge.clearance is None or ledge.is_wall or not enclosed:
         return []
     colour = piece.backdrop_of(ledge)
@@ -105,11 +109,11 @@ def _back(piece: Piece, ledge: Ledge) -> list[Primitive]:
 
 def _board(piece: Piece, ledge: Ledge) -> list[Primitive]:
     """Return the board things stand on, with a lit edge and a shade under it."""
-    if ledge.floor <= 0 or (piece.kind == "mantel" and ledge.floor < piece.height - 1):
+    if ledge.floor <= 0 or (kind_of(piece).is_over_a_fire and ledge.floor < piece.height - 1):
         return []  # the floor itself, or a hearth that is drawn with its surround
     top, thick = -ledge.floor, (ledge.board.thickness if ledge.board is not None else None) or BOARD_MM
-    wood = ledge.colour or (CASE if piece.kind in CASE_KINDS else STONE if piece.kind == "mantel" else "#a5835c")
-    reach = 0.0 if piece.kind in CASE_KINDS else 8.0
+    wood = ledge.colour or (CASE if kind_of(piece).is_case else STONE if kind_of(piece).is_over_a_fire else "#a5835c")
+    reach = 0.0 if kind_of(piece).is_case else 8.0
     left, width = ledge.left - reach, ledge.width + 2 * reach
     shade = Gradient(
         (0, top),

@@ -33,12 +33,12 @@ from jolly_ledge.drawing.theme import INK, RULE, SOFT_INK
 from jolly_ledge.drawing.typesetting import wrapped
 from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.lengths import LengthUnit, format_length
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.planning.pull_list import PullList, pull_list
 from jolly_ledge.planning.tape_figures import WALL, TapeFigure
 from jolly_ledge.planning.time_estimate import TimeEstimate, time_estimate
@@ -92,7 +92,7 @@ def sheet_pages(plan: Plan, look: Look, unit: LengthUnit = "cm", paper: Paper = 
 def _first_drawings(arrangement: Arrangement, steps: Sequence[PlacingStep], paper: Paper) -> Iterator[Block]:
     width = paper.content_width
     whole = look_picture(arrangement)
-    top = main_top(arrangement.piece) if arrangement.piece.kind in TABLE_KINDS else None
+    top = main_top(arrangement.piece) if kind_of(arrangement.piece).is_looked_down_on else None
     share = ELEVATION_SHARE if top is None else ELEVATION_SHARE - ABOVE_SHARE
     scale = scale_for(whole, width, share * paper.height)
     above = _from_above(arrangement, top) if top is not None else None

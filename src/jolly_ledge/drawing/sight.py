@@ -10,7 +10,7 @@ from typing import NamedTuple
 from msgspec import Struct
 from msgspec.structs import replace
 
-from jolly_ledge.drawing.case import CASE_KINDS, OPEN_ABOVE_MM, case_picture, front_shapes
+from jolly_ledge.drawing.case import OPEN_ABOVE_MM, case_picture, front_shapes
 from jolly_ledge.drawing.doors import shut_door_shapes
 from jolly_ledge.drawing.furniture.fixtures import IN_FRONT, fixture_shapes
 from jolly_ledge.drawing.items import contact_shadow, standing_shapes
@@ -22,6 +22,7 @@ from jolly_ledge.drawing.theme import CASE
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.facing import Side, seen_from_side, side_of
 from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
 
 STANDING_EYE_MM, SEATED_EYE_MM, LOW_SEAT_EYE_MM = 1600.0, 1180.0, 1080.0
@@ -154,7 +155,7 @@ def _thing(placed: PlacedItem, eye: Eye) -> tuple[Primitive, ...]:
 def _ledge_layers(piece: Piece, ledge: Ledge, seen: Arrangement, eye: Eye) -> list[Layer]:
     order = painting_order(seen.placed_items)
     things = tuple(shape for s in order if s.ledge.id == ledge.id for shape in _thing(s, eye))
-    enclosed = piece.kind in CASE_KINDS and ledge.clearance is not None
+    enclosed = kind_of(piece).is_case and ledge.clearance is not None
     if not enclosed:
         return [Layer(_surface(piece, ledge, eye)), Layer(things)]
     opening = (ledge.left, -(ledge.floor + (ledge.clearance or OPEN_ABOVE_MM)), ledge.width, ledge.clearance or 0.0)
@@ -200,7 +201,7 @@ def _surface(piece: Piece, ledge: Ledge, eye: Eye) -> tuple[Primitive, ...]:
     """Return a top as it is seen from above its edge; nothing where the eye is below it."""
     if eye.height <= ledge.floor + 1:
         return ()
-    wood = ledge.colour or (STONE if piece.kind == "mantel" else WOOD)
+    wood = ledge.colour or (STONE if kind_of(piece).is_over_a_fire else WOOD)
     if ledge.shape == "ellipse":
         angles = [index * math.tau / 48 for index in range(48)]
         points = [

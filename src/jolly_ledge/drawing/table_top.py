@@ -15,6 +15,7 @@ from jolly_ledge.drawing.picture import (
     rounded,
 )
 from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece, Seat
 from jolly_ledge.model.starts.tops import faces_of, setting_of
 from jolly_ledge.model.words import LedgeShape
@@ -59,7 +60,7 @@ def table_from_above(piece: Piece) -> Picture:
             for share in (0.25, 0.5, 0.75):
                 line = [(4, depth * share), (top.width - 4, depth * share)]
                 shapes.append(Shape(polyline(line), None, 1.0, darker(wood, 0.25), 1.5, 0.5))
-        if piece.kind == "dining-table":
+        if kind_of(piece).is_eaten_at:
             for seat in piece.seats:
                 shapes += setting_shapes(seat, top.width, depth, shape)
     xs = [0.0, piece.width, *(seat.x for seat in piece.seats)]

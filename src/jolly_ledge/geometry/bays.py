@@ -6,6 +6,7 @@ import statistics
 from msgspec import Struct
 
 from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.words import plain
 
@@ -141,7 +142,6 @@ def tape_check(piece: Piece) -> tuple[TapeFault, ...]:
     return tuple(faults)
 
 
-CASES = frozenset({"bookcase", "cabinet", "hutch"})
 ODD_BOARD_MM = 6.0
 """Boards of one case are sawn from one sheet; one that comes out this much off was measured wrongly."""
 
@@ -153,7 +153,7 @@ def _odd_boards(piece: Piece, bay: Bay) -> list[TapeFault]:
     told = [
         lower.board.thickness for lower in bay.ledges if lower.board is not None and lower.board.thickness is not None
     ]
-    if piece.kind not in CASES or not boards or (len(boards) < 3 and not told):
+    if not kind_of(piece).is_case or not boards or (len(boards) < 3 and not told):
         return []
     usual = statistics.median(told or boards)
     return [
@@ -172,7 +172,7 @@ def _odd_boards(piece: Piece, bay: Bay) -> list[TapeFault]:
 
 def _upright_faults(piece: Piece) -> list[TapeFault]:
     """Compare the uprights between the bays of one body with each other and with the sides."""
-    if piece.kind not in CASES:
+    if not kind_of(piece).is_case:
         return []
     faults = []
     for first, second in itertools.pairwise(bays_of(piece)):
@@ -205,7 +205,7 @@ def _height_faults(piece: Piece, bay: Bay) -> list[TapeFault]:
                     THIN_BOARD_MM - board,
                 )
             )
-        elif board > THICK_BOARD_MM and len(bay.ledges) > 1 and piece.kind in CASES:
+        elif board > THICK_BOARD_MM and len(bay.ledges) > 1 and kind_of(piece).is_case:
             faults.append(
                 TapeFault(
                     f"{name}: {round(board)} mm between {lower.label} and {upper.label} is much for one board; "
@@ -227,7 +227,7 @@ def _height_faults(piece: Piece, bay: Bay) -> list[TapeFault]:
                 reach - piece.height,
             )
         )
-    elif piece.kind in CASES and piece.height - reach > THICK_BOARD_MM:
+    elif kind_of(piece).is_case and piece.height - reach > THICK_BOARD_MM:
         faults.append(
             TapeFault(
                 f"{name}: shelves and boards add up to {round(reach)} mm, the outer height is "
@@ -241,7 +241,7 @@ def _height_faults(piece: Piece, bay: Bay) -> list[TapeFault]:
 
 def _width_faults(piece: Piece) -> list[TapeFault]:
     bays = bays_of(piece)
-    if not bays or piece.kind not in CASES:
+    if not bays or not kind_of(piece).is_case:
         return []
     faults: list[TapeFault] = []
     for first, second in itertools.pairwise(bays):

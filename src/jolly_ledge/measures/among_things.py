@@ -6,9 +6,9 @@ from functools import lru_cache
 from jolly_ledge.geometry.arrangement import Arrangement, Stack, Unit, Vignette
 from jolly_ledge.measures.measured import Measured
 from jolly_ledge.measures.score import in_band, ramp
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.words import TABLE_KINDS
 
 NEXT_BAND = (0.32, 0.90)
 """The next largest against the anchor, as lengths: about two thirds reads best."""
@@ -67,7 +67,7 @@ def _leader(stack: Stack) -> Unit:
 
 def small_tops(arrangement: Arrangement) -> list[Measured]:
     """Measure on small tables whether some things are small versions and some are not: all small is a toy's table."""
-    if arrangement.piece.kind not in TABLE_KINDS:
+    if not kind_of(arrangement.piece).is_looked_down_on:
         return []
     return [
         _versions(ledge, [unit for stack in stacks for unit in stack.units])

@@ -4,6 +4,7 @@ from functools import lru_cache
 
 from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import Fullness
@@ -52,7 +53,7 @@ def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
     if role == "shelf" or (ledge.clearance is not None and role != "counter"):
         longer = ledge.width / frame_height(ledge) / SHELF_PROPORTION
         return max(float(ON_A_SHELF * FULLNESSES[fullness] * longer**LONGER_SHELF), 1.0)
-    if piece.kind == "nightstand":
+    if kind_of(piece).is_by_a_bed:
         wider = ledge.width / piece.height / BY_A_BED_FOR_ITS_HEIGHT
         return float(ON_A_TOP["nightstand"] * FULLNESSES[fullness] ** BY_A_BED_POWER * wider**LONGER_SHELF)
     kind = "island" if role == "island" else piece.kind

@@ -5,6 +5,7 @@ import math
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.measured import Measured
 from jolly_ledge.measures.score import soft_excess
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
@@ -103,7 +104,7 @@ def _lamps(ledge: Ledge, arrangement: Arrangement) -> list[Measured]:
 
 def _broad(piece: Piece, ledge: Ledge, arrangement: Arrangement) -> list[Measured]:
     """Measure whether a single thing takes too much of a top."""
-    role = "bedside" if piece.kind == "nightstand" else role_of(piece, ledge)
+    role = "bedside" if kind_of(piece).is_by_a_bed else role_of(piece, ledge)
     widest, largest = WIDEST.get(role, WIDEST["top"]), LARGEST_FOOT * (SMALL_BEARS if role == "bedside" else 1.0)
     worst, share = None, 0.0
     for placed in arrangement.by_ledge.get(ledge.id, ()):

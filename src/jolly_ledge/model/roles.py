@@ -4,6 +4,7 @@ import re
 from functools import lru_cache
 from typing import Literal
 
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
 
 Role = Literal["top", "table", "island", "counter", "shelf", "below", "floor", "hearth", "wall"]
@@ -20,13 +21,13 @@ def room_of(piece: Piece) -> Room:
     told = " ".join(
         (piece.kind, piece.label, piece.purpose, *piece.use, *(ledge.label for ledge in piece.ledges))
     ).lower()
-    if piece.kind == "nightstand":
+    if kind_of(piece).is_by_a_bed:
         return "bed"
-    if piece.kind == "counter" or any(word in told for word in COOKED):
+    if kind_of(piece).is_a_worktop or any(word in told for word in COOKED):
         return "kitchen"
-    if piece.kind == "dining-table" or (piece.kind == "hutch" and "dining" in told):
+    if kind_of(piece).is_eaten_at or (piece.kind == "hutch" and "dining" in told):
         return "dining"
-    return "hall" if piece.kind == "console" and piece.build != "sideboard" else "living"
+    return "hall" if kind_of(piece).stands == "in a hall" and piece.build != "sideboard" else "living"
 
 
 @lru_cache(maxsize=2048)
@@ -34,13 +35,13 @@ def role_of(piece: Piece, ledge: Ledge) -> Role:
     """Return what a ledge is to its piece."""
     if ledge.is_wall:
         return "wall"
-    if ledge.floor < ON_THE_FLOOR_MM and piece.kind in ("console", "mantel"):
-        return "hearth" if piece.kind == "mantel" else "floor"
-    if piece.kind in ("coffee-table", "dining-table"):
+    if ledge.floor < ON_THE_FLOOR_MM and kind_of(piece).has_floor:
+        return "hearth" if kind_of(piece).is_over_a_fire else "floor"
+    if kind_of(piece).is_a_table:
         return "table" if ledge.clearance is None or ledge.floor >= piece.height - UNDER_THE_TOP_MM else "below"
-    if piece.kind == "counter":
+    if kind_of(piece).is_a_worktop:
         return "island" if piece.viewed_from == "around" else "counter"
-    if piece.kind in ("console", "mantel", "nightstand", "other"):
+    if kind_of(piece).form == "top":
         is_top = ledge.clearance is None or ledge.floor >= piece.height - UNDER_THE_TOP_MM
         return "top" if is_top else "below"
     return "counter" if "counter" in ledge.label.lower() else "shelf"
@@ -48,7 +49,7 @@ def role_of(piece: Piece, ledge: Ledge) -> Role:
 
 def is_served(piece: Piece) -> bool:
     """Tell whether a piece shows or hands out dishes; by a sofa, a bed or a fire they are put down only."""
-    if piece.kind in ("coffee-table", "nightstand", "mantel"):
+    if kind_of(piece).only_put_down:
         return False
     told = f"{piece.purpose} {' '.join(piece.use)} {piece.label}".lower()
     return any(re.search(rf"\b{word}\b", told) for word in SERVED)

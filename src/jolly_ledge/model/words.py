@@ -15,10 +15,6 @@ PieceKind = Literal[
     "dining-table",
     "other",
 ]
-BAY_KINDS = frozenset({"bookcase", "wall-shelves", "hutch", "cabinet"})
-"""Kinds that are made of bays and shelves; the others have tops."""
-
-TABLE_KINDS = frozenset({"coffee-table", "dining-table", "nightstand"})
 
 Build = Literal["", "flanking-pair", "sideboard", "island", "hanging-rail"]
 BoardMaterial = Literal["", "solid-wood", "plywood", "particleboard", "fibreboard", "glass", "metal", "stone"]

@@ -5,6 +5,7 @@ import math
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import WALL_CATEGORIES
 
@@ -111,7 +112,7 @@ def _cords(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
 
 def _brackets(piece: Piece) -> list[Tool]:
     """Name the brackets of boards that hang on a wall; how they are fixed is not for a list to decide."""
-    boards = [ledge for ledge in piece.ledges if not ledge.is_wall] if piece.kind == "wall-shelves" else []
+    boards = [ledge for ledge in piece.ledges if not ledge.is_wall] if kind_of(piece).is_on_the_wall else []
     if not boards:
         return []
     fixed = {ledge.board.fixing for ledge in boards if ledge.board is not None} or {"unknown"}

@@ -15,12 +15,13 @@ from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.colour import family_distance
 from jolly_ledge.model.families import name_of
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.money import NOUGHT, typed
 from jolly_ledge.model.phrases import capital, listed
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.words import TABLE_KINDS, Category, Finish
+from jolly_ledge.model.words import Category, Finish
 from jolly_ledge.planning.shopping import budget_left
 from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.places import at
@@ -211,7 +212,7 @@ class _Shop:
 
     def goods(self) -> Iterator[tuple[Item, Placement]]:
         """Yield things to try with a place for each."""
-        table = self._problem.piece.kind in TABLE_KINDS
+        table = kind_of(self._problem.piece).is_looked_down_on
         for ledge in self._problem.open_ledges:
             colour = self._colour_for(ledge)
             for start, end in self._gaps(ledge):

@@ -2,6 +2,7 @@
 
 from jolly_ledge.geometry.arrangement import Arrangement, Vignette
 from jolly_ledge.measures.score import deviation, mean, ramp
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.reading import Finding, Reading
@@ -28,7 +29,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """
     piece = arrangement.piece
     vignettes = tuple(one for one in arrangement.vignettes if role_of(piece, one.ledge) not in BELOW)
-    if len(vignettes) < 2 or piece.kind == "nightstand":
+    if len(vignettes) < 2 or kind_of(piece).is_by_a_bed:
         return None
     by_id = weights(arrangement)
     vignettes = _of_like_rank(vignettes, by_id, piece.width)

@@ -11,9 +11,10 @@ from jolly_ledge.measures.asides import KINDS, SIDE_LITTLE, SIDE_PLAIN, asides_o
 from jolly_ledge.measures.levels import stacks_by_level
 from jolly_ledge.measures.likeness import likeness
 from jolly_ledge.measures.score import mean, ramp, weighted_mean
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
-from jolly_ledge.model.words import TABLE_KINDS, Figure
+from jolly_ledge.model.words import Figure
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.marks import weights
 
@@ -142,7 +143,7 @@ def _against_a_peak(heights: list[float], peak: int) -> float:
 
 
 def _weave(arrangement: Arrangement) -> Fits:
-    if arrangement.piece.kind in TABLE_KINDS:
+    if kind_of(arrangement.piece).is_looked_down_on:
         return _weave_in_depth(arrangement)
     levels = stacks_by_level(arrangement)
     if len(levels) < 2:
@@ -233,7 +234,7 @@ def _woven(arrangement: Arrangement) -> list[FigureLine]:
     fits = _weave(arrangement)
     if not fits:
         return []
-    if arrangement.piece.kind in TABLE_KINDS:
+    if kind_of(arrangement.piece).is_looked_down_on:
         row = sorted((arrangement.by_id[identifier] for identifier in fits), key=lambda placed: placed.x)
         return [FigureLine(tuple((s.x, s.bottom + s.height / 2) for s in row), mean(list(fits.values())))]
     points = tuple(

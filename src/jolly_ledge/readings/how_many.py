@@ -6,6 +6,7 @@ from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, Stack
 from jolly_ledge.measures.anchors import HOLDS, anchor_share
 from jolly_ledge.measures.counts import recommended, things_on
 from jolly_ledge.measures.score import ramp, score_of, soft_excess, weighted_mean
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge
@@ -60,7 +61,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if not counts:
         return None
     value = sum(count for _, count, _, _ in counts) / sum(wanted for _, _, wanted, _ in counts)
-    worked = arrangement.piece.kind == "counter"
+    worked = kind_of(arrangement.piece).is_a_worktop
     each = weighted_mean([(_off(count / wanted, worked), wanted) for _, count, wanted, _ in counts])
     crowded = _crowded_inside(arrangement)
     loss = WHOLE_SHARE * _off(value, worked) + (1 - WHOLE_SHARE) * each + sum(cost for cost, _ in crowded)

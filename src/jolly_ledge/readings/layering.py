@@ -4,11 +4,11 @@ from functools import lru_cache
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, Stack
 from jolly_ledge.measures.score import mean, ramp, score_of, smooth_step, weighted_mean
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
-from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.cover import hidden_shares
 
@@ -46,7 +46,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if ledge.is_wall or len(stacks) < 2 or _play(stacks, ledge) < SHALLOW_PLAY * ledge.depth:
             continue
         bands = depth_bands(stacks, ledge)
-        if bands == 1 and arrangement.piece.kind in TABLE_KINDS and _is_held(stacks):
+        if bands == 1 and kind_of(arrangement.piece).is_looked_down_on and _is_held(stacks):
             bands = 2
         counted.append((bands, float(len(stacks)), ledge))
         if bands == 1 and role_of(arrangement.piece, ledge) != "counter":

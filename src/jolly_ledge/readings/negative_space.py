@@ -5,11 +5,12 @@ from functools import lru_cache
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.score import in_band, ramp, score_of, soft_excess, weighted_mean
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import role_of
-from jolly_ledge.model.words import TABLE_KINDS, Fullness
+from jolly_ledge.model.words import Fullness
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.cover import covered_area
 
@@ -62,12 +63,12 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         return _on_a_rail(arrangement, manner)
     if not ledges:
         return None
-    table = arrangement.piece.kind in TABLE_KINDS
+    table = kind_of(arrangement.piece).is_looked_down_on
     on_top = not table and all(ledge.clearance is None for ledge in ledges)
     band = (TABLE_BANDS if table else TOP_BANDS if on_top else BANDS)[manner.fullness]
-    if arrangement.piece.kind == "nightstand":
+    if kind_of(arrangement.piece).is_by_a_bed:
         band = (band[0], band[1] + SMALL_TOP_MORE)
-    elif arrangement.piece.kind == "counter":
+    elif kind_of(arrangement.piece).is_a_worktop:
         band = (WORKTOP_BARE, band[1])
     covers: list[tuple[Ledge, float, float, tuple[PlacedItem, ...]]] = []
     for ledge in ledges:

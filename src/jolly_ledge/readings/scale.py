@@ -8,11 +8,12 @@ from jolly_ledge.measures.among_things import anchors_against_next, small_tops
 from jolly_ledge.measures.measured import Measured
 from jolly_ledge.measures.open_tops import grown_in, hung_over, on_open_tops
 from jolly_ledge.measures.score import in_band, score_of, weighted_mean
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, counted, percent
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import role_of
-from jolly_ledge.model.words import TABLE_KINDS, WALL_CATEGORIES
+from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.readings.reading import Finding, Reading
 
 ID = "scale"
@@ -91,8 +92,8 @@ def _ledge(arrangement: Arrangement, ledge: Ledge) -> list[Measured]:
         return []
     if ledge.clearance:
         return [_fill(stacks, ledge, ledge.clearance)]
-    if arrangement.piece.kind in TABLE_KINDS:
-        return [_table_share(stacks, ledge, is_small=arrangement.piece.kind == "nightstand")]
+    if kind_of(arrangement.piece).is_looked_down_on:
+        return [_table_share(stacks, ledge, is_small=kind_of(arrangement.piece).is_by_a_bed)]
     return []
 
 

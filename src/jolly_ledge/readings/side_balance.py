@@ -4,6 +4,7 @@ from functools import lru_cache
 
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.roles import role_of
@@ -72,7 +73,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score = FAIR_SCORE * ramp(size, LIMIT + 0.15, FAIR)
     loss = 1 - score + TAIL_COST * soft_excess(size, FAIR, LIMIT) + OFF_COST * _off_the_middle(arrangement)
     # A worktop is filled from its use: what is for working stays free, on whichever side.
-    loss *= WORKTOP_SHARE if arrangement.piece.kind == "counter" else 1.0
+    loss *= WORKTOP_SHARE if kind_of(arrangement.piece).is_a_worktop else 1.0
     side = "left" if value < 0 else "right"
     shown = "level" if size <= BAND[1] else f"{round(size * 100)} % {side}"
     findings: tuple[Finding, ...] = ()

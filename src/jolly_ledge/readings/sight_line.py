@@ -5,6 +5,7 @@ import math
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.silhouette import DENSITIES
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.reading import Finding, Reading
 
@@ -33,7 +34,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     -30.0
     """
     piece = arrangement.piece
-    around = piece.kind == "dining-table" or (piece.viewed_from == "around" and len(piece.seats) >= 2)
+    around = kind_of(piece).is_eaten_at or (piece.viewed_from == "around" and len(piece.seats) >= 2)
     things = [s for s in arrangement.visible if s.placement.pose != "hung"]
     if not around or not things:
         return None

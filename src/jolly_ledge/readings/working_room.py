@@ -2,12 +2,12 @@
 
 from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.piece import Ledge, Seat
 from jolly_ledge.model.roles import Role, role_of
 from jolly_ledge.model.starts.tops import setting_of
-from jolly_ledge.model.words import TABLE_KINDS
 from jolly_ledge.readings.reading import Finding, Reading
 
 ID = "working-room"
@@ -65,13 +65,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if not uses or not arrangement.stacks or not tops:
         return None
     use = max(uses, key=lambda use: WANTED[use])
-    wanted, span = WANTED[use] * (BY_A_BED if piece.kind == "nightstand" else 1.0), SMALL_SPANS_MM.get(use, SPAN_MM)
+    wanted, span = WANTED[use] * (BY_A_BED if kind_of(piece).is_by_a_bed else 1.0), SMALL_SPANS_MM.get(use, SPAN_MM)
     top = max(tops, key=lambda ledge: ledge.floor)
     stacks = arrangement.stacks.get(top.id, ())
     if use == "keys":
         # Keys are laid into a dish: it is room, not in the way.
         stacks = tuple(stack for stack in stacks if stack.units[0].lead.item.category not in DISHES)
-    table = arrangement.piece.kind in TABLE_KINDS or arrangement.piece.viewed_from == "around"
+    table = kind_of(arrangement.piece).is_looked_down_on or arrangement.piece.viewed_from == "around"
     free, whole = _free_edges(top, stacks, span, all_round=table)
     value = free / whole
     room = ramp(value, 0.0, wanted)

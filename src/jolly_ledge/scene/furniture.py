@@ -5,6 +5,7 @@ from functools import lru_cache
 from msgspec.structs import replace
 
 from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Piece
 
 WORK = frozenset({"cooking", "coffee", "tea", "eating", "working", "baking"})
@@ -23,4 +24,4 @@ def with_its_use(arrangement: Arrangement) -> Arrangement:
 @lru_cache(maxsize=64)
 def _as_used(piece: Piece) -> Piece:
     for_show = piece.use and WORK.isdisjoint(piece.use) and piece.viewed_from != "around"
-    return replace(piece, kind="console") if piece.kind == "counter" and for_show else piece
+    return replace(piece, kind="console") if kind_of(piece).is_a_worktop and for_show else piece

@@ -10,7 +10,7 @@ from jolly_ledge.workspace.workspace import Workspace
 
 
 class Form(QWidget):
-    """Rows of fields that show a session's values and commit what is changed."""
+    """Rows of fields that show the values in hand and commit what is changed."""
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()

@@ -5,6 +5,7 @@ from itertools import combinations, pairwise
 
 from jolly_ledge.measures.kits import Need, needs_of
 from jolly_ledge.model.hue_family import QUIET, WARM
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import BOOK_CATEGORIES, WALL_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.composition import Composition
@@ -43,7 +44,6 @@ CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
 END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
 REST_SHARE, COVERED_SHARE = 0.055, 0.4
-CASES = frozenset({"bookcase", "cabinet", "hutch", "wall-shelves"})
 ROWS_WANTED = 0.5
 """A bookcase shows rows of books on about half of its shelves, where they are at hand."""
 
@@ -195,7 +195,7 @@ def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     cost = 1.2 * max(abs(covered - SHARES[fullness]) - 0.08, 0.0)
     cost += 1.5 * max(TALLEST[0] - tallest, 0.0, tallest - TALLEST[1])
     cost += 2.0 * max(wanted - seen, 0.0)
-    if stock.piece.kind != "nightstand":
+    if not kind_of(stock.piece).is_by_a_bed:
         cost += 2.0 * max(seen - SEEN_AT_MOST * wanted, 0.0)
     return -cost
 
@@ -347,13 +347,13 @@ def _kit(stock: Stock, things: Sequence[Thing]) -> float:
         liked += 0.4 * bool(kinds & BOOK_CATEGORIES) + 0.3 * bool(kinds & {"bowl", "tableware", "box", "tray"})
     if stock.piece.kind in LIT and stock.room != "kitchen":
         liked += 0.6 * bool(kinds & {"stems", "plant"}) + 0.3 * ("lamp" in kinds)
-        liked += 0.4 * ("stems" in kinds and stock.piece.kind != "nightstand")
+        liked += 0.4 * ("stems" in kinds and not kind_of(stock.piece).is_by_a_bed)
         liked -= 0.6 * (stock.piece.kind == "console" and not kinds & {"lamp", "stems", "plant"})
     liked -= NEEDED * sum(_lacks(stock, need, things) for need in needs_of(stock.piece))
-    if stock.piece.kind == "counter":
+    if kind_of(stock.piece).is_a_worktop:
         on_an_island = "island" in stock.roles.values()
         liked += 0.3 * bool(kinds & {"stems", "plant"}) + 0.5 * ("stems" in kinds and on_an_island)
-    if stock.piece.kind == "dining-table":
+    if kind_of(stock.piece).is_eaten_at:
         liked += 0.4 * bool(kinds & {"stems", "plant"}) + 0.4 * ("stems" in kinds) + 0.2 * ("candle" in kinds)
     return liked
 

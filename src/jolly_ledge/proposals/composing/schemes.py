@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Collection, Sequence
 
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import is_served
 from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
@@ -56,7 +57,7 @@ def groups_for(stock: Stock, ledge: Ledge, used: Collection[str], order: int, be
         return _below(stock, ledge, used, order)
     if role == "counter" or (role == "top" and stock.room == "kitchen"):
         return on_a_worktop(stock, ledge, used, order)
-    if stock.piece.kind == "nightstand":
+    if kind_of(stock.piece).is_by_a_bed:
         return _by_a_bed(stock, ledge, used, order)
     if role in ("table", "island"):
         return on_a_table(stock, ledge, used)
@@ -180,7 +181,7 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     screen = any(fixture.kind == "tv" for fixture in over)
     forms, other = _Forms(stock, ledge, order), _Forms(stock, ledge, -order)
     share = SHARES[manner.fullness]
-    if stock.piece.kind == "mantel":
+    if kind_of(stock.piece).is_over_a_fire:
         return on_a_mantel(stock, ledge, used, order, [fixture.kind for fixture in over])
     # The companions of what stands at an end are toward the middle.
     tall = one_of(

@@ -2,6 +2,7 @@
 
 from collections.abc import Collection
 
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.groups.group import Depth, Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, most_alike, step_of_tone
@@ -166,7 +167,7 @@ def row(
 
 def in_a_case(stock: Stock, ledge: Ledge) -> bool:
     """Tell whether a ledge has sides that a row can lean against."""
-    return ledge.clearance is not None and stock.piece.kind in ("bookcase", "cabinet", "hutch")
+    return ledge.clearance is not None and kind_of(stock.piece).is_case
 
 
 def _holds_itself(group: Group) -> bool:

@@ -10,6 +10,7 @@ from jolly_ledge.geometry.sockets import sockets_of
 from jolly_ledge.measures.kits import Need, needs_of
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.hue_family import QUIET
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.roles import Role, Room, role_of, room_of
@@ -172,7 +173,7 @@ class Stock:
         role = self.roles[ledge.id]
         if role in ("table", "island") and not self._fits_a_table(thing, ledge, share):
             return False
-        if self.piece.kind == "nightstand" and thing.category in SWAMPING and thing.width > SWAMPS * ledge.width:
+        if kind_of(self.piece).is_by_a_bed and thing.category in SWAMPING and thing.width > SWAMPS * ledge.width:
             return False
         homes = self._homes.get(thing.id)
         return (

@@ -19,7 +19,7 @@ class CautionCard(Card):
 
     Parameters
     ----------
-    session : Session
+    workspace : Workspace
     on_point : callable
         See :class:`Card`.
     known_name : list of str

@@ -10,7 +10,7 @@ from PySide6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QWidget
 from jolly_ledge.app.views.look.look_view import OVERLAYS
 from jolly_ledge.app.views.look.ways_of_looking import Ways
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.model.words import TABLE_KINDS
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
@@ -124,7 +124,7 @@ class ViewStrip(QWidget):
         from jolly_ledge.drawing.sight import eyes_of
 
         piece = self._workspace.piece
-        above = (FROM_ABOVE,) if piece.kind in TABLE_KINDS or piece.viewed_from == "around" else ()
+        above = (FROM_ABOVE,) if kind_of(piece).is_looked_down_on or piece.viewed_from == "around" else ()
         return (STRAIGHT_ON, *(eye.name for eye in eyes_of(piece)), *above)
 
     @property

@@ -22,9 +22,10 @@ from jolly_ledge.edits.pieces import (
     SetShelfCount,
 )
 from jolly_ledge.geometry.bays import bay_name, bay_of, bays_of
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.light import light_at
 from jolly_ledge.model.piece import Board, Ledge
-from jolly_ledge.model.words import BAY_KINDS, BOARD_MATERIALS, FIXINGS, FIXTURE_KINDS, LEDGE_SHAPES, plain
+from jolly_ledge.model.words import BOARD_MATERIALS, FIXINGS, FIXTURE_KINDS, LEDGE_SHAPES, plain
 from jolly_ledge.workspace.workspace import Workspace
 
 LIGHTS = (("", "not told"), ("bright", "bright"), ("medium", "medium"), ("low", "low"))
@@ -64,8 +65,8 @@ class PieceForm(Form):
         show_count(self.bays_field, bays)
         self.bays_field.setEnabled(bays > 0)
         for field in (self.bays_field, self.pins_field):
-            self.rows.setRowVisible(field, piece.kind in BAY_KINDS)
-        self.rows.setRowVisible(self.doors_field, piece.kind in BAY_KINDS or piece.build == "sideboard")
+            self.rows.setRowVisible(field, kind_of(piece).has_bays)
+        self.rows.setRowVisible(self.doors_field, kind_of(piece).has_bays or piece.build == "sideboard")
         self.pins_field.show_length(piece.pin_spacing)
         show_choice(self.doors_field, piece.doors)
         show_choice(self.view_field, piece.viewed_from)
@@ -131,7 +132,7 @@ class LedgeForm(Form):
             return
         show_text(self.name_field, ledge.name)
         self.shelves_field.setEnabled(not ledge.is_wall)
-        self.rows.setRowVisible(self.shelves_field, workspace.piece.kind in BAY_KINDS)
+        self.rows.setRowVisible(self.shelves_field, kind_of(workspace.piece).has_bays)
         if not ledge.is_wall:
             bay = bay_of(workspace.piece, ledge.id)
             show_count(self.shelves_field, len(bay.ledges))

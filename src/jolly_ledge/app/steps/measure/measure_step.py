@@ -33,10 +33,11 @@ from jolly_ledge.edits.together import Together
 from jolly_ledge.geometry.bays import bays_of, tape_check
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.history import Edit
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.starts.gallery import Start, begin
 from jolly_ledge.model.starts.tops import wall_above
-from jolly_ledge.model.words import BAY_KINDS, FIXTURE_KINDS, TABLE_KINDS, FixtureKind, plain
+from jolly_ledge.model.words import FIXTURE_KINDS, FixtureKind, plain
 from jolly_ledge.workspace.new_plan import is_untouched
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -218,10 +219,10 @@ class MeasureStep(Step):
             card.say("Does not add up", fault.sentence, ())
         for index, card in enumerate(self.fault_cards):
             card.setVisible(index < len(faults))
-        self.top_view.setVisible(piece.kind in TABLE_KINDS or piece.viewed_from == "around")
+        self.top_view.setVisible(kind_of(piece).is_looked_down_on or piece.viewed_from == "around")
         in_bay = workspace.ledge is not None and not workspace.ledge.is_wall
         for button in (self.split_button, self.join_button, self.copy_button):
-            button.setVisible(piece.kind in BAY_KINDS)
+            button.setVisible(kind_of(piece).has_bays)
         self.split_button.setEnabled(in_bay)
         self.copy_button.setEnabled(in_bay and bool(bays_of(piece)))
         self.join_button.setEnabled(in_bay and can_join(piece, workspace.ledge_id))

@@ -22,7 +22,7 @@ class DragGesture:
 
     Parameters
     ----------
-    session : Session
+    workspace : Workspace
     item : Item
     placement : Placement or None
         Where it stands now; None when it comes from the stash.

@@ -15,7 +15,7 @@ def look_marks(workspace: Workspace, shown: set[str], scale: float, *, carried: 
 
     Parameters
     ----------
-    session : Session
+    workspace : Workspace
     shown : set of str
         Names of the overlays that are on.
     scale : float

@@ -115,7 +115,7 @@ class LookView(QGraphicsView):
             self.refresh()
 
     def refresh(self) -> None:
-        """Bring the scene in line with the session; what did not change stays."""
+        """Bring the scene in line with the workspace; what did not change stays."""
         workspace = self._workspace
         if not workspace.piece_id or not workspace.look_id:
             return
