@@ -16,6 +16,7 @@ from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.mishaps import watch_for_mishaps
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.views.look import look_view
 from jolly_ledge.app.views.look.look_view import LookView
 from jolly_ledge.drawing import items
 from jolly_ledge.edits.placements import MovePlacement
@@ -116,7 +117,7 @@ def test_a_thing_that_cannot_be_drawn_is_a_block_and_a_part_that_fails_does_not_
     assert watched.workspace.open(tmp_path / "globe.json")
     qtbot.waitUntil(lambda: "plain block" in watched.notice.sentence)
     view = arrange_page(watched).view
-    monkeypatch.setattr(LookView, "_paint_scale_bar", broken)
+    monkeypatch.setattr(look_view, "paint_scale_bar", broken)
     view.viewport().update()
     assert not view.grab().isNull()
     qtbot.waitUntil(lambda: "could not be drawn" in watched.notice.sentence)

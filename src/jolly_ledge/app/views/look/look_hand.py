@@ -1,0 +1,172 @@
+"""The hand on the elevation: what is pressed, carried and let go, and how the drawing is moved about."""
+
+from PySide6.QtCore import QPoint, QPointF, Qt
+from PySide6.QtGui import QKeyEvent, QMouseEvent, QWheelEvent
+from PySide6.QtWidgets import QApplication, QGraphicsView
+
+from jolly_ledge.app.views.look.drag_gesture import DragGesture
+from jolly_ledge.app.views.look.picture_item import PlacementItem
+from jolly_ledge.app.views.look.pointing import adds, ledge_under
+from jolly_ledge.app.views.look.zoom import WHEEL_NOTCH, Zoom
+from jolly_ledge.model.item import Item
+from jolly_ledge.workspace.workspace import Workspace
+
+
+class LookHand(QGraphicsView):
+    """Takes mouse, wheel and keys, and carries things of the look in hand; who inherits paints."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._pressed: tuple[QPoint, PlacementItem] | None = None
+        self._panned_from: QPoint | None = None
+        self.gesture: DragGesture | None = None
+        self.zoom = Zoom(self)
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setMouseTracking(True)
+
+    # What who inherits does
+
+    @property
+    def takes_hold(self) -> bool:
+        """Whether things can be taken in hand as they are looked at now."""
+        return True
+
+    def take(self, gesture: DragGesture | None) -> DragGesture | None:
+        """Take something in the hand, or nothing; return what was in it."""
+        before, self.gesture = self.gesture, gesture
+        mode = QGraphicsView.ViewportUpdateMode
+        self.setViewportUpdateMode(mode.FullViewportUpdate if gesture is None else mode.MinimalViewportUpdate)
+        self.show_all_anew()
+        return before
+
+    def show_all_anew(self) -> None:
+        """Paint everything anew."""
+        self.viewport().update()
+
+    def show_carried(self, *, was_over_nothing: bool) -> None:
+        """Paint anew what a step of a gesture changed."""
+
+    def ask_for_figures(self) -> None:
+        """Ask for the figures of what is in hand."""
+
+    # The mouse
+
+    def placement_at(self, position: QPoint) -> PlacementItem | None:
+        """Return the nearest-painted thing under a point of the viewport."""
+        return next((item for item in self.items(position) if isinstance(item, PlacementItem)), None)
+
+    def mousePressEvent(self, event: QMouseEvent) -> None:
+        """Choose what is pressed and be ready to carry it."""
+        position = event.position().toPoint()
+        self.setFocus()
+        if event.button() == Qt.MouseButton.MiddleButton:
+            self._panned_from = position
+        if event.button() != Qt.MouseButton.LeftButton:
+            return
+        if not self.takes_hold:
+            self._workspace.signals.refused.emit("In the mirror things are only looked at; leave it (M) to move them.")
+            return
+        item = self.placement_at(position)
+        if item is None:
+            self._workspace.choose()
+            if (ledge := ledge_under(self._workspace.piece, self.mapToScene(position))) is not None:
+                self._workspace.choose_ledge(ledge.id)
+            return
+        chosen = self._workspace.selection
+        if adds(event):
+            self._workspace.choose(*[i for i in chosen if i != item.placement_id], item.placement_id)
+        elif item.placement_id not in chosen:
+            self._workspace.choose(item.placement_id)
+        self._pressed = (position, item)
+
+    def mouseMoveEvent(self, event: QMouseEvent) -> None:
+        """Carry what was pressed once the pointer has moved far enough."""
+        position = event.position().toPoint()
+        if self._panned_from is not None:
+            moved, self._panned_from = position - self._panned_from, position
+            self.zoom.pan(moved.x(), moved.y())
+        if self.gesture is None and self._pressed is not None:
+            start, item = self._pressed
+            if (position - start).manhattanLength() < QApplication.startDragDistance():
+                return
+            placed = item.placed
+            if placed.placement.locked:
+                self._pressed = None
+                self._workspace.signals.refused.emit(f"The {placed.item.label} is locked; unlock it to move it.")
+                return
+            at = self.mapToScene(start)
+            grab = (placed.x - at.x(), placed.bottom + at.y())
+            self.take(DragGesture(self._workspace, placed.item, placed.placement, grab))
+        if self.gesture is not None:
+            self.carry_to(position)
+
+    def mouseReleaseEvent(self, event: QMouseEvent) -> None:
+        """Let go of what is carried; a click on one of several leaves it alone in hand."""
+        pressed, self._pressed, self._panned_from = self._pressed, None, None
+        if pressed is not None and self.gesture is None and not adds(event) and len(self._workspace.selection) > 1:
+            self._workspace.choose(pressed[1].placement_id)
+        self.let_go()
+
+    def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
+        """Edit the figures of what is double-clicked."""
+        if self.placement_at(event.position().toPoint()) is not None:
+            self._pressed = None
+            self.ask_for_figures()
+
+    # Carrying
+
+    def begin_from_stash(self, item: Item) -> None:
+        """Begin to carry a thing from the stash; the strip forwards the pointer."""
+        self.take(DragGesture(self._workspace, item))
+        self._workspace.choose()
+
+    def carry_to(self, position: QPoint) -> None:
+        """Carry what is in the hand to a point of the viewport."""
+        gesture = self.gesture
+        if gesture is None:
+            return
+        at = self.mapToScene(position)
+        was_over_nothing = gesture.landing is None
+        gesture.move(at.x(), -at.y())
+        self.show_carried(was_over_nothing=was_over_nothing or gesture.landing is None)
+
+    def let_go(self) -> None:
+        """Finish the gesture in hand."""
+        gesture = self.take(None)
+        if gesture is not None:
+            gesture.finish()
+
+    def put_back(self) -> None:
+        """Cancel the gesture in hand."""
+        gesture = self.take(None)
+        self._pressed = None
+        if gesture is not None:
+            gesture.cancel()
+
+    # Looking nearer
+
+    def wheelEvent(self, event: QWheelEvent) -> None:
+        """Look nearer about the pointer, or move the drawing with two fingers."""
+        fingers = event.pixelDelta()
+        if event.phase() != Qt.ScrollPhase.NoScrollPhase and not fingers.isNull():
+            self.zoom.pan(fingers.x(), fingers.y())
+        else:
+            self.zoom.wheel(event.angleDelta().y() / WHEEL_NOTCH, event.position())
+        event.accept()
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Esc puts back what is carried, Home shows the whole; other keys belong to the step's actions."""
+        if event.key() == Qt.Key.Key_Home:
+            self.zoom.fit()
+            return
+        if event.text() in ("+", "-"):
+            self.zoom.wheel(1.0 if event.text() == "+" else -1.0, QPointF(self.viewport().rect().center()))
+            return
+        if event.key() == Qt.Key.Key_Escape:
+            if self.gesture is not None:
+                self.put_back()
+            else:
+                self._workspace.choose()
+            return
+        event.ignore()
