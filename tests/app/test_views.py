@@ -11,7 +11,8 @@ from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.bridge import WindowSignals
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
-from jolly_ledge.app.views.line_up.line_up import LEAST_CELL, SCALE, LineUp
+from jolly_ledge.app.views.line_up.boards import LEAST_CELL, SCALE
+from jolly_ledge.app.views.line_up.line_up import LineUp
 from jolly_ledge.app.views.line_up.stash_strip import StashStrip, two_lines
 from jolly_ledge.app.views.look.depth_view import DepthView
 from jolly_ledge.app.views.look.look_view import OVERLAYS, LookView
