@@ -56,11 +56,11 @@ def test_photographs_become_things_with_colours_outline_and_picture(
     assert not page.progress.isVisible()
     assert [draft.line for draft in page.drafts] == ["teal vase 30 tall study", "thing"]
     page.list.setCurrentRow(1)
-    type_into(qtbot, page.line, "urn hall")
-    type_into(qtbot, page.height_field, "40 cm")
-    assert "40 cm high" in page.said.text()
+    type_into(qtbot, page.bench.line, "urn hall")
+    type_into(qtbot, page.bench.height_field, "40 cm")
+    assert "40 cm high" in page.bench.said.text()
     page.list.setCurrentRow(0)
-    (drawn,) = page.drawing.items
+    (drawn,) = page.bench.drawing.items
     assert drawn.outline
     count = len(window.workspace.plan.stash)
     qtbot.mouseClick(page.add_button, LEFT)
@@ -89,18 +89,18 @@ def test_a_white_point_takes_the_warm_light_out(window: MainWindow, qtbot: QtBot
     (draft,) = page.drafts
     assert draft.intake.found is not None
     warm = difference(draft.intake.found.colours[0][0], TEAL)
-    qtbot.mouseClick(page.reference_chips["white"], LEFT)
-    assert page.picker.picks
-    area = page.picker.place()
+    qtbot.mouseClick(page.bench.reference_chips["white"], LEFT)
+    assert page.bench.picker.picks
+    area = page.bench.picker.place()
     # The sheet of paper stands at the upper left of a practice photograph.
     at = area.topLeft() + QPointF(0.1 * area.width(), 0.12 * area.height())
-    qtbot.mouseMove(page.picker, at.toPoint())
-    page.picker.grab()
-    qtbot.mouseClick(page.picker, LEFT, pos=at.toPoint())
+    qtbot.mouseMove(page.bench.picker, at.toPoint())
+    page.bench.picker.grab()
+    qtbot.mouseClick(page.bench.picker, LEFT, pos=at.toPoint())
     assert draft.intake.found is not None
     assert difference(draft.intake.found.colours[0][0], TEAL) < warm / 2
-    assert not page.picker.picks
-    qtbot.mouseClick(page.as_taken_button, LEFT)
+    assert not page.bench.picker.picks
+    qtbot.mouseClick(page.bench.as_taken_button, LEFT)
     assert draft.intake is draft.as_taken
 
 
@@ -108,8 +108,8 @@ def test_the_outline_is_left_aside_on_demand(window: MainWindow, qtbot: QtBot, t
     page = pictures(window)
     page.take(photographed(tmp_path, "vase 30 tall.jpg"))
     read_all(page, qtbot)
-    qtbot.mouseClick(page.outline_chip, LEFT)
-    (drawn,) = page.drawing.items
+    qtbot.mouseClick(page.bench.outline_chip, LEFT)
+    (drawn,) = page.bench.drawing.items
     assert drawn.outline == ()
     assert drawn.shape == "vase"
 
@@ -205,10 +205,10 @@ def test_a_spot_outside_the_photograph_picks_nothing(window: MainWindow, qtbot: 
     page = pictures(window)
     page.take(photographed(tmp_path, "a.jpg"))
     read_all(page, qtbot)
-    qtbot.mouseClick(page.reference_chips["grey"], LEFT)
-    qtbot.mouseClick(page.picker, LEFT, pos=QPoint(1, 1))
+    qtbot.mouseClick(page.bench.reference_chips["grey"], LEFT)
+    qtbot.mouseClick(page.bench.picker, LEFT, pos=QPoint(1, 1))
     assert page.drafts[0].intake is page.drafts[0].as_taken
-    assert page.reference_chips["grey"].isChecked()
+    assert page.bench.reference_chips["grey"].isChecked()
 
 
 @pytest.mark.parametrize(
