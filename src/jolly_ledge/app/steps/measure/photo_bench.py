@@ -2,23 +2,33 @@
 
 from pathlib import Path
 
-from msgspec.structs import replace
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.steps.measure.photo_edits import (
+    colour_edit,
+    keep_edit,
+    length_edit,
+    length_said,
+    light_edit,
+    moved_view,
+    outline_edit,
+    outline_of,
+    photo_of,
+    region_of,
+)
 from jolly_ledge.app.steps.measure.photo_strips import CornerStrip, EmptyStrip, StraightStrip
 from jolly_ledge.app.views.photo_view import PhotoView
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import heading, words
 from jolly_ledge.edits.marked_ledges import ledge_at
-from jolly_ledge.edits.pieces import AddLedge, ChangeLedge, ChangePiece, ClearLedges
+from jolly_ledge.edits.pieces import AddLedge, ChangePiece, ClearLedges
 from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.model.errors import JollyLedgeError
-from jolly_ledge.model.piece import Corner, Ledge, PiecePhoto
+from jolly_ledge.model.piece import Corner
 from jolly_ledge.photos.corners import fit_corners
 from jolly_ledge.photos.image import Pixels, kept_photo, read_photo
-from jolly_ledge.photos.light import colour_at, light_of
 from jolly_ledge.photos.perspective import MARK_PX, Known, View, in_order
 from jolly_ledge.photos.rectify import Straight, straightened, view_of
 from jolly_ledge.render.practice_photos import practice_photo
@@ -26,9 +36,6 @@ from jolly_ledge.workspace.workspace import Workspace
 
 PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
 KEPT_SIDE = 2400
-AROUND_MM = 150.0
-FARTHEST_MM = 3500.0
-SHEETS = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
 HINTS = {
     "length": "Click the two ends of a length.",
     "shelf": "Click both ends of a shelf's top edge. With Shift one click makes one more as wide.",
@@ -180,24 +187,7 @@ class PhotoBench(QWidget):
 
     def _choose_known(self, known: str) -> None:
         self._known = known
-        self.corner_strip.known_row.show_choice(known)
-        piece = self._workspace.piece
-        if known == "piece":
-            width, height = piece.width, piece.height
-        elif known in SHEETS:
-            width, height = SHEETS[known]
-            corners = self.view.corners
-            if len(corners) == 4 and abs(corners[1][0] - corners[0][0]) > abs(corners[3][1] - corners[0][1]):
-                width, height = height, width
-        else:
-            width, height = (
-                self.corner_strip.known_width.length or 300.0,
-                self.corner_strip.known_height.length or 300.0,
-            )
-        self.corner_strip.known_width.show_length(width)
-        self.corner_strip.known_height.show_length(height)
-        for field in (self.corner_strip.known_width, self.corner_strip.known_height):
-            field.setEnabled(known in ("piece", "other"))
+        self.corner_strip.show_known(known, self._workspace.piece, self.view.corners)
 
     def _tell_known(self) -> None:
         """Take a typed size for the outer size of the piece, when that is what is marked."""
@@ -247,8 +237,8 @@ class PhotoBench(QWidget):
     def _show_straight(self) -> None:
         assert self._pixels is not None
         assert self._view is not None
-        left, bottom, right, top = self._region(self._view)
-        self._straight = straightened(self._pixels, self._view, left, bottom, right, top)
+        region = region_of(self._view, self._workspace.piece, *self._pixels.shape[1::-1])
+        self._straight = straightened(self._pixels, self._view, *region)
         self.strips.setCurrentIndex(2)
         self.view.show()
         self.view.lines, self.view.begun = [], None
@@ -256,19 +246,6 @@ class PhotoBench(QWidget):
         self.measured = None
         self._choose_tool(self._tool if self._known == "piece" else "outline")
         self._show_use()
-
-    def _region(self, view: View) -> tuple[float, float, float, float]:
-        """Return which part of the front to show: the piece, or all about a sheet that the photograph shows."""
-        piece, known = self._workspace.piece, view.known
-        if known.width >= piece.width * 0.9 and known.height >= piece.height * 0.9:
-            return -AROUND_MM, -AROUND_MM, piece.width + AROUND_MM, piece.height + AROUND_MM
-        assert self._pixels is not None
-        height, width = self._pixels.shape[:2]
-        seen = [view.front(pixel) for pixel in ((0, 0), (width, 0), (width, height), (0, height))]
-        middle = (known.left + known.width / 2, known.floor + known.height / 2)
-        xs = [min(max(x, middle[0] - FARTHEST_MM), middle[0] + FARTHEST_MM) for x, _ in seen]
-        ys = [min(max(y, middle[1] - FARTHEST_MM), middle[1] + FARTHEST_MM) for _, y in seen]
-        return min(xs), min(ys), max(xs), max(ys)
 
     def _choose_tool(self, tool: str) -> None:
         self._tool = tool
@@ -305,11 +282,8 @@ class PhotoBench(QWidget):
             self._set_outline(first, second)
 
     def _said(self, first: Corner, second: Corner) -> tuple[str, float]:
-        """Return a length with its expected error, in words, and the length (mm)."""
         assert self._view is not None
-        ends = self._view.pixel(first), self._view.pixel(second)
-        length, error = self._view.length(*ends), self._view.error(*ends)
-        return f"{self._workspace.length(length)} ± {self._workspace.length(max(error, 1.0))}", length
+        return length_said(self._view, first, second, self._workspace.length)
 
     def _show_use(self) -> None:
         for button in (self.straight_strip.width_button, self.straight_strip.height_button):
@@ -317,13 +291,7 @@ class PhotoBench(QWidget):
 
     def _use_length(self, side: str) -> None:
         if self.measured is not None:
-            self._workspace.commit(
-                ChangePiece(
-                    piece=self._workspace.piece_id,
-                    changes=((side, float(round(self.measured))),),
-                    label=f"Take the outer {side} from the photograph",
-                )
-            )
+            self._workspace.commit(length_edit(self._workspace.piece_id, side, self.measured))
 
     def _add_ledge(self, left: float, right: float, floor: float) -> None:
         workspace = self._workspace
@@ -343,98 +311,41 @@ class PhotoBench(QWidget):
     def _set_outline(self, first: Corner, second: Corner) -> None:
         """Take two corners of the piece for its lower left and upper right: its size, and where it begins."""
         assert self._view is not None
-        left, right = sorted((first[0], second[0]))
-        low, high = sorted((first[1], second[1]))
-        if right - left < 100 or high - low < 100:
-            self._workspace.signals.refused.emit(
-                "The two corners of the piece lie too near each other; click them again."
-            )
-            return
+        (left, low), (right, high) = outline_of(first, second)
         wide, _ = self._said((left, low), (right, low))
         tall, _ = self._said((left, low), (left, high))
-        known = self._view.known
-        self._view = replace(self._view, known=Known(known.left - left, known.floor - low, known.width, known.height))
-        changes: tuple[tuple[str, object], ...] = (
-            ("width", float(round(right - left))),
-            ("height", float(round(high - low))),
-            ("photo", self._photo()),
-        )
+        self._view = moved_view(self._view, left, low)
         self._workspace.commit(
-            ChangePiece(piece=self._workspace.piece_id, changes=changes, label="Take the outline from the photograph")
+            outline_edit(self._workspace.piece_id, photo_of(self._name, self._view), right - left, high - low)
         )
         self._known = "piece"
         self._show_straight()
         self._choose_tool("shelf")
         self.hint.setText(f"The piece is {wide} wide and {tall} high. {HINTS['shelf']}")
 
-    def _photo(self) -> PiecePhoto:
-        assert self._view is not None
-        known = self._view.known
-        return PiecePhoto(
-            name=self._name,
-            corners=self._view.corners,
-            left=known.left,
-            floor=known.floor,
-            width=known.width,
-            height=known.height,
-        )
-
-    def _ledge_at(self, x: float, y: float) -> Ledge | None:
-        for ledge in self._workspace.piece.ledges:
-            top = ledge.floor + (ledge.clearance if ledge.clearance is not None else 300.0)
-            if ledge.left <= x <= ledge.right and ledge.floor <= y <= top:
-                return ledge
-        return None
-
     def _take_colour(self, x: float, y: float) -> None:
         assert self._straight is not None
-        colour, ledge, workspace = colour_at(self._straight, x, y), self._ledge_at(x, y), self._workspace
-        if ledge is None:
-            changes: tuple[tuple[str, object], ...] = (("backdrop", colour),)
-            workspace.commit(
-                ChangePiece(piece=workspace.piece_id, changes=changes, label="Take the back's colour over")
-            )
-            self.hint.setText(f"The back of the piece is {colour} now.")
-            return
-        label = f"Take the back of {ledge.label} over"
-        workspace.commit(
-            ChangeLedge(piece=workspace.piece_id, ledge=ledge.id, changes=(("backdrop", colour),), label=label)
-        )
-        self.hint.setText(f"The back of {ledge.label} is {colour} now.")
+        edit, said = colour_edit(self._workspace.piece, self._straight, x, y)
+        self._workspace.commit(edit)
+        self.hint.setText(said)
 
     def read_light(self) -> None:
         """Tell for every opening how much light it has, as one step."""
-        workspace, straight = self._workspace, self._straight
-        if straight is None:
+        if self._straight is None:
             return
-        piece = workspace.piece
         try:
-            ledges = tuple(
-                ledge if ledge.is_wall else replace(ledge, light=light_of(straight, piece, ledge))
-                for ledge in piece.ledges
-            )
+            edit, said = light_edit(self._workspace.piece, self._straight)
         except JollyLedgeError as error:
-            workspace.signals.refused.emit(str(error))
+            self._workspace.signals.refused.emit(str(error))
             return
-        workspace.commit(
-            ChangePiece(piece=piece.id, changes=(("ledges", ledges),), label="Read the light from the photograph")
-        )
-        counts = {light: sum(ledge.light == light for ledge in ledges) for light in ("bright", "medium", "low")}
-        told = ", ".join(f"{count} {light}" for light, count in counts.items() if count)
-        self.hint.setText(f"Light as this photograph shows it: {told}. Another hour may look otherwise.")
+        self._workspace.commit(edit)
+        self.hint.setText(said)
 
     def keep(self) -> None:
         """Lay the photograph under the drawing, true to scale."""
-        if self._view is None:
-            return
-        self._workspace.commit(
-            ChangePiece(
-                piece=self._workspace.piece_id,
-                changes=(("photo", self._photo()),),
-                label="Lay the photograph under the drawing",
-            )
-        )
-        self.left.emit()
+        if self._view is not None:
+            self._workspace.commit(keep_edit(self._workspace.piece_id, photo_of(self._name, self._view)))
+            self.left.emit()
 
     def _after_change(self) -> None:
         if self._straight is not None and self._workspace.piece_id:

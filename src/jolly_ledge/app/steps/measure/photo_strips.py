@@ -1,11 +1,14 @@
 """The tools over a photograph: none yet, its corners to mark, the straight picture to measure in."""
 
+from collections.abc import Sequence
+
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.piece import Corner, Piece
 from jolly_ledge.workspace.workspace import Workspace
 
 KNOWN_CHOICES = (
@@ -20,6 +23,9 @@ TOOL_CHOICES = (
     ("outline", "The outline", "Click the lower left and the upper right corner of the piece"),
     ("colour", "Back colour", "Click the back of an opening"),
 )
+
+SHEETS = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
+UNTOLD_MM = 300.0
 
 
 class EmptyStrip(QWidget):
@@ -72,6 +78,22 @@ class CornerStrip(QWidget):
         row.addWidget(self.fit_button)
         row.addWidget(self.straighten_button)
         column.addLayout(row)
+
+    def show_known(self, known: str, piece: Piece, corners: Sequence[Corner]) -> None:
+        """Show the size of what is marked: the piece, a sheet as it lies, or what is typed."""
+        self.known_row.show_choice(known)
+        if known == "piece":
+            width, height = piece.width, piece.height
+        elif known in SHEETS:
+            width, height = SHEETS[known]
+            if len(corners) == 4 and abs(corners[1][0] - corners[0][0]) > abs(corners[3][1] - corners[0][1]):
+                width, height = height, width
+        else:
+            width, height = self.known_width.length or UNTOLD_MM, self.known_height.length or UNTOLD_MM
+        self.known_width.show_length(width)
+        self.known_height.show_length(height)
+        for field in (self.known_width, self.known_height):
+            field.setEnabled(known in ("piece", "other"))
 
 
 class StraightStrip(QWidget):
