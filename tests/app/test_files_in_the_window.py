@@ -41,10 +41,10 @@ def test_a_plan_is_saved_and_opened_again(
     assert "saved" in window.path.saved.text()
     assert not window.workspace.document.is_dirty
     rename(window, "Again")
-    assert window.save()
+    assert window.files.save()
     assert dialogs.asked == ["Save the plan"]
     dialogs.to_open = tmp_path / "mine.ledge"
-    window.ask_open()
+    window.files.ask_open()
     assert window.workspace.plan.name == "Again"
 
 
@@ -58,11 +58,11 @@ def test_a_bad_file_is_refused_and_the_plan_in_hand_stays(window: MainWindow, tm
 
 def test_unsaved_work_is_asked_about_before_it_goes(window: MainWindow, qtbot: QtBot) -> None:
     rename(window)
-    window.begin_new()
+    window.files.begin_new()
     assert window.workspace.plan.name == "Renamed"
     press(window, qtbot, "Close")
     assert window.workspace.plan.name == "Renamed"
-    window.begin_new()
+    window.files.begin_new()
     press(window, qtbot, "Go on without saving")
     assert window.workspace.plan.name == "New plan"
 
@@ -92,7 +92,7 @@ def changed_by_others(
 
 def test_a_file_changed_by_others_is_noticed(changed_by_others: tuple[MainWindow, Path], qtbot: QtBot) -> None:
     window, path = changed_by_others
-    assert not window.save()
+    assert not window.files.save()
     assert "changed by somebody else" in window.notice.sentence
     assert open_plan(path)[0].name == "Theirs"
     press(window, qtbot, "Overwrite it")
@@ -101,7 +101,7 @@ def test_a_file_changed_by_others_is_noticed(changed_by_others: tuple[MainWindow
 
 def test_what_is_on_disk_can_be_taken_instead(changed_by_others: tuple[MainWindow, Path], qtbot: QtBot) -> None:
     window, _ = changed_by_others
-    window.save()
+    window.files.save()
     press(window, qtbot, "Open what is on disk")
     assert window.workspace.plan.name == "Theirs"
 
@@ -111,7 +111,7 @@ def test_a_place_that_cannot_be_written_is_named_and_the_work_stays(
 ) -> None:
     rename(window)
     dialogs.to_save = tmp_path / "nowhere" / "plan.json"
-    assert not window.save()
+    assert not window.files.save()
     assert "does not exist" in window.notice.sentence
     assert window.workspace.document.is_dirty
 
@@ -132,7 +132,7 @@ def test_unsaved_work_is_kept_and_offered_after_a_crash(
     end = content.index(",", process)
     (other / "999999999.recovery").write_text(content[:process] + '"process":999999999' + content[end:])
     again = open_window(qtbot, window.workspace.plan, RecoveryLog(other), dialogs)
-    again.offer_recovery()
+    again.files.offer_recovery()
     assert "Half done" in again.notice.sentence
     press(again, qtbot, "Take it in hand")
     assert again.workspace.plan.name == "Half done"
@@ -147,11 +147,11 @@ def test_recovered_work_can_be_let_go(
     RecoveryLog(tmp_path).keep(replace(demo, name="Old work"), None)
     monkeypatch.undo()
     window = open_window(qtbot, demo, RecoveryLog(tmp_path), dialogs)
-    window.offer_recovery()
+    window.files.offer_recovery()
     assert "Old work" in window.notice.sentence
     press(window, qtbot, "Let it go")
     assert list(tmp_path.glob("*.recovery")) == []
-    window.offer_recovery()
+    window.files.offer_recovery()
     assert window.notice.sentence == ""
     assert window.workspace.plan.name == "Vesper Row"
 
@@ -172,8 +172,8 @@ def test_the_menu_reaches_undo_units_and_steps(window: MainWindow) -> None:
 def test_a_look_of_any_piece_is_taken_in_hand_from_the_menu(window: MainWindow) -> None:
     plan = window.workspace.plan
     window.workspace.start(replace(plan, pieces=(*plan.pieces, case_of(id="mantel", name="Mantel"))), None)
-    window.looks_menu.aboutToShow.emit()
-    actions = {action.text(): action for action in window.looks_menu.actions()}
+    window.menu.looks_menu.aboutToShow.emit()
+    actions = {action.text(): action for action in window.menu.looks_menu.actions()}
     assert {"Alcove bookcase: Before", "Alcove bookcase: Open evening, first try", "Hall console: Welcome"} < set(
         actions
     )

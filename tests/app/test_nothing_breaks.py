@@ -61,7 +61,7 @@ def watched(window: MainWindow, monkeypatch: pytest.MonkeyPatch) -> Iterator[Mai
 
 def test_a_rail_with_one_coloured_thing_is_read_and_opened(window: MainWindow, tmp_path: Path) -> None:
     (tmp_path / "rail.json").write_bytes(plan_to_json(rail_plan()))
-    window.open_first(tmp_path / "rail.json")
+    window.files.open_first(tmp_path / "rail.json")
     assert window.workspace.piece.build == "hanging-rail"
     assert window.workspace.assessment.unread == ()
     assert "Reads" in arrange_page(window).readings.score.text()
@@ -205,7 +205,7 @@ def fresh(qapp: QApplication, qtbot: QtBot, log: RecoveryLog, dialogs: Answering
 
 
 def test_a_new_plan_begins_with_what_it_is(fresh: MainWindow, qtbot: QtBot) -> None:
-    fresh.begin_new()
+    fresh.files.begin_new()
     page = measure(fresh)
     assert fresh.path.buttons["Measure"].isChecked()
     assert page.pages.currentWidget() is page.gallery
@@ -218,7 +218,7 @@ def test_a_new_plan_begins_with_what_it_is(fresh: MainWindow, qtbot: QtBot) -> N
 
 
 def test_a_piece_that_was_worked_on_is_not_taken_away(fresh: MainWindow, qtbot: QtBot) -> None:
-    fresh.begin_new()
+    fresh.files.begin_new()
     page = measure(fresh)
     piece: Piece = fresh.workspace.piece
     from jolly_ledge.edits.pieces import ChangePiece

@@ -102,7 +102,7 @@ def test_the_whole_job(window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialo
 
     # The plan is saved and comes back as it was.
     dialogs.to_save = tmp_path / "evening.ledge"
-    assert window.save()
+    assert window.files.save()
     assert open_plan(tmp_path / "evening.ledge")[0] == workspace.plan
 
     # Ten steps back and forth again.

@@ -93,10 +93,10 @@ def run(path: Path | None, *, demo: bool = False) -> int:
     window = make_window(plan, photos=photos)
     watch_for_mishaps(window)
     if path is not None:
-        window.open_first(path)
+        window.files.open_first(path)
     elif not demo:
         window.ask_what_it_is()
     window.show()
     QTimer.singleShot(SETTLE_MS, gc.enable)
-    QTimer.singleShot(0, window.offer_recovery)
+    QTimer.singleShot(0, window.files.offer_recovery)
     return application.exec()

@@ -46,7 +46,7 @@ class MishapWatch(logging.Handler):
 
     def _tell(self, sentence: str) -> None:
         self._window.workspace.document.keep_now()
-        self._window.notice.say(sentence, (("Save under another name", self._window.save_as),))
+        self._window.notice.say(sentence, (("Save under another name", self._window.files.save_as),))
 
 
 def watch_for_mishaps(window: MainWindow) -> MishapWatch:
@@ -61,7 +61,7 @@ def watch_for_mishaps(window: MainWindow) -> MishapWatch:
         sys.__excepthook__(kind, error, trace)
         if issubclass(kind, Exception):
             window.workspace.document.keep_now()
-            window.notice.say(SENTENCE, (("Save under another name", window.save_as),))
+            window.notice.say(SENTENCE, (("Save under another name", window.files.save_as),))
 
     sys.excepthook = told
     return watch
