@@ -68,13 +68,13 @@ def test_the_manner_is_chosen_by_chips(window: MainWindow, qtbot: QtBot) -> None
 
 def test_the_palette_holds_four_families_of_the_stash(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
-    chosen = [colour for colour, button in page.palette_chips.items() if button.isChecked()]
-    other = next(colour for colour, button in page.palette_chips.items() if not button.isChecked())
+    chosen = [colour for colour, button in page.palette_panel.palette_chips.items() if button.isChecked()]
+    other = next(colour for colour, button in page.palette_panel.palette_chips.items() if not button.isChecked())
     assert len(chosen) == 4
-    qtbot.mouseClick(page.palette_chips[other], LEFT)
+    qtbot.mouseClick(page.palette_panel.palette_chips[other], LEFT)
     assert "up to 4 families" in window.notice.sentence
-    qtbot.mouseClick(page.palette_chips[chosen[0]], LEFT)
-    qtbot.mouseClick(page.palette_chips[other], LEFT)
+    qtbot.mouseClick(page.palette_panel.palette_chips[chosen[0]], LEFT)
+    qtbot.mouseClick(page.palette_panel.palette_chips[other], LEFT)
     names = {hue_family(colour) for colour in window.workspace.look.manner.palette}
     assert hue_family(other) in names
     assert hue_family(chosen[0]) not in names
@@ -95,9 +95,9 @@ def test_purpose_and_household_are_written(window: MainWindow, qtbot: QtBot) -> 
     page.purpose.setFocus()
     page.purpose.selectAll()
     qtbot.keyClicks(page.purpose, "For the guests")
-    qtbot.mouseClick(page.toddler, LEFT, pos=QPoint(8, page.toddler.height() // 2))
-    page.pets.setText("cat, dog")
-    qtbot.keyClick(page.pets, Qt.Key.Key_Return)
+    qtbot.mouseClick(page.household.toddler, LEFT, pos=QPoint(8, page.household.toddler.height() // 2))
+    page.household.pets.setText("cat, dog")
+    qtbot.keyClick(page.household.pets, Qt.Key.Key_Return)
     assert window.workspace.piece.purpose == "For the guests"
     assert window.workspace.plan.household.toddler
     assert window.workspace.plan.household.pets == ("cat", "dog")
@@ -120,32 +120,32 @@ def test_what_a_piece_is_used_for_tells_how_much_room_it_wants(window: MainWindo
 
 def test_what_a_child_reaches_is_told(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
-    assert page.reached.isHidden()
-    qtbot.mouseClick(page.toddler, LEFT, pos=QPoint(8, page.toddler.height() // 2))
-    assert "At three years a child grasps up to 95 cm" in page.reached.text()
+    assert page.household.reached.isHidden()
+    qtbot.mouseClick(page.household.toddler, LEFT, pos=QPoint(8, page.household.toddler.height() // 2))
+    assert "At three years a child grasps up to 95 cm" in page.household.reached.text()
     few = len([c for c in window.workspace.cautions if c.id == "toddler"])
-    page.age_field.setText("5")
-    qtbot.keyClick(page.age_field, Qt.Key.Key_Return)
+    page.household.age_field.setText("5")
+    qtbot.keyClick(page.household.age_field, Qt.Key.Key_Return)
     assert window.workspace.plan.household.child_age == 5
-    assert "At five years a child grasps up to 115 cm" in page.reached.text()
+    assert "At five years a child grasps up to 115 cm" in page.household.reached.text()
     assert len([c for c in window.workspace.cautions if c.id == "toddler"]) >= few
-    page.age_field.setText("soon")
-    qtbot.keyClick(page.age_field, Qt.Key.Key_Return)
+    page.household.age_field.setText("soon")
+    qtbot.keyClick(page.household.age_field, Qt.Key.Key_Return)
     assert "no age of a child" in window.notice.sentence
-    assert page.age_field.text() == "5"
+    assert page.household.age_field.text() == "5"
 
 
 def test_who_lives_there_is_written_in_one_step(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
     before = window.workspace.plan.household
-    page.household_notes.setFocus()
-    page.household_notes.selectAll()
-    qtbot.keyClicks(page.household_notes, "Two cats and a telescope")
+    page.household.household_notes.setFocus()
+    page.household.household_notes.selectAll()
+    qtbot.keyClicks(page.household.household_notes, "Two cats and a telescope")
     assert window.workspace.plan.household.notes == "Two cats and a telescope"
     page.purpose.setFocus()
     window.workspace.undo()
     assert window.workspace.plan.household == before
-    assert page.household_notes.toPlainText() == before.notes
+    assert page.household.household_notes.toPlainText() == before.notes
 
 
 # Measure
@@ -377,11 +377,11 @@ def test_lengths_change_their_unit_everywhere(window: MainWindow) -> None:
 def test_animals_are_chosen_by_kind_and_strangers_are_asked_about(window: MainWindow, qtbot: QtBot) -> None:
     page = brief(window)
     workspace = window.workspace
-    assert page.animal_chips["cat"].isChecked()
-    qtbot.mouseClick(page.animal_chips["cat"], LEFT)
-    qtbot.mouseClick(page.animal_chips["dog"], LEFT)
+    assert page.household.animal_chips["cat"].isChecked()
+    qtbot.mouseClick(page.household.animal_chips["cat"], LEFT)
+    qtbot.mouseClick(page.household.animal_chips["dog"], LEFT)
     assert workspace.plan.household.pets == ("dog",)
-    page.pets.setText("dog, Bruno, two kittens")
-    qtbot.keyClick(page.pets, Qt.Key.Key_Return)
-    assert page.animal_chips["cat"].isChecked()
-    assert "Nothing is known of Bruno" in page.unknown_animals.text()
+    page.household.pets.setText("dog, Bruno, two kittens")
+    qtbot.keyClick(page.household.pets, Qt.Key.Key_Return)
+    assert page.household.animal_chips["cat"].isChecked()
+    assert "Nothing is known of Bruno" in page.household.unknown_animals.text()

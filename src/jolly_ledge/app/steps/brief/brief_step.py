@@ -2,7 +2,6 @@
 
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
-    QCheckBox,
     QGridLayout,
     QHBoxLayout,
     QLineEdit,
@@ -15,30 +14,23 @@ from PySide6.QtWidgets import (
 )
 
 from jolly_ledge.app.steps.brief.emphasis_page import EmphasisPage
+from jolly_ledge.app.steps.brief.household_panel import HouseholdPanel
 from jolly_ledge.app.steps.brief.kit_panel import KitPanel
 from jolly_ledge.app.steps.brief.manner_panel import HABITS, NAME_PX, SCHOOLS, MannerPanel
+from jolly_ledge.app.steps.brief.palette_panel import PalettePanel
 from jolly_ledge.app.steps.brief.taste_panel import TastePanel
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.colour_button import swatch
+from jolly_ledge.app.widgets.show_text import show_text
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
-from jolly_ledge.cautions.eaters import ANIMALS, USUAL_AGE, Animal, animal_kind, reach_of
-from jolly_ledge.edits.looks import ChangeHousehold, ChangeLook, RenamePlan, SetBudget
+from jolly_ledge.edits.looks import RenamePlan, SetBudget
 from jolly_ledge.edits.pieces import ChangePiece
 from jolly_ledge.model.errors import MoneyError
-from jolly_ledge.model.families import name_of, stash_families
-from jolly_ledge.model.hue_family import nearest_family
-from jolly_ledge.model.look import Manner
 from jolly_ledge.model.money import currency_in, price_of, typed
-from jolly_ledge.model.phrases import capital, counted, listed, with_article
-from jolly_ledge.model.plan import Household
-from jolly_ledge.model.value import changed
 from jolly_ledge.workspace.workspace import Workspace
 
 MOST_FAMILIES = 4
-OFFERED_FAMILIES = 12
-OLDEST = 17
 USES = (
     "display",
     "keys",
@@ -100,13 +92,8 @@ class BriefStep(Step):
         self.manner_note = words("", "soft")
         page.addWidget(self.manner_note)
         self._section("Palette")
-        self.palette_note = words("", "soft")
-        page.addWidget(self.palette_note)
-        self.palette_rows = [QHBoxLayout(), QHBoxLayout()]
-        for row_layout in self.palette_rows:
-            row_layout.setSpacing(6)
-            page.addLayout(row_layout)
-        self.palette_chips: dict[str, QPushButton] = {}
+        self.palette_panel = PalettePanel(workspace)
+        page.addWidget(self.palette_panel)
         self._section("Habits")
         self.habits = MannerPanel(workspace, HABITS)
         page.addWidget(self.habits)
@@ -149,49 +136,6 @@ class BriefStep(Step):
         """Go back from there."""
         self.pages.setCurrentIndex(0)
 
-    def _household(self) -> QVBoxLayout:
-        column = QVBoxLayout()
-        column.setSpacing(8)
-        row = QHBoxLayout()
-        row.setSpacing(10)
-        self.toddler = QCheckBox("A toddler lives here")
-        self.toddler.clicked.connect(lambda: self._set_household())
-        self.pets = QLineEdit()
-        self.pets.setPlaceholderText("Other animals, or their names: Bruno the dog")
-        self.pets.setAccessibleName("Animals of the household")
-        self.pets.editingFinished.connect(self._set_household)
-        self.household_notes = QPlainTextEdit()
-        self.household_notes.setFixedHeight(60)
-        self.household_notes.setTabChangesFocus(True)
-        self.household_notes.setPlaceholderText("Who lives with it")
-        self.household_notes.textChanged.connect(lambda: self._set_household(is_typing=True))
-        self.age_field = QLineEdit()
-        self.age_field.setPlaceholderText("years")
-        self.age_field.setAccessibleName("Age of the child in years")
-        self.age_field.setFixedWidth(64)
-        self.age_field.editingFinished.connect(self._set_age)
-        row.addWidget(self.toddler)
-        row.addWidget(self.age_field)
-        row.addStretch(1)
-        column.addLayout(row)
-        self.reached = words("", "small")
-        column.addWidget(self.reached)
-        kinds = QGridLayout()
-        kinds.setSpacing(5)
-        self.animal_chips: dict[Animal, QPushButton] = {}
-        for index, kind in enumerate(ANIMALS):
-            button = chip(capital(kind), f"What harms {with_article(kind)} is told where it is in reach")
-            button.setStyleSheet("padding: 3px 6px; font-size: 12px;")
-            button.clicked.connect(lambda on=False, kind=kind: self._choose_animal(kind, on=on))
-            self.animal_chips[kind] = button
-            kinds.addWidget(button, index // 4, index % 4)
-        column.addLayout(kinds)
-        column.addWidget(self.pets)
-        self.unknown_animals = words("", "small")
-        column.addWidget(self.unknown_animals)
-        column.addWidget(self.household_notes)
-        return column
-
     def _section(self, title: str) -> None:
         self._page.addWidget(heading(title, 16))
         self._page.addWidget(BoardLine())
@@ -221,7 +165,8 @@ class BriefStep(Step):
         column.addLayout(line)
         column.addWidget(heading("The household", 16))
         column.addWidget(BoardLine())
-        column.addLayout(self._household())
+        self.household = HouseholdPanel(self.workspace)
+        column.addWidget(self.household)
         column.addWidget(heading("Tastes", 16))
         column.addWidget(BoardLine())
         self.tastes = TastePanel(self.workspace)
@@ -237,7 +182,7 @@ class BriefStep(Step):
         workspace = self.workspace
         if not workspace.look_id:
             return
-        _show_text(self.purpose, workspace.piece.purpose)
+        show_text(self.purpose, workspace.piece.purpose)
         if not self.plan_name.hasFocus():
             self.plan_name.setText(workspace.plan.name)
         if not self.budget.hasFocus():
@@ -253,89 +198,10 @@ class BriefStep(Step):
         self.emphasis_button.setText(f"What counts more ({more})" if more else "What counts more")
         self.emphasis.refresh()
         self.tastes.refresh()
-        household = workspace.plan.household
-        self.toddler.setChecked(household.toddler)
-        age = household.child_age
-        if not self.age_field.hasFocus():
-            self.age_field.setText("" if age is None else str(age))
-        self.age_field.setVisible(household.toddler or age is not None)
-        self._show_reach(household)
-        if not self.pets.hasFocus():
-            self.pets.setText(", ".join(household.pets))
-            self.pets.setCursorPosition(0)
-        told = {animal_kind(pet) for pet in household.pets}
-        for kind, button in self.animal_chips.items():
-            button.setChecked(kind in told)
-        strangers = [pet for pet in household.pets if animal_kind(pet) == "other"]
-        self.unknown_animals.setVisible(bool(strangers))
-        self.unknown_animals.setText(f"Nothing is known of {listed(strangers)}: say what animal it is.")
-        _show_text(self.household_notes, household.notes)
-        self._show_palette(manner)
-
-    def _show_reach(self, household: Household) -> None:
-        """Say what a child reaches in the look in hand."""
-        self.reached.setVisible(household.toddler)
-        if not household.toddler:
-            return
-        # Imported when a child lives here: the page is otherwise made without cautions.
-        from jolly_ledge.cautions.household import within_reach
-
-        age = USUAL_AGE if household.child_age is None else household.child_age
-        look = self.workspace.arrangement
-        near = within_reach(look, age)
-        self.reached.setText(
-            f"At {counted(age, 'year')} a child grasps up to {self.workspace.length(reach_of(age))}: "
-            f"{len(near)} of {len(look.placed_items)} things in this look, climbing aside."
-        )
-
-    def _show_palette(self, manner: Manner) -> None:
-        leaders = [colour for colour, _ in stash_families(self.workspace.plan.stash, self.workspace.plan.families)][
-            :OFFERED_FAMILIES
-        ]
-        offered = leaders + [colour for colour in manner.palette if self._nearest(colour, leaders) is None]
-        if list(self.palette_chips) != offered:
-            for old in self.palette_chips.values():
-                old.deleteLater()
-            self.palette_chips = {}
-            for index, colour in enumerate(offered):
-                button = chip(self._family(colour), f"{self._family(colour)} {colour}")
-                button.setIcon(swatch(colour))
-                button.clicked.connect(lambda on=False, colour=colour: self._toggle_family(colour, on))
-                self.palette_chips[colour] = button
-                self.palette_rows[index * 2 // max(len(offered), 1)].addWidget(button)
-        chosen = {self._nearest(colour, offered) for colour in manner.palette}
-        for colour, button in self.palette_chips.items():
-            button.setChecked(colour in chosen)
-        count = len(manner.palette)
-        self.palette_note.setText(
-            f"{count} of {MOST_FAMILIES} families chosen from the stash; the green of plants is always welcome."
-            if count
-            else "Choose three to four families that the stash shows most; none yet, so the leading "
-            "ones are taken for it."
-        )
-
-    def _family(self, colour: str) -> str:
-        return name_of(colour, self.workspace.plan.families)
-
-    def _nearest(self, colour: str, leaders: list[str]) -> str | None:
-        return nearest_family(colour, tuple(leaders))
+        self.household.refresh()
+        self.palette_panel.show_manner(manner)
 
     # Changing
-
-    def _toggle_family(self, colour: str, on: bool) -> None:
-        workspace = self.workspace
-        palette = [known for known in workspace.look.manner.palette if self._nearest(known, [colour]) is None]
-        if on:
-            if len(palette) >= MOST_FAMILIES:
-                self.palette_chips[colour].setChecked(False)
-                workspace.signals.refused.emit(f"A palette holds up to {MOST_FAMILIES} families; take one out first.")
-                return
-            palette.append(colour)
-        manner = changed(workspace.look.manner, palette=tuple(palette))
-        verb = "Add" if on else "Take out"
-        workspace.commit(
-            ChangeLook(look=workspace.look_id, changes=(("manner", manner),), label=f"{verb} {self._family(colour)}")
-        )
 
     def _set_purpose(self) -> None:
         workspace, text = self.workspace, self.purpose.toPlainText()
@@ -359,38 +225,3 @@ class BriefStep(Step):
         name = self.plan_name.text().strip()
         if name != self.workspace.plan.name:
             self.workspace.commit(RenamePlan(name=name))
-
-    def _set_age(self) -> None:
-        text = self.age_field.text().strip()
-        household = self.workspace.plan.household
-        if text and not (text.isdigit() and int(text) <= OLDEST):
-            self.workspace.signals.refused.emit(f"“{text}” is no age of a child; type whole years up to {OLDEST}.")
-            self.age_field.setText("" if household.child_age is None else str(household.child_age))
-            return
-        told = changed(household, child_age=int(text) if text else None)
-        if told != household:
-            self.workspace.commit(ChangeHousehold(household=told))
-
-    def _choose_animal(self, kind: Animal, *, on: bool) -> None:
-        """Add an animal of a kind to the household, or let all of the kind go."""
-        pets = self.workspace.plan.household.pets
-        left = (*pets, kind) if on else tuple(pet for pet in pets if animal_kind(pet) != kind)
-        self.workspace.commit(ChangeHousehold(household=changed(self.workspace.plan.household, pets=left)))
-
-    def _set_household(self, is_typing: bool = False) -> None:
-        household = Household(
-            toddler=self.toddler.isChecked(),
-            child_age=self.workspace.plan.household.child_age,
-            pets=tuple(word.strip() for word in self.pets.text().split(",") if word.strip()),
-            notes=self.household_notes.toPlainText().strip(),
-        )
-        if household != self.workspace.plan.household:
-            self.workspace.commit(ChangeHousehold(household=household, is_typing=is_typing))
-
-
-def _show_text(field: QPlainTextEdit, text: str) -> None:
-    """Show the text, unless it is being written."""
-    if not field.hasFocus() and field.toPlainText() != text:
-        field.blockSignals(True)
-        field.setPlainText(text)
-        field.blockSignals(False)
