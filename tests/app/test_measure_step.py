@@ -106,7 +106,7 @@ def test_a_fixture_is_added_dragged_nudged_told_and_removed(window: MainWindow, 
     assert len(workspace.piece.fixtures) == count + 1
     assert view.fixture == count
     fixture = workspace.piece.fixtures[count]
-    area = view.transform().mapRect(view._fixture_area(count, view.transform()))
+    area = view.transform().mapRect(view.fixture_area(count, view.transform()))
     assert not area.isEmpty()
     middle = view.transform().map(QPointF(fixture.left + 80, -fixture.floor - 100)).toPoint()
     drag(qtbot, view, middle, QPoint(30, 12))
