@@ -292,7 +292,7 @@ def test_a_thing_is_chosen_by_click_and_by_keys(window: MainWindow, qtbot: QtBot
     qtbot.mouseClick(page.line_up, LEFT, pos=page.line_up.cell_of("dark-urn").center().toPoint())
     assert item_in_hand(window).id == "dark-urn"
     assert page.panel.title.text() == "tall dark urn"
-    assert "Stands upright on" in page.panel.fits_heading.text()
+    assert "Stands upright on" in page.panel.fits.heading.text()
     page.line_up.setFocus()
     qtbot.keyClick(page.line_up, Qt.Key.Key_Right)
     right = item_in_hand(window).id

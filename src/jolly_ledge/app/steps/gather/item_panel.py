@@ -12,6 +12,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from jolly_ledge.app.steps.gather.fits_table import FitsTable
 from jolly_ledge.app.steps.gather.item_drawing import ItemDrawing
 from jolly_ledge.app.steps.gather.item_forms import CoversForm, ProvenanceForm, RepaintForm
 from jolly_ledge.app.steps.gather.stems_form import StemsForm
@@ -25,9 +26,7 @@ from jolly_ledge.app.widgets.wish_menu import WishChip
 from jolly_ledge.drawing.items import SILHOUETTES
 from jolly_ledge.edits.items import ChangeItem, DuplicateItem, RemoveItems, ToggleTrait
 from jolly_ledge.geometry.silhouette import PROFILES
-from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Trait, plain
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -75,9 +74,7 @@ class ItemPanel(SidePanel):
         self.traits = TraitChips(self._toggle_trait)
         column.addLayout(self.traits)
         column.addWidget(BoardLine())
-        self.fits_heading = heading("", 14)
-        column.addWidget(self.fits_heading)
-        self.fits = words("")
+        self.fits = FitsTable(workspace)
         column.addWidget(self.fits)
         column.addLayout(self._buttons())
         column.addStretch(1)
@@ -225,33 +222,7 @@ class ItemPanel(SidePanel):
         self.covers_form.setVisible(item.is_book)
         for form in (self.covers_form, self.provenance_form, self.repaint_form):
             form.refresh()
-        self._show_fits(item)
-
-    def _show_fits(self, item: Item) -> None:
-        workspace = self._workspace
-        if not workspace.piece_id:
-            self.fits_heading.setText("")
-            self.fits.setText("")
-            return
-        ledges = [ledge for ledge in workspace.piece.ledges if not ledge.is_wall]
-        lines, count = [], 0
-        for ledge in ledges:
-            free = free_over(item, ledge)
-            wide = item.width <= ledge.width and item.depth <= ledge.depth
-            fits = wide and (free is None or free >= 0)
-            count += fits
-            if not wide:
-                said = "too wide or deep"
-            elif free is None:
-                said = "open above"
-            else:
-                said = f"{workspace.length(free)} free" if free >= 0 else f"{workspace.length(-free)} too tall"
-            colour = "#1f6a6d" if fits else "#963a20"
-            lines.append(
-                f"<tr><td style='padding-right:14px'>{ledge.label}</td><td style='color:{colour}'>{said}</td></tr>"
-            )
-        self.fits_heading.setText(f"Stands upright on {count} of {len(ledges)} ledges")
-        self.fits.setText(f"<table>{''.join(lines)}</table>")
+        self.fits.show_item(item)
 
     # Changing
 
