@@ -241,8 +241,8 @@ def test_pointing_at_a_reading_shows_its_things(window: MainWindow, qtbot: QtBot
 
 def test_cautions_and_findings_are_on_cards_apart(window: MainWindow) -> None:
     page = arrange_step(window)
-    cautions = [card.sentence for card in page.readings.caution_cards if not card.isHidden()]
-    findings = [card.sentence for card in page.readings.finding_cards if not card.isHidden()]
+    cautions = [card.sentence for card in page.readings.notes.caution_cards if not card.isHidden()]
+    findings = [card.sentence for card in page.readings.notes.finding_cards if not card.isHidden()]
     assert len(cautions) == len(window.workspace.cautions)
     assert any("moon globe rolls" in sentence for sentence in cautions)
     assert 0 < len(findings) <= 12
@@ -298,7 +298,7 @@ def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(windo
     page = window.step("Arrange")
     assert isinstance(page, ArrangeStep)
     workspace = window.workspace
-    card = next(card for card in page.readings.finding_cards if "is loud among" in card.sentence)
+    card = next(card for card in page.readings.notes.finding_cards if "is loud among" in card.sentence)
     before, score = workspace.look, workspace.assessment.score
     card.ask_button.click()
     assert 1 <= len(card.move_buttons) <= 3
@@ -324,24 +324,24 @@ def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(windo
 def test_a_finding_is_waved_off_with_a_reason_and_heard_again(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
     workspace, panel = window.workspace, page.readings
-    card = next(card for card in panel.finding_cards if "is loud among" in card.sentence)
+    card = next(card for card in panel.notes.finding_cards if "is loud among" in card.sentence)
     sentence, score = card.sentence, workspace.assessment.score
     cautions = len(workspace.cautions)
     card.wave_button.click()
     assert not card.reason_field.isHidden()
     card.reason_field.setText("they are a pair")
     qtbot.keyClick(card.reason_field, Qt.Key.Key_Return)
-    shown = [card.sentence for card in panel.finding_cards if not card.isHidden()]
+    shown = [card.sentence for card in panel.notes.finding_cards if not card.isHidden()]
     assert sentence not in shown
     (waved,) = workspace.look.waved_off
     assert (waved.reading, waved.reason) == ("palette", "they are a pair")
     # The last word on what is found; what was measured and what is dangerous stays.
     assert workspace.assessment.score == score
     assert len(workspace.cautions) == cautions
-    assert panel.waved_button.text() == "Hear one waved-off finding again"
-    panel.waved_button.click()
+    assert panel.notes.waved_button.text() == "Hear one waved-off finding again"
+    panel.notes.waved_button.click()
     assert workspace.look.waved_off == ()
-    assert sentence in [card.sentence for card in panel.finding_cards if not card.isHidden()]
+    assert sentence in [card.sentence for card in panel.notes.finding_cards if not card.isHidden()]
 
 
 def test_mass_and_weight_to_the_eye_are_told_side_by_side(window: MainWindow) -> None:
@@ -424,9 +424,9 @@ def test_three_findings_and_all_stops_are_in_sight(window: MainWindow, qtbot: Qt
     assert stops
     lines = [line for line in panel.stops.lines if not line.isHidden()]
     assert len(lines) == len(stops)
-    area = panel._area.viewport()
-    qtbot.waitUntil(lambda: panel.finding_cards[2].height() > 20)
-    third = panel.finding_cards[2]
+    area = panel.notes.viewport()
+    qtbot.waitUntil(lambda: panel.notes.finding_cards[2].height() > 20)
+    third = panel.notes.finding_cards[2]
     assert third.mapTo(area, third.rect().bottomLeft()).y() <= area.height() + third.height() / 3
     qtbot.mouseClick(lines[0], LEFT)
     assert set(window.workspace.pointed_at) == set(stops[0].placements)

@@ -243,7 +243,7 @@ def test_an_empty_stash_says_so_and_leads_to_gather(fresh: MainWindow, qtbot: Qt
 
 def test_a_caution_is_answered_until_something_changes(window: MainWindow, qtbot: QtBot) -> None:
     workspace, panel = window.workspace, arrange_page(window).readings
-    card = panel.caution_cards[0]
+    card = panel.notes.caution_cards[0]
     assert card.caution is not None
     assert card.caution.level == "stop"
     asked = card.caution
@@ -261,16 +261,16 @@ def test_a_caution_is_answered_until_something_changes(window: MainWindow, qtbot
     (answered,) = [caution for caution in workspace.cautions if caution.answer]
     assert answered.sentence == asked.sentence
     assert workspace.cautions[-1] == answered
-    told = next(card for card in panel.caution_cards if card.caution == answered)
+    told = next(card for card in panel.notes.caution_cards if card.caution == answered)
     assert "Stop, unless left unlit (Tilda" in told._title.text()
-    assert panel._safe_heading.text().endswith("1 answered")
+    assert panel.notes.safe_heading.text().endswith("1 answered")
     # Whatever it speaks of is moved: the answer holds no longer, and comes again when that is undone.
     placement = workspace.look.placement(asked.placements[0])
     spot = Spot(ledge=placement.ledge, x=(placement.x or 0.0) + 1.0, z=placement.z or 0.0, on=placement.on)
     workspace.commit(MovePlacement(look=workspace.look_id, placement=placement.id, spot=spot))
     assert not [caution for caution in workspace.cautions if caution.answer]
     workspace.undo()
-    told = next(card for card in panel.caution_cards if card.caution is not None and card.caution.answer)
+    told = next(card for card in panel.notes.caution_cards if card.caution is not None and card.caution.answer)
     qtbot.mouseClick(told.answer_button, LEFT)
     assert workspace.look.answers == ()
     assert workspace.history.undo_label == "Take back the answer to “Open flame”"

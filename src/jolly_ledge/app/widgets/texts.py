@@ -65,3 +65,9 @@ def paint_board(painter: QPainter, area: QRectF, colour: str) -> None:
     painter.setBrush(shade)
     painter.drawRoundedRect(area, 1.5, 1.5)
     painter.restore()
+
+
+def set_text(label: QLabel, text: str) -> None:
+    """Set a text only when it is another one: every change lays the panel out anew."""
+    if label.text() != text:
+        label.setText(text)

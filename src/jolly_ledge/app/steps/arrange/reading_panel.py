@@ -2,29 +2,22 @@
 
 from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QShowEvent
-from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
-from jolly_ledge.app.steps.arrange.caution_card import CautionCard
-from jolly_ledge.app.steps.arrange.finding_card import FindingCard
 from jolly_ledge.app.steps.arrange.meaning_watch import MeaningWatch
+from jolly_ledge.app.steps.arrange.notes_area import NotesArea
 from jolly_ledge.app.steps.arrange.question_row import QuestionRow
 from jolly_ledge.app.steps.arrange.reading_row import ReadingRow
 from jolly_ledge.app.steps.arrange.stops_strip import StopsStrip
-from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
-from jolly_ledge.cautions.caution import Caution
-from jolly_ledge.cautions.register import CLOSING
+from jolly_ledge.app.widgets.texts import BoardLine, heading, set_text, words
 from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
-from jolly_ledge.edits.looks import BringFindingsBack
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.mishaps import survives
-from jolly_ledge.model.phrases import counted
 from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
 from jolly_ledge.workspace.workspace import Workspace
 
 PANEL_WIDTH = 344
 SENTENCE_HEIGHT = 40
-MOST_FINDINGS = 12
-MOST_CAUTIONS = 24
 NOTES_AFTER_MS = 60
 """Sentences change this long after the pointer rests; a changing text cannot be read anyway."""
 
@@ -68,15 +61,16 @@ class ReadingPanel(QWidget):
         self.sentence.setAlignment(Qt.AlignmentFlag.AlignTop)
         column.addWidget(self.sentence)
         column.addWidget(BoardLine())
-        column.addWidget(self._notes(), 1)
-        self.stops = StopsStrip(self._show_card)
+        self.notes = NotesArea(workspace, self._point_at)
+        column.addWidget(self.notes, 1)
+        self.stops = StopsStrip(self.notes.show_card)
         column.addWidget(self.stops)
         self.watch = MeaningWatch(workspace, self)
         self.watch.told.connect(self.refresh)
         workspace.signals.changed.connect(self._after_change)
         workspace.signals.previewed.connect(self._follow)
         # The first picture does not wait for the first readings: see ``begin``.
-        _set_text(self.score, "Reading")
+        set_text(self.score, "Reading")
 
     def _head(self) -> QVBoxLayout:
         column = QVBoxLayout()
@@ -93,45 +87,6 @@ class ReadingPanel(QWidget):
         column.addWidget(self.scale)
         column.addWidget(self.stands)
         return column
-
-    def _notes(self) -> QScrollArea:
-        area = QScrollArea()
-        area.setWidgetResizable(True)
-        area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
-        inside = QWidget()
-        column = QVBoxLayout(inside)
-        column.setContentsMargins(0, 6, 6, 6)
-        column.setSpacing(6)
-        self._safe_heading = question("Is it safe?", 14)
-        self.caution_cards: list[CautionCard] = []
-        self._answerer: list[str] = []
-        self._caution_column = _column()
-        self._closing = words(CLOSING, "small")
-        self._more_cautions = words("", "small")
-        self._found_heading = question("What is found", 14)
-        self.finding_cards: list[FindingCard] = []
-        self._finding_column = _column()
-        self._more = words("", "small")
-        column.addWidget(self._found_heading)
-        column.addLayout(self._finding_column)
-        column.addWidget(self._more)
-        self.waved_button = QPushButton()
-        self.waved_button.setObjectName("quiet")
-        self.waved_button.setMinimumHeight(28)
-        self.waved_button.clicked.connect(
-            lambda: self._workspace.commit(BringFindingsBack(look=self._workspace.look_id))
-        )
-        self.waved_button.hide()
-        column.addWidget(self.waved_button)
-        column.addWidget(self._safe_heading)
-        column.addLayout(self._caution_column)
-        column.addWidget(self._more_cautions)
-        column.addWidget(self._closing)
-        column.addStretch(1)
-        area.setWidget(inside)
-        self._area = area
-        return area
 
     def begin(self) -> None:
         """Read for the first time, once the look is seen."""
@@ -174,7 +129,7 @@ class ReadingPanel(QWidget):
             self._show_empty()
             return
         self._show_readings()
-        if not any(card.is_trying for card in self.finding_cards):
+        if not self.notes.is_trying:
             self._show_notes()
 
     def _follow(self) -> None:
@@ -185,7 +140,7 @@ class ReadingPanel(QWidget):
 
     def _show_readings(self) -> None:
         assessment = self._workspace.assessment
-        _set_text(self.score, f"Reads {self._workspace.shown(assessment.score)}")
+        set_text(self.score, f"Reads {self._workspace.shown(assessment.score)}")
         self._show_since(assessment.score)
         losses = assessment.by_question
         for asked, title in self.questions.items():
@@ -203,40 +158,18 @@ class ReadingPanel(QWidget):
     def _show_standing(self) -> None:
         """Say what the number means, and how the look stands among chance ones."""
         meaning, stands = self.watch.meaning, self.watch.stands
-        _set_text(self.scale, "chance reads 30, the best found 95" if meaning else "a raw score; chance is being tried")
-        _set_text(self.stands, "\n".join(stands.sentences) if stands is not None else "")
+        set_text(self.scale, "chance reads 30, the best found 95" if meaning else "a raw score; chance is being tried")
+        set_text(self.stands, "\n".join(stands.sentences) if stands is not None else "")
         self.stands.setVisible(stands is not None and bool(stands.sentences))
-
-    def _show_card(self, caution: Caution) -> None:
-        """Bring the card of a caution into sight and show its things."""
-        card = next((card for card in self.caution_cards if card.caution == caution), None)
-        if card is not None:
-            self._area.ensureWidgetVisible(card)
-        self._point_at(caution.placements)
 
     def _show_notes(self) -> None:
         self._show_standing()
         for row in self.rows.values():
             row.describe()
         self._show_what_applies()
-        self._show_cautions()
-        look = self._workspace.look
-        whole = self._workspace.assessment.findings
-        findings = tuple(f for f in whole if look.reason_against(f.reading, f.placements) is None)
-        waved = len(whole) - len(findings)
-        self.waved_button.setText(f"Hear {counted(waved, 'waved-off finding')} again")
-        self.waved_button.setVisible(waved > 0)
-        while len(self.finding_cards) < min(len(findings), MOST_FINDINGS):
-            self.finding_cards.append(FindingCard(self._workspace, self._point_at))
-            self._finding_column.addWidget(self.finding_cards[-1])
-        for card, finding in zip(self.finding_cards, findings, strict=False):
-            card.show_finding(finding)
-        for index, card in enumerate(self.finding_cards):
-            card.setVisible(index < len(findings))
-        _set_text(self._found_heading, "What is found" if findings else "Nothing to find fault with")
-        hidden = len(findings) - MOST_FINDINGS
-        _set_text(self._more, f"and {hidden} lesser ones" if hidden > 0 else "")
-        self._more.setVisible(hidden > 0)
+        self.stops.show_stops(self._workspace.cautions, self._workspace.arrangement)
+        self.notes.show_cautions()
+        self.notes.show_findings()
         pointed = next((row for row in self.rows.values() if row.underMouse() and row.reading), None)
         self._say_sentence(pointed)
 
@@ -259,24 +192,8 @@ class ReadingPanel(QWidget):
             self.since.setText(self.since.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, SINCE_WIDTH))
             self.since.setStyleSheet(f"color: {TEAL if difference >= 0 else OCHRE_INK}; font-size: 13px;")
 
-    def _show_cautions(self) -> None:
-        cautions = self._workspace.cautions
-        self.stops.show_stops(cautions, self._workspace.arrangement)
-        shown = cautions[:MOST_CAUTIONS]
-        while len(self.caution_cards) < len(shown):
-            self.caution_cards.append(CautionCard(self._workspace, self._point_at, self._answerer))
-            self._caution_column.addWidget(self.caution_cards[-1])
-        for card, caution in zip(self.caution_cards, shown, strict=False):
-            card.show_caution(caution)
-        for index, card in enumerate(self.caution_cards):
-            card.setVisible(index < len(shown))
-        self._safe_heading.setText(_safety_said(cautions))
-        hidden = len(cautions) - MOST_CAUTIONS
-        self._more_cautions.setText(f"and {hidden} more cautions" if hidden > 0 else "")
-        self._more_cautions.setVisible(hidden > 0)
-
     def _show_empty(self) -> None:
-        _set_text(self.score, "Nothing to read")
+        set_text(self.score, "Nothing to read")
         self.since.setText("")
         self.scale.setText("")
         self.stands.hide()
@@ -287,12 +204,7 @@ class ReadingPanel(QWidget):
             row.hide()
         for title in self.questions.values():
             title.hide()
-        for card in (*self.caution_cards, *self.finding_cards):
-            card.hide()
-        self._more.hide()
-        self._more_cautions.hide()
-        self._safe_heading.setText("Is it safe?")
-        self._found_heading.setText("What is found")
+        self.notes.show_nothing()
         self.sentence.setText("This look is empty: carry a thing from the board below to a ledge.")
 
     def _point_at_row(self, row: ReadingRow | None) -> None:
@@ -306,26 +218,3 @@ class ReadingPanel(QWidget):
 
     def _point_at(self, placements: tuple[str, ...]) -> None:
         self._workspace.point_at(*placements)
-
-
-def _safety_said(cautions: tuple[Caution, ...]) -> str:
-    """Return how many cautions there are of each kind: what is known and what is not are told apart."""
-    if not cautions:
-        return "Is it safe? Nothing found of what is checked"
-    known = sum(1 for caution in cautions if caution.level != "unknown" and not caution.answer)
-    unknown = sum(1 for caution in cautions if caution.level == "unknown" and not caution.answer)
-    answered = len(cautions) - known - unknown
-    parts = [(known, "to heed"), (unknown, "not known"), (answered, "answered")]
-    return f"Is it safe? {', '.join(f'{count} {word}' for count, word in parts if count)}"
-
-
-def _set_text(label: QLabel, text: str) -> None:
-    """Set a text only when it is another one: every change lays the panel out anew."""
-    if label.text() != text:
-        label.setText(text)
-
-
-def _column() -> QVBoxLayout:
-    column = QVBoxLayout()
-    column.setSpacing(6)
-    return column
