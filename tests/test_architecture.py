@@ -64,6 +64,16 @@ def test_no_module_is_longer_than_five_hundred_lines() -> None:
     assert {name: lines for name, lines in long.items() if lines > 500} == {}
 
 
+def test_no_class_is_longer_than_two_hundred_and_fifty_lines() -> None:
+    long = {
+        f"{path.name}: {node.name}": (node.end_lineno or 0) - node.lineno + 1
+        for path in MODULES
+        for node in ast.walk(ast.parse(path.read_text()))
+        if isinstance(node, ast.ClassDef)
+    }
+    assert {name: lines for name, lines in long.items() if lines > 250} == {}
+
+
 def test_fonts_and_icons_come_with_their_licences() -> None:
     fonts = {path.name for path in (SOURCE / "assets" / "fonts").iterdir()}
     assert {"vollkorn-OFL.txt", "atkinson-hyperlegible-next-OFL.txt"} <= fonts

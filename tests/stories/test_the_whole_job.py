@@ -51,8 +51,8 @@ def test_the_whole_job(window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialo
     for name, length in (("width", "20 cm"), ("height", "28 cm"), ("depth", "16 cm")):
         gather.panel.size_fields[name].setText(length)
         qtbot.keyClick(gather.panel.size_fields[name], Qt.Key.Key_Return)
-    gather.panel.colour_buttons[0].code.setText("#101010")
-    qtbot.keyClick(gather.panel.colour_buttons[0].code, Qt.Key.Key_Return)
+    gather.panel.colours.colour_buttons[0].code.setText("#101010")
+    qtbot.keyClick(gather.panel.colours.colour_buttons[0].code, Qt.Key.Key_Return)
     assert workspace.item is not None
     added = workspace.item.id
 

@@ -1,6 +1,5 @@
 """Arrange: the look drawn to scale, the stash on its board, the readings beside it."""
 
-from collections.abc import Callable
 from functools import partial
 from typing import TYPE_CHECKING
 
@@ -8,6 +7,7 @@ from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
 
+from jolly_ledge.app.steps.arrange.arrange_keys import keys_on_the_drawing
 from jolly_ledge.app.steps.arrange.chosen_panel import ChosenPanel
 from jolly_ledge.app.steps.arrange.exchange_bar import ExchangeBar
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
@@ -252,36 +252,11 @@ class ArrangeStep(Step):
         self.view.carry_to(self.view.viewport().mapFromGlobal(position))
 
     def _bind_keys(self) -> None:
-        view, do = self.view, self.actions_on_look
+        view = self.view
         for keys, along, deep in (("Left", -1, 0), ("Right", 1, 0), ("Up", 0, 1), ("Down", 0, -1)):
             self.shortcut(keys, partial(self._arrow, along, deep, STEP_MM), view)
             self.shortcut(f"Shift+{keys}", partial(self._arrow, along, deep, FINE_MM), view)
-        keyed: tuple[tuple[str, Callable[[], object]], ...] = (
-            ("U", partial(do.pose, "upright")),
-            ("F", partial(do.pose, "flat")),
-            ("L", partial(do.pose, "leaning")),
-            ("P", partial(do.pose, "spine-in")),
-            ("T", do.turn),
-            ("K", do.lock),
-            ("I", do.put_inside),
-            ("G", self.chosen.group_field.setFocus),
-            ("Delete", do.put_back),
-            ("Backspace", do.put_back),
-            ("N", partial(do.choose_next, 1)),
-            ("B", partial(do.choose_next, -1)),
-            ("PgDown", partial(do.choose_ledge, 1)),
-            ("PgUp", partial(do.choose_ledge, -1)),
-            ("J", do.count_apart),
-            ("R", do.take_row),
-            ("O", do.sort_row),
-            ("E", self.begin_exchange),
-            ("X", self.chosen.wish_chip.pop_up),
-            ("W", self.show_proposals),
-            ("H", self.show_wanted),
-            ("C", lambda: self.workspace.signals.compare_asked.emit(())),
-            ("S", partial(self.strip.setFocus, Qt.FocusReason.ShortcutFocusReason)),
-        )
-        for keys, action in keyed:
+        for keys, action in keys_on_the_drawing(self):
             self.shortcut(keys, action, view)
         # These mean something else on the drawing while nothing is tried.
         bar = self.exchange_bar

@@ -8,16 +8,15 @@ from PySide6.QtWidgets import (
     QFormLayout,
     QHBoxLayout,
     QLineEdit,
-    QVBoxLayout,
     QWidget,
 )
 
 from jolly_ledge.app.steps.gather.fits_table import FitsTable
+from jolly_ledge.app.steps.gather.item_colours import ItemColours
 from jolly_ledge.app.steps.gather.item_drawing import ItemDrawing
 from jolly_ledge.app.steps.gather.item_forms import CoversForm, ProvenanceForm, RepaintForm
 from jolly_ledge.app.steps.gather.stems_form import StemsForm
 from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
@@ -32,7 +31,6 @@ from jolly_ledge.workspace.workspace import Workspace
 
 PANEL_WIDTH = 344
 SHAPES = tuple(sorted({*SILHOUETTES, *PROFILES} - {"slab"}))
-MOST_COLOURS = 4
 
 
 class ItemPanel(SidePanel):
@@ -131,7 +129,8 @@ class ItemPanel(SidePanel):
         form.addRow("Lives", self.room_field)
         self.status_field = self._choice("status", STATUSES)
         form.addRow("It is", self.status_field)
-        form.addRow("Colours", self._colours())
+        self.colours = ItemColours(self._workspace, partial(self._change, "colours"))
+        form.addRow("Colours", self.colours)
         return form
 
     def _text(self, field: str, name: str) -> QLineEdit:
@@ -147,27 +146,6 @@ class ItemPanel(SidePanel):
             box.addItem(plain(value), value)
         box.activated.connect(lambda _: self._change(field, box.currentData()))
         return box
-
-    def _colours(self) -> QWidget:
-        holder = QWidget()
-        column = QVBoxLayout(holder)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(3)
-        self.colour_buttons: list[ColourButton] = []
-        for index in range(MOST_COLOURS):
-            button = ColourButton(partial(self._set_colour, index), f"Colour {index + 1}")
-            self.colour_buttons.append(button)
-            column.addWidget(button)
-        row = QHBoxLayout()
-        self.more_colours = chip("Add a colour", checkable=False)
-        self.more_colours.clicked.connect(self._add_colour)
-        self.fewer_colours = chip("Take one out", checkable=False)
-        self.fewer_colours.clicked.connect(self._drop_colour)
-        row.addWidget(self.more_colours)
-        row.addWidget(self.fewer_colours)
-        row.addStretch(1)
-        column.addLayout(row)
-        return holder
 
     def _buttons(self) -> QHBoxLayout:
         row = QHBoxLayout()
@@ -206,12 +184,7 @@ class ItemPanel(SidePanel):
             (self.status_field, item.status),
         ):
             box.setCurrentIndex(max(box.findData(value), 0))
-        for index, button in enumerate(self.colour_buttons):
-            button.setVisible(index < len(item.colours))
-            if index < len(item.colours):
-                button.show_colour(item.colours[index][0])
-        self.more_colours.setEnabled(len(item.colours) < MOST_COLOURS)
-        self.fewer_colours.setEnabled(len(item.colours) > 1)
+        self.colours.show_item(item)
         self.traits.show_traits(item.traits)
         self.stems_form.show_item(item)
         self.guess_row.setVisible(bool(item.guessed))
@@ -249,27 +222,6 @@ class ItemPanel(SidePanel):
             )
             self.mass_field.clearFocus()
             self.refresh()
-
-    def _set_colour(self, index: int, colour: str) -> None:
-        item = self._workspace.item
-        if item is not None:
-            colours = list(item.colours)
-            colours[index] = (colour, colours[index][1])
-            self._change("colours", tuple(colours))
-
-    def _add_colour(self) -> None:
-        item = self._workspace.item
-        if item is not None:
-            share = round(1 / (len(item.colours) + 1), 2)
-            kept = tuple((colour, round(part * (1 - share), 2)) for colour, part in item.colours)
-            self._change("colours", (*kept, ("#c9b28c", share)))
-
-    def _drop_colour(self) -> None:
-        item = self._workspace.item
-        if item is not None:
-            kept = item.colours[:-1]
-            whole = sum(part for _, part in kept) or 1.0
-            self._change("colours", tuple((colour, round(part / whole, 2)) for colour, part in kept))
 
     def _toggle_trait(self, trait: Trait, on: bool) -> None:
         item = self._workspace.item
