@@ -22,7 +22,7 @@ WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 SHARED_FREE, SHARED_COST, SAME_LEAD = 0.3, 14.0, 6.0
 """So much looks may share; what is over costs, and the same lead does."""
 
-HALF, OVER_HALF_COST = 0.47, 40.0
+HALF, OVER_HALF_COST = 0.47, 120.0
 """From about half on sharing costs so much that only a stash without others to take leaves any."""
 
 SAME_PLACES, PLACES_FREE = 4.0, 0.4
