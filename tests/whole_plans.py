@@ -252,5 +252,5 @@ def _placement(rng: Random, item: Item, piece: Piece, before: list[Placement]) -
         inside=host.id if host is not None and way == "inside" else None,
         vignette=rng.choice((None, None, "one", "two")),
         locked=rng.random() < 0.15,
-        unit=rng.choice((None, None, *get_args(Counting))),
+        counts_as=rng.choice((None, None, *get_args(Counting))),
     )

@@ -164,7 +164,7 @@ def test_the_menu_reaches_undo_units_and_steps(window: MainWindow) -> None:
     actions["Redo"].trigger()
     assert window.workspace.plan.name == "Renamed"
     actions["Lengths in inches"].trigger()
-    assert window.workspace.unit == "in"
+    assert window.workspace.length_unit == "in"
     actions["Go to Keep"].trigger()
     assert window.path.buttons["Keep"].isChecked()
 

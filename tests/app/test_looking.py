@@ -183,12 +183,12 @@ def test_how_a_thing_counts_is_changed_by_hand(window: MainWindow, qtbot: QtBot)
     qtbot.keyClick(page.view, "J")
     assert page.chosen.count_chip.text() == "Counts itself"
     qtbot.mouseClick(page.chosen.count_chip, LEFT)
-    assert workspace.look.placement(stack.id).unit == "together"
+    assert workspace.look.placement(stack.id).counts_as == "together"
     assert page.chosen.count_chip.text() == "Counts with it"
     assert len(workspace.arrangement.units) <= before
     workspace.undo()
     workspace.undo()
-    assert workspace.look.placement(stack.id).unit is None
+    assert workspace.look.placement(stack.id).counts_as is None
     assert len(workspace.arrangement.units) == before
 
 

@@ -101,8 +101,8 @@ def test_pointing_is_told_once(workspace: Workspace, qtbot: QtBot) -> None:
 
 
 def test_another_unit_is_shown(workspace: Workspace, qtbot: QtBot) -> None:
-    with qtbot.waitSignals([workspace.signals.unit_changed, workspace.signals.changed]):
-        workspace.set_unit("in")
+    with qtbot.waitSignals([workspace.signals.length_unit_changed, workspace.signals.changed]):
+        workspace.set_length_unit("in")
     assert workspace.length(25.4) == "1 in"
 
 

@@ -368,7 +368,7 @@ def test_an_empty_look_is_begun(window: MainWindow, qtbot: QtBot) -> None:
 
 def test_lengths_change_their_unit_everywhere(window: MainWindow) -> None:
     page = place(window)
-    window.workspace.set_unit("in")
+    window.workspace.set_length_unit("in")
     cell = page.order.table.item(0, 4)
     assert cell is not None
     assert re.match(r"^[\d /]+ from ", cell.text())

@@ -97,7 +97,7 @@ def test_what_counts_as_one_is_the_manner_and_the_stylist() -> None:
     assert units(arranged(items, spots, gathered="own")) == 4
     assert units(arranged(items, perched)) == 3
     assert units(arranged(items, perched, perched="together")) == 2
-    by_hand = (*spots[:2], replace(spots[2], unit="own"), spots[3])
+    by_hand = (*spots[:2], replace(spots[2], counts_as="own"), spots[3])
     assert units(arranged(items, by_hand)) == 3
 
 

@@ -21,7 +21,7 @@ class WindowSignals(QObject):
     chosen = Signal()
     pointed = Signal()
     saved = Signal()
-    unit_changed = Signal()
+    length_unit_changed = Signal()
     refused = Signal(str)
     committed = Signal(object)
     told = Signal(str)

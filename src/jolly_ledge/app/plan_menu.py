@@ -56,8 +56,8 @@ class PlanMenu(QMenu):
         for unit in LENGTH_UNITS:
             made = QAction(f"Lengths in {UNIT_NAMES[unit]}", self)
             made.setCheckable(True)
-            made.setChecked(unit == workspace.unit)
-            made.triggered.connect(lambda _=False, unit=unit: workspace.set_unit(unit))
+            made.setChecked(unit == workspace.length_unit)
+            made.triggered.connect(lambda _=False, unit=unit: workspace.set_length_unit(unit))
             units.addAction(made)
             self.addAction(made)
         self.addSeparator()

@@ -405,7 +405,7 @@ def _column(group: list[PlacedItem], counting: tuple[Counting, Counting]) -> Sta
         )
         if host_unit is None:
             row = next((unit for unit in units if _is_row_book(unit[0]) and unit[0].depth_order == 0), None)
-            if row is not None and placed_item.depth_order == 0 and placed_item.placement.unit != "own":
+            if row is not None and placed_item.depth_order == 0 and placed_item.placement.counts_as != "own":
                 row.append(placed_item)
             else:
                 units.append([placed_item])
@@ -426,7 +426,7 @@ def _column(group: list[PlacedItem], counting: tuple[Counting, Counting]) -> Sta
 
 
 def _same_unit(placed_item: PlacedItem, host_unit: list[PlacedItem], counting: tuple[Counting, Counting]) -> bool:
-    told = placed_item.placement.unit
+    told = placed_item.placement.counts_as
     if told is not None:
         return told == "together"
     gathered, perched = counting

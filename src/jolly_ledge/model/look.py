@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from typing import Annotated
 
-from msgspec import Meta
+from msgspec import Meta, field
 
 from jolly_ledge.model.money import Price, check_price
 from jolly_ledge.model.value import Angle, Colour, Identifier, Position, Value, Words, record_by_id
@@ -55,7 +55,7 @@ class Placement(Value, frozen=True):
 
     ``x`` and ``z`` are the centre of the footprint from the ledge's left end and its front edge,
     ``y`` (hung things only) the height of the lower edge over the wall ledge's floor, all in mm.
-    ``unit`` tells how it counts where the manner would say otherwise.
+    ``counts_as`` (``unit`` in files) tells how it counts where the manner would say otherwise.
     """
 
     id: Identifier
@@ -70,7 +70,7 @@ class Placement(Value, frozen=True):
     inside: Identifier | None = None
     vignette: Words | None = None
     locked: bool = False
-    unit: Counting | None = None
+    counts_as: Counting | None = field(name="unit", default=None)
 
     def __post_init__(self) -> None:
         if self.on is not None and self.inside is not None:

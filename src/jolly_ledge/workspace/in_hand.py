@@ -23,7 +23,7 @@ class InHand:
         self.document = document
         self.selected = Selection(document.plan)
         self.derived = Derived()
-        self.unit: LengthUnit = unit
+        self.length_unit: LengthUnit = unit
         self._preview = Preview()
 
     @property
@@ -146,4 +146,4 @@ class InHand:
 
     def length(self, length: float) -> str:
         """Write a length in the unit in force."""
-        return format_length(length, self.unit)
+        return format_length(length, self.length_unit)

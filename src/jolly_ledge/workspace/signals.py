@@ -82,7 +82,7 @@ class Signals(Protocol):
         ...
 
     @property
-    def unit_changed(self) -> Emitter:
+    def length_unit_changed(self) -> Emitter:
         """Lengths are shown in another unit."""
         ...
 
@@ -135,7 +135,7 @@ class PlainSignals:
         self.chosen = PlainSignal()
         self.pointed = PlainSignal()
         self.saved = PlainSignal()
-        self.unit_changed = PlainSignal()
+        self.length_unit_changed = PlainSignal()
         self.refused = PlainSignal()
         self.committed = PlainSignal()
         self.told = PlainSignal()

@@ -78,10 +78,10 @@ class Workspace(InHand):
             self.selected.pointed_at = placements
             self.signals.pointed.emit()
 
-    def set_unit(self, unit: LengthUnit) -> None:
+    def set_length_unit(self, unit: LengthUnit) -> None:
         """Show lengths in another unit."""
-        self.unit = unit
-        self.signals.unit_changed.emit()
+        self.length_unit = unit
+        self.signals.length_unit_changed.emit()
         self.signals.changed.emit()
 
     # Changing

@@ -98,7 +98,7 @@ class EntryField(QWidget):
         self.line.textChanged.connect(lambda _: self.refresh())
         self.line.returnPressed.connect(self._enter)
         self.line.listed.connect(self.listed)
-        workspace.signals.unit_changed.connect(self.refresh)
+        workspace.signals.length_unit_changed.connect(self.refresh)
         self.refresh()
 
     def refresh(self) -> None:
@@ -108,7 +108,7 @@ class EntryField(QWidget):
         problem = ""
         if text.strip():
             try:
-                self.entry = parse_entry(text, self._workspace.unit, self._workspace.plan.stash)
+                self.entry = parse_entry(text, self._workspace.length_unit, self._workspace.plan.stash)
             except JollyLedgeError as error:
                 problem = str(error)
         self.preview.show_items(self.entry.items if self.entry is not None else ())

@@ -38,7 +38,7 @@ class LengthField(QLineEdit):
         """Show a length without telling anyone."""
         self._length = length
         self._mark(None)
-        self.setText("" if length is None else format_length(length, self._workspace.unit))
+        self.setText("" if length is None else format_length(length, self._workspace.length_unit))
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Bring the old figure back on Esc."""
@@ -55,7 +55,7 @@ class LengthField(QLineEdit):
 
     def _commit(self) -> None:
         text = self.text().strip()
-        if self._length is not None and text == format_length(self._length, self._workspace.unit):
+        if self._length is not None and text == format_length(self._length, self._workspace.length_unit):
             return
         if not text:
             if self.may_be_empty and self._length is not None:
@@ -65,7 +65,7 @@ class LengthField(QLineEdit):
                 self.show_length(self._length)
             return
         try:
-            length = parse_length(text, self._workspace.unit)
+            length = parse_length(text, self._workspace.length_unit)
         except LengthError as error:
             self._mark(str(error))
             return

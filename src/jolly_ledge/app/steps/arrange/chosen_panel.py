@@ -144,7 +144,7 @@ class ChosenPanel(QWidget):
             button.setChecked(all(placed.placement.pose == pose for placed in chosen))
         self.pose_chips["spine-in"].setEnabled(all(placed.item.is_book for placed in chosen))
         self.lock_chip.setChecked(all(placed.placement.locked for placed in chosen))
-        self.count_chip.setText(COUNTS[first.placement.unit])
+        self.count_chip.setText(COUNTS[first.placement.counts_as])
         self.lock_chip.setText("Locked" if self.lock_chip.isChecked() else "Lock")
         if not self.left_field.hasFocus():
             self.left_field.show_length(max(first.left - first.ledge.left, 0.0))

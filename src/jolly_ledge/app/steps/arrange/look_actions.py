@@ -118,9 +118,9 @@ class LookActions:
         chosen = self._chosen()
         if chosen:
             name = self._names(chosen)
-            told = {None: "own", "own": "together", "together": None}[chosen[0].placement.unit]
+            told = {None: "own", "own": "together", "together": None}[chosen[0].placement.counts_as]
             said = {"own": f"Count {name} by itself", "together": f"Count {name} with what holds it"}
-            self._change(chosen, (("unit", told),), said.get(told or "", f"Count {name} as the manner does"))
+            self._change(chosen, (("counts_as", told),), said.get(told or "", f"Count {name} as the manner does"))
 
     def group(self, name: str | None) -> None:
         """Read what is chosen as one vignette of that name; None leaves it to nearness."""

@@ -160,7 +160,7 @@ class WantedPage(SearchPage):
         """Tell whether what was typed suits."""
         workspace = self._workspace
         try:
-            item = parse_entry(self.found_field.text(), workspace.unit, workspace.plan.stash).items[0]
+            item = parse_entry(self.found_field.text(), workspace.length_unit, workspace.plan.stash).items[0]
         except JollyLedgeError as error:
             self.found_said.setText(str(error))
             self.buy_button.setEnabled(False)

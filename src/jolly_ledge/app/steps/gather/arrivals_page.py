@@ -112,7 +112,7 @@ class ArrivalsPage(QWidget):
         if isinstance(found, Table):
             self._table, self._things = found, None
             self.page_head.about.setText("say what its columns mean; nothing is taken over yet")
-            self.strip.show_table(found, guessed_mapping(found, self._workspace.unit))
+            self.strip.show_table(found, guessed_mapping(found, self._workspace.length_unit))
         else:
             self._table, self._things = None, found
             self.page_head.about.setText("written by this program; nothing is taken over yet")
@@ -130,7 +130,7 @@ class ArrivalsPage(QWidget):
         elif self._things is not None:
             rows = preview_things(self._things, stash)
         else:
-            rows = preview_lines(parse_list(self.list_field.toPlainText(), workspace.unit, stash), stash)
+            rows = preview_lines(parse_list(self.list_field.toPlainText(), workspace.length_unit, stash), stash)
         self.model.show_rows(rows)
         self._show_sum()
 

@@ -89,7 +89,7 @@ class PicturesBench(QWidget):
 
     def _item(self, draft: PictureDraft) -> Item | None:
         try:
-            return draft.item(self._workspace.unit, self._workspace.plan.stash)
+            return draft.item(self._workspace.length_unit, self._workspace.plan.stash)
         except JollyLedgeError as error:
             self.said.setText(str(error))
             return None

@@ -74,7 +74,7 @@ class PicturesPage(QWidget):
         middle.addWidget(self.bench, 1)
         column.addLayout(middle, 1)
         column.addLayout(self._foot())
-        workspace.signals.unit_changed.connect(self._show_draft)
+        workspace.signals.length_unit_changed.connect(self._show_draft)
         self._show_draft()
 
     def _load_row(self) -> QHBoxLayout:
@@ -265,7 +265,7 @@ class PicturesPage(QWidget):
         items: list[Item] = []
         for row, draft in enumerate(self.drafts):
             try:
-                item = draft.item(workspace.unit, (*stash, *items))
+                item = draft.item(workspace.length_unit, (*stash, *items))
             except JollyLedgeError as error:
                 self.list.setCurrentRow(row)
                 workspace.signals.refused.emit(f"“{draft.intake.source}” is no thing yet: {error}")

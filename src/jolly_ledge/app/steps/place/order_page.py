@@ -77,7 +77,7 @@ class OrderPage(QWidget):
         """Show the fewest carries from another look to the one in hand."""
         workspace = self.workspace
         try:
-            told = change_over(workspace.plan, workspace.plan.look(before), workspace.look, unit=workspace.unit)
+            told = change_over(workspace.plan, workspace.plan.look(before), workspace.look, unit=workspace.length_unit)
         except JollyLedgeError as error:
             self.summary.setText(str(error))
             self.carries.setRowCount(0)
@@ -128,7 +128,7 @@ class OrderPage(QWidget):
             self.summary.setText("Nothing to place yet: arrange the look first.")
 
     def _cells(self, step: PlacingStep) -> tuple[str, ...]:
-        unit = self.workspace.unit
+        unit = self.workspace.length_unit
         name = f"{step.name} ({step.how})" if step.how else step.name
         return (
             str(step.number),

@@ -73,7 +73,7 @@ class PlaceStep(Step):
         row.addWidget(self.pages)
         self.column.addLayout(row, 1)
         self.modes.show_choice(ORDER)
-        self.follow(self.refresh, workspace.signals.changed, workspace.signals.unit_changed)
+        self.follow(self.refresh, workspace.signals.changed, workspace.signals.length_unit_changed)
 
     def _menu(self) -> QMenu:
         menu = QMenu(self)
@@ -143,7 +143,7 @@ class PlaceStep(Step):
 
     def _pages_of_sheet(self) -> tuple[Picture, ...]:
         workspace = self.workspace
-        return sheet_pages(workspace.plan, workspace.look, workspace.unit, self.paper)
+        return sheet_pages(workspace.plan, workspace.look, workspace.length_unit, self.paper)
 
     def print_sheet(self) -> None:
         """Print the sheet through the system's own dialog."""
@@ -164,7 +164,7 @@ class PlaceStep(Step):
     def _options(self) -> Options:
         looks = (self.workspace.look,) if self.workspace.look_id else ()
         paper: PaperName = "a4" if self.paper is A4 else "letter"
-        return Options(looks=looks, unit=self.workspace.unit, paper=paper, scale=self.scale)
+        return Options(looks=looks, unit=self.workspace.length_unit, paper=paper, scale=self.scale)
 
     def save_pdf(self) -> None:
         """Save the sheet as PDF where a person says."""

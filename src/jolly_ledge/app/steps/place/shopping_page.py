@@ -84,7 +84,7 @@ class ShoppingPage(QWidget):
         colour = name_of(item.main_colour, workspace.plan.families)
         looks = ", ".join(workspace.plan.look(look).label for look in line.looks)
         return (
-            item.label, f"{sizes} {workspace.unit}, {item.finish}, {colour}", str(item.count), typed(item.price),
+            item.label, f"{sizes} {workspace.length_unit}, {item.finish}, {colour}", str(item.count), typed(item.price),
             discount_said(item), typed(item.original_price), money(line.cost, currency) or "not told",
             looks or "no look yet",
         )  # fmt: skip

@@ -191,7 +191,7 @@ class TickOffPage(QWidget):
             widget.setVisible(bool(self._steps) and step is None)
 
     def _lines(self, step: PlacingStep) -> list[str]:
-        unit = self._workspace.unit
+        unit = self._workspace.length_unit
         figures = (figure_said(step.along, unit, with_unit=True), into_said(step, unit, with_unit=True))
         own = [caution for caution in self._workspace.cautions if step.placement in caution.placements]
         return [
@@ -246,7 +246,7 @@ class TickOffPage(QWidget):
         if step is None or not text:
             return
         try:
-            found = parse_deviation(text, workspace.unit)
+            found = parse_deviation(text, workspace.length_unit)
         except LengthError as error:
             workspace.signals.refused.emit(str(error))
             return

@@ -223,7 +223,7 @@ class LookView(LookHand):
             painter.resetTransform()
             if "balance" in self.overlays and workspace.is_assessed:
                 paint_beam(painter, arrangement, self._beam_area())
-            paint_scale_bar(painter, scale, workspace.unit, self.viewport().height())
+            paint_scale_bar(painter, scale, workspace.length_unit, self.viewport().height())
             if "numbers" in self.overlays:
                 paint_numbers(painter, arrangement, scale, self.mapFromScene)
             paint_plate(painter, *self._plate(), self.devicePixelRatioF())

@@ -87,7 +87,7 @@ class FigureField(QLineEdit):
         if dimension is None:
             return
         try:
-            length = parse_length(self.text(), self._workspace.unit)
+            length = parse_length(self.text(), self._workspace.length_unit)
         except LengthError as error:
             self._workspace.signals.refused.emit(str(error))
             return
