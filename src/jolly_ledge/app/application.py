@@ -34,6 +34,8 @@ PIXELS_KEPT_KB = 128 * 1024
 """Room for a large look on a fine screen; Qt's own 10 MB would draw things anew at every step."""
 
 SETTLE_MS = 1500
+DESKTOP_ID = "org.jollyledge.JollyLedge"
+"""As the desktop knows it: by its entry in the menu, which names the icon."""
 
 
 def state_folder() -> Path:
@@ -51,6 +53,7 @@ def ready_application(arguments: list[str]) -> QApplication:
     assert isinstance(application, QApplication)
     application.setApplicationName("jolly-ledge")
     application.setApplicationDisplayName("Jolly Ledge")
+    application.setDesktopFileName(DESKTOP_ID)
     application.setStyle("Fusion")
     load_fonts()
     application.setFont(font(14))
