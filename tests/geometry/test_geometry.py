@@ -1,11 +1,15 @@
 """Poses, silhouettes and how things stand on each other."""
 
+from gc import collect
+from weakref import ref
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.kept import kept
 from jolly_ledge.geometry.pose import extent, seen_colours, seen_shape
 from jolly_ledge.geometry.silhouette import PROFILES, outline, outline_area
 from jolly_ledge.model.item import PAGE_COLOUR, Item
@@ -160,3 +164,27 @@ def test_every_category_has_a_silhouette_of_its_own_accord() -> None:
     assert Item(id="x", category="object", width=1, height=1, depth=1).shape == "object"
     assert thing("bust", "sculpture").shape == "figure"
     assert thing("rock", "object", silhouette="meteorite").shape == "stone"
+
+
+def test_what_is_worked_out_is_kept_with_its_look_and_goes_with_it() -> None:
+    asked: list[Arrangement] = []
+
+    @kept
+    def count(arrangement: Arrangement) -> int:
+        asked.append(arrangement)
+        return len(arrangement.visible)
+
+    first, second = stacked(), stacked()
+    assert count(first) == count(first) == count(second)
+    assert len(asked) == 2
+    watched = ref(first)
+    del first
+    asked.clear()
+    collect()
+    assert watched() is None
+
+
+def test_a_mapping_that_is_kept_can_only_be_read() -> None:
+    numbers = kept(lambda arrangement: {one.id: 1 for one in arrangement.visible})(stacked())
+    with pytest.raises(TypeError, match="item assignment"):
+        numbers["box"] = 2

@@ -1,7 +1,8 @@
 """A look resolved into space: where each thing is, on what, and what the eye counts as one."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from functools import cached_property, lru_cache
+from typing import Any
 
 from msgspec import Struct
 
@@ -196,6 +197,8 @@ class Arrangement:
         self.awaited = awaited
         self.placed_items: tuple[PlacedItem, ...] = tuple(_stand(piece, stash, look))
         self.by_id: dict[str, PlacedItem] = {placed_item.id: placed_item for placed_item in self.placed_items}
+        self.derived: dict[Callable[..., Any], Any] = {}
+        """What was worked out from it, by what worked it out: see ``geometry.kept``."""
 
     @property
     def manner(self) -> Manner:

@@ -1,10 +1,12 @@
 """Standing aside: how peaks, weights and kinds of things change sides from level to level."""
 
+from collections.abc import Mapping
 from functools import lru_cache
 
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, Stack
+from jolly_ledge.geometry.kept import kept
 from jolly_ledge.measures.levels import stacks_by_level
 from jolly_ledge.measures.score import mean, ramp, weighted_mean
 from jolly_ledge.model.words import Category
@@ -33,8 +35,8 @@ def asides_of(places: list[float], little: float, plain: float) -> list[float]:
     ]
 
 
-@lru_cache(maxsize=8)
-def diagonals_of(arrangement: Arrangement) -> dict[str, float]:
+@kept
+def diagonals_of(arrangement: Arrangement) -> Mapping[str, float]:
     """Return how far each kind moves aside from level to level, for the stacks that are led by a thing of the kind.
 
     Where a kind stands on a level is the middle of its things there, by their area.

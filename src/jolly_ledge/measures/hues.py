@@ -3,6 +3,7 @@
 from functools import lru_cache
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.geometry.kept import kept
 from jolly_ledge.model.colour import is_green, is_neutral, lightness_chroma_hue
 from jolly_ledge.model.families import lead_of, leads
 from jolly_ledge.model.hue_family import families_of, nearest_family
@@ -18,7 +19,7 @@ ColourArea = tuple[PlacedItem, str, float]
 """A thing, one colour it shows (as its family by hand, if it has one), and the area of it in mm²."""
 
 
-@lru_cache(maxsize=8)
+@kept
 def colour_areas(arrangement: Arrangement) -> tuple[ColourArea, ...]:
     """Return every visible colour with the area it shows, ledge by ledge."""
     families = arrangement.families
@@ -29,7 +30,7 @@ def colour_areas(arrangement: Arrangement) -> tuple[ColourArea, ...]:
     )
 
 
-@lru_cache(maxsize=8)
+@kept
 def accent_areas(arrangement: Arrangement) -> tuple[ColourArea, ...]:
     """Return the visible colours that the eye looks for again, with the areas they show."""
     return tuple(one for one in colour_areas(arrangement) if is_accent(one[0], one[1], arrangement.piece))
@@ -63,7 +64,7 @@ def is_accent(placed: PlacedItem, colour: str, piece: Piece) -> bool:
     return lightness < BLACK_LIGHTNESS and back > LIGHT_BACK
 
 
-@lru_cache(maxsize=8)
+@kept
 def chromatic_leaders(arrangement: Arrangement) -> tuple[str, ...]:
     """Return the leading colours of all chromatic families in a look, strongest first."""
     return _leaders(
@@ -76,7 +77,7 @@ def chromatic_leaders(arrangement: Arrangement) -> tuple[str, ...]:
     )
 
 
-@lru_cache(maxsize=8)
+@kept
 def accent_leaders(arrangement: Arrangement) -> tuple[str, ...]:
     """Return the leading colours of all families of accents in a look, strongest first."""
     return _leaders([(colour, area) for _, colour, area in accent_areas(arrangement)], leads(arrangement.families))

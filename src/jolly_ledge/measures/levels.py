@@ -1,8 +1,11 @@
 """Levels of a piece: ledges side by side that share most of their height are one, even in staggered bays."""
 
+from collections.abc import Mapping
 from functools import lru_cache
+from types import MappingProxyType
 
 from jolly_ledge.geometry.arrangement import Arrangement, Stack
+from jolly_ledge.geometry.kept import kept
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.piece import Ledge
 
@@ -33,12 +36,13 @@ def levels_of(ledges: tuple[Ledge, ...]) -> tuple[tuple[Ledge, ...], ...]:
 
 
 @lru_cache(maxsize=64)
-def level_numbers(ledges: tuple[Ledge, ...]) -> dict[str, int]:
+def level_numbers(ledges: tuple[Ledge, ...]) -> Mapping[str, int]:
     """Return the level of every standing ledge, 0 for the highest."""
-    return {ledge.id: number for number, level in enumerate(levels_of(ledges)) for ledge in level}
+    numbers = {ledge.id: number for number, level in enumerate(levels_of(ledges)) for ledge in level}
+    return MappingProxyType(numbers)
 
 
-@lru_cache(maxsize=8)
+@kept
 def stacks_by_level(arrangement: Arrangement) -> tuple[tuple[Stack, ...], ...]:
     """Return what stands on each level in use, top down."""
     found = (

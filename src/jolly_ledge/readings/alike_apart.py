@@ -6,6 +6,7 @@ from functools import lru_cache
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement, Unit
+from jolly_ledge.geometry.kept import kept
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.likeness import likeness
 from jolly_ledge.measures.score import ramp, score_of
@@ -181,7 +182,7 @@ def _closeness(first: Unit, second: Unit) -> float:
     return 1 / (1 + math.hypot(along, up) / (2 * size))
 
 
-@lru_cache(maxsize=8)
+@kept
 def _in_order(arrangement: Arrangement) -> tuple[Unit, ...]:
     """Return the units by the ids of their things: so the table of likeness stays the same while a thing is carried."""
     return tuple(sorted(arrangement.units, key=lambda unit: unit.lead.item.id))

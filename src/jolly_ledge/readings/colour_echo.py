@@ -1,8 +1,10 @@
 """Colour echo: whether each accent is answered elsewhere."""
 
+from collections.abc import Mapping
 from functools import lru_cache
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.geometry.kept import kept
 from jolly_ledge.measures.hues import ColourArea, accent_areas, accent_leaders, family_among
 from jolly_ledge.measures.levels import level_numbers, levels_of
 from jolly_ledge.measures.score import ramp, weighted_mean
@@ -91,8 +93,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
-@lru_cache(maxsize=8)
-def accents_by_leader(arrangement: Arrangement) -> dict[str, list[ColourArea]]:
+@kept
+def accents_by_leader(arrangement: Arrangement) -> Mapping[str, tuple[ColourArea, ...]]:
     """Return what carries each accent family, by the leading colour of the family, the strongest family first."""
     leaders = accent_leaders(arrangement)
     found: dict[str, list[ColourArea]] = {leader: [] for leader in leaders}
@@ -100,7 +102,7 @@ def accents_by_leader(arrangement: Arrangement) -> dict[str, list[ColourArea]]:
         placed, colour, area = one
         if area >= LEAST_SHARE * placed.area and (leader := family_among(colour, leaders)) is not None:
             found[leader].append(one)
-    return found
+    return {leader: tuple(seen) for leader, seen in found.items()}
 
 
 @lru_cache(maxsize=4096)

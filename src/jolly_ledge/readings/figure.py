@@ -1,12 +1,13 @@
 """Figure: peaks set against each other, a weave from side to side, or pairs about the middle."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from functools import lru_cache
 from itertools import pairwise
 
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement, Stack, Vignette
+from jolly_ledge.geometry.kept import kept
 from jolly_ledge.measures.asides import KINDS, SIDE_LITTLE, SIDE_PLAIN, asides_of, diagonals_of
 from jolly_ledge.measures.levels import stacks_by_level
 from jolly_ledge.measures.likeness import likeness
@@ -33,7 +34,7 @@ CENTRE = 0.14
 
 PAIR_SHOWN = 0.4
 
-Fits = dict[str, float]
+Fits = Mapping[str, float]
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -81,9 +82,9 @@ def _sentence(figure: Figure, arrangement: Arrangement, weak: tuple[str, ...]) -
     return f"The heights about {where} make no peak; let one rise above and the others fall away from it."
 
 
-@lru_cache(maxsize=8)
+@kept
 def _peaks(arrangement: Arrangement) -> Fits:
-    fits: Fits = {}
+    fits: dict[str, float] = {}
     for vignette in arrangement.vignettes:
         if len(vignette.stacks) < 2:
             continue
@@ -105,7 +106,7 @@ def _fit_of(vignette: Vignette) -> float:
     return _peak_fit([stack.height for stack in sorted(skyline, key=lambda stack: stack.left + stack.right)])
 
 
-@lru_cache(maxsize=8)
+@kept
 def _opposed(arrangement: Arrangement) -> Fits:
     """Return how far the peak of each level lies aside of those above and below it, for the stacks of the level."""
     levels = stacks_by_level(arrangement)
@@ -162,7 +163,7 @@ def _middle_of(level: tuple[Stack, ...], arrangement: Arrangement) -> float:
 
 
 def _weave_in_depth(arrangement: Arrangement) -> Fits:
-    fits: Fits = {}
+    fits: dict[str, float] = {}
     for stacks in arrangement.stacks.values():
         if stacks[0].ledge.is_wall or len(stacks) < 3:
             continue
@@ -179,7 +180,7 @@ def _mirrored(arrangement: Arrangement) -> Fits:
     stacks = [stack for group in arrangement.stacks.values() for stack in group if not stack.ledge.is_wall]
     if len(stacks) < 2:
         return {}
-    fits: Fits = {}
+    fits: dict[str, float] = {}
     for stack in stacks:
         if abs((stack.left + stack.right - width) / 2) > CENTRE * width:
             others = [other for other in stacks if other is not stack]

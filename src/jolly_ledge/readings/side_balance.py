@@ -1,8 +1,10 @@
 """Side balance: the moment of visual weight about the upright axis."""
 
-from functools import lru_cache
+from collections.abc import Mapping
+from types import MappingProxyType
 
 from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.kept import kept
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
@@ -38,8 +40,8 @@ def _off_the_middle(arrangement: Arrangement) -> float:
     return cost / tops if tops else 0.0
 
 
-@lru_cache(maxsize=8)
-def moment(arrangement: Arrangement) -> tuple[float, dict[str, float]]:
+@kept
+def moment(arrangement: Arrangement) -> tuple[float, Mapping[str, float]]:
     """Return the balance point as a share of the half width (left is below 0) and each placement's part.
 
     The sum of weight × distance from the axis, over the whole weight × half the width.
@@ -48,9 +50,9 @@ def moment(arrangement: Arrangement) -> tuple[float, dict[str, float]]:
     whole = sum(mark.weight for mark in marks)
     half = arrangement.piece.width / 2
     if whole <= 0:
-        return 0.0, {}
+        return 0.0, MappingProxyType({})
     parts = {mark.id: mark.weight * (mark.placed.x - half) / (whole * half) for mark in marks}
-    return sum(parts.values()), parts
+    return sum(parts.values()), MappingProxyType(parts)
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:

@@ -8,6 +8,7 @@ from functools import lru_cache
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, stacks_of
+from jolly_ledge.geometry.kept import kept
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.hue_family import families_of
 from jolly_ledge.model.item import ColourShare, Item
@@ -102,13 +103,13 @@ class Mark(Struct, frozen=True, cache_hash=True):
         return self.item.category not in NEVER_LEAD
 
 
-@lru_cache(maxsize=8)
+@kept
 def marks_of(arrangement: Arrangement) -> tuple[Mark, ...]:
     """Return every visible mark of a look, ledge by ledge."""
     return tuple(mark for marks in marks_by_ledge(arrangement) for mark in marks)
 
 
-@lru_cache(maxsize=8)
+@kept
 def marks_by_ledge(arrangement: Arrangement) -> tuple[tuple[Mark, ...], ...]:
     """Return the visible marks of every ledge that holds any."""
     counting = (arrangement.manner.gathered, arrangement.manner.perched)
