@@ -5,7 +5,7 @@ from pathlib import Path
 from PIL import Image
 from PySide6.QtWidgets import QApplication
 
-from jolly_ledge.app.pictures import SIZE, take
+from pictures import SIZE, take
 
 SCREENSHOTS = Path(__file__).parents[2] / "docs" / "screenshots"
 
