@@ -3,7 +3,6 @@
 from jolly_ledge.app.views.look.drag_gesture import natural_pose
 from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
 from jolly_ledge.edits.sort_row import SortRow
-from jolly_ledge.edits.together import Together
 from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.landing import Spot, free_spot, holds
 from jolly_ledge.geometry.rows import ORDERS, group_of, in_order, row_of
@@ -77,9 +76,9 @@ class LookActions:
             moves.append(
                 MovePlacement(look=workspace.look_id, placement=placement.id, spot=spot, name=placed.item.label)
             )
-        if moves:
-            key = f"nudge {workspace.look_id} {' '.join(sorted(ids))}"
-            workspace.commit(Together(edits=tuple(moves), label=f"Move {self._names(chosen)}", merges_as=key))
+        key = f"nudge {workspace.look_id} {' '.join(sorted(ids))}"
+        with workspace.transaction(f"Move {self._names(chosen)}", merges_as=key) as edits:
+            edits += moves
 
     def set_from_left(self, length: float) -> None:
         """Set the left edge of the chosen thing so far from the left end of its ledge."""
