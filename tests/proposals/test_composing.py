@@ -1,8 +1,10 @@
 """Whole looks from groups: sound, of what belongs, within the spans, different from each other, and how they are liked."""
 
+from collections import Counter
 from collections.abc import Iterator
 from itertools import combinations, product
 from random import Random
+from statistics import mean
 
 import pytest
 from msgspec.structs import replace
@@ -16,9 +18,12 @@ from jolly_ledge.model.piece import Fixture, Ledge, Piece, Wish
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.starts.gallery import STARTS, Start, begin
-from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.model.words import WALL_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed
+from jolly_ledge.proposals.composing.counting import nearer_the_count
+from jolly_ledge.proposals.composing.fullness import things_in
 from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.pool import OF_A_FORM, GroupPool, grade_of
 from jolly_ledge.proposals.composing.refining import MOVES, Move, member_exchanged, shifted
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
 from jolly_ledge.proposals.composing.spread import spans_of
@@ -118,7 +123,7 @@ def crowded_at_one_end(seed: int) -> Composition:
         group.set_down(stock.things[f"jar{number}"], "back", 1, 0.0)
     alone.set_down(stock.things["jar4"], "back")
     groups = ((ledge, group.shift(60.0 - group.left)), (ledge, alone.shift(700.0)))
-    return Composition(stock, groups, placements_of(groups))
+    return Composition(stock, groups, placements_of(groups), GroupPool())
 
 
 def tried(move: Move, demo: Plan) -> Iterator[tuple[Composition, Composition]]:
@@ -260,7 +265,7 @@ def liked(groups: tuple[Group, ...], piece: Piece, items: tuple[Item, ...]) -> f
     stock = Stock(problem, Random(1))
     ledge = piece.ledges[0]
     placed = tuple((ledge, group) for group in groups)
-    return liking_of(Composition(stock, placed, placements_of(placed)))
+    return liking_of(Composition(stock, placed, placements_of(placed), GroupPool()))
 
 
 def group_at(x: float, *things: Item, form: str = "anchored", depth: float = 300.0) -> Group:
@@ -322,3 +327,47 @@ def test_pictures_lean_and_nothing_of_the_wall_stands_on_a_table(demo: Plan) -> 
                 if member.thing.category in WALL_CATEGORIES:
                     assert role_of(problem.piece, ledge) not in ("table", "island", "floor", "hearth")
                     assert member.pose in ("leaning", "upright")
+
+
+def test_good_groups_are_kept_for_each_size_of_ledge(demo: Plan) -> None:
+    problem = problem_of(demo, "alcove", Manner())
+    stock, pool = Stock(problem, Random(1)), GroupPool()
+    ledge = problem.open_ledges[1]
+    first = pool.groups_within(stock, ledge, set(), ledge.width)
+    again = pool.groups_within(stock, ledge, set(), ledge.width)
+    assert [group.ids for group in again] == [group.ids for group in first]
+    assert not {id(group) for group in again} & {id(group) for group in first}, "copies: who takes one moves it"
+    grades = [grade_of(stock, ledge, group) for group in first]
+    assert grades[0] > mean(grades) > grades[-1]
+    forms = Counter(group.form for group in first)
+    assert len(forms) >= 5
+    assert max(forms.values()) <= OF_A_FORM
+
+
+def test_what_comes_from_the_pool_is_narrow_and_not_in_use(demo: Plan) -> None:
+    problem = problem_of(demo, "alcove", Manner())
+    stock, pool = Stock(problem, Random(1)), GroupPool()
+    ledge = problem.open_ledges[1]
+    all_of_them = pool.groups_within(stock, ledge, set(), ledge.width)
+    used = all_of_them[0].ids
+    half = pool.groups_within(stock, ledge, used, ledge.width / 2)
+    assert 0 < len(half) < len(all_of_them)
+    assert not any(group.ids & used or group.width > ledge.width / 2 for group in half)
+    mine = {thing.id: thing for thing in stock.pool}
+    assert all(member.thing is mine[member.thing.id] for group in half for member in group)
+
+
+@pytest.mark.parametrize("side", [1, -1], ids=["too-few", "too-many"])
+def test_a_composition_off_its_number_comes_nearer_to_it(demo: Plan, side: int) -> None:
+    start = next(one for one in STARTS if one.id == "console")
+    free = tuple(replace(item, traits=tuple(one for one in item.traits if one != "must-keep")) for item in demo.stash)
+    full = composition_of(problem_for(start, replace(demo, stash=free)))
+    fullness: Fullness = "abundant" if side > 0 else "airy"
+    problem = replace(full.stock.problem, manner=Manner(fullness=fullness))
+    off = replace(full, stock=Stock(problem, Random(1)))
+    count, rng = things_in(group for _, group in off.groups), Random(3)
+    found = [one for _ in range(30) if (one := nearer_the_count(off, rng)) is not None]
+    assert found
+    for one in found:
+        assert side * (things_in(group for _, group in one.groups) - count) > 0
+        assert problem.can_stand(problem.resolve(one.placements))

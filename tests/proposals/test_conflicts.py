@@ -247,7 +247,14 @@ def test_a_picture_is_hung_over_a_top_and_what_must_hang_does() -> None:
     piece = Piece(id="case", kind="console", width=1400.0, height=800.0, depth=380.0, ledges=(top, wall))
     art = thing("etching", "art", width=900.0, height=600.0, depth=20.0)
     cloth = thing("cloth", "hanging", width=500.0, height=600.0, depth=20.0, traits=MUST)
-    for stash in ((*JARS, art), (*JARS, cloth)):
+    low = tuple(
+        thing(f"low{number}", category, width=width, height=height, depth=width)
+        for number, (category, width, height) in enumerate((
+            ("bowl", 200.0, 70.0), ("box", 180.0, 90.0), ("object", 90.0, 60.0), ("candle", 70.0, 120.0),
+            ("bowl", 120.0, 50.0), ("object", 70.0, 110.0),
+        ))
+    )  # fmt: skip
+    for stash in ((*JARS, *low, art), (*JARS, *low, cloth)):
         problem = asked(stash, piece)
         (one,) = proposals([problem], 2, steps=30).found
         hung = [placement for placement in one.look.placements if placement.pose == "hung"]

@@ -1,6 +1,7 @@
 """Exchange of a whole group in place: what other groups could be built on its spot, the best of them first."""
 
 from collections.abc import Collection, Iterator
+from functools import lru_cache
 from random import Random
 
 from msgspec import Struct
@@ -9,12 +10,13 @@ from msgspec.structs import replace
 from jolly_ledge.edits.exchange import ExchangeGroup
 from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.errors import JollyLedgeError
-from jolly_ledge.model.look import Look
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.composing.composition import placements_of
-from jolly_ledge.proposals.composing.regrouping import other_groups
+from jolly_ledge.proposals.composing.pool import GroupPool
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.register import FORMS
@@ -22,8 +24,8 @@ from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import Problem, problem_of, stops_of
 from jolly_ledge.readings.register import assess
 
-MOST_BUILT, MOST_OFFERED, OF_ONE_LEAD = 6, 9, 2
-"""So many times the dice are thrown, so many groups are offered, and no more than so many with one lead."""
+PALETTES, MOST_OFFERED, OF_ONE_LEAD = 6, 9, 2
+"""So many palettes are tried, so many groups are offered, and no more than so many with one lead."""
 
 MOST_NAMED = 3
 STAYS = frozenset({"must-keep", "hide"})
@@ -110,19 +112,21 @@ def _built(problem: Problem, ledge: Ledge, middle: float, used: set[str]) -> Ite
     left, right = next((span for span in spans if span[0] <= middle <= span[1]), (0.0, 0.0))
     known: set[frozenset[str]] = set()
     taken = used | {placement.item for placement in problem.fixed}
-    for seed in range(MOST_BUILT):
+    pool = _pool_of(problem.plan.stash, problem.piece, problem.manner)
+    for seed in range(PALETTES):
         stock = Stock(problem, Random(seed))
-        # What suits the ledge by its role, and every form by itself: a stylist may want any of them here.
-        built = other_groups(stock, ledge, taken, (left, right), ())
-        built += [made for form in FORMS.values() if (made := form.make(stock, ledge, taken, width=right - left))]
-        for group in built:
-            if group.wants_end or group.width > right - left:
-                continue
+        for group in pool.groups_within(stock, ledge, taken, right - left):
             at = min(max(middle, left + group.width / 2), right - group.width / 2)
             group.shift(at - (group.left + group.right) / 2)
             if group.ids not in known:
                 known.add(group.ids)
                 yield group
+
+
+@lru_cache(maxsize=4)
+def _pool_of(stash: tuple[Item, ...], piece: Piece, manner: Manner) -> GroupPool:
+    """Return where the good groups of a stash for a piece are kept: a second spot of a size is answered at once."""
+    return GroupPool()
 
 
 def _form_of(group: Group) -> str:

@@ -9,7 +9,9 @@ from jolly_ledge.proposals.compose import compose
 from jolly_ledge.proposals.composing.composition import Composition, composed, recomposed
 from jolly_ledge.proposals.composing.fullness import suiting, things_wanted
 from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.pool import GroupPool
 from jolly_ledge.proposals.composing.refining import refined
+from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.objective import MOST_WELCOME, Objective, State, overlap, pairs_of
 from jolly_ledge.proposals.problem import Pairs, Problem
 
@@ -22,8 +24,8 @@ WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 SHARED_FREE, SHARED_COST, SAME_LEAD = 0.3, 14.0, 6.0
 """So much looks may share; what is over costs, and the same lead does."""
 
-HALF, OVER_HALF_COST = 0.47, 120.0
-"""From about half on sharing costs so much that only a stash without others to take leaves any."""
+HALF, OVER_HALF_COST = 0.5, 120.0
+"""From half on sharing costs so much that only a stash without others to take leaves any."""
 
 SAME_PLACES, PLACES_FREE = 4.0, 0.4
 """What it costs that things stand on the same ledges as before: it counts where there are no others to take."""
@@ -44,7 +46,7 @@ class Grouping:
 
     def __init__(self, problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> None:
         self._problem, self._objective = problem, Objective(problem, others)
-        self._seed, self._number = seed * 100_003, 0
+        self._seed, self._number, self._pool = seed * 100_003, 0, GroupPool()
         self._others = others
         self._earlier = [frozenset(item for item, _ in pairs) for pairs in others]
         self._taken = frozenset().union(*self._earlier)
@@ -65,7 +67,7 @@ class Grouping:
 
     def _composed(self) -> tuple[Composition, State] | None:
         self._number += 1
-        composition = composed(self._problem, self._seed + self._number, self._taken)
+        composition = composed(self._problem, self._seed + self._number, self._taken, self._pool)
         return None if composition is None else self._judged(composition)
 
     def _judged(self, composition: Composition) -> tuple[Composition, State] | None:
@@ -91,7 +93,7 @@ class Grouping:
         own = {placement.item for placement in composition.placements} - kept
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
         if self._unavoidable is None:
-            self._unavoidable = _unavoidable(composition)
+            self._unavoidable = _unavoidable(self._problem)
         cost = SHARED_COST * sum(max(share - max(SHARED_FREE, self._unavoidable), 0.0) for share in shares)
         cost += OVER_HALF_COST * sum(max(share - max(HALF, self._unavoidable), 0.0) for share in shares)
         pairs = pairs_of(composition.placements, self._problem.fixed)
@@ -114,9 +116,9 @@ class Grouping:
         return False
 
 
-def _unavoidable(composition: Composition) -> float:
+def _unavoidable(problem: Problem) -> float:
     """Return which share of the things two looks have in common where the stash has no more than it has."""
-    stock = composition.stock
+    stock = Stock(problem, random.Random(0))
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
     return min(max((2 * wanted - suiting(stock)) / wanted, 0.0), 1.0) if wanted else 0.0
 

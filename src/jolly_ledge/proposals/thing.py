@@ -21,12 +21,12 @@ LOUD = 0.62
 class Thing:
     """One thing of the stash; sizes in mm as it is usually set down."""
 
-    __slots__ = ("category", "depth", "family", "green", "height", "hues", "id", "item", "lightness", "loud", "pose",
-                 "suits", "welcome", "width", "worth")  # fmt: skip
+    __slots__ = ("category", "depth", "family", "green", "height", "hues", "id", "is_round", "item", "lightness",
+                 "loud", "pose", "shape", "suits", "welcome", "width", "worth")  # fmt: skip
 
     def __init__(self, item: Item) -> None:
         self.item, self.id, self.category = item, item.id, item.category
-        self.pose = usual_pose(item)
+        self.pose, self.shape, self.is_round = usual_pose(item), item.shape, item.is_round
         size = extent(item, self.pose)
         self.width, self.height, self.depth = size.width, size.height, size.depth
         whole = sum(share for _, share in item.shown_colours) or 1.0

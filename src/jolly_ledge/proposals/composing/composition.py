@@ -13,15 +13,16 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
-from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, suiting, things_wanted
+from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, suiting, things_in, things_wanted
 from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.library import rows_of_many
+from jolly_ledge.proposals.composing.pool import GroupPool
 from jolly_ledge.proposals.composing.schemes import groups_for
 from jolly_ledge.proposals.composing.spread import spans_of, stands_before_a_picture
 from jolly_ledge.proposals.composing.topping import topped_up
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.low import without_empty_glass
-from jolly_ledge.proposals.groups.stock import SMALL_STASH, Stock
+from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.vessels import stems_suit
 from jolly_ledge.proposals.placement_search import settle
 from jolly_ledge.proposals.places import hung
@@ -35,8 +36,11 @@ PARTICULAR = frozenset({"mirrored", "centred", "together", "underlaid", "hangs",
 MENDED_AT_MOST, GIVEN_UP_AT_MOST, TRIED_FOR_THE_REST = 14, 6, 800
 HANG_ODDS, HUNG_SHARE, HUNG_LEAST, HUNG_MOST = 0.55, 0.6, 0.33, 0.75
 BEHIND_A_PICTURE, MANY = 0.04, 10
-ENOUGH_FOR_TWO, MAY_COME_AGAIN = 1.35, 0.4
+ENOUGH_FOR_TWO, MAY_COME_AGAIN = 1.35, (0.4, 0.55)
 """A stash with so many times what is wanted bears two looks; of the first so much may come again in the second."""
+
+THROWS, FEW, NEAR_ENOUGH = 3, 4.0, 0.6
+"""A ledge that wants more than a few things is composed up to so many times, until their number is near enough."""
 
 LEDGES_ANEW = (0.6, 0.3, 0.1)
 """How often one ledge, two or three are composed anew together."""
@@ -46,17 +50,19 @@ PlacedItem = tuple[tuple[Ledge, Group], ...]
 
 
 class Composition(Struct, frozen=True):
-    """What was composed: whole groups on their ledges, what hangs, and all of it as placements."""
+    """What was composed: whole groups on their ledges, what hangs, all of it as placements, the pool it may draw on."""
 
     stock: Stock
     groups: PlacedItem
     placements: Placements
+    pool: GroupPool
 
 
 def composed(
     problem: Problem,
     seed: int,
     taken_before: Collection[str] = (),
+    pool: GroupPool | None = None,
 ) -> Composition | None:
     """Return a composition that can stand, with all that must be there.
 
@@ -69,6 +75,8 @@ def composed(
         The same problem and seed give the same composition.
     taken_before : set of str
         Things that earlier looks have.
+    pool : GroupPool, optional
+        Where good groups are kept from composition to composition.
     """
     rng = Random(seed)
     first = _particular(problem, rng)
@@ -102,16 +110,17 @@ def composed(
         walls = ()
     if not groups and not rows:
         return None
-    return _with_the_rest(stock, groups, walls)
+    return _with_the_rest(stock, groups, walls, pool or GroupPool())
 
 
 def _leave_half_of_what_was_taken(stock: Stock, taken_before: Collection[str]) -> None:
     """Let half of what earlier looks have stay in the stash, by chance, where enough else is at hand."""
     taken = [thing for thing in stock.pool if thing.id in taken_before and thing.id not in stock.must]
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
-    if not taken or suiting(stock) < max(ENOUGH_FOR_TWO * wanted, SMALL_STASH):
+    if not taken or suiting(stock) < ENOUGH_FOR_TWO * wanted:
         return
-    left = {thing.id for thing in stock.rng.sample(taken, len(taken) - math.floor(len(taken) * MAY_COME_AGAIN))}
+    again = math.floor(len(taken) * stock.rng.choice(MAY_COME_AGAIN))
+    left = {thing.id for thing in stock.rng.sample(taken, len(taken) - again)}
     stock.pool = [thing for thing in stock.pool if thing.id not in left or stock.answers_alone(thing)]
 
 
@@ -202,6 +211,20 @@ def _composed_on(
     stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group], most: int
 ) -> list[Group]:  # fmt: skip
     """Return the groups of a ledge, layered until it is as full as is asked for, that can stand."""
+    wanted = min(things_wanted(stock, ledge), most)
+    best: list[Group] = []
+    for _ in range(THROWS):
+        found = _thrown_on(stock, ledge, used, order, before, most)
+        if not best or abs(things_in(found) - wanted) < abs(things_in(best) - wanted):
+            best = found
+        if wanted <= FEW or abs(things_in(best) - wanted) < NEAR_ENOUGH:
+            break
+    return best
+
+
+def _thrown_on(
+    stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group], most: int
+) -> list[Group]:  # fmt: skip
     groups = without_empty_glass(groups_for(stock, ledge, used, order, before))
     groups = _without_pictures_before_pictures(stock, ledge, groups)
     wanted = things_wanted(stock, ledge)
@@ -352,20 +375,22 @@ def _hang_something(stock: Stock) -> Placements:
     return ()
 
 
-def _with_the_rest(stock: Stock, groups: Sequence[tuple[Ledge, Group]], walls: Placements) -> Composition | None:
+def _with_the_rest(
+    stock: Stock, groups: Sequence[tuple[Ledge, Group]], walls: Placements, pool: GroupPool
+) -> Composition | None:
     """Find places for what must be there and came into no group; where there is none, the least group gives way."""
     problem, left = stock.problem, list(groups)
     for _ in range(GIVEN_UP_AT_MOST):
         placements = (*problem.fixed, *walls, *placements_of(left))
         missing = _awaited(problem, placements)
         if not missing and problem.can_stand(problem.resolve(placements)):
-            return Composition(stock, tuple(left), placements)
+            return Composition(stock, tuple(left), placements, pool)
         rest = replace(problem, fixed=placements, required=missing, hidden=_unseen(problem, placements))
         requirements: tuple[Requirement, ...] = requirements_of(rest)
         most = TRIED_FOR_THE_REST * MANY // max(len(requirements), MANY)
         found, _ = settle(rest, requirements, most=most) if missing else (None, False)
         if found is not None and problem.can_stand(problem.resolve(found)):
-            return Composition(stock, tuple(left), found)
+            return Composition(stock, tuple(left), found, pool)
         optional = [one for one in left if not one[1].ids & stock.must]
         if not optional:
             return None

@@ -1,6 +1,8 @@
 """Layers: where groups stand, a picture behind what is low, a small thing before what is tall, a crown on a stack."""
 
 from collections.abc import Callable, Collection, Iterator, Sequence
+from functools import partial
+from random import Random
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import Fullness
@@ -44,7 +46,8 @@ LARGEST: dict[Fullness, int] = {"airy": 4, "layered": 5, "abundant": 6}
 SIDE_BY_SIDE: dict[Fullness, int] = {"airy": 2, "layered": 2, "abundant": 4}
 """A companion joins no more things than so many that stand."""
 
-REST_MM, PLACES = 35.0, 9
+REST_MM, ONE_PLACE_MM, PLACES_BETWEEN, THINGS_TRIED = 35.0, 20.0, 3, 6
+"""What comes leaves so much to the next group; so many things are tried, in a free stretch at so many places."""
 
 
 def layered(
@@ -60,9 +63,10 @@ def layered(
     found = list(groups)
     taken = {*used, *(one for group in groups for one in group.ids)}
     rng = stock.rng
+    fullness = stock.problem.manner.fullness
     moves: list[Callable[[Stock, Ledge, Sequence[Group], Group, Collection[str]], bool]]
-    moves = [_crowned, _before, _behind, _beside]
-    most = LARGEST[stock.problem.manner.fullness] + larger
+    moves = [_crowned, _before, _behind, partial(_beside, SIDE_BY_SIDE[fullness] + larger)]
+    most = LARGEST[fullness] + larger
     done: set[int] = set()
     while things_in(found) < wanted - 0.4:
         open_ones = [
@@ -127,9 +131,11 @@ def _behind(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, u
     return _take(stock, ledge, groups, group, suiting, ("back",), [member.thing for member in group])
 
 
-def _beside(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, used: Collection[str]) -> bool:
+def _beside(
+    most: int, stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, used: Collection[str]
+) -> bool:  # fmt: skip
     """Set a companion beside a single thing, of about two thirds of its height or half as high again."""
-    if sum(member.stands for member in group) > SIDE_BY_SIDE[stock.problem.manner.fullness]:
+    if sum(member.stands for member in group) > most:
         return False
     high, frame = group.anchor.height, stock.frame(ledge)
     suiting = [
@@ -147,13 +153,13 @@ def _take(
     near: list[Thing],
 ) -> bool:  # fmt: skip
     """Set down the best of some things where it covers little; tell whether one was."""
-    things = [thing for thing in things if safe_together(thing, near)]
-    for _ in range(3):
-        found = stock.pick(things, lambda thing: thing.worth + step_of_tone(thing, near[0]) - most_alike(thing, near))
-        if found is None:
-            return False
+    room = _room_of(stock, ledge, groups, group)
+    things = [thing for thing in things if thing.width <= room[1] - room[0] and safe_together(thing, near)]
+    for found in stock.ranked(
+        things, lambda thing: thing.worth + step_of_tone(thing, near[0]) - most_alike(thing, near)
+    )[:THINGS_TRIED]:
         for depth in depths:
-            member = _where_clear(stock, ledge, groups, group, found, depth)
+            member = _where_clear(stock, ledge, groups, group, found, depth, room)
             if member is not None:
                 group.members.append(member)
                 if found.category == "vessel" and found.pose != "leaning":
@@ -167,15 +173,15 @@ def _take(
                     return True
                 group.members.remove(member)
                 break
-        things = [thing for thing in things if thing is not found]
     return False
 
 
 def _where_clear(
-    stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, thing: Thing, depth: Depth
-) -> Member | None:
+    stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, thing: Thing, depth: Depth,
+    room: tuple[float, float],
+) -> Member | None:  # fmt: skip
     """Return a thing at a place along a group where it stands clear and all of them are seen."""
-    left, right = _room_of(stock, ledge, groups, group)
+    left, right = room
     if group.form == "lamp":
         left, right = _on_its_lit_side(group, left, right)
     member = group.at_depth(thing, depth)
@@ -183,13 +189,33 @@ def _where_clear(
     least, most = max(left, group.left - reach) + member.width / 2, min(right, group.right + reach) - member.width / 2
     if most < least:
         return None
-    places = [least + (most - least) * step / (PLACES - 1) for step in range(PLACES)]
+    places = [x for free in _clear_stretches(least, most, group.crowded(member)) for x in _places_in(free, stock.rng)]
     stock.rng.shuffle(places)
     for x in places:
         member.x = x
-        if group.is_clear(member) and _is_well_seen(member, group) and _is_free(stock, ledge, groups, group, member):
+        if _is_well_seen(member, group) and _is_free(stock, ledge, groups, group, member):
             return member
     return None
+
+
+def _clear_stretches(left: float, right: float, crowded: Sequence[tuple[float, float]]) -> list[tuple[float, float]]:
+    """Return what is left of a stretch without what lies nearer to some points than is told with them."""
+    free, start = [], left
+    for middle, near in sorted(crowded, key=lambda one: one[0] - one[1]):
+        if middle - near >= start:
+            free.append((start, min(middle - near, right)))
+        start = max(start, middle + near)
+    if right >= start:
+        free.append((start, right))
+    return [(least, most) for least, most in free if least <= most]
+
+
+def _places_in(free: tuple[float, float], rng: Random) -> list[float]:
+    """Return where in a stretch a thing is tried: close to what stands at both of its ends, and between."""
+    left, right = free
+    if right - left < ONE_PLACE_MM:
+        return [(left + right) / 2]
+    return [left, right, *(rng.uniform(left, right) for _ in range(PLACES_BETWEEN))]
 
 
 def _on_its_lit_side(group: Group, left: float, right: float) -> tuple[float, float]:

@@ -7,9 +7,10 @@ from jolly_ledge.measures.kits import Need, needs_of
 from jolly_ledge.model.hue_family import QUIET, WARM
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.words import BOOK_CATEGORIES, WALL_CATEGORIES, Fullness
+from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
+from jolly_ledge.proposals.composing.liking_of_a_group import FACED, SWALLOWED, liking_of_a_group, stands_amid
 from jolly_ledge.proposals.composing.schemes import SHARES
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES
@@ -21,9 +22,7 @@ SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
 """So much of the face of an opening is covered by things."""
 
 BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
-COMES_ONCE, BOARDS_AND_TRAY, BARE_SPAN, BEFORE_A_LAMP = 0.25, 0.45, 0.4, 1.2
-GREEN_IN_GREEN, LOW_GREEN = 0.5, 0.5
-BARE, THIN_TRAY, SWALLOWED = 4.0, 0.6, 0.35
+COMES_ONCE, BARE_SPAN, BARE = 0.25, 0.4, 4.0
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
 WHOLE, WHOLE_FREE = 20.0, 0.05
@@ -34,7 +33,6 @@ TALLEST = (0.62, 0.92)
 LIT = frozenset({"console", "sideboard", "nightstand", "mantel"})
 """Tops of these kinds bear a light and something that grows, stems best."""
 
-FACED = frozenset({"shelf", "top"})
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
 FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
@@ -43,7 +41,10 @@ CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
 
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
 END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
-REST_SHARE, COVERED_SHARE = 0.055, 0.4
+REST_SHARE = 0.055
+HANGS = 1.2
+"""A picture or a mirror over a top holds all of it together; what stands keeps clear of it, which costs."""
+
 ROWS_WANTED = 0.5
 """A bookcase shows rows of books on about half of its shelves, where they are at hand."""
 
@@ -67,6 +68,7 @@ def liking_of(composition: Composition) -> float:
         return liked
     liked += sum(min(thing.worth, 1.1) for thing in things) / len(things)
     liked -= _look_alikes(composition)
+    liked += HANGS * any(placement.pose == "hung" for placement in composition.placements)
     return liked + _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
 
 
@@ -100,7 +102,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked -= BARE_SPAN * (len(spans) - held)
     liked -= 0.6 * inside.count(False) if spans else 0.0
     liked -= sum(_before_a_picture(stock, ledge, member) for member in _members(groups))
-    return liked + sum(_of_a_group(stock, ledge, group) for group in groups)
+    return liked + sum(liking_of_a_group(stock, ledge, group) for group in groups)
 
 
 def _off_the_count(count: int, wanted: float) -> float:
@@ -223,7 +225,7 @@ def _apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     if stock.roles[ledge.id] in FROM_ALL_SIDES:
         for one, other in combinations(groups, 2):
             placed = [(m, n) for m in one if m.stands for n in other if n.stands]
-            cost += SWALLOWED * any(_stands_amid(*sorted(pair, key=lambda m: m.front)) for pair in placed)
+            cost += SWALLOWED * any(stands_amid(*sorted(pair, key=lambda m: m.front)) for pair in placed)
             shared = min(one.right, other.right) - max(one.left, other.left)
             cost += 1.5 * max(shared / min(one.width, other.width) - 0.15, 0.0)
         return -cost
@@ -233,61 +235,6 @@ def _apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         cost += 0.2 * (one.form == other.form and one.form not in ("pair", "machines"))
         cost += 0.2 * (abs(one.height - other.height) < 0.08 * stock.frame(ledge) and one.form != "pair")
     return -cost
-
-
-def _of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
-    role, frame = stock.roles[ledge.id], stock.frame(ledge)
-    liked = 0.0
-    for one, behind in combinations(sorted((m for m in group if m.stands), key=lambda m: m.front), 2):
-        if one.front < behind.front:
-            across = max(min(one.right, behind.right) - max(one.left, behind.left), 0.0)
-            covered = across * min(one.height, behind.height) / (behind.width * behind.height)
-            liked += 0.1 * (0.05 < covered < COVERED_SHARE) - 1.2 * max(covered - COVERED_SHARE, 0.0)
-            liked -= SWALLOWED * _stands_amid(one, behind)
-    if group.form == "show":
-        liked += BOARDS_AND_TRAY * (sum(member.thing.category in ("board", "tray") for member in group) - 1)
-    liked -= BEFORE_A_LAMP * sum(_before_a_lamp(group)) + GREEN_IN_GREEN * (_greens_in(group) > 1)
-    if len(group.members) >= 3:
-        liked += 0.32 / max(len(stock.ledges), 2)
-    if len(group.members) == 1 and group.form not in ("pair", "row"):
-        liked -= 0.3 * (role in FACED) + 0.25 * (group.members[0].thing.area < 0.25 * frame * frame)
-    if group.form == "tray":
-        liked -= THIN_TRAY * (sum(member.inside is group.members[0] for member in group) < 2)
-    if group.form == "stack" and all(member.thing.category in BOOK_CATEGORIES for member in group):
-        liked -= 0.2
-    return liked - sum(_of_emptiness(role, group, member) for member in group if member.thing.category == "vessel")
-
-
-def _greens_in(group: Group) -> int:
-    """Return how many plants and bunches of stems a group has, low ones apart: two grow into each other."""
-    return sum(member.thing.category == "stems" or member.thing.green * (member.height > LOW_GREEN * group.height)
-               for member in group)  # fmt: skip
-
-
-def _before_a_lamp(group: Group) -> Iterator[float]:
-    """Yield which share of each lamp is crossed by what is carried or rises beside it, beyond a tenth."""
-    for lamp in group:
-        if lamp.thing.category == "lamp":
-            for other in group:
-                across = max(min(other.right, lamp.right) - max(other.left, lamp.left), 0.0)
-                up = max(min(other.top, lamp.top) - max(other.base, lamp.base + 0.4 * lamp.height), 0.0)
-                if other is not lamp:
-                    yield max(across * up / (0.6 * lamp.width * lamp.height) - 0.05, 0.0)
-
-
-def _stands_amid(one: Member, behind: Member) -> bool:
-    """Tell whether a thing stands so amid another that the one behind seems to grow out of it."""
-    off = abs(one.x - behind.x) / max(one.width, behind.width)
-    return off < 0.2 and one.width > 0.55 * behind.width and behind.thing.category not in WALL_CATEGORIES
-
-
-def _of_emptiness(role: str, group: Group, vessel: Member) -> float:
-    """Return the cost of a vessel that is empty: most where it is clear, much where it leads."""
-    if "lidded" in vessel.thing.item.traits or any(other.inside is vessel for other in group):
-        return 0.0
-    if vessel.thing.item.finish == "clear" or "glass" in vessel.thing.item.material.lower():
-        return 0.5
-    return 0.2 if vessel.top >= 0.95 * group.height and role in ("table", "top") else 0.03
 
 
 def _greens(composition: Composition) -> float:

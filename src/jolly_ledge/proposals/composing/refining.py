@@ -8,6 +8,7 @@ from random import Random
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.composition import Composition
+from jolly_ledge.proposals.composing.counting import nearer_the_count
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
 from jolly_ledge.proposals.composing.replaced import with_groups
 from jolly_ledge.proposals.groups.group import Group, Member
@@ -16,13 +17,19 @@ from jolly_ledge.proposals.thing import Thing
 Move = Callable[[Composition, Random], Composition | None]
 
 SHIFTS_MM = (-60, -40, -20, 20, 40, 60)
+COUNTED_OFTEN = 0.4
+"""So often a composition that is off the advised number is brought nearer to it."""
+
 SIZE_ALIKE = (0.7, 1.3)
 """A member is exchanged for one of about its height and width."""
 
 
 def refined(composition: Composition, rng: Random) -> Composition | None:
     """Return a composition after one move by chance; None where it cannot be."""
-    return rng.choice(MOVES)(composition, rng) if composition.groups else None
+    if not composition.groups:
+        return None
+    counted = nearer_the_count(composition, rng) if rng.random() < COUNTED_OFTEN else None
+    return rng.choice(MOVES)(composition, rng) if counted is None else counted
 
 
 def shifted(composition: Composition, rng: Random) -> Composition | None:

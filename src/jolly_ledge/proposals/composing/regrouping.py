@@ -1,13 +1,12 @@
 """Moves that change which groups there are: one carried elsewhere, two merged, one split, one exchanged for another."""
 
-from collections.abc import Sequence
+from collections.abc import Callable
 from random import Random
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.composition import Composition, PlacedItem
 from jolly_ledge.proposals.composing.layering import CLOSED, LARGEST
 from jolly_ledge.proposals.composing.replaced import kept_clear, with_groups
-from jolly_ledge.proposals.composing.schemes import groups_for
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
@@ -17,6 +16,9 @@ REST_MM = 45.0
 
 OVERLAPS = (0.35, 0.2, 0.0)
 """Groups that are merged overlap by these parts of the narrower one, the most first."""
+
+OF_THE_BEST = 12
+"""A group that comes is one of about so many best."""
 
 ALONE_FROM = 0.07
 """What leaves a group for a place of its own carries something, or shows so much of the square of the frame."""
@@ -103,37 +105,34 @@ def split(composition: Composition, rng: Random) -> Composition | None:
 
 
 def group_exchanged(composition: Composition, rng: Random) -> Composition | None:
-    """Build another group from what is not used in the place of one that holds nothing that must be there."""
-    stock = composition.stock
-    numbers = [
+    """Set a good group of what is not used in the place of one that holds nothing that must be there."""
+    numbers = exchangeable(composition)
+    return exchanged_for(composition, rng.choice(numbers), rng) if numbers else None
+
+
+def exchangeable(composition: Composition) -> list[int]:
+    """Return which groups may give way to others: those that hold nothing that must be there and keep to no end."""
+    return [
         number for number, (_, group) in enumerate(composition.groups)
-        if not group.ids & stock.must and not group.wants_end
+        if not group.ids & composition.stock.must and not group.wants_end
     ]  # fmt: skip
-    if not numbers:
-        return None
-    number = rng.choice(numbers)
+
+
+def exchanged_for(
+    composition: Composition, number: int, rng: Random, suits: Callable[[Group], bool] = lambda group: True
+) -> Composition | None:
+    """Set a good group that suits in the place of another one; None where there is none or it cannot stand."""
+    stock = composition.stock
     ledge, group = composition.groups[number]
     left, right = _room_at(composition, number)
-    used = {placement.item for placement in composition.placements} - group.ids
-    before = [one for index, (_, one) in enumerate(composition.groups) if index != number]
-    found = other_groups(stock, ledge, {*used, group.anchor.thing.id}, (left, right), before)
+    used = {placement.item for placement in composition.placements} - group.ids | {group.anchor.thing.id}
+    found = [one for one in composition.pool.groups_within(stock, ledge, used, right - left) if suits(one)]
     if not found:
         return None
-    new = rng.choice(found)
+    new = found[min(int(rng.expovariate(1 / OF_THE_BEST)), len(found) - 1)]
     middle = min(max((group.left + group.right) / 2, left + new.width / 2), right - new.width / 2)
     new.shift(middle - (new.left + new.right) / 2)
     return with_groups(composition, _replaced(composition, {number: [(ledge, new)]}))
-
-
-def other_groups(
-    stock: Stock, ledge: Ledge, used: set[str], stretch: Stretch, before: Sequence[Group]
-) -> list[Group]:  # fmt: skip
-    """Return groups that could be built on a stretch of a ledge from what is not used, in coordinates of the ledge."""
-    side = stock.rng.choice((-1, 1))
-    width = stretch[1] - stretch[0]
-    return [
-        group for group in groups_for(stock, ledge, used, side, before) if not group.wants_end and group.narrowed(width)
-    ]
 
 
 def _replaced(composition: Composition, changed: dict[int, list[tuple[Ledge, Group]]]) -> PlacedItem:

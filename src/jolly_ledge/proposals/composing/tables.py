@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Collection, Sequence
+from itertools import product
 
 from msgspec.structs import replace
 
@@ -25,6 +26,7 @@ TRAY_OFTEN, LONG_MM, BESIDE_THE_CENTRE = 0.7, 1400.0, 0.15
 GROUP_DEPTH_MM = 400.0
 RIM_MM, SMALL_ROUND_MM, WIDE_MM = 30.0, 800.0, 900.0
 MOVES_MM = tuple(float(step) for step in range(-200, 201, 20))
+NEAREST_FIRST = sorted(product(MOVES_MM, MOVES_MM), key=lambda step: math.hypot(step[0], 0.8 * step[1]))
 FROM_ALL_SIDES = frozenset({"table", "island"})
 GREEN = frozenset({"vessel", "plant"})
 
@@ -142,14 +144,15 @@ def _set(ledge: Ledge, spots: Sequence[Spot]) -> list[Group]:
 
 def moved_clear(ledge: Ledge, group: Group, others: Sequence[Group]) -> bool:
     """Move a group to the nearest place where it stands clear of others and inside the rim; tell whether there is."""
-    steps = sorted(
-        ((x, z) for x in MOVES_MM for z in MOVES_MM), key=lambda step: math.hypot(step[0], 0.8 * step[1])
-    )  # fmt: skip
-    for along, into in steps:
+    standing = [member for member in group if member.stands]
+    crowded: dict[float, list[list[tuple[float, float]]]] = {}
+    for along, into in NEAREST_FIRST:
         group.shift(along, into)
-        inside = all(is_inside(ledge, member) for member in group if member.stands)
-        if inside and all(other.is_clear(member) for other in others for member in group if member.stands):
-            return True
+        if all(is_inside(ledge, member) for member in standing):
+            if into not in crowded:
+                crowded[into] = [[one for other in others for one in other.crowded(member)] for member in standing]
+            if all(Group.is_clear_at(near, member.x) for member, near in zip(standing, crowded[into], strict=True)):
+                return True
         group.shift(-along, -into)
     return False
 

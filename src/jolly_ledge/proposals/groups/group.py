@@ -12,7 +12,7 @@ from jolly_ledge.proposals.thing import Thing
 Depth = Literal["back", "middle", "front"]
 
 ROUNDNESS = 0.2
-FRONT_MM, BACK_MM, BETWEEN_MM = 25.0, 15.0, 6.0
+FRONT_MM, BACK_MM, BETWEEN_MM, TOUCHES_MM = 25.0, 15.0, 6.0, 0.5
 """So far from the front edge and the wall things stand where there is room, and so far from each other in depth."""
 
 
@@ -62,7 +62,7 @@ class Member:
     @property
     def is_circle(self) -> bool:
         """Whether its footprint is a circle, about."""
-        return self.thing.item.is_round and abs(self.width - self.depth) < ROUNDNESS * self.width
+        return self.thing.is_round and abs(self.width - self.depth) < ROUNDNESS * self.width
 
     def placement(self, ledge: str) -> Placement:
         """Return it as a placement on a ledge."""
@@ -209,7 +209,17 @@ class Group:
 
     def is_clear(self, member: Member) -> bool:
         """Tell whether a thing would stand clear of all members."""
-        return all(_clear_of(member, other, 1, 0.0) is None for other in self.members if other is not member)
+        return self.is_clear_at(self.crowded(member), member.x)
+
+    def crowded(self, member: Member) -> list[tuple[float, float]]:
+        """Return about which points along the ledge, and how near to each, a thing would not stand clear."""
+        found = ((other.x, _crowds(member, other)) for other in self.members if other is not member)
+        return [(x, near) for x, near in found if near is not None]
+
+    @staticmethod
+    def is_clear_at(crowded: list[tuple[float, float]], x: float) -> bool:
+        """Tell whether a point is clear of what :meth:`crowded` found."""
+        return all(abs(x - middle) >= near for middle, near in crowded)
 
     def _push_clear(self, member: Member, side: int, gap: float) -> None:
         for _ in range(12):
@@ -264,18 +274,25 @@ class Group:
         self.members.remove(gone)
 
 
+def _crowds(member: Member, other: Member) -> float | None:
+    """Return how near two things may not come along the ledge, None where they pass before, behind or over."""
+    into, deep = abs(member.z - other.z), (member.depth + other.depth) / 2
+    up, high = member.base - other.base, member.height if member.base < other.base else other.height
+    if into >= deep + BETWEEN_MM or abs(up) >= high - TOUCHES_MM:
+        return None
+    near = (member.width + other.width) / 2 + TOUCHES_MM
+    if member.is_circle and other.is_circle:
+        reach = near + BETWEEN_MM - 2 * TOUCHES_MM
+        return min(near, math.sqrt(max(reach**2 - into**2, 0.0)))
+    return near
+
+
 def _clear_of(member: Member, other: Member, side: int, gap: float) -> float | None:
     """Return where a member stands clear of another one, None where it does already; circles touch as circles."""
-    apart = (
-        min(member.right, other.right) - max(member.left, other.left) <= -0.5
-        or min(member.back, other.back) - max(member.front, other.front) <= -BETWEEN_MM
-        or min(member.top, other.top) - max(member.base, other.base) <= 0.5
-    )
-    if apart:
+    near = _crowds(member, other)
+    if near is None or abs(member.x - other.x) >= near:
         return None
     if member.is_circle and other.is_circle:
         reach = (member.width + other.width) / 2 + BETWEEN_MM
-        if math.hypot(member.x - other.x, member.z - other.z) >= reach - 0.5:
-            return None
         return other.x + side * math.sqrt(max(reach**2 - (member.z - other.z) ** 2, 0.0))
     return other.right + gap + member.width / 2 if side > 0 else other.left - gap - member.width / 2

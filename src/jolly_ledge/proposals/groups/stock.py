@@ -227,13 +227,15 @@ class Stock:
 
     def pick(self, things: Iterable[Thing], value: Callable[[Thing], float], *, leads: bool = False) -> Thing | None:
         """Return the thing of most value, with a whim; what an earlier look has hardly leads again."""
-        best, most = None, float("-inf")
-        for thing in things:
-            worth = value(thing) + WHIM * self.rng.random()
-            worth -= LEADS_AGAIN * (leads and thing.id in self._taken_before)
-            if worth > most:
-                best, most = thing, worth
-        return best
+        return next(iter(self.ranked(things, value, leads=leads)), None)
+
+    def ranked(self, things: Iterable[Thing], value: Callable[[Thing], float], *, leads: bool = False) -> list[Thing]:
+        """Return things, that of most value first, with a whim; see :meth:`pick`."""
+        worth = {
+            thing: value(thing) + WHIM * self.rng.random() - LEADS_AGAIN * (leads and thing.id in self._taken_before)
+            for thing in things
+        }
+        return sorted(worth, key=lambda thing: -worth[thing])
 
     def has_lamp(self, ledge: Ledge, used: Collection[str]) -> bool:
         """Tell whether there is a lamp for a ledge."""
@@ -258,7 +260,7 @@ def alike(one: Thing, other: Thing) -> float:
     if one.item.set and one.item.set == other.item.set:
         return 0.0
     same_hue = one.family == other.family and one.family not in QUIET and abs(one.lightness - other.lightness) < 0.08
-    return 0.5 * (one.category == other.category) + 0.25 * (one.item.shape == other.item.shape) + 0.25 * same_hue
+    return 0.5 * (one.category == other.category) + 0.25 * (one.shape == other.shape) + 0.25 * same_hue
 
 
 def safe_together(thing: Thing, others: Iterable[Thing]) -> bool:

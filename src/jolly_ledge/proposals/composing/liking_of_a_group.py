@@ -1,0 +1,71 @@
+"""How a single group is liked, wherever on its ledge it stands."""
+
+from collections.abc import Iterator
+from itertools import combinations
+
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import BOOK_CATEGORIES, WALL_CATEGORIES
+from jolly_ledge.proposals.groups.group import Group, Member
+from jolly_ledge.proposals.groups.stock import Stock
+
+FACED = frozenset({"shelf", "top"})
+"""Roles of ledges that are seen from the front."""
+
+BOARDS_AND_TRAY, BEFORE_A_LAMP, GREEN_IN_GREEN, LOW_GREEN = 0.45, 1.2, 0.5, 0.5
+THIN_TRAY, SWALLOWED, COVERED_SHARE = 0.6, 0.35, 0.4
+
+
+def liking_of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
+    """Return how one group is liked: what it hides and shows, its number, what stands empty; only differences count."""
+    role, frame = stock.roles[ledge.id], stock.frame(ledge)
+    liked = 0.0
+    for one, behind in combinations(sorted((m for m in group if m.stands), key=lambda m: m.front), 2):
+        if one.front < behind.front:
+            across = max(min(one.right, behind.right) - max(one.left, behind.left), 0.0)
+            covered = across * min(one.height, behind.height) / (behind.width * behind.height)
+            liked += 0.1 * (0.05 < covered < COVERED_SHARE) - 1.2 * max(covered - COVERED_SHARE, 0.0)
+            liked -= SWALLOWED * stands_amid(one, behind)
+    if group.form == "show":
+        liked += BOARDS_AND_TRAY * (sum(member.thing.category in ("board", "tray") for member in group) - 1)
+    liked -= BEFORE_A_LAMP * sum(_before_a_lamp(group)) + GREEN_IN_GREEN * (_greens_in(group) > 1)
+    if len(group.members) >= 3:
+        liked += 0.32 / max(len(stock.ledges), 2)
+    if len(group.members) == 1 and group.form not in ("pair", "row"):
+        liked -= 0.3 * (role in FACED) + 0.25 * (group.members[0].thing.area < 0.25 * frame * frame)
+    if group.form == "tray":
+        liked -= THIN_TRAY * (sum(member.inside is group.members[0] for member in group) < 2)
+    if group.form == "stack" and all(member.thing.category in BOOK_CATEGORIES for member in group):
+        liked -= 0.2
+    return liked - sum(_of_emptiness(role, group, member) for member in group if member.thing.category == "vessel")
+
+
+def _greens_in(group: Group) -> int:
+    """Return how many plants and bunches of stems a group has, low ones apart: two grow into each other."""
+    return sum(member.thing.category == "stems" or member.thing.green * (member.height > LOW_GREEN * group.height)
+               for member in group)  # fmt: skip
+
+
+def _before_a_lamp(group: Group) -> Iterator[float]:
+    """Yield which share of each lamp is crossed by what is carried or rises beside it, beyond a tenth."""
+    for lamp in group:
+        if lamp.thing.category == "lamp":
+            for other in group:
+                across = max(min(other.right, lamp.right) - max(other.left, lamp.left), 0.0)
+                up = max(min(other.top, lamp.top) - max(other.base, lamp.base + 0.4 * lamp.height), 0.0)
+                if other is not lamp:
+                    yield max(across * up / (0.6 * lamp.width * lamp.height) - 0.05, 0.0)
+
+
+def stands_amid(one: Member, behind: Member) -> bool:
+    """Tell whether a thing stands so amid another that the one behind seems to grow out of it."""
+    off = abs(one.x - behind.x) / max(one.width, behind.width)
+    return off < 0.2 and one.width > 0.55 * behind.width and behind.thing.category not in WALL_CATEGORIES
+
+
+def _of_emptiness(role: str, group: Group, vessel: Member) -> float:
+    """Return the cost of a vessel that is empty: most where it is clear, much where it leads."""
+    if "lidded" in vessel.thing.item.traits or any(other.inside is vessel for other in group):
+        return 0.0
+    if vessel.thing.item.finish == "clear" or "glass" in vessel.thing.item.material.lower():
+        return 0.5
+    return 0.2 if vessel.top >= 0.95 * group.height and role in ("table", "top") else 0.03
