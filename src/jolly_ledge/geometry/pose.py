@@ -22,6 +22,15 @@ class Extent(NamedTuple):
 def extent(item: Item, pose: Pose, turn: float = 0.0) -> Extent:
     """Return the room a thing takes in a pose, turned about the vertical.
 
+    Parameters
+    ----------
+    item : Item
+        The thing.
+    pose : str
+        How it stands.
+    turn : float
+        About the vertical, in degrees.
+
     Examples
     --------
     >>> book = Item(id="a", category="book", width=30, height=240, depth=170)

@@ -302,6 +302,17 @@ def outline(shape: str, width: float, height: float, traced: Points = ()) -> Poi
 def outline_area(shape: str, width: float, height: float, traced: Points = ()) -> float:
     """Return the solid area a thing shows, in mm² (by the shoelace formula).
 
+    Parameters
+    ----------
+    shape : str
+        A family of silhouettes.
+    width : float
+        In mm.
+    height : float
+        In mm.
+    traced : sequence of (float, float)
+        A traced outline in widths from the middle and heights from the foot; empty for none.
+
     >>> outline_area("box", 200.0, 100.0)
     20000.0
     """
@@ -310,6 +321,11 @@ def outline_area(shape: str, width: float, height: float, traced: Points = ()) -
 
 def polygon_area(points: Points) -> float:
     """Return the area of a polygon (shoelace formula).
+
+    Parameters
+    ----------
+    points : sequence of (float, float)
+        Its corners in order; the area comes in the square of their unit.
 
     >>> polygon_area(((0, 0), (2, 0), (2, 1), (0, 1)))
     2.0
@@ -323,6 +339,11 @@ def polygon_area(points: Points) -> float:
 
 def loops_of(outline: Iterable[tuple[float, float]]) -> tuple[Points, ...]:
     """Return the rings of a traced outline: its edge first, then the holes that are joined to it by cuts.
+
+    Parameters
+    ----------
+    outline : iterable of (float, float)
+        Points in order, in any unit.
 
     >>> square, hole = [(0.0, 0.0), (4.0, 0.0), (4.0, 4.0)], [(1.0, 0.5), (2.0, 0.5), (2.0, 1.5)]
     >>> loops_of([*square[:1], *hole, hole[0], *square])

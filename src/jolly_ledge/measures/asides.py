@@ -26,6 +26,15 @@ KINDS: dict[Category, str] = {
 def asides_of(places: list[float], little: float, plain: float) -> list[float]:
     """Return how far each place lies aside of those before and after it: 0 up to ``little``, 1 from ``plain`` on.
 
+    Parameters
+    ----------
+    places : list of float
+        Along a line, in any unit.
+    little : float
+        What is no step aside yet, in that unit.
+    plain : float
+        What is plainly aside, in that unit.
+
     >>> asides_of([0.0, 1.0, 1.0], 0.0, 1.0)
     [1.0, 0.5, 0.0]
     """

@@ -38,6 +38,13 @@ HUNG_BAND = (0.1, 0.55)
 def in_ratio(value: float, band: tuple[float, float]) -> float:
     """Score how far a size lies outside a band as a ratio: 1 well within, a half where it is plainly out of scale.
 
+    Parameters
+    ----------
+    value : float
+        A size as a ratio of what it is held against.
+    band : (float, float)
+        Between which ratios it is right.
+
     >>> in_ratio(0.7, (0.5, 1.0)) > in_ratio(0.5, (0.5, 1.0)) > in_ratio(0.25, (0.5, 1.0)) > in_ratio(0.1, (0.5, 1.0))
     True
     """
@@ -140,7 +147,17 @@ def grown_in(arrangement: Arrangement) -> list[Measured]:
 
 
 def hung_over(arrangement: Arrangement, hung: list[PlacedItem], floor_of_top: float) -> list[Measured]:
-    """Measure how far what hangs is over the top it belongs to, in its own height; a hand's breadth or two is right."""
+    """Measure how far what hangs is over the top it belongs to, in its own height; a hand's breadth or two is right.
+
+    Parameters
+    ----------
+    arrangement : Arrangement
+        The look.
+    hung : list of PlacedItem
+        What hangs.
+    floor_of_top : float
+        The height of the top over the floor, in mm.
+    """
     found = []
     for mark in hung:
         share = (mark.bottom - floor_of_top) / mark.height

@@ -7,6 +7,15 @@ from collections.abc import Sequence
 def ramp(value: float, nought: float, full: float) -> float:
     """Rise from 0 at ``nought`` to 1 at ``full`` (which may be the smaller one).
 
+    Parameters
+    ----------
+    value : float
+        What was measured.
+    nought : float
+        Where it is 0, in the unit of the value.
+    full : float
+        Where it is 1.
+
     >>> ramp(1.5, 1, 2), ramp(5, 3, 1), ramp(2, 3, 1)
     (0.5, 0.0, 0.5)
 
@@ -23,6 +32,11 @@ def ramp(value: float, nought: float, full: float) -> float:
 def score_of(loss: float) -> float:
     """Return the score that is shown for a loss: 1 for none, one half where it is plainly noticed.
 
+    Parameters
+    ----------
+    loss : float
+        0 for nothing to better, 1 plainly noticed.
+
     >>> score_of(0.0), score_of(1.0)
     (1.0, 0.5)
     """
@@ -32,6 +46,15 @@ def score_of(loss: float) -> float:
 def smooth_step(value: float, middle: float, width: float) -> float:
     """Rise from 0 to 1 without ever standing still: one half at ``middle``, from an eighth to seven over ``width``.
 
+    Parameters
+    ----------
+    value : float
+        What was measured.
+    middle : float
+        Where it is one half, in the unit of the value.
+    width : float
+        Over which it rises from an eighth to seven.
+
     >>> smooth_step(0.5, 0.5, 0.2), round(smooth_step(0.6, 0.5, 0.2), 2), round(smooth_step(0.4, 0.5, 0.2), 2)
     (0.5, 0.88, 0.12)
     """
@@ -40,6 +63,15 @@ def smooth_step(value: float, middle: float, width: float) -> float:
 
 def soft_excess(value: float, free: float, spread: float) -> float:
     """Return by how many spreads a value passes what is free; below it falls to nought without standing still.
+
+    Parameters
+    ----------
+    value : float
+        What was measured.
+    free : float
+        What costs nothing yet, in the unit of the value.
+    spread : float
+        What counts as one.
 
     >>> round(soft_excess(1.0, 0.0, 0.5), 2), round(soft_excess(0.0, 0.0, 0.5), 2)
     (2.0, 0.17)
@@ -51,6 +83,17 @@ def soft_excess(value: float, free: float, spread: float) -> float:
 
 def in_band(value: float, band: tuple[float, float], below: float, above: float) -> float:
     """Score 1 within the band, falling to 0 over ``below`` under it and ``above`` over it.
+
+    Parameters
+    ----------
+    value : float
+        What was measured.
+    band : (float, float)
+        Where it should lie, in the unit of the value.
+    below : float
+        So far under the band nothing is left.
+    above : float
+        So far over it nothing is left.
 
     >>> in_band(0.25, (0.5, 1.0), 0.5, 0.5)
     0.5
@@ -66,6 +109,13 @@ def in_band(value: float, band: tuple[float, float], below: float, above: float)
 def weighted_mean(pairs: Sequence[tuple[float, float]], empty: float = 1.0) -> float:
     """Return the mean of (value, weight) pairs, or ``empty`` without any weight.
 
+    Parameters
+    ----------
+    pairs : sequence of (float, float)
+        Values, each with its weight.
+    empty : float
+        What is returned without any.
+
     >>> weighted_mean([(1.0, 3.0), (0.0, 1.0)])
     0.75
     """
@@ -74,12 +124,25 @@ def weighted_mean(pairs: Sequence[tuple[float, float]], empty: float = 1.0) -> f
 
 
 def mean(values: Sequence[float], empty: float = 1.0) -> float:
-    """Return the plain mean, or ``empty`` without values."""
+    """Return the plain mean, or ``empty`` without values.
+
+    Parameters
+    ----------
+    values : sequence of float
+        What is averaged.
+    empty : float
+        What is returned without any.
+    """
     return sum(values) / len(values) if values else empty
 
 
 def deviation(values: Sequence[float]) -> float:
     """Return the standard deviation of all values; exact fractions, as in ``statistics``, would cost too much here.
+
+    Parameters
+    ----------
+    values : sequence of float
+        What is averaged.
 
     >>> deviation([1.0, 3.0])
     1.0

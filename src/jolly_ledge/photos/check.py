@@ -136,6 +136,13 @@ def _evened(seen: Plane, planned: Plane) -> Plane:
 def eye_of(lab: Plane, scale: float) -> Eye:
     """Return what the eye weighs: how far every point stands out from its surroundings (CIELAB difference).
 
+    Parameters
+    ----------
+    lab : array of float, shape (rows, columns, 3)
+        A picture in CIELAB.
+    scale : float
+        How many pixels a millimetre takes.
+
     >>> picture = np.zeros((60, 100, 3)); picture[20:40, 70:90, 0] = 80.0
     >>> eye = eye_of(picture, 0.2)
     >>> round(eye.balance, 1), eye.left_share < 0.2

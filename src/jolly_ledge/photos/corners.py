@@ -45,6 +45,13 @@ class _Line(Struct, frozen=True, eq=False):
 def fit_corners(image: Pixels, corners: Corners) -> Fitted:
     """Return corners moved to where the edges near the marked sides cross.
 
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    corners : Corners
+        Four marks in pixels, upper left first, clockwise.
+
     Notes
     -----
     Across every side the brightness is sampled; the steepest change near the mark is found to a part of

@@ -85,7 +85,15 @@ def _reduced(opened: "Image.Image") -> "Image.Image":
 
 
 def smaller(image: Pixels, longest: int) -> Pixels:
-    """Return a picture whose longer side is at most so many pixels."""
+    """Return a picture whose longer side is at most so many pixels.
+
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    longest : int
+        Of the longer side, in pixels.
+    """
     from PIL import Image
 
     height, width = image.shape[:2]
@@ -97,7 +105,15 @@ def smaller(image: Pixels, longest: int) -> Pixels:
 
 
 def jpeg_bytes(image: Pixels, quality: int = KEPT_QUALITY) -> bytes:
-    """Return a picture as JPEG."""
+    """Return a picture as JPEG.
+
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    quality : int
+        As JPEG has it, 1 to 95.
+    """
     from PIL import Image
 
     buffer = io.BytesIO()
@@ -106,6 +122,14 @@ def jpeg_bytes(image: Pixels, quality: int = KEPT_QUALITY) -> bytes:
 
 
 def kept_photo(image: Pixels, longest: int = KEPT_SIDE) -> tuple[str, bytes]:
-    """Return the name and the bytes under which a photograph is kept in a plan; like pictures share a name."""
+    """Return the name and the bytes under which a photograph is kept in a plan; like pictures share a name.
+
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    longest : int
+        Of the longer side, in pixels.
+    """
     content = jpeg_bytes(smaller(image, longest))
     return f"photos/{hashlib.sha256(content).hexdigest()[:16]}.jpg", content

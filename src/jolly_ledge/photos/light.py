@@ -25,7 +25,19 @@ def _part(straight: Straight, left: float, bottom: float, right: float, top: flo
 
 
 def colour_at(straight: Straight, x: float, y: float, reach: float = PICK_MM) -> str:
-    """Return the colour about a point of the front: the median of a small square (sRGB hex)."""
+    """Return the colour about a point of the front: the median of a small square (sRGB hex).
+
+    Parameters
+    ----------
+    straight : Straight
+        A front pulled straight.
+    x : float
+        In mm of the front.
+    y : float
+        In mm of the front, up.
+    reach : float
+        Half the side of the square, in mm.
+    """
     part = _part(straight, x - reach, y - reach, x + reach, y + reach)
     red, green, blue = np.median(part.reshape(-1, 3), axis=0).astype(int)
     return f"#{red:02x}{green:02x}{blue:02x}"
@@ -52,18 +64,36 @@ def light_of(straight: Straight, piece: Piece, ledge: Ledge) -> Light:
 
 
 def luminance(image: Pixels) -> NDArray[np.float64]:
-    """Return linear luminance, 0 to 1 (IEC 61966-2-1 undone, Rec. 709 weights)."""
+    """Return linear luminance, 0 to 1 (IEC 61966-2-1 undone, Rec. 709 weights).
+
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    """
     return np.asarray(linear_of(image) @ np.array([0.2126, 0.7152, 0.0722]))
 
 
 def linear_of(image: Pixels) -> NDArray[np.float64]:
-    """Return linear red, green and blue, 0 to 1."""
+    """Return linear red, green and blue, 0 to 1.
+
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    """
     part = image.astype(np.float64) / 255
     return np.where(part <= 0.04045, part / 12.92, ((part + 0.055) / 1.055) ** 2.4)
 
 
 def encoded(linear: NDArray[np.float64]) -> Pixels:
-    """Return sRGB pixels of linear light."""
+    """Return sRGB pixels of linear light.
+
+    Parameters
+    ----------
+    linear : array of float, shape (rows, columns, 3)
+        Linear light, 0 to 1.
+    """
     held = np.clip(linear, 0, 1)
     curve = np.where(held <= 0.0031308, held * 12.92, 1.055 * held ** (1 / 2.4) - 0.055)
     return (curve * 255 + 0.5).astype(np.uint8)

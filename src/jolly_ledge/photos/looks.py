@@ -13,7 +13,13 @@ COOL, WARM = np.array((244, 241, 234), np.float64), np.array((123, 59, 87), np.f
 
 
 def grey(picture: Pixels) -> Pixels:
-    """Return a picture in light and dark alone."""
+    """Return a picture in light and dark alone.
+
+    Parameters
+    ----------
+    picture : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    """
     from skimage.color import rgb2gray
 
     plane = np.asarray(rgb2gray(picture) * 255 + 0.5, np.uint8)
@@ -21,7 +27,15 @@ def grey(picture: Pixels) -> Pixels:
 
 
 def squinted(picture: Pixels, scale: float) -> Pixels:
-    """Return a picture as squinting eyes see it: blurred and grey."""
+    """Return a picture as squinting eyes see it: blurred and grey.
+
+    Parameters
+    ----------
+    picture : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    scale : float
+        How many pixels a millimetre takes.
+    """
     from scipy.ndimage import gaussian_filter
 
     plane = grey(picture)[:, :, 0].astype(np.float64)
@@ -30,7 +44,15 @@ def squinted(picture: Pixels, scale: float) -> Pixels:
 
 
 def weight_picture(picture: Pixels, scale: float) -> Pixels:
-    """Return how far every point stands out from its surroundings: paper where nothing does, plum where all does."""
+    """Return how far every point stands out from its surroundings: paper where nothing does, plum where all does.
+
+    Parameters
+    ----------
+    picture : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    scale : float
+        How many pixels a millimetre takes.
+    """
     from skimage.color import rgb2lab
 
     weights = eye_of(np.asarray(rgb2lab(picture), np.float64), scale).weights

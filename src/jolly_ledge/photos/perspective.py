@@ -47,6 +47,11 @@ class Known(Struct, frozen=True):
 def in_order(marks: ArrayLike) -> Corners:
     """Return four marks as upper left, upper right, lower right, lower left, in whatever order they were made.
 
+    Parameters
+    ----------
+    marks : array, shape (4, 2)
+        In pixels.
+
     Raises
     ------
     PhotoError
@@ -133,6 +138,13 @@ def _length(corners: Points, known: Points, ends: Points) -> float:
 def homography(source: Points, target: Points) -> Matrix:
     """Return the projective matrix that takes four points to four others.
 
+    Parameters
+    ----------
+    source : array, shape (4, 2)
+        In any unit.
+    target : array, shape (4, 2)
+        In any unit.
+
     Raises
     ------
     PhotoError
@@ -171,7 +183,15 @@ def _normalising(points: Points) -> Matrix:
 
 
 def project(matrix: Matrix, points: Points) -> Points:
-    """Return points taken through a projective matrix."""
+    """Return points taken through a projective matrix.
+
+    Parameters
+    ----------
+    matrix : array, shape (3, 3)
+        As :func:`homography` returns it.
+    points : array, shape (n, 2)
+        In the unit of its source.
+    """
     lifted = np.column_stack([points, np.ones(len(points))]) @ matrix.T
     with np.errstate(divide="ignore", invalid="ignore"):
         return np.asarray(lifted[:, :2] / lifted[:, 2:])

@@ -40,6 +40,23 @@ def straightened(
 ) -> Straight:
     """Return the part of a front between four edges (mm), pulled straight.
 
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    view : View
+        Where the front lies in the picture.
+    left : float
+        The left edge, in mm.
+    bottom : float
+        The lower edge, in mm.
+    right : float
+        The right edge, in mm.
+    top : float
+        The upper edge, in mm.
+    longest : int
+        Of the longer side, in pixels.
+
     Raises
     ------
     PhotoError

@@ -53,12 +53,32 @@ class Camera(Struct, frozen=True):
         return np.asarray(inner @ np.column_stack([rotation[:, 0], rotation[:, 1], moved]))
 
     def pixel(self, x: float, y: float) -> Corner:
-        """Return where a point of the front is seen."""
+        """Return where a point of the front is seen.
+
+        Parameters
+        ----------
+        x : float
+            In mm of the front.
+        y : float
+            In mm of the front, up.
+        """
         u, v = project(self.matrix, np.array([(x, y)]))[0]
         return float(u), float(v)
 
     def corners(self, left: float, floor: float, width: float, height: float) -> Corners:
-        """Return where the corners of a rectangle on the front are seen, upper left first, clockwise."""
+        """Return where the corners of a rectangle on the front are seen, upper left first, clockwise.
+
+        Parameters
+        ----------
+        left : float
+            The left edge, in mm.
+        floor : float
+            The lower edge, in mm.
+        width : float
+            In mm.
+        height : float
+            In mm.
+        """
         right, top = left + width, floor + height
         return self.pixel(left, top), self.pixel(right, top), self.pixel(right, floor), self.pixel(left, floor)
 

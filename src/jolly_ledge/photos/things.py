@@ -55,6 +55,17 @@ def balanced(image: Pixels, x: int, y: int, reference: Reference = "white") -> P
 
     ``white`` becomes as light as paper, ``card`` 18 % grey, ``grey`` keeps its lightness.
 
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    x : int
+        Of the spot, in pixels.
+    y : int
+        Of the spot, in pixels down.
+    reference : Reference
+        What the spot is known to be.
+
     Raises
     ------
     PhotoError
@@ -79,6 +90,11 @@ def balanced(image: Pixels, x: int, y: int, reference: Reference = "white") -> P
 
 def read_thing(image: Pixels) -> ThingPhoto:
     """Return the colours of the thing in a picture, and its outline if the ground is plain.
+
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
 
     Raises
     ------
@@ -141,6 +157,11 @@ def pictured(item: Item, found: ThingPhoto, photo: str, height: float | None = N
 def thing_mask(lab: NDArray[np.float64]) -> NDArray[np.bool_] | None:
     """Return which pixels belong to the thing, or None where the ground is not plain.
 
+    Parameters
+    ----------
+    lab : array of float, shape (rows, columns, 3)
+        A picture in CIELAB.
+
     Raises
     ------
     PhotoError
@@ -194,6 +215,11 @@ def _inner_pixels(lab: NDArray[np.float64], mask: NDArray[np.bool_]) -> NDArray[
 def colours_of(pixels: NDArray[np.float64]) -> tuple[ColourShare, ...]:
     """Return up to four colours of Lab pixels with their shares, largest first; shares sum to one.
 
+    Parameters
+    ----------
+    pixels : array of float, shape (n, 3)
+        In CIELAB.
+
     Notes
     -----
     k-means from a fixed seed in CIELAB with lightness counting half, so that a turned vase in side light
@@ -230,6 +256,11 @@ def colours_of(pixels: NDArray[np.float64]) -> tuple[ColourShare, ...]:
 
 def outline_of(mask: NDArray[np.bool_]) -> tuple[tuple[OutlinePoint, ...], float]:
     """Return the outline of a mask in its own widths (from the middle) and heights (up), and width over height.
+
+    Parameters
+    ----------
+    mask : array of bool, shape (rows, columns)
+        The pixels of a thing.
 
     Notes
     -----

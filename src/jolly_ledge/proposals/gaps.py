@@ -6,6 +6,13 @@ from collections.abc import Iterable
 def gaps_between(taken: Iterable[tuple[float, float]], width: float) -> list[tuple[float, float]]:
     """Return the stretches of a width that nothing takes, from the left.
 
+    Parameters
+    ----------
+    taken : iterable of (float, float)
+        Stretches that are taken, in mm.
+    width : float
+        In mm.
+
     >>> gaps_between([(300.0, 400.0), (0.0, 100.0), (350.0, 500.0)], 800.0)
     [(100.0, 300.0), (500.0, 800.0)]
     """

@@ -38,6 +38,11 @@ class Meaning(Struct, frozen=True):
     def shown(self, score: float) -> float:
         """Return what is shown for a raw score, 0 to 100.
 
+        Parameters
+        ----------
+        score : float
+            A raw score, 0 to 1.
+
         >>> told = Meaning(((0.0, 0.0), (0.2, 10.0), (0.4, 30.0), (0.5, 60.0), (0.8, 95.0), (1.0, 100.0)))
         >>> round(told.shown(0.3)), round(told.shown(0.8))
         (20, 95)

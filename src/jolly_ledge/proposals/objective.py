@@ -69,6 +69,13 @@ class Objective:
         """Return an arrangement with its worth; None where it cannot stand or is worth less than asked for.
 
         The cheap questions come first: most changes that cannot be are of things in each other's place.
+
+        Parameters
+        ----------
+        placements : sequence of Placement
+            An arrangement.
+        least : float
+            What it has to be worth.
         """
         key = frozenset(placements)
         known = self._known.get(key, ASK)

@@ -33,7 +33,25 @@ def at(
     turn: float = 0.0,
     step: float = STEP_MM,
 ) -> Placement:
-    """Return a placement of a thing with its middle near a point of a ledge, on the tape and within its edges."""
+    """Return a placement of a thing with its middle near a point of a ledge, on the tape and within its edges.
+
+    Parameters
+    ----------
+    item : Item
+        The thing.
+    ledge : Ledge
+        Where it goes.
+    middle : float
+        The wished middle along the ledge, in mm.
+    depth : float
+        The wished middle in depth from the front edge, in mm.
+    pose : str, optional
+        How it is set down, if not as usual.
+    turn : float
+        About the vertical, in degrees.
+    step : float
+        Of the tape, in mm.
+    """
     pose = pose or usual_pose(item)
     size = extent(item, pose, turn)
     half, deep = size.width / 2, size.depth / 2
@@ -125,7 +143,21 @@ def _on_a_round_top(
 
 
 def lies_inside(item: Item, size: Extent, ledge: Ledge, x: float, z: float) -> bool:
-    """Tell whether a footprint lies inside the rim of a round or oval top."""
+    """Tell whether a footprint lies inside the rim of a round or oval top.
+
+    Parameters
+    ----------
+    item : Item
+        The thing.
+    size : Extent
+        The room it takes, in mm.
+    ledge : Ledge
+        Where it goes.
+    x : float
+        Its middle along the ledge, in mm.
+    z : float
+        Its middle in depth, in mm.
+    """
     half_width, half_depth = ledge.width / 2, ledge.depth / 2
     points = ROUND_POINTS if item.is_round else CORNERS
     return all(

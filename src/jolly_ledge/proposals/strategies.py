@@ -36,7 +36,13 @@ class Strategy(Protocol):
     best: State
 
     def step(self, progress: float) -> bool:
-        """Go one step, ``progress`` (0 to 1) along the way; return whether the best got better."""
+        """Go one step, ``progress`` (0 to 1) along the way; return whether the best got better.
+
+        Parameters
+        ----------
+        progress : float
+            How far along the search is, 0 to 1.
+        """
         ...
 
 

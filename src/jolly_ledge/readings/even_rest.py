@@ -20,7 +20,7 @@ SINGLE_ENDS = 0.3
 """A single thing may stand to a side."""
 
 FREE_END, END_SPREAD, SPREAD_COST, ENDS_COST, BARE_COST = 0.12, 0.25, 0.35, 0.3, 1.2
-EVENER_COST = 0.25
+EVENER_COST = 0.5
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:

@@ -31,7 +31,21 @@ def table(**changes: Any) -> Piece:
 
 
 def stand(x: float, width: float, height: float, ledge: str = "s1", z: float = 150.0, **changes: Any) -> PlacedItem:
-    """Return a box of that size and its placement, named ``<ledge>-<x>``; item and placement fields may be given."""
+    """Return a box of that size and its placement, named ``<ledge>-<x>``; item and placement fields may be given.
+
+    Parameters
+    ----------
+    x : float
+        The middle along the ledge, in mm.
+    width : float
+        In mm; the depth is the same.
+    height : float
+        In mm.
+    ledge : str
+        The id of a ledge.
+    z : float
+        The middle in depth, from the front edge, in mm.
+    """
     of_placement = {name: changes.pop(name) for name in ("pose", "turn", "on", "inside", "vignette") if name in changes}
     name = changes.pop("id", f"{ledge}-{x:g}")
     item = {"category": "box", "width": width, "height": height, "depth": 100.0, "colours": (("#b5522c", 1.0),)}

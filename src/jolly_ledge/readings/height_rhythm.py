@@ -32,6 +32,13 @@ SKYLINE_SHARE = 0.15
 def step(first: float, second: float) -> float:
     """Return the relative height step between two heights.
 
+    Parameters
+    ----------
+    first : float
+        In mm.
+    second : float
+        In mm.
+
     >>> step(250, 200)
     0.2
     """

@@ -23,7 +23,7 @@ THINGS_FOR_EACH_FAMILY, FEWEST_FAMILIES = 2, 2
 
 NOUGHT = 0.55
 
-TONES_COST, CALM_TONES = 0.04, 1.5
+TONES_COST, CALM_TONES = 0.1, 1.5
 OUTSIDE_COST, LOUD_COST, HUES_COST, PLAIN_COST = 1.0, 2.2, 0.6, 0.15
 FEW_HUES, ONE_HUE, TOLD_LOUD, SPINES_BLEND, ACCENT, FILLS = 1.6, 0.08, 0.15, 0.35, 0.5, 1.5
 """Beside whites, woods, sand and leaves one hue and a little of another is calm; less of a second is plain."""

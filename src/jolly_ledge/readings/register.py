@@ -272,12 +272,28 @@ EVEN, HAIR = 0.0005, 0.01
 
 
 def better_of(first: float, second: float) -> int:
-    """Return -1 when the first score is better, 1 when the second is, 0 when they are even."""
+    """Return -1 when the first score is better, 1 when the second is, 0 when they are even.
+
+    Parameters
+    ----------
+    first : float
+        A score, 0 to 1.
+    second : float
+        A score, 0 to 1.
+    """
     if abs(first - second) < EVEN:
         return 0
     return -1 if first > second else 1
 
 
 def by_a_hair(first: float, second: float) -> bool:
-    """Tell whether two scores differ by less than an eye can tell."""
+    """Tell whether two scores differ by less than an eye can tell.
+
+    Parameters
+    ----------
+    first : float
+        A score, 0 to 1.
+    second : float
+        A score, 0 to 1.
+    """
     return abs(first - second) < HAIR

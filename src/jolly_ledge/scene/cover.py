@@ -25,7 +25,23 @@ def _polygon(shape: str, width: float, height: float, traced: Points) -> Shape:
 
 @lru_cache(maxsize=8192)
 def silhouette_at(shape: str, width: float, height: float, x: float, bottom: float, traced: Points = ()) -> Shape:
-    """Return the outline of a thing where it stands, in piece coordinates."""
+    """Return the outline of a thing where it stands, in piece coordinates.
+
+    Parameters
+    ----------
+    shape : str
+        A family of silhouettes.
+    width : float
+        In mm.
+    height : float
+        In mm.
+    x : float
+        Its middle, in mm of the piece.
+    bottom : float
+        Its foot over the floor, in mm.
+    traced : sequence of (float, float)
+        A traced outline in widths from the middle and heights from the foot; empty for none.
+    """
     from shapely.affinity import translate
 
     return translate(_polygon(shape, width, height, traced), x, bottom)

@@ -57,6 +57,21 @@ def layered(
 
     The groups are changed; what is added belongs to one of them and leaves the rest between them. Groups may be so
     much ``larger`` than is usual.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    groups : sequence of Group
+        What stands on the ledge, in mm from its left end.
+    used : collection of str
+        Things that stand somewhere already.
+    wanted : float
+        How many things the ledge is to hold.
+    larger : int
+        By how many members groups may be larger than is usual.
     """
     if not groups:
         return []

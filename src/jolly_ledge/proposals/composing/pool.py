@@ -48,6 +48,17 @@ class GroupPool:
         """Return copies of the good groups that are no wider than so much (mm) and hold nothing that is used.
 
         The best come first. They stand somewhere on the ledge: who takes one moves it.
+
+        Parameters
+        ----------
+        stock : Stock
+            What is at hand.
+        ledge : Ledge
+            Where it goes.
+        used : collection of str
+            Things that stand somewhere already.
+        width : float
+            The group becomes no wider, in mm.
         """
         size = _size_of(stock, ledge)
         if size not in self._kept:

@@ -64,6 +64,25 @@ def fill(
 
     ``order`` tells whether the first stands to the left (1) or to the right (-1), ``first`` how much of the width it
     may take, where that is not as usual; ``more`` makes what fills a ledge that the makers leave too bare.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    makers : sequence of Make
+        What makes the groups, in order.
+    share : float
+        Which part of the width is to be taken, 0 to 1.
+    order : int
+        Whether the first stands to the left (1) or to the right (-1).
+    first : float, optional
+        How much of the width the first group may take, 0 to 1.
+    more : sequence of Make
+        What fills a ledge that the makers leave too bare.
     """
     spans = spans_of(stock, ledge)
     if spans != [(0.0, ledge.width)]:
@@ -193,7 +212,19 @@ def stands_before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> bool:
 
 
 def covers(member: Member, left: float, right: float, floor: float) -> float:
-    """Return how much of what begins at a height over the ledge a thing covers, what is thin apart (mm²)."""
+    """Return how much of what begins at a height over the ledge a thing covers, what is thin apart (mm²).
+
+    Parameters
+    ----------
+    member : Member
+        A thing, in mm from the left end of its ledge.
+    left : float
+        The left edge, in mm.
+    right : float
+        The right edge, in mm.
+    floor : float
+        Where it begins over the ledge, in mm.
+    """
     across, up = min(member.right, right) - max(member.left, left), member.top - max(member.base, floor)
     return max(across, 0.0) * max(up, 0.0) * (member.thing.category != "stems")
 

@@ -24,7 +24,21 @@ LOW = (0.35, 0.1)
 
 
 def topped_up(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collection[str], wanted: float) -> list[Group]:
-    """Return groups with small ones added, until a ledge holds about as many things as are wanted or nothing goes."""
+    """Return groups with small ones added, until a ledge holds about as many things as are wanted or nothing goes.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    groups : sequence of Group
+        What stands on the ledge, in mm from its left end.
+    used : collection of str
+        Things that stand somewhere already.
+    wanted : float
+        How many things the ledge is to hold.
+    """
     found = list(groups)
     for _ in range(MOST_ADDED):
         if not found or things_in(found) >= ENOUGH * wanted:

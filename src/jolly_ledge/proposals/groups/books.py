@@ -25,7 +25,29 @@ def stack(
     stock: Stock, group: Group, ledge: Ledge, used: Collection[str], *, side: int = 1, count: int = 0,
     depth: Depth = "front", overlap: float = 0.0, widest: float = float("inf"),
 ) -> tuple[Member, list[Thing]] | None:  # fmt: skip
-    """Lay books on each other, the largest below, or set a stack down; return its top and the books."""
+    """Lay books on each other, the largest below, or set a stack down; return its top and the books.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    group : Group
+        What it joins; it is changed.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    count : int
+        How many books lie in the stack at most.
+    depth : str
+        Where in the depth of the ledge: back, middle or front.
+    overlap : float
+        Which part of the narrower one it stands before or behind, 0 to 1.
+    widest : float
+        A wider book is left out, in mm.
+    """
     taken = {*used, *group.ids}
     loose = [thing for thing in stock.free(ledge, taken, {"book"}) if thing.width <= widest]
     blocks = [thing for thing in stock.free(ledge, taken, {"book-stack"}) if thing.width <= widest]
@@ -55,7 +77,25 @@ def stack(
 def crown(
     stock: Stock, group: Group, ledge: Ledge, used: Collection[str], host: Member, near: list[Thing], high: float = 0.3
 ) -> Thing | None:
-    """Lay a worthy small thing on a stack or a box; a stack without a crown looks forgotten."""
+    """Lay a worthy small thing on a stack or a box; a stack without a crown looks forgotten.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    group : Group
+        What it joins; it is changed.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    host : Member
+        What carries or holds it.
+    near : list of Thing
+        What stands by it.
+    high : float
+        No higher than this part of the frame.
+    """
     frame, taken = stock.frame(ledge), {*used, *group.ids}
     suiting = [
         thing
@@ -85,7 +125,23 @@ def crown(
 def crowned_stack(
     stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf"), count: int = 0
 ) -> Group | None:
-    """Return a stack of books under an object."""
+    """Return a stack of books under an object.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    width : float
+        The group becomes no wider, in mm.
+    count : int
+        How many books lie in the stack at most.
+    """
     group = Group("stack", ledge.depth)
     laid = stack(stock, group, ledge, used, side=side, count=count, depth="middle", widest=width)
     if laid is None:
@@ -103,7 +159,23 @@ def stack_with_tall(
     width: float = float("inf"),
     target: float = 0.7,
 ) -> Group | None:
-    """Return a crowned stack with something taller behind its side."""
+    """Return a crowned stack with something taller behind its side.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    width : float
+        The group becomes no wider, in mm.
+    target : float
+        The wished height of what is tall, in parts of the frame.
+    """
     group = crowned_stack(stock, ledge, used, width=0.75 * width)
     if group is None:
         return None
@@ -131,7 +203,21 @@ def stack_with_tall(
 def row(
     stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf")
 ) -> Group | None:
-    """Return upright books from an end of the case on, held at the other end by something heavy enough."""
+    """Return upright books from an end of the case on, held at the other end by something heavy enough.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    width : float
+        The group becomes no wider, in mm.
+    """
     frame = stock.frame(ledge)
     group = Group("row", ledge.depth)
     loose = [

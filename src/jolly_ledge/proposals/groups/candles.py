@@ -13,7 +13,21 @@ TALL, LOWER, LOW, ON_A_TABLE = (0.3, 0.66), (0.5, 0.85), 0.3, 1.25
 def candlesticks(
     stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf")
 ) -> Group | None:
-    """Return two candlesticks and a low thing, None where there are no two of different heights."""
+    """Return two candlesticks and a low thing, None where there are no two of different heights.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    width : float
+        The group becomes no wider, in mm.
+    """
     frame = stock.frame(ledge)
     high = ON_A_TABLE if stock.roles[ledge.id] == "table" else TALL[1]
     tall = stock.free(ledge, used, {"candle"}, low=TALL[0] * frame, high=high * frame)

@@ -20,7 +20,21 @@ TOUCHING_MM, OVERLAP = 6.0, 0.3
 def cluster(
     stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf")
 ) -> Group | None:
-    """Return three things that touch in a triangle seen from above, None where one of them is not at hand."""
+    """Return three things that touch in a triangle seen from above, None where one of them is not at hand.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    width : float
+        The group becomes no wider, in mm.
+    """
     group = anchored(
         stock, ledge, used, target=0.8, side=side, kinds=RISEN, stems=1.0, companion=False, small=False,
         width=0.6 * width,

@@ -149,7 +149,15 @@ class Group:
         return other
 
     def shift(self, along: float, into: float = 0.0) -> "Group":
-        """Move it along the ledge and into its depth."""
+        """Move it along the ledge and into its depth.
+
+        Parameters
+        ----------
+        along : float
+            To the right, in mm.
+        into : float
+            To the back, in mm.
+        """
         self.front_at += into
         for member in self.members:
             member.x += along
@@ -195,7 +203,23 @@ class Group:
     def takes(
         self, thing: Thing, width: float, depth: Depth = "back", side: int = 1, overlap: float = 0.3, gap: float = 10.0
     ) -> bool:
-        """Tell whether the group is no wider than so much with a thing set down so; see :meth:`set_down`."""
+        """Tell whether the group is no wider than so much with a thing set down so; see :meth:`set_down`.
+
+        Parameters
+        ----------
+        thing : Thing
+            What is set down.
+        width : float
+            In mm.
+        depth : str
+            Where in the depth of the ledge: back, middle or front.
+        side : int
+            To the right (1) or the left (-1) of the others.
+        overlap : float
+            Which part of the narrower one they overlap in front view, 0 to 1.
+        gap : float
+            Between straight things, in mm.
+        """
         member = self.set_down(thing, depth, side, overlap, gap)
         narrow = self.width <= width
         self.members.remove(member)
@@ -218,7 +242,15 @@ class Group:
 
     @staticmethod
     def is_clear_at(crowded: list[tuple[float, float]], x: float) -> bool:
-        """Tell whether a point is clear of what :meth:`crowded` found."""
+        """Tell whether a point is clear of what :meth:`crowded` found.
+
+        Parameters
+        ----------
+        crowded : list of (float, float)
+            Points along the ledge, with how near to each is too near, in mm.
+        x : float
+            In mm.
+        """
         return all(abs(x - middle) >= near for middle, near in crowded)
 
     def _push_clear(self, member: Member, side: int, gap: float) -> None:
@@ -238,14 +270,38 @@ class Group:
         return self.front_at + {"back": most, "middle": (least + most) / 2, "front": least}[depth]
 
     def lay_on(self, thing: Thing, host: Member, aside: float = 0.0, pose: Pose | None = None) -> Member:
-        """Lay a thing on another."""
+        """Lay a thing on another.
+
+        Parameters
+        ----------
+        thing : Thing
+            What is set down.
+        host : Member
+            What carries or holds it.
+        aside : float
+            From the middle of the host to the right, in mm.
+        pose : str, optional
+            How it is set down, if not as usual.
+        """
         member = Member(thing, pose or thing.pose, host.x + aside, host.z)
         member.base, member.on = host.top, host
         self.members.append(member)
         return member
 
     def put_into(self, thing: Thing, host: Member, along: float = 0.0, into: float = 0.0) -> Member:
-        """Put a thing into a vessel or onto a tray."""
+        """Put a thing into a vessel or onto a tray.
+
+        Parameters
+        ----------
+        thing : Thing
+            What is set down.
+        host : Member
+            What carries or holds it.
+        along : float
+            From the middle of the host to the right, in mm.
+        into : float
+            And to the back, in mm.
+        """
         member = Member(thing, "upright" if thing.pose == "leaning" else thing.pose, host.x + along, host.z + into)
         member.base = host.base + min(host.height, TRAY_FLOOR_MM) if host.thing.category == "tray" else host.top
         member.inside = host
@@ -253,7 +309,13 @@ class Group:
         return member
 
     def narrowed(self, width: float) -> bool:
-        """Take out what makes it wider than so much (mm), but not its lead; tell whether it is narrow enough."""
+        """Take out what makes it wider than so much (mm), but not its lead; tell whether it is narrow enough.
+
+        Parameters
+        ----------
+        width : float
+            In mm.
+        """
         while self.width > width:
             edges = (self.left, self.right)
             outer = [

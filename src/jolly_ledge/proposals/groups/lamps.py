@@ -21,7 +21,21 @@ BOOKS_OFTEN, BOOKS_OFTEN_BY_A_BED = 0.6, 0.85
 def lamp_set(
     stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf")
 ) -> Group | None:
-    """Return a lamp with what stands by it to one side, None where there is none."""
+    """Return a lamp with what stands by it to one side, None where there is none.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    width : float
+        The group becomes no wider, in mm.
+    """
     by_a_bed = stock.room == "bed"
     lamps = [
         thing for thing in stock.of_kind(ledge, used, "lamp")

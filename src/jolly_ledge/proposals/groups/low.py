@@ -20,7 +20,27 @@ def worthy(
     stock: Stock, ledge: Ledge, used: Collection[str], *, target: float = 0.68, width: float = float("inf"),
     least: float = 0.35, kinds: Collection[str] = WORTHY, most: float = 1.0,
 ) -> Group | None:  # fmt: skip
-    """Return one thing that holds its place alone."""
+    """Return one thing that holds its place alone.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    target : float
+        Its wished height, in parts of the frame.
+    width : float
+        The group becomes no wider, in mm.
+    least : float
+        No lower, in parts of the frame.
+    kinds : collection of str, optional
+        Categories that may come; all where none is told.
+    most : float
+        No higher, in parts of the frame.
+    """
     frame = stock.frame(ledge)
     suiting = [
         thing
@@ -55,7 +75,19 @@ def without_empty_glass(groups: Sequence[Group]) -> list[Group]:
 
 
 def any_one(stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf")) -> Group | None:
-    """Return the best thing that is left with something on it or in it: rather that than a bare ledge."""
+    """Return the best thing that is left with something on it or in it: rather that than a bare ledge.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    width : float
+        The group becomes no wider, in mm.
+    """
     suiting = [
         thing
         for thing in stock.free(ledge, used)
@@ -82,7 +114,21 @@ def _by_itself(stock: Stock, ledge: Ledge, used: Collection[str], found: Thing) 
 def low_set(
     stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf"), side: int = 1
 ) -> Group | None:
-    """Return a low bowl or box, crowned where it has a lid, else with a small thing beside it."""
+    """Return a low bowl or box, crowned where it has a lid, else with a small thing beside it.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    width : float
+        The group becomes no wider, in mm.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    """
     frame = stock.frame(ledge)
     suiting = [
         thing

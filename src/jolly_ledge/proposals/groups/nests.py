@@ -18,7 +18,21 @@ DEPTHS: tuple[Depth, ...] = ("back", "front", "middle")
 def nest(
     stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf")
 ) -> Group | None:
-    """Return things of one set, the tallest behind and each next one before its side; None where no set is at hand."""
+    """Return things of one set, the tallest behind and each next one before its side; None where no set is at hand.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    width : float
+        The group becomes no wider, in mm.
+    """
     best: tuple[float, list[Thing]] | None = None
     for members in _sets(stock, ledge, used):
         graded = _graded(members)

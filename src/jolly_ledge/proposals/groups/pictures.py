@@ -18,7 +18,21 @@ SECOND_COVERS, AHEAD_MM, FOOT_ASIDE = 0.3, 12.0, 0.2
 def pictures(
     stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf")
 ) -> Group | None:
-    """Return a large picture with what stands before it, the second picture to one side; None without a large one."""
+    """Return a large picture with what stands before it, the second picture to one side; None without a large one.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    width : float
+        The group becomes no wider, in mm.
+    """
     frame = stock.frame(ledge)
     large = [
         thing for thing in stock.free(ledge, used, PICTURES, low=LARGE_HEIGHT[0] * frame, high=LARGE_HEIGHT[1] * frame)

@@ -15,7 +15,21 @@ STEPS: tuple[tuple[float, Depth], ...] = ((0.75, "middle"), (0.45, "front"))
 def service(
     stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf")
 ) -> Group | None:
-    """Return dishes in a group, None where there are none."""
+    """Return dishes in a group, None where there are none.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    side : int
+        To which side the lesser members stand: 1 to the right, -1 to the left.
+    width : float
+        The group becomes no wider, in mm.
+    """
     frame = stock.frame(ledge)
     suiting = [thing for thing in stock.free(ledge, used, SERVED) if thing.width <= width]
     lead = stock.pick(

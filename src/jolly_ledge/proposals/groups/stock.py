@@ -169,7 +169,17 @@ class Stock:
         return thing.id in self.must and thing.category not in MORE_HOST
 
     def fits(self, thing: Thing, ledge: Ledge, share: float = 0.96) -> bool:
-        """Tell whether a thing goes on a ledge, no wider than most of it and no higher than a share of its frame."""
+        """Tell whether a thing goes on a ledge, no wider than most of it and no higher than a share of its frame.
+
+        Parameters
+        ----------
+        thing : Thing
+            What may come.
+        ledge : Ledge
+            Where it goes.
+        share : float
+            Which part of the frame it may fill, 0 to 1.
+        """
         role = self.roles[ledge.id]
         if role in ("table", "island") and not self._fits_a_table(thing, ledge, share):
             return False
@@ -206,7 +216,23 @@ class Stock:
         self, ledge: Ledge, used: Collection[str], kinds: Collection[str] | None = None, *, share: float = 0.96,
         low: float = 0.0, high: float = float("inf"),
     ) -> list[Thing]:  # fmt: skip
-        """Return what is at hand for a ledge: of some kinds, between two heights (mm)."""
+        """Return what is at hand for a ledge: of some kinds, between two heights (mm).
+
+        Parameters
+        ----------
+        ledge : Ledge
+            Where it goes.
+        used : collection of str
+            Things that stand somewhere already.
+        kinds : collection of str, optional
+            Categories that may come; all where none is told.
+        share : float
+            Which part of the frame it may fill, 0 to 1.
+        low : float
+            No lower, in mm.
+        high : float
+            No higher, in mm.
+        """
         return [
             thing
             for thing in self.pool
@@ -226,11 +252,31 @@ class Stock:
         ]  # fmt: skip
 
     def pick(self, things: Iterable[Thing], value: Callable[[Thing], float], *, leads: bool = False) -> Thing | None:
-        """Return the thing of most value, with a whim; what an earlier look has hardly leads again."""
+        """Return the thing of most value, with a whim; what an earlier look has hardly leads again.
+
+        Parameters
+        ----------
+        things : iterable of Thing
+            From which is chosen.
+        value : callable
+            How much a thing is worth here.
+        leads : bool
+            Whether it is to lead a group.
+        """
         return next(iter(self.ranked(things, value, leads=leads)), None)
 
     def ranked(self, things: Iterable[Thing], value: Callable[[Thing], float], *, leads: bool = False) -> list[Thing]:
-        """Return things, that of most value first, with a whim; see :meth:`pick`."""
+        """Return things, that of most value first, with a whim; see :meth:`pick`.
+
+        Parameters
+        ----------
+        things : iterable of Thing
+            From which is chosen.
+        value : callable
+            How much a thing is worth here.
+        leads : bool
+            Whether it is to lead a group.
+        """
         worth = {
             thing: value(thing) + WHIM * self.rng.random() - LEADS_AGAIN * (leads and thing.id in self._taken_before)
             for thing in things

@@ -19,7 +19,21 @@ SMALL = frozenset({"candle", "bowl", "object", "box", "tableware", "beads"})
 def tray_set(
     stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf"), tall: float = 0.7
 ) -> Group | None:
-    """Return a tray with two things or three on it, None where that cannot be had."""
+    """Return a tray with two things or three on it, None where that cannot be had.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    width : float
+        The tray is no wider, in mm.
+    tall : float
+        How high the tallest thing on it may be, in parts of the frame.
+    """
     frame = stock.frame(ledge)
     suiting = [
         thing

@@ -15,7 +15,17 @@ GOOD_RISE, GOOD_SPREAD = 1.1, 2.4
 
 
 def stems_suit(vessel: Thing, stems: Thing, room: float | None) -> float:
-    """Return how well stems suit a vessel under so much height (mm, None open above); below 0 where they do not."""
+    """Return how well stems suit a vessel under so much height (mm, None open above); below 0 where they do not.
+
+    Parameters
+    ----------
+    vessel : Thing
+        What would hold them.
+    stems : Thing
+        A bunch.
+    room : float, optional
+        The height over the ledge, in mm; None where it is open above.
+    """
     if vessel.category != "vessel" or "lidded" in vessel.item.traits or vessel.height < 0.95 * vessel.width:
         return -1.0
     mouth = vessel.item.mouth or 0.45 * vessel.width
@@ -30,7 +40,23 @@ def stems_suit(vessel: Thing, stems: Thing, room: float | None) -> float:
 def fill_vessel(
     stock: Stock, group: Group, ledge: Ledge, used: Collection[str], vessel: Member, odds: float = 1.0
 ) -> bool:
-    """Put stems into a vessel, with so much likelihood; tell whether it is filled."""
+    """Put stems into a vessel, with so much likelihood; tell whether it is filled.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    group : Group
+        What it joins; it is changed.
+    ledge : Ledge
+        Where it goes.
+    used : collection of str
+        Things that stand somewhere already.
+    vessel : Member
+        A member of the group.
+    odds : float
+        How likely it is filled, 0 to 1.
+    """
     if stock.rng.random() > odds or any("flame" in member.thing.item.traits for member in group):
         return False
     room = ledge.clearance
