@@ -43,7 +43,7 @@ class MainWindow(QMainWindow):
         workspace.signals.told.connect(lambda sentence: self.notice.say(sentence, good=True))
         workspace.signals.step_asked.connect(self.show_step)
         workspace.signals.compare_asked.connect(self.show_side_by_side)
-        workspace.signals.changed.connect(self._name_window)
+        workspace.signals.plan_changed.connect(self._name_window)
         workspace.signals.saved.connect(self._name_window)
         self._name_window()
         self.show_step("Arrange" if workspace.look_id else "Brief")

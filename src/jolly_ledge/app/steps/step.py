@@ -34,7 +34,8 @@ class Step(QWidget):
         self.row.setContentsMargins(0, 0, 0, 0)
         self.row.setSpacing(0)
         self.row.addLayout(self.column, 1)
-        workspace.signals.changed.connect(self._show_names)
+        workspace.signals.plan_changed.connect(self._show_names)
+        workspace.signals.in_hand_changed.connect(self._show_names)
         self._show_names()
 
     def follow(self, refresh: Callable[[], object], *signals: Emitter) -> None:

@@ -31,7 +31,7 @@ class Thumbnail(QWidget):
         self._drawn: tuple[Piece, Look, tuple[Item, ...]] | None = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
         self.setMinimumSize(120, 150)
-        workspace.signals.changed.connect(self.refresh)
+        workspace.signals.plan_changed.connect(self.refresh)
         self.refresh()
 
     def sizeHint(self) -> QSize:

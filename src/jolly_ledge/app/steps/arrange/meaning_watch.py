@@ -37,7 +37,8 @@ class MeaningWatch(QObject):
         self._poll = QTimer(self)
         self._poll.setInterval(POLL_MS)
         self._poll.timeout.connect(self.fetch)
-        workspace.signals.changed.connect(self._after_change)
+        workspace.signals.plan_changed.connect(self._after_change)
+        workspace.signals.in_hand_changed.connect(self._after_change)
 
     @property
     def _known(self) -> Known:

@@ -77,7 +77,8 @@ class ViewStrip(QWidget):
         self.place_chip = chip(f"{STRAIGHT_ON} ▾", "From where, and with which eyes, it is looked at", checkable=False)
         self.place_chip.setMenu(self.place_menu)
         row.addWidget(self.place_chip)
-        workspace.signals.changed.connect(self._keep_place)
+        workspace.signals.pieces_changed.connect(self._keep_place)
+        workspace.signals.in_hand_changed.connect(self._keep_place)
 
     # What lies over the drawing
 

@@ -40,7 +40,8 @@ class PhotoBench(MarkedPhoto):
         super().__init__(workspace, dialogs)
         self._connect_tools()
         self.view.clicked_at.connect(self._clicked)
-        workspace.signals.changed.connect(self._after_change)
+        workspace.signals.pieces_changed.connect(self._after_change)
+        workspace.signals.in_hand_changed.connect(self._after_change)
 
     def _connect_tools(self) -> None:
         straight = self.straight_strip

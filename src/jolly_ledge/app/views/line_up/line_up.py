@@ -22,7 +22,8 @@ class LineUp(LineUpHand):
         self._boards_painted = BoardPainter(workspace)
         self.setAccessibleName("The stash in a line-up; arrow keys choose, with Shift more than one")
         workspace.signals.chosen.connect(self.update)
-        workspace.signals.changed.connect(self.update)
+        workspace.signals.stash_changed.connect(self.update)
+        workspace.signals.length_unit_changed.connect(self.update)
 
     @property
     def rows(self) -> tuple[Row, ...]:

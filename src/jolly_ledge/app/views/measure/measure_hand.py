@@ -40,7 +40,9 @@ class MeasureHand(QWidget):
         self.setMouseTracking(True)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMinimumSize(320, 240)
-        workspace.signals.changed.connect(self._after_change)
+        signals = workspace.signals
+        for signal in (signals.pieces_changed, signals.in_hand_changed, signals.length_unit_changed, signals.refused):
+            signal.connect(lambda *_: self._after_change())
         workspace.signals.chosen.connect(self.update)
 
     @property

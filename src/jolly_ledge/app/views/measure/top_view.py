@@ -33,7 +33,9 @@ class TopView(QWidget):
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMinimumSize(280, 180)
         self.setAccessibleName("The table from above with its seats; Delete takes the chosen seat away")
-        workspace.signals.changed.connect(self._after_change)
+        signals = workspace.signals
+        for signal in (signals.pieces_changed, signals.in_hand_changed, signals.length_unit_changed, signals.refused):
+            signal.connect(lambda *_: self._after_change())
 
     @property
     def piece(self) -> Piece:
