@@ -18,7 +18,8 @@ class FurnitureKind(Struct, frozen=True):
 
     ``has_bays`` tells that it is made of bays and shelves, ``is_looked_down_on`` that it is seen from above as well,
     ``has_floor`` that its lowest ledge may be the floor itself, and ``only_put_down`` that dishes are put down on it,
-    not shown.
+    not shown. ``for_books`` tells that it is made for rows of books, ``for_dishes`` that it may serve where one eats;
+    ``on_a_base`` that shelves stand on a closed base, ``has_a_cornice`` how it ends above.
     """
 
     form: Form
@@ -27,6 +28,10 @@ class FurnitureKind(Struct, frozen=True):
     is_looked_down_on: bool = False
     has_floor: bool = False
     only_put_down: bool = False
+    for_books: bool = False
+    for_dishes: bool = False
+    on_a_base: bool = False
+    has_a_cornice: bool = False
 
     @property
     def is_case(self) -> bool:
@@ -42,6 +47,16 @@ class FurnitureKind(Struct, frozen=True):
     def is_by_a_bed(self) -> bool:
         """Whether it stands by a bed."""
         return self.stands == "by a bed"
+
+    @property
+    def is_in_a_hall(self) -> bool:
+        """Whether one comes home to it."""
+        return self.stands == "in a hall"
+
+    @property
+    def is_lit(self) -> bool:
+        """Whether a light and something that grows belong on it."""
+        return self.is_by_a_bed or self.is_in_a_hall or self.is_over_a_fire
 
     @property
     def is_over_a_fire(self) -> bool:
@@ -65,10 +80,10 @@ class FurnitureKind(Struct, frozen=True):
 
 
 KINDS: dict[PieceKind, FurnitureKind] = {
-    "bookcase": FurnitureKind("case", has_bays=True),
+    "bookcase": FurnitureKind("case", has_bays=True, for_books=True),
     "wall-shelves": FurnitureKind("wall", has_bays=True),
-    "hutch": FurnitureKind("case", has_bays=True),
-    "cabinet": FurnitureKind("case", has_bays=True),
+    "hutch": FurnitureKind("case", has_bays=True, for_dishes=True, on_a_base=True),
+    "cabinet": FurnitureKind("case", has_bays=True, has_a_cornice=True),
     "console": FurnitureKind("top", "in a hall", has_floor=True),
     "mantel": FurnitureKind("top", "at a fire", has_floor=True, only_put_down=True),
     "coffee-table": FurnitureKind("top", is_looked_down_on=True, only_put_down=True),

@@ -25,9 +25,9 @@ def room_of(piece: Piece) -> Room:
         return "bed"
     if kind_of(piece).is_a_worktop or any(word in told for word in COOKED):
         return "kitchen"
-    if kind_of(piece).is_eaten_at or (piece.kind == "hutch" and "dining" in told):
+    if kind_of(piece).is_eaten_at or (kind_of(piece).for_dishes and "dining" in told):
         return "dining"
-    return "hall" if kind_of(piece).stands == "in a hall" and piece.build != "sideboard" else "living"
+    return "hall" if kind_of(piece).is_in_a_hall and piece.build != "sideboard" else "living"
 
 
 @lru_cache(maxsize=2048)

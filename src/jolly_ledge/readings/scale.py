@@ -143,7 +143,7 @@ def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
     """Measure what hangs above against the width of the furniture: two thirds is the usual wish."""
     piece = arrangement.piece
     hung = [s for s in arrangement.visible if s.placement.pose == "hung" and s.item.category in WALL_CATEGORIES]
-    if not hung or piece.kind == "bookcase":
+    if not hung or kind_of(piece).for_books:
         return []
     left, right = min(edge.left for edge in hung), max(edge.right for edge in hung)
     share = (right - left) / piece.width

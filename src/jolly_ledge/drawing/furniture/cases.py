@@ -5,6 +5,7 @@ from jolly_ledge.drawing.picture import Gradient, Primitive, Shape, marks_along,
 from jolly_ledge.drawing.theme import CASE, CASE_LIT, CASE_SHADE
 from jolly_ledge.geometry.bays import bodies_of
 from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Piece
 
 LOW_BASE_MM = 300.0
@@ -18,7 +19,7 @@ def case_shapes(piece: Piece) -> list[Primitive]:
     shapes: list[Primitive] = []
     for body in bodies_of(piece):
         shapes.append(floor_shadow(body.left, body.right))
-        if piece.kind == "hutch":
+        if kind_of(piece).on_a_base:
             shapes += _hutch(piece, body.left, body.right)
             continue
         if piece.doors != "none":
@@ -29,7 +30,7 @@ def case_shapes(piece: Piece) -> list[Primitive]:
                 glazed=piece.doors == "glazed", colour=CASE,
             )  # fmt: skip
         shapes += _carcass(body.left, body.right, body.height)
-        if piece.kind == "cabinet":
+        if kind_of(piece).has_a_cornice:
             shapes += cornice(body.left, body.right, -body.height, CASE)
     return shapes
 

@@ -30,9 +30,6 @@ WHOLE, WHOLE_FREE = 20.0, 0.05
 
 SEEN_ON_A_TOP, SEEN_AT_MOST = 0.75, 1.8
 TALLEST = (0.62, 0.92)
-LIT = frozenset({"console", "sideboard", "nightstand", "mantel"})
-"""Tops of these kinds bear a light and something that grows, stems best."""
-
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
 FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
@@ -73,23 +70,23 @@ def liking_of(composition: Composition) -> float:
 
 
 def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
-    role, kind = stock.roles[ledge.id], stock.piece.kind
+    role, kind = stock.roles[ledge.id], kind_of(stock.piece)
     if not groups:
         kept = any(placement.ledge == ledge.id for placement in stock.problem.fixed)
         return -BARE * (role in FILLED and not kept)
     liked = -_off_the_count(things_in(groups), things_wanted(stock, ledge))
     if role in FACED:
         liked += _filled(stock, ledge, groups)
-    wide = LARGE_NIGHTSTAND_MM if kind == "nightstand" else LARGE_WIDTH_MM
+    wide = LARGE_NIGHTSTAND_MM if kind.is_by_a_bed else LARGE_WIDTH_MM
     if role == "top" and ledge.width > wide and len(groups) < 2:
         liked -= 0.6
     if role == "top" and ledge.width > wide and len(groups) > 1:
         liked -= COUNTERPOISE * max(COUNTERPOISED - _answered(ledge, groups), 0.0)
     if role == "counter":
         liked -= NO_MACHINE * _lacks_its_machine(stock, ledge, groups)
-    if kind == "coffee-table":
+    if kind.is_a_table and not kind.is_eaten_at:
         liked += _on_a_coffee_table(stock, ledge, groups)
-    if kind == "dining-table":
+    if kind.is_eaten_at:
         liked -= _strewn(ledge, groups)
     liked += _apart(stock, ledge, groups) - _empty_ends(stock, ledge, groups)
     spans = spans_of(stock, ledge)
@@ -267,7 +264,7 @@ def _ties(composition: Composition, things: Sequence[Thing]) -> float:
     tones = [thing.lightness for thing in things]
     cost += 0.2 * (max(tones) - min(tones) < 0.25 and not stock.problem.manner.palette)
     books = sum(thing.category in BOOK_CATEGORIES for thing in stock.pool)
-    if stock.piece.kind == "bookcase" and books > 5:
+    if kind_of(stock.piece).for_books and books > 5:
         forms = [group.form for _, group in composition.groups]
         at_hand = sum(thing.category == "book-row" for thing in stock.pool)
         wanted = min(max(at_hand, 1), ROWS_WANTED * len(stock.ledges))
@@ -292,10 +289,10 @@ def _kit(stock: Stock, things: Sequence[Thing]) -> float:
     liked = 0.0
     if stock.room == "bed":
         liked += 0.4 * bool(kinds & BOOK_CATEGORIES) + 0.3 * bool(kinds & {"bowl", "tableware", "box", "tray"})
-    if stock.piece.kind in LIT and stock.room != "kitchen":
+    if kind_of(stock.piece).is_lit and stock.room != "kitchen":
         liked += 0.6 * bool(kinds & {"stems", "plant"}) + 0.3 * ("lamp" in kinds)
         liked += 0.4 * ("stems" in kinds and not kind_of(stock.piece).is_by_a_bed)
-        liked -= 0.6 * (stock.piece.kind == "console" and not kinds & {"lamp", "stems", "plant"})
+        liked -= 0.6 * (kind_of(stock.piece).is_in_a_hall and not kinds & {"lamp", "stems", "plant"})
     liked -= NEEDED * sum(_lacks(stock, need, things) for need in needs_of(stock.piece))
     if kind_of(stock.piece).is_a_worktop:
         on_an_island = "island" in stock.roles.values()

@@ -19,7 +19,7 @@ from jolly_ledge.proposals.groups.low import WORTHY, any_one, low_set, worthy
 from jolly_ledge.proposals.groups.nests import nest
 from jolly_ledge.proposals.groups.pairs import paired
 from jolly_ledge.proposals.groups.service import service
-from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.groups.stock import Stock, socket_side
 from jolly_ledge.proposals.groups.trays import tray_set
 
 SHARES: dict[Fullness, float] = {"airy": 0.56, "layered": 0.78, "abundant": 0.88}
@@ -157,7 +157,7 @@ def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> lis
 
 def _by_a_bed(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
     """Set the lamp at the socket's side, books and a dish at hand, and on a wide top something beside."""
-    order = stock.socket_side(ledge) * -1 or order
+    order = -socket_side(stock.piece, ledge) or order
     forms = _Forms(stock, ledge, order)
     lead = one_of(forms.lamp(), forms.tall(0.5, 0.6, stems=1.0), forms.stack(), forms.low())
     if ledge.width <= 850:

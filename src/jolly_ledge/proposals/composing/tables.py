@@ -6,12 +6,13 @@ from itertools import product
 
 from msgspec.structs import replace
 
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack
 from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.clusters import cluster
-from jolly_ledge.proposals.groups.group import Group, Member
+from jolly_ledge.proposals.groups.group import Group, Member, is_clear_at
 from jolly_ledge.proposals.groups.low import any_one, low_set
 from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock
@@ -36,8 +37,8 @@ def on_a_table(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[Group]
     end = stock.rng.choice((-1, 1))
     # A group keeps together in depth, too, however deep the top is.
     near = replace(ledge, depth=min(ledge.depth, GROUP_DEPTH_MM))
-    kind = "island" if stock.roles[ledge.id] == "island" else stock.piece.kind
-    scheme = {"dining-table": _dining, "island": _island}.get(kind, _coffee)
+    is_island, is_eaten_at = stock.roles[ledge.id] == "island", kind_of(stock.piece).is_eaten_at
+    scheme = _island if is_island else _dining if is_eaten_at else _coffee
     found = _set(ledge, scheme(stock, near, used, end))
     # Rather the best thing that is left than a bare top.
     return found or _set(ledge, [(any_one(stock, near, used, width=0.4 * ledge.width), 0.5, 0.5)])
@@ -151,7 +152,7 @@ def moved_clear(ledge: Ledge, group: Group, others: Sequence[Group]) -> bool:
         if all(is_inside(ledge, member) for member in standing):
             if into not in crowded:
                 crowded[into] = [[one for other in others for one in other.crowded(member)] for member in standing]
-            if all(Group.is_clear_at(near, member.x) for member, near in zip(standing, crowded[into], strict=True)):
+            if all(is_clear_at(near, member.x) for member, near in zip(standing, crowded[into], strict=True)):
                 return True
         group.shift(-along, -into)
     return False

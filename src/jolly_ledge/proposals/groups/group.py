@@ -233,25 +233,12 @@ class Group:
 
     def is_clear(self, member: Member) -> bool:
         """Tell whether a thing would stand clear of all members."""
-        return self.is_clear_at(self.crowded(member), member.x)
+        return is_clear_at(self.crowded(member), member.x)
 
     def crowded(self, member: Member) -> list[tuple[float, float]]:
         """Return about which points along the ledge, and how near to each, a thing would not stand clear."""
         found = ((other.x, _crowds(member, other)) for other in self.members if other is not member)
         return [(x, near) for x, near in found if near is not None]
-
-    @staticmethod
-    def is_clear_at(crowded: list[tuple[float, float]], x: float) -> bool:
-        """Tell whether a point is clear of what :meth:`crowded` found.
-
-        Parameters
-        ----------
-        crowded : list of (float, float)
-            Points along the ledge, with how near to each is too near, in mm.
-        x : float
-            In mm.
-        """
-        return all(abs(x - middle) >= near for middle, near in crowded)
 
     def _push_clear(self, member: Member, side: int, gap: float) -> None:
         for _ in range(12):
@@ -334,6 +321,19 @@ class Group:
         for member in carried:
             self.take_out(member)
         self.members.remove(gone)
+
+
+def is_clear_at(crowded: list[tuple[float, float]], x: float) -> bool:
+    """Tell whether a point is clear of what :meth:`Group.crowded` found.
+
+    Parameters
+    ----------
+    crowded : list of (float, float)
+        Points along the ledge, with how near to each is too near, in mm.
+    x : float
+        In mm.
+    """
+    return all(abs(x - middle) >= near for middle, near in crowded)
 
 
 def _crowds(member: Member, other: Member) -> float | None:

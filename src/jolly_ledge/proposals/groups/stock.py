@@ -12,7 +12,7 @@ from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.hue_family import QUIET
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Placement
-from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import Role, Room, role_of, room_of
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.proposals.thing import LOUD, Palette, Thing, choose_palette
@@ -287,18 +287,19 @@ class Stock:
         """Tell whether there is a lamp for a ledge."""
         return any(thing.depth <= ledge.depth for thing in self.of_kind(ledge, used, "lamp"))
 
-    def socket_side(self, ledge: Ledge) -> int:
-        """Return at which end of a ledge the nearest socket is: 1 right, -1 left, 0 where none is told."""
-        sockets = sockets_of(self.piece)
-        if not sockets:
-            return 0
-        middle = ledge.left + ledge.width / 2
-        nearest = min(sockets, key=lambda socket: abs(socket.left + socket.width / 2 - middle))
-        return 1 if nearest.left + nearest.width / 2 >= middle else -1
-
 
 EASY_WISHES = frozenset({"only-on", "never-on", "apart"})
 """Wishes that a thing may have and still come as a member of a group: its ledge is asked, and neighbours at last."""
+
+
+def socket_side(piece: Piece, ledge: Ledge) -> int:
+    """Return at which end of a ledge the nearest socket is: 1 right, -1 left, 0 where none is told."""
+    sockets = sockets_of(piece)
+    if not sockets:
+        return 0
+    middle = ledge.left + ledge.width / 2
+    nearest = min(sockets, key=lambda socket: abs(socket.left + socket.width / 2 - middle))
+    return 1 if nearest.left + nearest.width / 2 >= middle else -1
 
 
 def alike(one: Thing, other: Thing) -> float:
