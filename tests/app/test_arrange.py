@@ -86,7 +86,7 @@ def test_a_thing_carried_out_of_the_piece_goes_back_to_the_stash(window: MainWin
 
 def test_a_thing_from_the_strip_lands_on_a_stack(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
-    page.fits_chip.setChecked(False)
+    page.foot.fits_chip.setChecked(False)
     item = next(item for item in page.strip.things if item.id == "bust")
     page.strip.show_item(item.id)
     start = page.strip.cell_of(item.id).center().toPoint()
@@ -108,8 +108,8 @@ def test_the_strip_shows_what_fits_the_ledge_in_hand(window: MainWindow, qtbot: 
     fitting = {item.id for item in page.strip.things}
     assert "dark-urn" not in fitting
     assert "lamp" in fitting
-    assert "left bay, shelf 3" in page.strip_label.text()
-    qtbot.mouseClick(page.fits_chip, LEFT)
+    assert "left bay, shelf 3" in page.foot.strip_label.text()
+    qtbot.mouseClick(page.foot.fits_chip, LEFT)
     assert len(page.strip.things) > len(fitting)
 
 

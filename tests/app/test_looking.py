@@ -9,7 +9,8 @@ from pytestqt.qtbot import QtBot
 from builders import case_of, plan_of, put, thing
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.steps.arrange.arrange_step import KEYS_HINT, ArrangeStep
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.arrange.board_foot import KEYS_HINT
 from jolly_ledge.app.steps.arrange.view_strip import FROM_ABOVE, KEYS, STRAIGHT_ON
 from jolly_ledge.app.views.look.tried_move import ghosts_and_news
 from jolly_ledge.files.recovery import RecoveryLog
@@ -46,10 +47,10 @@ def test_a_key_shows_what_lies_over_the_drawing_and_what_it_means(window: MainWi
     assert (name in page.view.overlays) is not was_on
     assert picture(page) != before
     if not was_on:
-        assert page.key_line.text().startswith(name.capitalize())
+        assert page.foot.key_line.text().startswith(name.capitalize())
     qtbot.keyClick(page.view, KEYS[name])
     assert picture(page) == before
-    assert page.key_line.text() == KEYS_HINT
+    assert page.foot.key_line.text() == KEYS_HINT
 
 
 def test_chips_and_the_list_tell_what_is_shown(window: MainWindow, qtbot: QtBot) -> None:

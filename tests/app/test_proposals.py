@@ -91,7 +91,7 @@ def test_nothing_to_propose_is_said(qtbot: QtBot, log: RecoveryLog, dialogs: Ans
     with qtbot.waitSignal(
         window.workspace.signals.refused, timeout=PATIENCE_MS, check_params_cb=lambda said: "gather things" in said
     ):
-        qtbot.mouseClick(step.propose_button, LEFT)
+        qtbot.mouseClick(step.foot.propose_button, LEFT)
     assert step.proposals is not None
     step.proposals.job.close()
 

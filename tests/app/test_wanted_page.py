@@ -23,7 +23,7 @@ PATIENCE_MS = 60_000
 def page(window: MainWindow, qtbot: QtBot) -> Iterator[WantedPage]:
     window.workspace.choose_look("hall-welcome")
     step = page_of(window, "Arrange", ArrangeStep)
-    qtbot.mouseClick(step.wanted_button, LEFT)
+    qtbot.mouseClick(step.foot.wanted_button, LEFT)
     assert step.wanted is not None
     qtbot.waitUntil(lambda: step.wanted is not None and not step.wanted._timer.isActive(), timeout=PATIENCE_MS)
     yield step.wanted

@@ -1,6 +1,7 @@
 """The one window: the path of steps, the page in hand, and the strip that says things."""
 
 from collections.abc import Callable
+from typing import TYPE_CHECKING
 
 from PySide6.QtCore import QObject, Qt, QTimer
 from PySide6.QtGui import QCloseEvent
@@ -15,6 +16,9 @@ from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.notice import Notice
 from jolly_ledge.workspace.workspace import Workspace
+
+if TYPE_CHECKING:
+    from jolly_ledge.app.widgets.keys_sheet import KeysSheet
 
 
 class MainWindow(QMainWindow):
@@ -35,8 +39,12 @@ class MainWindow(QMainWindow):
         self.notice = Notice()
         self.pages = QStackedWidget()
         self._steps: dict[str, Step] = {}
+        self.keys_sheet: KeysSheet | None = None
         self.files = PlanFiles(workspace, dialogs, self.notice, self.ask_what_it_is)
         self.menu = PlanMenu(self, workspace, self.files, self.notice, self.show_step)
+        self.menu.add_ways((
+            ("The drawing alone", "F11", self.toggle_alone), ("The keys of this page", "F1", self.show_keys)
+        ))  # fmt: skip
         self.path = PathPanel(workspace, self.show_step, self.menu)
         self._build()
         workspace.signals.refused.connect(lambda sentence: self.notice.say(sentence))
@@ -46,6 +54,7 @@ class MainWindow(QMainWindow):
         workspace.signals.plan_changed.connect(self._name_window)
         workspace.signals.saved.connect(self._name_window)
         self._name_window()
+        self._alone = False
         self.show_step("Arrange" if workspace.look_id else "Brief")
 
     def _build(self) -> None:
@@ -118,6 +127,23 @@ class MainWindow(QMainWindow):
         page.setFocus(Qt.FocusReason.OtherFocusReason)
         if isinstance(page, ArrangeStep):
             page.view.setFocus(Qt.FocusReason.OtherFocusReason)
+
+    def toggle_alone(self) -> None:
+        """Show the page in hand alone in the window, or with all beside it again."""
+        self._alone = not self._alone
+        self.path.setVisible(not self._alone)
+        for page in self._steps.values():
+            page.show_alone(self._alone)
+
+    def show_keys(self) -> None:
+        """Lay the keys of the page in hand over it, or put them away."""
+        from jolly_ledge.app.widgets.keys_sheet import KeysSheet
+
+        page = self.pages.currentWidget()
+        if self.keys_sheet is None:
+            self.keys_sheet = KeysSheet(self.pages)
+        if isinstance(page, Step):
+            self.keys_sheet.toggle(page.keys, self.menu.keys)
 
     def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
         """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""

@@ -1,6 +1,6 @@
 """The menu behind the plan's name: files, steps back, units, looks, and the way to every step."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from functools import partial
 from pathlib import Path
 
@@ -66,6 +66,20 @@ class PlanMenu(QMenu):
         self.addSeparator()
         for number, name in enumerate(STEPS, start=1):
             self._add(f"Go to {name}", f"Ctrl+{number}", partial(show_step, name))
+
+    def add_ways(self, ways: Iterable[tuple[str, str, Callable[[], object]]]) -> None:
+        """Add ways of showing the page in hand: words, keys, what is done."""
+        self.addSeparator()
+        for text, keys, action in ways:
+            self._add(text, keys, action)
+
+    @property
+    def keys(self) -> tuple[tuple[str, str], ...]:
+        """The keys that are heard on every page, with what each does."""
+        return tuple(
+            (made.shortcut().toString(QKeySequence.SequenceFormat.NativeText), made.text())
+            for made in self.actions() if not made.shortcut().isEmpty()
+        )  # fmt: skip
 
     def _list_recent(self) -> None:
         """List the plans that were open lately."""

@@ -19,6 +19,7 @@ class Step(QWidget):
         super().__init__()
         self.workspace = workspace
         self._waiting: list[Callable[[], object]] = []
+        self._keys: list[tuple[str, str]] = []
         self.column = QVBoxLayout()
         self.column.setContentsMargins(20, 10, 16, 8)
         self.column.setSpacing(6)
@@ -37,6 +38,14 @@ class Step(QWidget):
         workspace.signals.plan_changed.connect(self._show_names)
         workspace.signals.in_hand_changed.connect(self._show_names)
         self._show_names()
+
+    def show_alone(self, alone: bool) -> None:
+        """Show what the page is about without what stands beside it, or with it again."""
+
+    @property
+    def keys(self) -> tuple[tuple[str, str], ...]:
+        """The keys that are heard on the page, with what each does."""
+        return tuple(self._keys)
 
     def follow(self, refresh: Callable[[], object], *signals: Emitter) -> None:
         """Refresh now and whenever a signal comes; while the page is hidden, once when it is next shown."""
@@ -64,9 +73,15 @@ class Step(QWidget):
         self.look_name.setText(workspace.look.label if workspace.look_id else "")
 
     def shortcut(
-        self, keys: str | QKeySequence.StandardKey, action: Callable[[], object], owner: QWidget | None = None
+        self,
+        keys: str | QKeySequence.StandardKey,
+        action: Callable[[], object],
+        owner: QWidget | None = None,
+        said: str = "",
     ) -> QShortcut:
-        """Bind keys to an action while the page, or one widget of it, is in hand."""
+        """Bind keys to an action while the page, or one widget of it, is in hand; what is ``said`` is listed."""
+        if said:
+            self._keys.append((QKeySequence(keys).toString(QKeySequence.SequenceFormat.NativeText), said))
         made = QShortcut(QKeySequence(keys), owner or self)
         made.setContext(Qt.ShortcutContext.WidgetShortcut if owner else Qt.ShortcutContext.WidgetWithChildrenShortcut)
         made.activated.connect(lambda: action())

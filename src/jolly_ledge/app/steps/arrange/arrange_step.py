@@ -5,23 +5,21 @@ from typing import TYPE_CHECKING
 
 from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QResizeEvent
-from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QStackedWidget
 
-from jolly_ledge.app.steps.arrange.arrange_keys import keys_on_the_drawing
+from jolly_ledge.app.steps.arrange.act_menu import ActMenu
+from jolly_ledge.app.steps.arrange.acts import acts_of
+from jolly_ledge.app.steps.arrange.board_foot import BoardFoot
 from jolly_ledge.app.steps.arrange.chosen_panel import ChosenPanel
 from jolly_ledge.app.steps.arrange.exchange_bar import ExchangeBar
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.steps.arrange.reading_panel import ReadingPanel
+from jolly_ledge.app.steps.arrange.several import SeveralActions
 from jolly_ledge.app.steps.arrange.view_strip import KEYS, STRAIGHT_ON, ViewStrip
 from jolly_ledge.app.steps.step import Step
-from jolly_ledge.app.views.line_up.stash_strip import StashStrip
 from jolly_ledge.app.views.look.look_view import LookView
-from jolly_ledge.app.widgets.chip import chip
-from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
-from jolly_ledge.model.phrases import counted
-from jolly_ledge.model.stash_order import fits
+from jolly_ledge.model.phrases import capital
 from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
@@ -31,7 +29,6 @@ if TYPE_CHECKING:
     from jolly_ledge.jobs.runner import Runner
 
 STEP_MM, FINE_MM = 10.0, 1.0
-KEYS_HINT = "Keys 1 to 9, 0 and A show more on the drawing; V looks from elsewhere, Q squints."
 
 
 class ArrangeStep(Step):
@@ -40,10 +37,13 @@ class ArrangeStep(Step):
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace)
         self.actions_on_look = LookActions(workspace)
+        self._is_alone = False
+        self.several = SeveralActions(workspace, self.actions_on_look)
         self.view = LookView(workspace)
         self.chosen = ChosenPanel(workspace, self.actions_on_look)
         self.readings = ReadingPanel(workspace)
-        self.strip = StashStrip(workspace, self.actions_on_look.place)
+        self.foot = BoardFoot(workspace, self.actions_on_look, self.column.spacing())
+        self.strip = self.foot.strip
         self.view_strip = ViewStrip(workspace, self.view.overlays)
         self.column.addWidget(self.view_strip)
         middle = QHBoxLayout()
@@ -57,12 +57,9 @@ class ArrangeStep(Step):
         middle.addWidget(self.views, 1)
         middle.addWidget(self.chosen)
         self.column.addLayout(middle, 1)
-        self.key_line = words(KEYS_HINT, "small", wrap=False)
-        self.key_line.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
         self.exchange_bar = ExchangeBar(workspace)
         self.chosen.exchange_chip.clicked.connect(self.begin_exchange)
         self.column.addWidget(self.exchange_bar)
-        self.foot = self._foot()
         self.column.addWidget(self.foot)
         self.row.addWidget(self.readings)
         self.view.first_painted.connect(self.readings.begin, Qt.ConnectionType.QueuedConnection)
@@ -70,12 +67,11 @@ class ArrangeStep(Step):
         self.view_strip.overlay_toggled.connect(self._show_overlay)
         self.view_strip.ways_changed.connect(self._look_through)
         self.view_strip.place_changed.connect(self._look_from)
+        self.foot.looks_asked.connect(self.show_proposals)
+        self.foot.wanted_asked.connect(self.show_wanted)
         self._connect_strip()
         self._bind_keys()
         workspace.signals.changed.connect(self._set_chips)
-        for signal in (workspace.signals.changed, workspace.signals.chosen):
-            signal.connect(self._show_strip)
-        self._show_strip()
 
     @survives
     def resizeEvent(self, event: QResizeEvent) -> None:
@@ -96,9 +92,7 @@ class ArrangeStep(Step):
 
     def _show_overlay(self, name: str, on: bool) -> None:
         self.view.show_overlay(name, on)
-        said = self.view_strip.said or KEYS_HINT
-        self.key_line.setText(said)
-        self.key_line.setToolTip(said)
+        self.foot.say_keys(self.view_strip.said)
 
     def _look_through(self) -> None:
         strip = self.view_strip
@@ -106,10 +100,21 @@ class ArrangeStep(Step):
         if self.sight is not None:
             self.sight.look_through(strip.ways, shut=strip.is_shut)
 
+    @survives
+    def show_alone(self, alone: bool) -> None:
+        """Show the drawing, or the proposals, alone in the window."""
+        self._is_alone = alone
+        self._show_beside(alone=alone or self.views.currentWidget() in (self.proposals, self.wanted))
+        self.readings.setVisible(not alone)
+        self.view_strip.setVisible(not alone)
+
+    def _show_beside(self, *, alone: bool) -> None:
+        self.chosen.setVisible(not alone)
+        self.foot.setVisible(not alone)
+
     def _look_from(self) -> None:
         strip = self.view_strip
-        self.chosen.show()
-        self.foot.show()
+        self._show_beside(alone=self._is_alone)
         if strip.place == STRAIGHT_ON:
             self.views.setCurrentWidget(self.view)
             return
@@ -121,39 +126,6 @@ class ArrangeStep(Step):
         self.sight.look_through(strip.ways, shut=strip.is_shut)
         self.sight.look_from(strip.eye)
         self.views.setCurrentWidget(self.sight)
-
-    def _foot(self) -> QWidget:
-        """Return what lies below the drawing: what the keys do, and the stash on its board."""
-        foot = QWidget()
-        column = QVBoxLayout(foot)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(self.column.spacing())
-        column.addWidget(self.key_line)
-        column.addLayout(self._strip_head())
-        column.addWidget(self.strip)
-        return foot
-
-    def _strip_head(self) -> QHBoxLayout:
-        row = QHBoxLayout()
-        row.setSpacing(6)
-        self.strip_label = words("", "soft", wrap=False)
-        self.fits_chip = chip("Only what fits", "Show only what fits the ledge in hand", checked=True)
-        self.fits_chip.toggled.connect(lambda _: self._show_strip())
-        self.propose_button = chip("Propose looks", "Compose whole looks from the stash (W)", checkable=False)
-        self.propose_button.clicked.connect(self.show_proposals)
-        self.place_button = chip("Place here", "Place the chosen thing on the ledge in hand (Return)", checkable=False)
-        self.place_button.clicked.connect(self._place_chosen)
-        self.gather_button = chip("Gather things", "Go to the step where things come in", checkable=False)
-        self.gather_button.clicked.connect(lambda: self.workspace.signals.step_asked.emit("Gather"))
-        row.addWidget(self.strip_label, 1)
-        row.addWidget(self.gather_button)
-        row.addWidget(self.fits_chip)
-        row.addWidget(self.place_button)
-        row.addWidget(self.propose_button)
-        self.wanted_button = chip("Wanted", "What is not owned and would help most (H)", checkable=False)
-        self.wanted_button.clicked.connect(self.show_wanted)
-        row.addWidget(self.wanted_button)
-        return row
 
     def show_proposals(self) -> None:
         """Search for whole looks of the piece in hand."""
@@ -168,8 +140,7 @@ class ArrangeStep(Step):
             self.proposals = ProposalsPage(self.workspace, self.show_look, self._job())
             self.views.addWidget(self.proposals)
         # The proposals take the room of what is in hand and of the stash: nothing is moved while they are looked at.
-        self.chosen.hide()
-        self.foot.hide()
+        self._show_beside(alone=True)
         self.views.setCurrentWidget(self.proposals)
         self.proposals.setFocus()
         self.proposals.begin()
@@ -192,8 +163,7 @@ class ArrangeStep(Step):
 
             self.wanted = WantedPage(self.workspace, self.show_look, self._job())
             self.views.addWidget(self.wanted)
-        self.chosen.hide()
-        self.foot.hide()
+        self._show_beside(alone=True)
         self.views.setCurrentWidget(self.wanted)
         self.wanted.setFocus()
         self.wanted.begin()
@@ -215,32 +185,30 @@ class ArrangeStep(Step):
         else:
             self.actions_on_look.nudge(along * step, deep * step)
 
-    def _place_chosen(self) -> None:
-        item = self.workspace.item
-        if item is not None and item in self.strip.things:
-            self.actions_on_look.place(item)
-        else:
-            self.workspace.signals.refused.emit(
-                "Choose a thing on the board below first; what stands in the look is not on it."
-            )
-
-    def _show_strip(self) -> None:
+    def show_menu(self, at: QPoint) -> None:
+        """Show what can be done with what is chosen, or on the ledge in hand, at a point of the screen."""
         workspace = self.workspace
-        free = workspace.free_items() if workspace.look_id else ()
-        has_stash = bool(workspace.plan.stash)
-        self.gather_button.setVisible(not has_stash)
-        for button in (self.fits_chip, self.place_button, self.propose_button):
-            button.setVisible(has_stash)
-        ledge = workspace.ledge
-        things: tuple[Item, ...] = free
-        if not has_stash:
-            self.strip_label.setText("The stash is empty")
-        elif ledge is not None and self.fits_chip.isChecked():
-            things = tuple(item for item in free if fits(item, ledge))
-            self.strip_label.setText(f"Fits <b>{ledge.label}</b> · {len(things)} of {len(free)}")
+        chosen, ledge = workspace.chosen_placed, workspace.ledge
+        if chosen:
+            head = chosen[0].item.label if len(chosen) == 1 else f"{len(chosen)} things"
+            self.menu.show_for("thing", capital(head))
+        elif ledge is not None:
+            self.menu.show_for("ledge", capital(ledge.label))
         else:
-            self.strip_label.setText(f"From the stash · {counted(len(free), 'thing')}")
-        self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))))
+            self.menu.show_for("look", "The look")
+        self.menu.popup(at)
+
+    def look_at_ledge(self) -> None:
+        """Fill the view with the ledge in hand, or show the whole piece again."""
+        ledge = self.workspace.ledge
+        if ledge is None or self.view.zoom.factor > 1.0:
+            self.view.zoom.fit()
+        else:
+            self.view.look_at_ledge(ledge)
+
+    def go_to_the_board(self) -> None:
+        """Take the board of the stash in hand, to choose from it by keys."""
+        self.strip.setFocus(Qt.FocusReason.ShortcutFocusReason)
 
     def _connect_strip(self) -> None:
         self.strip.carry_began.connect(self.view.begin_from_stash)
@@ -254,10 +222,14 @@ class ArrangeStep(Step):
     def _bind_keys(self) -> None:
         view = self.view
         for keys, along, deep in (("Left", -1, 0), ("Right", 1, 0), ("Up", 0, 1), ("Down", 0, -1)):
-            self.shortcut(keys, partial(self._arrow, along, deep, STEP_MM), view)
-            self.shortcut(f"Shift+{keys}", partial(self._arrow, along, deep, FINE_MM), view)
-        for keys, action in keys_on_the_drawing(self):
-            self.shortcut(keys, action, view)
+            self.shortcut(keys, partial(self._arrow, along, deep, STEP_MM), view, "Move it by 1 cm")
+            self.shortcut(f"Shift+{keys}", partial(self._arrow, along, deep, FINE_MM), view, "Move it by 1 mm")
+        self.acts = acts_of(self)
+        self.menu = ActMenu(self, self.acts)
+        view.menu_asked.connect(self.show_menu)
+        for act in self.acts:
+            if act.keys:
+                self.shortcut(act.keys, act.run, view, act.label)
         # These mean something else on the drawing while nothing is tried.
         bar = self.exchange_bar
         for keys, action in (("Return", bar.take), ("Enter", bar.take), ("Esc", bar.leave)):
@@ -265,13 +237,13 @@ class ArrangeStep(Step):
             bound.setEnabled(False)
             bar.trying.connect(bound.setEnabled)
         for name, key in KEYS.items():
-            self.shortcut(key, partial(self.view_strip.toggle_overlay, name), view)
+            self.shortcut(key, partial(self.view_strip.toggle_overlay, name), view, f"Show {name} on the drawing")
         # These also serve where the straight view is hidden.
-        for keys, action in (
-            ("V", self.view_strip.look_from_next),
-            ("D", self.view_strip.toggle_doors),
-            ("Q", partial(self.view_strip.toggle_way, "squint")),
-            ("Y", partial(self.view_strip.toggle_way, "grey")),
-            ("M", partial(self.view_strip.toggle_way, "mirrored")),
+        for keys, action, said in (
+            ("V", self.view_strip.look_from_next, "Look from elsewhere"),
+            ("D", self.view_strip.toggle_doors, "Shut or open the doors"),
+            ("Q", partial(self.view_strip.toggle_way, "squint"), "Squint"),
+            ("Y", partial(self.view_strip.toggle_way, "grey"), "Look without colours"),
+            ("M", partial(self.view_strip.toggle_way, "mirrored"), "Look in the mirror"),
         ):
-            self.shortcut(keys, action)
+            self.shortcut(keys, action, said=said)

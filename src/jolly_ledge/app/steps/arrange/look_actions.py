@@ -49,7 +49,9 @@ class LookActions:
             self._workspace.signals.refused.emit("Nothing is chosen; click a thing on the drawing first.")
         return chosen
 
-    def _names(self, chosen: tuple[PlacedItem, ...]) -> str:
+    @staticmethod
+    def names_of(chosen: tuple[PlacedItem, ...]) -> str:
+        """Return the name of one thing, or how many there are."""
         return chosen[0].item.label if len(chosen) == 1 else f"{len(chosen)} things"
 
     def nudge(self, along: float, deep: float) -> None:
@@ -77,7 +79,7 @@ class LookActions:
                 MovePlacement(look=workspace.look_id, placement=placement.id, spot=spot, name=placed.item.label)
             )
         key = f"nudge {workspace.look_id} {' '.join(sorted(ids))}"
-        with workspace.transaction(f"Move {self._names(chosen)}", merges_as=key) as edits:
+        with workspace.transaction(f"Move {self.names_of(chosen)}", merges_as=key) as edits:
             edits += moves
 
     def set_from_left(self, length: float) -> None:
@@ -95,7 +97,7 @@ class LookActions:
         chosen = tuple(s for s in self._chosen() if s.placement.inside is None)
         if chosen:
             workspace, ids = self._workspace, tuple(placed.id for placed in chosen)
-            label = POSE_VERBS[pose].format(self._names(chosen))
+            label = POSE_VERBS[pose].format(self.names_of(chosen))
             workspace.commit(SetPose(look=workspace.look_id, placements=ids, pose=pose, label=label))
 
     def turn(self) -> None:
@@ -103,20 +105,20 @@ class LookActions:
         chosen = self._chosen()
         if chosen:
             turned = (chosen[0].placement.turn + 90) % 360
-            self._change(chosen, (("turn", turned),), f"Turn {self._names(chosen)}")
+            self._change(chosen, (("turn", turned),), f"Turn {self.names_of(chosen)}")
 
     def lock(self) -> None:
         """Lock what is chosen, or unlock it when all of it is locked."""
         chosen = self._chosen()
         if chosen:
             locks = not all(placed.placement.locked for placed in chosen)
-            self._change(chosen, (("locked", locks),), f"{'Lock' if locks else 'Unlock'} {self._names(chosen)}")
+            self._change(chosen, (("locked", locks),), f"{'Lock' if locks else 'Unlock'} {self.names_of(chosen)}")
 
     def count_apart(self) -> None:
         """Count what is chosen as a unit of its own, then with what holds it, then as the manner says."""
         chosen = self._chosen()
         if chosen:
-            name = self._names(chosen)
+            name = self.names_of(chosen)
             told = {None: "own", "own": "together", "together": None}[chosen[0].placement.counts_as]
             said = {"own": f"Count {name} by itself", "together": f"Count {name} with what holds it"}
             self._change(chosen, (("counts_as", told),), said.get(told or "", f"Count {name} as the manner does"))
@@ -125,7 +127,7 @@ class LookActions:
         """Read what is chosen as one vignette of that name; None leaves it to nearness."""
         chosen = self._chosen()
         if chosen:
-            label = f"Group {self._names(chosen)} as “{name}”" if name else f"Ungroup {self._names(chosen)}"
+            label = f"Group {self.names_of(chosen)} as “{name}”" if name else f"Ungroup {self.names_of(chosen)}"
             self._change(chosen, (("vignette", name or None),), label)
 
     def take_row(self) -> None:
@@ -160,7 +162,7 @@ class LookActions:
             workspace.signals.refused.emit(f"The {locked[0].item.label} is locked; unlock it to put it back.")
         elif chosen:
             ids = tuple(placed.id for placed in chosen)
-            workspace.commit(ReturnToStash(look=workspace.look_id, placements=ids, name=self._names(chosen)))
+            workspace.commit(ReturnToStash(look=workspace.look_id, placements=ids, name=self.names_of(chosen)))
 
     def put_inside(self) -> None:
         """Put the chosen thing inside the nearest container on its ledge."""

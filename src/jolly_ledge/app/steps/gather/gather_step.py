@@ -142,11 +142,11 @@ class GatherStep(Step):
             lambda ids, over: workspace.commit(joined_with(workspace.plan, ids, over))
         )
         self.line_up.dropped_on_group.connect(self._regroup)
-        self.shortcut("Ctrl+N", self.entry.line.setFocus)
-        self.shortcut("Ctrl+R", self.entry.repeat)
-        self.shortcut("Ctrl+D", self.panel.duplicate)
-        self.shortcut("Ctrl+F", self.search.setFocus)
-        self.shortcut("Delete", self.remove, self.line_up)
+        self.shortcut("Ctrl+N", self.entry.line.setFocus, said="Write down the next thing")
+        self.shortcut("Ctrl+R", self.entry.repeat, said="The last thing once more")
+        self.shortcut("Ctrl+D", self.panel.duplicate, said="One more like the thing in hand")
+        self.shortcut("Ctrl+F", self.search.setFocus, said="Search the stash")
+        self.shortcut("Delete", self.remove, self.line_up, "Take the thing out of the stash")
 
     def dragEnterEvent(self, event: QDragEnterEvent) -> None:
         """Take files that are carried over the window."""

@@ -1,19 +1,24 @@
-"""The hand on the elevation: what is pressed, carried and let go, and how the drawing is moved about."""
+"""The hand on the elevation: what is pressed, carried, lassoed and let go, and how the drawing is moved about."""
 
-from PySide6.QtCore import QPoint, QPointF, Qt
-from PySide6.QtGui import QKeyEvent, QMouseEvent, QWheelEvent
+from PySide6.QtCore import QPoint, QPointF, QRectF, Qt, Signal
+from PySide6.QtGui import QContextMenuEvent, QKeyEvent, QMouseEvent, QWheelEvent
 from PySide6.QtWidgets import QApplication, QGraphicsView
 
 from jolly_ledge.app.views.look.drag_gesture import DragGesture
+from jolly_ledge.app.views.look.lasso import Lasso
 from jolly_ledge.app.views.look.picture_item import PlacementItem
-from jolly_ledge.app.views.look.pointing import adds, ledge_under
+from jolly_ledge.app.views.look.pointing import OPEN_ABOVE_MM, adds, ledge_under
 from jolly_ledge.app.views.look.zoom import WHEEL_NOTCH, Zoom
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.piece import Ledge
 from jolly_ledge.workspace.workspace import Workspace
 
 
 class LookHand(QGraphicsView):
     """Takes mouse, wheel and keys, and carries things of the look in hand; who inherits paints."""
+
+    menu_asked = Signal(QPoint)
+    """The menu of what is chosen, or of the ledge in hand, is asked for at a point of the screen."""
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
@@ -21,6 +26,7 @@ class LookHand(QGraphicsView):
         self._pressed: tuple[QPoint, PlacementItem] | None = None
         self._panned_from: QPoint | None = None
         self.gesture: DragGesture | None = None
+        self.lasso: Lasso | None = None
         self.zoom = Zoom(self)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMouseTracking(True)
@@ -68,12 +74,11 @@ class LookHand(QGraphicsView):
             self._workspace.signals.refused.emit("In the mirror things are only looked at; leave it (M) to move them.")
             return
         item = self.placement_at(position)
-        if item is None:
-            self._workspace.choose()
-            if (ledge := ledge_under(self._workspace.piece, self.mapToScene(position))) is not None:
-                self._workspace.choose_ledge(ledge.id)
-            return
         chosen = self._workspace.selection
+        if item is None:
+            self.lasso = Lasso(position, chosen if adds(event) else ())
+            self._take_ledge_at(position)
+            return
         if adds(event):
             self._workspace.choose(*[i for i in chosen if i != item.placement_id], item.placement_id)
         elif item.placement_id not in chosen:
@@ -100,19 +105,64 @@ class LookHand(QGraphicsView):
             self.take(DragGesture(self._workspace, placed.item, placed.placement, grab))
         if self.gesture is not None:
             self.carry_to(position)
+        if self.lasso is not None:
+            self.lasso.draw_to(position)
+            self.viewport().update()
+
+    def _take_ledge_at(self, position: QPoint) -> None:
+        """Take the ledge under a point of the view in hand, and nothing on it, but for what a lasso is to add to."""
+        kept = self.lasso.kept if self.lasso is not None else ()
+        self._workspace.choose(*kept)
+        if (ledge := ledge_under(self._workspace.piece, self.mapToScene(position))) is not None:
+            self._workspace.choose_ledge(ledge.id)
+
+    def _draw_in(self, lasso: Lasso) -> None:
+        """Choose what a lasso touches beside what was chosen before."""
+        touched = [one.placement_id for one in self.items(lasso.area) if isinstance(one, PlacementItem)]
+        if lasso.area.width() + lasso.area.height() >= QApplication.startDragDistance() and touched:
+            fresh = [one for one in reversed(touched) if one not in lasso.kept]
+            self._workspace.choose(*lasso.kept, *dict.fromkeys(fresh))
+        self.viewport().update()
+
+    def contextMenuEvent(self, event: QContextMenuEvent) -> None:
+        """Ask for the menu of what is under the pointer; by its key, of what is in hand."""
+        if event.reason() == QContextMenuEvent.Reason.Mouse and self.takes_hold:
+            item = self.placement_at(event.pos())
+            if item is None:
+                self._take_ledge_at(event.pos())
+            elif item.placement_id not in self._workspace.selection:
+                self._workspace.choose(item.placement_id)
+        self.menu_asked.emit(event.globalPos())
+        event.accept()
 
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:
         """Let go of what is carried; a click on one of several leaves it alone in hand."""
         pressed, self._pressed, self._panned_from = self._pressed, None, None
+        lasso, self.lasso = self.lasso, None
+        if lasso is not None:
+            self._draw_in(lasso)
         if pressed is not None and self.gesture is None and not adds(event) and len(self._workspace.selection) > 1:
             self._workspace.choose(pressed[1].placement_id)
         self.let_go()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
-        """Edit the figures of what is double-clicked."""
-        if self.placement_at(event.position().toPoint()) is not None:
+        """Edit the figures of what is double-clicked; fill the view with an empty place, or show the whole again."""
+        position = event.position().toPoint()
+        if self.placement_at(position) is not None:
             self._pressed = None
             self.ask_for_figures()
+        elif event.button() == Qt.MouseButton.LeftButton:
+            self.lasso = None
+            ledge = ledge_under(self._workspace.piece, self.mapToScene(position))
+            if ledge is None or self.zoom.factor > 1.0:
+                self.zoom.fit()
+            else:
+                self.look_at_ledge(ledge)
+
+    def look_at_ledge(self, ledge: Ledge) -> None:
+        """Fill the view with a ledge and what stands on it."""
+        high = ledge.clearance if ledge.clearance is not None else OPEN_ABOVE_MM
+        self.zoom.to(QRectF(ledge.left, -ledge.floor - high, ledge.width, high))
 
     # Carrying
 
@@ -156,10 +206,7 @@ class LookHand(QGraphicsView):
         event.accept()
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
-        """Esc puts back what is carried, Home shows the whole; other keys belong to the step's actions."""
-        if event.key() == Qt.Key.Key_Home:
-            self.zoom.fit()
-            return
+        """Esc puts back what is carried, + and - look nearer and from farther; other keys belong to the step's acts."""
         if event.text() in ("+", "-"):
             self.zoom.wheel(1.0 if event.text() == "+" else -1.0, QPointF(self.viewport().rect().center()))
             return

@@ -19,6 +19,7 @@ from jolly_ledge.app.views.look.over_the_look import (
     plate_of,
 )
 from jolly_ledge.app.views.look.overlays import paint_beam
+from jolly_ledge.app.views.look.overview import paint_overview
 from jolly_ledge.app.views.look.picture_item import PlacementItem
 from jolly_ledge.app.views.look.tried_move import paint_tried
 from jolly_ledge.app.views.look.ways_of_looking import Ways, paint_as_seen
@@ -227,11 +228,18 @@ class LookView(LookHand):
             if "numbers" in self.overlays:
                 paint_numbers(painter, arrangement, scale, self.mapFromScene)
             paint_plate(painter, *self._plate(), self.devicePixelRatioF())
+            if self.lasso is not None:
+                self.lasso.paint(painter)
+            if self.zoom.factor > 1.0:
+                paint_overview(painter, arrangement, self._frame, self._in_sight(), self.viewport().size())
         finally:
             painter.restore()
 
     def _plate(self) -> tuple[str, QRectF]:
         return plate_of(self.gesture, self.viewport().size(), self.mapFromScene)
+
+    def _in_sight(self) -> QRectF:
+        return QRectF(self.mapToScene(self.viewport().rect()).boundingRect())
 
     def _beam_area(self) -> QRectF:
         piece = self._workspace.piece

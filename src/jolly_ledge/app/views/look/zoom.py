@@ -4,7 +4,7 @@ from PySide6.QtCore import QPointF, QRectF
 from PySide6.QtGui import QTransform
 from PySide6.QtWidgets import QGraphicsView
 
-MOST = 12.0
+MOST, FILLS = 12.0, 0.9
 STEP = 1.2
 WHEEL_NOTCH = 120.0
 
@@ -40,6 +40,14 @@ class Zoom:
         """Show the whole frame again."""
         self.factor = 1.0
         self._show(None)
+
+    def to(self, area: QRectF) -> None:
+        """Fill the view with a part of the scene, with a little around it, as near as one may look."""
+        room = self._view.viewport()
+        nearest = min(room.width() / area.width(), (room.height() - self._foot) / area.height()) * FILLS
+        self.factor = min(max(nearest / self._fitted, 1.0), MOST)
+        scale = self._fitted * self.factor
+        self._show(area.center() + QPointF(0, self._foot / 2 / scale) if self.factor > 1.0 else None)
 
     def by(self, times: float, about: QPointF | None = None) -> None:
         """Look nearer or from farther off, about a point of the view that stays where it is."""

@@ -1,0 +1,39 @@
+"""The menu under the right button: what can be done with what lies under it, with its keys."""
+
+from collections.abc import Iterable
+
+from PySide6.QtGui import QAction, QKeySequence
+from PySide6.QtWidgets import QMenu, QWidget
+
+from jolly_ledge.app.steps.arrange.acts import Act, On
+
+
+class ActMenu(QMenu):
+    """Lists acts; what does not apply says why on its tip."""
+
+    def __init__(self, parent: QWidget, acts: Iterable[Act]) -> None:
+        super().__init__(parent)
+        self._acts = tuple(act for act in acts if act.label)
+        self.setToolTipsVisible(True)
+
+    def show_for(self, on: On, head: str) -> None:
+        """List what can be done on something that is named, before what can be done with the look."""
+        self.clear()
+        self.addSection(head)
+        for act in self._acts:
+            if act.on in (on, "look"):
+                self._add(act)
+
+    def _add(self, act: Act) -> None:
+        if act.parts_from_above:
+            self.addSeparator()
+        made = QAction(act.label, self)
+        if act.keys:
+            made.setShortcut(QKeySequence(act.keys))
+            # The keys are heard on the drawing already; here they are only shown.
+            made.setShortcutVisibleInContextMenu(True)
+        reason = act.why_not()
+        made.setEnabled(not reason)
+        made.setToolTip(reason or act.label)
+        made.triggered.connect(lambda _=False: act.run())
+        self.addAction(made)

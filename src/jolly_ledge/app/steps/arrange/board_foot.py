@@ -1,0 +1,94 @@
+"""What lies below the drawing: what the keys do, and the stash on its board with what can be done from it."""
+
+from PySide6.QtCore import Signal
+from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QVBoxLayout, QWidget
+
+from jolly_ledge.app.steps.arrange.look_actions import LookActions
+from jolly_ledge.app.views.line_up.stash_strip import StashStrip
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.stash_order import fits
+from jolly_ledge.workspace.workspace import Workspace
+
+KEYS_HINT = "Keys 1 to 9, 0 and A show more on the drawing; V looks from elsewhere, Q squints, F1 tells all keys."
+
+
+class BoardFoot(QWidget):
+    """The board of the stash under its line of chips."""
+
+    looks_asked = Signal()
+    wanted_asked = Signal()
+
+    def __init__(self, workspace: Workspace, actions: LookActions, spacing: int) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._actions = actions
+        self.strip = StashStrip(workspace, actions.place)
+        self.key_line = words(KEYS_HINT, "small", wrap=False)
+        self.key_line.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(spacing)
+        column.addWidget(self.key_line)
+        column.addLayout(self._head())
+        column.addWidget(self.strip)
+        for signal in (workspace.signals.changed, workspace.signals.chosen):
+            signal.connect(self.refresh)
+        self.refresh()
+
+    def _head(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        row.setSpacing(6)
+        self.strip_label = words("", "soft", wrap=False)
+        self.fits_chip = chip("Only what fits", "Show only what fits the ledge in hand", checked=True)
+        self.fits_chip.toggled.connect(lambda _: self.refresh())
+        self.propose_button = chip("Propose looks", "Compose whole looks from the stash (W)", checkable=False)
+        self.propose_button.clicked.connect(self.looks_asked)
+        self.place_button = chip("Place here", "Place the chosen thing on the ledge in hand (Return)", checkable=False)
+        self.place_button.clicked.connect(self.place_chosen)
+        self.gather_button = chip("Gather things", "Go to the step where things come in", checkable=False)
+        self.gather_button.clicked.connect(lambda: self._workspace.signals.step_asked.emit("Gather"))
+        self.wanted_button = chip("Wanted", "What is not owned and would help most (H)", checkable=False)
+        self.wanted_button.clicked.connect(self.wanted_asked)
+        row.addWidget(self.strip_label, 1)
+        for button in (
+            self.gather_button, self.fits_chip, self.place_button, self.propose_button, self.wanted_button
+        ):  # fmt: skip
+            row.addWidget(button)
+        return row
+
+    def say_keys(self, said: str) -> None:
+        """Tell what is on the drawing, or what the keys do."""
+        self.key_line.setText(said or KEYS_HINT)
+        self.key_line.setToolTip(said or KEYS_HINT)
+
+    def place_chosen(self) -> None:
+        """Place the chosen thing of the board on the ledge in hand."""
+        item = self._workspace.item
+        if item is not None and item in self.strip.things:
+            self._actions.place(item)
+        else:
+            self._workspace.signals.refused.emit(
+                "Choose a thing on the board below first; what stands in the look is not on it."
+            )
+
+    def refresh(self) -> None:
+        """Show what of the stash is free, or fits the ledge in hand."""
+        workspace = self._workspace
+        free = workspace.free_items() if workspace.look_id else ()
+        has_stash = bool(workspace.plan.stash)
+        self.gather_button.setVisible(not has_stash)
+        for button in (self.fits_chip, self.place_button, self.propose_button):
+            button.setVisible(has_stash)
+        ledge = workspace.ledge
+        things: tuple[Item, ...] = free
+        if not has_stash:
+            self.strip_label.setText("The stash is empty")
+        elif ledge is not None and self.fits_chip.isChecked():
+            things = tuple(item for item in free if fits(item, ledge))
+            self.strip_label.setText(f"Fits <b>{ledge.label}</b> · {len(things)} of {len(free)}")
+        else:
+            self.strip_label.setText(f"From the stash · {counted(len(free), 'thing')}")
+        self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))))

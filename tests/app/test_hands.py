@@ -1,0 +1,197 @@
+"""Hands on the drawing: several things at once, the right button, looking near, the drawing alone, the keys."""
+
+import pytest
+from PySide6.QtCore import QPoint, Qt
+from PySide6.QtGui import QContextMenuEvent
+from PySide6.QtWidgets import QApplication
+from pytestqt.qtbot import QtBot
+
+from app.test_arrange import arrange_step, drag, point_of, spot
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+
+LEFT, CONTROL = Qt.MouseButton.LeftButton, Qt.KeyboardModifier.ControlModifier
+
+
+def click(qtbot: QtBot, page: ArrangeStep, *placements: str) -> None:
+    """Choose placements: the first with a click, the others with shift."""
+    for number, one in enumerate(placements):
+        keys = Qt.KeyboardModifier.ShiftModifier if number else Qt.KeyboardModifier.NoModifier
+        qtbot.mouseClick(page.view.viewport(), LEFT, keys, point_of(page.view, one))
+
+
+def right_click(page: ArrangeStep, at: QPoint) -> dict[str, bool]:
+    """Press the right button and return what the menu offers, with whether it applies."""
+    viewport = page.view.viewport()
+    event = QContextMenuEvent(QContextMenuEvent.Reason.Mouse, at, viewport.mapToGlobal(at))
+    QApplication.sendEvent(viewport, event)
+    return {made.text(): made.isEnabled() for made in page.menu.actions() if made.text()}
+
+
+def standing_on(page: ArrangeStep, ledge: str) -> list[str]:
+    things = page.workspace.arrangement.by_ledge[ledge]
+    return [one.id for one in things if one.placement.host is None and one.placement.pose not in ("hung", "draped")]
+
+
+def a_ledge_of(page: ArrangeStep, least: int) -> str:
+    """Return a ledge on which at least so many things stand by themselves."""
+    return next(one.id for one in page.workspace.piece.ledges if len(standing_on(page, one.id)) >= least)
+
+
+def test_all_of_a_ledge_is_chosen_by_its_key(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    ledge = a_ledge_of(page, 3)
+    window.workspace.choose_ledge(ledge)
+    qtbot.keyClick(page.view, Qt.Key.Key_A, CONTROL)
+    assert set(standing_on(page, ledge)) <= set(window.workspace.selection)
+    assert {one.ledge.id for one in window.workspace.chosen_placed} == {ledge}
+
+
+def test_a_lasso_on_empty_ground_chooses_what_it_touches(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    view, viewport = page.view, page.view.viewport()
+    corner, other = QPoint(2, 2), QPoint(viewport.width() - 2, viewport.height() - 50)
+    assert view.placement_at(corner) is None
+    drag(qtbot, viewport, corner, other, drop=False)
+    assert view.lasso is not None
+    qtbot.mouseRelease(viewport, LEFT, pos=other)
+    assert view.lasso is None
+    assert set(window.workspace.selection) == set(view.items_by_id)
+    before = window.workspace.history.undo_label
+    qtbot.mouseClick(viewport, LEFT, pos=corner)
+    assert window.workspace.selection == ()
+    assert window.workspace.history.undo_label == before, "choosing is no step"
+
+
+def test_a_lasso_with_shift_adds_to_what_is_chosen(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    viewport, shift = page.view.viewport(), Qt.KeyboardModifier.ShiftModifier
+    click(qtbot, page, "copper-bowl")
+    qtbot.mousePress(viewport, LEFT, shift, QPoint(2, 2))
+    qtbot.mouseMove(viewport, QPoint(6, 3))
+    qtbot.mouseRelease(viewport, LEFT, shift, QPoint(6, 3))
+    assert window.workspace.selection == ("copper-bowl",), "it touched nothing and took nothing away"
+
+
+def test_gaps_are_made_alike_in_one_step(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    ids = standing_on(page, a_ledge_of(page, 3))
+    by_id = window.workspace.arrangement.by_id
+    ids = sorted(ids, key=lambda one: by_id[one].left)[:3]
+    window.workspace.choose(*ids)
+    outer = by_id[ids[0]].left, by_id[ids[2]].left
+    qtbot.keyClick(page.view, Qt.Key.Key_E, CONTROL)
+    first, second, third = (window.workspace.arrangement.by_id[one] for one in ids)
+    assert second.left - first.right == pytest.approx(third.left - second.right, abs=1.1)
+    assert (first.left, third.left) == outer
+    assert window.workspace.history.undo_label == "Make the gaps alike"
+
+
+def test_fronts_are_set_in_line_with_the_foremost(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    by_id = window.workspace.arrangement.by_id
+    ids = standing_on(page, a_ledge_of(page, 2))[:2]
+    window.workspace.choose(*ids)
+    foremost = min(by_id[one].front for one in ids)
+    qtbot.keyClick(page.view, Qt.Key.Key_L, CONTROL)
+    now = window.workspace.arrangement.by_id
+    assert [now[one].front for one in ids] == pytest.approx([foremost, foremost], abs=0.6)
+
+
+def test_a_group_is_made_at_once_and_named_after_its_anchor(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    by_id = window.workspace.arrangement.by_id
+    ids = standing_on(page, a_ledge_of(page, 2))[:2]
+    anchor = max((by_id[one] for one in ids), key=lambda one: one.width * one.height)
+    window.workspace.choose(*ids)
+    before = [by_id[one].placement.vignette for one in ids]
+    for _ in range(2 if len(set(before)) == 1 and before[0] else 1):
+        qtbot.keyClick(page.view, Qt.Key.Key_G)
+    look = window.workspace.look
+    assert {look.placement(one).vignette for one in ids} == {anchor.item.label}
+    qtbot.keyClick(page.view, Qt.Key.Key_G)
+    assert {window.workspace.look.placement(one).vignette for one in ids} == {None}
+
+
+def test_page_up_carries_what_is_in_hand(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    click(qtbot, page, "copper-bowl")
+    ordered = sorted(window.workspace.piece.ledges, key=lambda ledge: (-ledge.floor, ledge.left))
+    ledges = [ledge.id for ledge in ordered if not ledge.is_wall]
+    at = ledges.index(window.workspace.look.placement("copper-bowl").ledge)
+    qtbot.keyClick(page.view, Qt.Key.Key_PageDown)
+    assert window.workspace.look.placement("copper-bowl").ledge == ledges[at + 1]
+    assert window.workspace.ledge_id == ledges[at + 1]
+    qtbot.keyClick(page.view, Qt.Key.Key_PageUp)
+    assert window.workspace.look.placement("copper-bowl").ledge == ledges[at]
+    assert window.workspace.selection == ("copper-bowl",)
+
+
+def test_the_right_button_offers_what_can_be_done_with_a_thing(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    offered = right_click(page, point_of(page.view, "copper-bowl"))
+    assert window.workspace.selection == ("copper-bowl",)
+    assert offered["Put back in the stash"]
+    assert not offered["Turn the pages out"]
+    tips = {made.text(): made.toolTip() for made in page.menu.actions()}
+    assert tips["Turn the pages out"] == "Only a book shows its pages."
+    assert page.menu.isVisible()
+    next(made for made in page.menu.actions() if made.text() == "Put back in the stash").trigger()
+    assert all(one.id != "copper-bowl" for one in window.workspace.look.placements)
+
+
+def test_the_right_button_on_a_ledge_offers_what_goes_there(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    ledge = window.workspace.piece.ledges[-1]
+    inside = spot(page.view, ledge.left + 6, ledge.floor + 300)
+    assert page.view.placement_at(inside) is None
+    offered = right_click(page, inside)
+    assert "Choose all on it" in offered
+    assert "Put back in the stash" not in offered
+    assert window.workspace.ledge_id == ledge.id
+
+
+def test_every_key_of_the_menu_is_heard_on_the_drawing_once(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    keys = [act.keys for act in page.acts if act.keys]
+    assert len(keys) == len(set(keys))
+    assert {act.label for act in page.acts if act.keys and act.label} <= {what for _, what in page.keys}
+
+
+def test_a_double_click_on_an_empty_place_fills_the_view_and_comes_back(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    view = page.view
+    ledge = window.workspace.piece.ledges[-1]
+    at = spot(view, ledge.left + 6, ledge.floor + 300)
+    qtbot.mouseDClick(view.viewport(), LEFT, pos=at)
+    assert view.zoom.factor > 1.5
+    seen = view.mapToScene(view.viewport().rect()).boundingRect()
+    assert seen.left() <= ledge.left
+    assert seen.right() >= ledge.right
+    qtbot.keyClick(view, Qt.Key.Key_Z)
+    assert view.zoom.factor == 1.0
+
+
+def test_the_drawing_is_shown_alone_and_with_all_beside_it_again(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    narrow = page.view.width()
+    qtbot.keyClick(window, Qt.Key.Key_F11)
+    beside = (window.path, page.readings, page.foot, page.chosen)
+    assert not any(one.isVisible() for one in beside)
+    qtbot.waitUntil(lambda: page.view.width() > narrow + 300)
+    qtbot.keyClick(window, Qt.Key.Key_F11)
+    assert all(one.isVisible() for one in beside)
+
+
+def test_the_keys_of_a_page_are_told_and_searched(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    qtbot.keyClick(window, Qt.Key.Key_F1)
+    sheet = window.keys_sheet
+    assert sheet is not None
+    assert sheet.isVisible()
+    everything = sheet.table.rowCount()
+    qtbot.keyClicks(sheet.search, "gaps")
+    assert sheet.table.rowCount() == 1 < everything
+    qtbot.keyClick(sheet.search, Qt.Key.Key_Escape)
+    assert not sheet.isVisible()
+    assert page.view.hasFocus()
