@@ -13,6 +13,7 @@ from jolly_ledge.model.mishaps import survives
 Keys = Sequence[tuple[str, str]]
 
 WIDE, MARGIN = 460, 28
+ARROWS = {"Left": "←", "Right": "→", "Up": "↑", "Down": "↓", "Pg↑": "Page up", "Pg↓": "Page down"}
 
 
 class KeysSheet(QFrame):
@@ -21,7 +22,6 @@ class KeysSheet(QFrame):
     def __init__(self, over: QWidget) -> None:
         super().__init__(over)
         self.setObjectName("keys-sheet")
-        self.setAutoFillBackground(True)
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 14, 18, 14)
         column.addWidget(heading("Keys on this page", 18))
@@ -30,7 +30,7 @@ class KeysSheet(QFrame):
         self.search.setAccessibleName("Search the keys")
         self.search.textChanged.connect(self._fill)
         column.addWidget(self.search)
-        self.table = plain_table(("Keys", "What they do"), (130, 200), name="Keys")
+        self.table = plain_table(("Keys", "What they do"), (170, 200), name="Keys")
         column.addWidget(self.table, 1)
         away = QPushButton("Close")
         away.setMinimumHeight(28)
@@ -48,8 +48,10 @@ class KeysSheet(QFrame):
         # One line for what several keys do.
         said: dict[str, list[str]] = {}
         for key, what in (*keys, *everywhere):
+            for word, arrow in ARROWS.items():
+                key = key.replace(word, arrow)
             said.setdefault(what, []).append(key)
-        self._keys = [(", ".join(those), what) for what, those in said.items()]
+        self._keys = [(_joined(those), what) for what, those in said.items()]
         over = self.parentWidget()
         self._held_before = over.window().focusWidget() if over is not None else None
         self.search.clear()
@@ -80,3 +82,10 @@ class KeysSheet(QFrame):
             self.put_away()
             return
         super().keyPressEvent(event)
+
+
+def _joined(keys: Sequence[str]) -> str:
+    """Return keys in a line; the four arrows are told once."""
+    if len(keys) == len("←→↑↓") and all(key[-1] in "←→↑↓" for key in keys):
+        return f"{keys[0][:-1]}{' '.join(key[-1] for key in keys)}"
+    return ", ".join(keys)

@@ -17,11 +17,13 @@ class ActMenu(QMenu):
         self.setToolTipsVisible(True)
 
     def show_for(self, on: On, head: str) -> None:
-        """List what can be done on something that is named, before what can be done with the look."""
+        """List what can be done on something that is named: what goes for one thing goes for several as well."""
         self.clear()
-        self.addSection(head)
+        self.addAction(head).setEnabled(False)
+        self.addSeparator()
+        listed = {"several": ("thing", "several"), "ledge": ("ledge", "look")}.get(on, (on,))
         for act in self._acts:
-            if act.on in (on, "look"):
+            if act.on in listed:
                 self._add(act)
 
     def _add(self, act: Act) -> None:

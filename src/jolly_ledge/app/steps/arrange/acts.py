@@ -11,7 +11,7 @@ from jolly_ledge.geometry.rows import row_of
 if TYPE_CHECKING:
     from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 
-On = Literal["thing", "ledge", "look"]
+On = Literal["thing", "several", "ledge", "look"]
 
 
 def always() -> str:
@@ -20,7 +20,7 @@ def always() -> str:
 
 
 class Act(Struct, frozen=True):
-    """One thing that can be done: to what is chosen, on the ledge in hand or with the look.
+    """One thing that can be done: to a thing, to several at once, on the ledge in hand or with the look.
 
     ``why_not`` returns why it does not apply now, empty where it does. What has no ``label`` is done by keys alone.
     """
@@ -70,10 +70,10 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("Change how it counts", "J", "thing", do.count_apart),
         Act("Take its whole row or group", "R", "thing", do.take_row, parts_from_above=True),
         Act("Sort its row", "O", "thing", do.sort_row, why_no_row),
-        Act("Make a group, or part it", "G", "thing", several.group_at_once, why_no_group),
+        Act("Make a group, or part it", "G", "several", several.group_at_once, why_no_group),
         Act("Name the group", "Shift+G", "thing", step.chosen.group_field.setFocus),
-        Act("Make the gaps alike", "Ctrl+E", "thing", several.even_gaps, several.why_no_even_gaps),
-        Act("Set the fronts in line", "Ctrl+L", "thing", several.fronts_in_line, several.why_no_line),
+        Act("Make the gaps alike", "Ctrl+E", "several", several.even_gaps, several.why_no_even_gaps),
+        Act("Set the fronts in line", "Ctrl+L", "several", several.fronts_in_line, several.why_no_line),
         Act("Carry to the ledge above", "PgUp", "thing", partial(several.to_ledge, -1), parts_from_above=True),
         Act("Carry to the ledge below", "PgDown", "thing", partial(several.to_ledge, 1)),
         Act("Put back in the stash", "Delete", "thing", do.put_back, parts_from_above=True),

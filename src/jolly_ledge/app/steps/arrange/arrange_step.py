@@ -191,7 +191,7 @@ class ArrangeStep(Step):
         chosen, ledge = workspace.chosen_placed, workspace.ledge
         if chosen:
             head = chosen[0].item.label if len(chosen) == 1 else f"{len(chosen)} things"
-            self.menu.show_for("thing", capital(head))
+            self.menu.show_for("thing" if len(chosen) == 1 else "several", capital(head))
         elif ledge is not None:
             self.menu.show_for("ledge", capital(ledge.label))
         else:
