@@ -179,7 +179,7 @@ def test_a_look_of_any_piece_is_taken_in_hand_from_the_menu(window: MainWindow) 
     )
     actions["Mantel: First look"].trigger()
     assert window.workspace.piece.label == "Mantel"
-    assert window.step("Arrange").piece_name.text() == "Mantel"
+    assert window.step("Arrange").piece_name.name == "Mantel"
 
 
 @pytest.mark.parametrize(

@@ -195,3 +195,56 @@ def test_the_keys_of_a_page_are_told_and_searched(window: MainWindow, qtbot: QtB
     qtbot.keyClick(sheet.search, Qt.Key.Key_Escape)
     assert not sheet.isVisible()
     assert page.view.hasFocus()
+
+
+def test_another_look_is_found_by_typing_under_the_names(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    workspace = window.workspace
+    before = workspace.look_id
+    qtbot.mouseClick(page.piece_name, LEFT)
+    switcher = page.switcher
+    assert switcher is not None
+    everything = switcher.shown()
+    assert set(everything) == {look.id for look in workspace.plan.looks}
+    other = next(piece for piece in workspace.plan.pieces if piece.id != workspace.piece_id)
+    qtbot.keyClicks(switcher.search, other.label)
+    assert set(switcher.shown()) == {look.id for look in workspace.plan.looks_of(other.id)}
+    qtbot.keyClick(switcher.search, Qt.Key.Key_Return)
+    assert workspace.piece_id == other.id
+    assert not switcher.isVisible()
+    qtbot.keyClick(window, Qt.Key.Key_Tab, CONTROL)
+    assert workspace.look_id == before
+
+
+def test_a_look_is_duplicated_renamed_and_begun_in_the_head(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    workspace = window.workspace
+    things = len(workspace.look.placements)
+    page.show_looks()
+    switcher = page.switcher
+    assert switcher is not None
+    switcher.copy_button.click()
+    assert len(workspace.look.placements) == things
+    page.show_looks()
+    switcher.name_field.setText("Late & bright")
+    switcher.rename_button.click()
+    assert workspace.look.label == "Late & bright"
+    assert page.look_name.name == "Late & bright"
+    assert "&&" in page.look_name.text(), "an ampersand is shown, not taken for a key"
+    page.show_looks()
+    switcher.empty_button.click()
+    assert workspace.look.placements == ()
+
+
+def test_every_look_is_drawn_in_the_list(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    page.show_looks()
+    switcher = page.switcher
+    assert switcher is not None
+
+    def opaque(row: int) -> bool:
+        image = switcher.looks.item(row).icon().pixmap(64, 64).toImage()
+        return any(image.pixelColor(x, 32).alpha() for x in range(image.width()))
+
+    qtbot.waitUntil(lambda: all(opaque(row) for row in range(switcher.looks.count())))
+    switcher.hide()

@@ -41,8 +41,8 @@ def test_every_step_is_reached_by_key_and_tells_its_state(window: MainWindow, qt
     for number, name in enumerate(STEPS, start=1):
         qtbot.keyClick(window, Qt.Key(ord(str(number))), Qt.KeyboardModifier.ControlModifier)
         assert window.pages.currentWidget() is window.step(name)
-        assert window.step(name).piece_name.text() == "Alcove bookcase"
-        assert window.step(name).look_name.text() == "Open evening, first try"
+        assert window.step(name).piece_name.name == "Alcove bookcase"
+        assert window.step(name).look_name.name == "Open evening, first try"
         assert window.path.buttons[name].isChecked()
     states = {name: button.state for name, button in window.path.buttons.items()}
     assert states["Brief"] == "layered · weave"

@@ -43,7 +43,8 @@ class MainWindow(QMainWindow):
         self.files = PlanFiles(workspace, dialogs, self.notice, self.ask_what_it_is)
         self.menu = PlanMenu(self, workspace, self.files, self.notice, self.show_step)
         self.menu.add_ways((
-            ("The drawing alone", "F11", self.toggle_alone), ("The keys of this page", "F1", self.show_keys)
+            ("The drawing alone", "F11", self.toggle_alone), ("The keys of this page", "F1", self.show_keys),
+            ("The look that was in hand before", "Ctrl+Tab", self.show_look_before),
         ))  # fmt: skip
         self.path = PathPanel(workspace, self.show_step, self.menu)
         self._build()
@@ -55,6 +56,8 @@ class MainWindow(QMainWindow):
         workspace.signals.saved.connect(self._name_window)
         self._name_window()
         self._alone = False
+        self._looks_in_hand = ("", workspace.look_id)
+        workspace.signals.in_hand_changed.connect(self._note_look)
         self.show_step("Arrange" if workspace.look_id else "Brief")
 
     def _build(self) -> None:
@@ -127,6 +130,20 @@ class MainWindow(QMainWindow):
         page.setFocus(Qt.FocusReason.OtherFocusReason)
         if isinstance(page, ArrangeStep):
             page.view.setFocus(Qt.FocusReason.OtherFocusReason)
+
+    def _note_look(self) -> None:
+        """Remember which look was in hand before this one."""
+        now = self.workspace.look_id
+        if now and now != self._looks_in_hand[-1]:
+            self._looks_in_hand = (self._looks_in_hand[-1], now)
+
+    def show_look_before(self) -> None:
+        """Take the look in hand that was before this one."""
+        before = self._looks_in_hand[0]
+        if any(look.id == before for look in self.workspace.plan.looks):
+            self.workspace.choose_look(before)
+        else:
+            self.notice.say("No other look was in hand yet; click the names in the head to take one.")
 
     def toggle_alone(self) -> None:
         """Show the page in hand alone in the window, or with all beside it again."""

@@ -25,6 +25,11 @@ ICONS = (Path(__file__).parent.parent / "assets" / "icons").as_posix()
 STYLE = f"""
 * {{ color: {INK}; }}
 QLabel#aside {{ color: {SOFT_INK}; }}
+QPushButton#head-name, QPushButton#head-aside {{ border: none; background: transparent; padding: 0; text-align: left; }}
+QPushButton#head-name {{ font-size: 21px; }}
+QPushButton#head-aside {{ color: {SOFT_INK}; font-size: 16px; }}
+QPushButton#head-name:hover, QPushButton#head-aside:hover, QPushButton#head-name:focus, QPushButton#head-aside:focus {{
+  color: {PLUM}; border: none; }}
 QMainWindow, QWidget#window {{ background: {PAPER}; }}
 QWidget#sidePanel, QScrollArea#sidePanel {{ background: {SHEET}; border-left: 1px solid {RULE}; }}
 QWidget#path {{ background: {PATH}; }}

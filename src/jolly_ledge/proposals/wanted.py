@@ -351,7 +351,8 @@ def match_found(plan: Plan, look: Look, item: Item) -> Matched:
         return Matched(item, "", "", 0.0, f"The {item.label} fits nowhere here: {_why_not(plan, look, item)}.", ())
     gain, place, instead = best
     ledge = plan.piece(look.piece).ledge(place.ledge).label
-    points = f"{'+' if gain >= 0 else '−'}{abs(gain) * 100:.1f}"
+    rounded = round(gain * 100, 1)
+    points = f"{'+' if rounded >= 0 else '−'}{abs(rounded):.1f}"
     old = plan.item(known[instead].item).label if instead else ""
     if gain >= LEAST_GAIN:
         how = f"better than the {old} there" if old else "as one more"

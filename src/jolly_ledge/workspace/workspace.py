@@ -102,6 +102,14 @@ class Workspace(InHand):
             self.signals.committed.emit(edit)
         return changed
 
+    def commit_look(self, edit: Edit) -> bool:
+        """Apply an edit that brings a new look, and take that in hand; return whether it came."""
+        before = {look.id for look in self.plan.looks}
+        if not self.commit(edit):
+            return False
+        self.choose_look(next(look.id for look in self.plan.looks if look.id not in before))
+        return True
+
     @contextmanager
     def transaction(self, label: str, merges_as: str | None = None) -> Iterator[list[Edit]]:
         """Gather edits and commit them as one step when the block ends; none where it ends in an error or is empty."""

@@ -1,15 +1,19 @@
 """What the pages of all steps share: the head that names piece and look."""
 
 from collections.abc import Callable
+from typing import TYPE_CHECKING
 
 from PySide6.QtCore import Qt
 from PySide6.QtGui import QKeySequence, QShortcut, QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
-from jolly_ledge.app.widgets.texts import heading, question
+from jolly_ledge.app.widgets.head_name import HeadName
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.workspace.signals import Emitter
 from jolly_ledge.workspace.workspace import Workspace
+
+if TYPE_CHECKING:
+    from jolly_ledge.app.steps.look_switcher import LookSwitcher
 
 
 class Step(QWidget):
@@ -23,8 +27,12 @@ class Step(QWidget):
         self.column = QVBoxLayout()
         self.column.setContentsMargins(20, 10, 16, 8)
         self.column.setSpacing(6)
-        self.piece_name = heading("", 21)
-        self.look_name = question("", 16)
+        self.piece_name = HeadName("serif", 21, weight=600)
+        self.look_name = HeadName("serif", 16, italic=True)
+        self._switcher: LookSwitcher | None = None
+        for name in (self.piece_name, self.look_name):
+            name.setToolTip("Take another piece or look in hand; duplicate, rename or begin one (Ctrl+J)")
+            name.clicked.connect(self.show_looks)
         self.head = QHBoxLayout()
         self.head.setSpacing(10)
         self.head.addWidget(self.piece_name)
@@ -37,7 +45,22 @@ class Step(QWidget):
         self.row.addLayout(self.column, 1)
         workspace.signals.plan_changed.connect(self._show_names)
         workspace.signals.in_hand_changed.connect(self._show_names)
+        self.shortcut("Ctrl+J", self.show_looks, said="Take another piece or look in hand")
         self._show_names()
+
+    def show_looks(self) -> None:
+        """Open all pieces and looks as small drawings under their names."""
+        if self._switcher is None:
+            from jolly_ledge.app.steps.look_switcher import LookSwitcher
+
+            self._switcher = LookSwitcher(self.workspace)
+            self._switcher.setParent(self, self._switcher.windowFlags())
+        self._switcher.open_at(self.piece_name.mapToGlobal(self.piece_name.rect().bottomLeft()))
+
+    @property
+    def switcher(self) -> "LookSwitcher | None":
+        """The list of looks, once it was opened."""
+        return self._switcher
 
     def show_alone(self, alone: bool) -> None:
         """Show what the page is about without what stands beside it, or with it again."""
@@ -69,8 +92,8 @@ class Step(QWidget):
 
     def _show_names(self) -> None:
         workspace = self.workspace
-        self.piece_name.setText(workspace.piece.label if workspace.piece_id else "No piece yet")
-        self.look_name.setText(workspace.look.label if workspace.look_id else "")
+        self.piece_name.show_name(workspace.piece.label if workspace.piece_id else "No piece yet")
+        self.look_name.show_name(workspace.look.label if workspace.look_id else "")
 
     def shortcut(
         self,

@@ -38,13 +38,13 @@ class ProposalSettings(QWidget):
         self.season_list = self._list("For which season", (ANY_SEASON, *SEASONS), ANY_SEASON)
         self.throw_field = QSpinBox()
         self.throw_field.setRange(1, 9999)
-        self.throw_field.setAccessibleName("Throw of the dice: the same throw gives the same looks")
-        self.throw_field.setToolTip("The throw of the dice: the same throw gives the same looks")
+        self.throw_field.setAccessibleName("Number of the try: the same number gives the same looks")
+        self.throw_field.setToolTip("The number of the try: the same number gives the same looks")
         self.throw_field.setFixedWidth(66)
         for text, field in (
             ("Looks", self.count_list), ("for", self.time_list), ("in", self.each_list), ("keeping", self.keep_list),
             ("", self.season_list),
-            ("throw", self.throw_field),
+            ("try no.", self.throw_field),
         ):  # fmt: skip
             if text:
                 row.addWidget(words(text, "soft", wrap=False))

@@ -64,7 +64,7 @@ class ProposalsPage(SearchPage):
     def _top(self) -> QHBoxLayout:
         top = QHBoxLayout()
         top.setSpacing(6)
-        self.again_button = chip("Propose others", "Search again with another throw of the dice", checkable=False)
+        self.again_button = chip("Propose others", "Search once more, with the next try", checkable=False)
         self.again_button.clicked.connect(self.begin)
         self.stop_button = chip("That is enough", "End the search and keep what was found", checkable=False)
         self.stop_button.clicked.connect(self.job.cancel)

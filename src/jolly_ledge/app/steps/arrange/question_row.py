@@ -38,7 +38,7 @@ class QuestionRow(QWidget):
     @property
     def shown(self) -> str:
         """The loss in words."""
-        return "−0" if self.loss < 0.005 else f"−{self.loss:.2f}"
+        return "0" if self.loss < 0.005 else f"−{self.loss:.2f}"
 
     def show_loss(self, loss: float, *, is_open: bool) -> None:
         """Show what is lost; only what changes is painted anew."""

@@ -164,7 +164,5 @@ class KeepStep(Step):
     def begin(self) -> None:
         """Begin an empty look in the manner of the one in hand, and take it in hand."""
         workspace = self.workspace
-        before = {look.id for look in workspace.plan.looks}
         number = len(workspace.plan.looks_of(workspace.piece_id)) + 1
-        if workspace.commit(AddLook(piece=workspace.piece_id, name=f"Look {number}", manner=workspace.look.manner)):
-            workspace.choose_look(next(look.id for look in workspace.plan.looks if look.id not in before))
+        workspace.commit_look(AddLook(piece=workspace.piece_id, name=f"Look {number}", manner=workspace.look.manner))

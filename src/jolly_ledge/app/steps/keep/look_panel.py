@@ -260,20 +260,12 @@ class LookPanel(QWidget):
         workspace, look = self._workspace, self.look
         if look is None:
             return
-        before = {one.id for one in workspace.plan.looks}
-        edit = BringBack(look=look.id, name=look.label, date=date.today().isoformat())
-        if workspace.commit(edit):
-            fresh = next(one for one in workspace.plan.looks if one.id not in before)
-            workspace.choose_look(fresh.id)
-            workspace.signals.told.emit(" ".join(fresh.note.split("\n")))
+        if workspace.commit_look(BringBack(look=look.id, name=look.label, date=date.today().isoformat())):
+            workspace.signals.told.emit(" ".join(workspace.look.note.split("\n")))
 
     def _duplicate(self) -> None:
-        workspace, look = self._workspace, self.look
-        if look is None:
-            return
-        before = {one.id for one in workspace.plan.looks}
-        if workspace.commit(DuplicateLook(look=look.id, original=look.label)):
-            workspace.choose_look(next(one.id for one in workspace.plan.looks if one.id not in before))
+        if self.look is not None:
+            self._workspace.commit_look(DuplicateLook(look=self.look.id, original=self.look.label))
 
     def _remove(self) -> None:
         look = self.look

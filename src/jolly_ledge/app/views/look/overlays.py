@@ -150,7 +150,7 @@ def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> Non
     stamp(painter, [(bubble(TEAL if good else PLUM, ratio), at.x(), at.y())])
     side = "left" if value < 0 else "right"
     text = "level" if good else f"{abs(round(value * 100))} % {side}"
-    fair = "" if good else (" · fair" if abs(value) <= FAIR else " · more than fair")
+    fair = "" if good else (" · hardly seen" if abs(value) <= FAIR else " · plainly seen")
     painter.setFont(font(12, "sans", 600))
     painter.setPen(QColor(INK))
     said = f"balance {text}{fair}"

@@ -1,0 +1,181 @@
+"""All looks of the plan as small drawings under the names in the head: found by typing, taken with a press."""
+
+from PySide6.QtCore import QPoint, QRectF, QSize, Qt, QTimer, Signal
+from PySide6.QtGui import QIcon, QKeyEvent, QPainter, QPixmap
+from PySide6.QtWidgets import QFrame, QHBoxLayout, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout
+
+from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.drawing.look import look_picture
+from jolly_ledge.edits.looks import AddLook, ChangeLook, DuplicateLook
+from jolly_ledge.geometry.arrangement import arrange
+from jolly_ledge.model.history import Edit
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.mishaps import survives
+from jolly_ledge.render.player import play_fitted
+from jolly_ledge.workspace.workspace import Workspace
+
+WIDE, HIGH, ICON = 640, 470, QSize(130, 128)
+LOOK = Qt.ItemDataRole.UserRole
+
+
+class LookSwitcher(QFrame):
+    """Opens under the head of a page; what is pressed comes to hand."""
+
+    taken = Signal()
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(None, Qt.WindowType.Popup)
+        self._workspace = workspace
+        self.setObjectName("keys-sheet")
+        self.setAccessibleName("Pieces and looks")
+        column = QVBoxLayout(self)
+        column.setContentsMargins(14, 12, 14, 12)
+        self._drawn = 0
+        self.search = QLineEdit()
+        self.search.setPlaceholderText("Find a piece or a look")
+        self.search.setAccessibleName("Find a piece or a look")
+        self.search.textChanged.connect(self._find)
+        self.search.returnPressed.connect(self._take_first)
+        self.looks = QListWidget()
+        self.looks.setAccessibleName("Looks")
+        self.looks.setViewMode(QListWidget.ViewMode.IconMode)
+        self.looks.setIconSize(ICON)
+        self.looks.setGridSize(QSize(ICON.width() + 18, ICON.height() + 50))
+        self.looks.setMovement(QListWidget.Movement.Static)
+        self.looks.setResizeMode(QListWidget.ResizeMode.Adjust)
+        self.looks.setWordWrap(True)
+        self.looks.itemClicked.connect(self._take)
+        self.looks.itemActivated.connect(self._take)
+        column.addWidget(self.search)
+        column.addWidget(self.looks, 1)
+        column.addLayout(self._doings())
+        # Drawings come one by one: the list is there at once.
+        self._later = QTimer(self)
+        self._later.setSingleShot(True)
+        self._later.timeout.connect(self._draw_next)
+        self.resize(WIDE, HIGH)
+
+    def _doings(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        self.name_field = QLineEdit()
+        self.name_field.setPlaceholderText("Name of this look")
+        self.name_field.setAccessibleName("Name of this look")
+        self.name_field.returnPressed.connect(self.rename)
+        self.rename_button = chip("Rename", "Give the look in hand this name", checkable=False)
+        self.rename_button.clicked.connect(self.rename)
+        self.empty_button = chip("Begin empty", "A new look of the piece in hand, with nothing on it", checkable=False)
+        self.empty_button.clicked.connect(self.begin_empty)
+        self.copy_button = chip("Duplicate", "The same look once more, to go on from", checkable=False)
+        self.copy_button.clicked.connect(self.duplicate)
+        row.addWidget(self.name_field, 1)
+        for button in (self.rename_button, self.copy_button, self.empty_button):
+            row.addWidget(button)
+        return row
+
+    def open_at(self, point: QPoint) -> None:
+        """List all looks, that in hand marked, and open at a point of the screen."""
+        workspace = self._workspace
+        self.looks.clear()
+        self.search.clear()
+        blank = QPixmap(ICON)
+        blank.fill(Qt.GlobalColor.transparent)
+        for piece in workspace.plan.pieces:
+            for look in workspace.plan.looks_of(piece.id):
+                item = QListWidgetItem(QIcon(blank), f"{piece.label}\n{look.label}")
+                item.setData(LOOK, look.id)
+                item.setTextAlignment(Qt.AlignmentFlag.AlignHCenter)
+                self.looks.addItem(item)
+                if look.id == workspace.look_id:
+                    self.looks.setCurrentItem(item)
+        has_look = bool(workspace.look_id)
+        self.name_field.setText(workspace.look.label if has_look else "")
+        for one in (self.name_field, self.rename_button, self.copy_button):
+            one.setEnabled(has_look)
+        self.empty_button.setEnabled(bool(workspace.piece_id))
+        self.move(point)
+        self.show()
+        self.search.setFocus()
+        self._drawn = 0
+        self._later.start(0)
+
+    def shown(self) -> list[str]:
+        """Return the ids of the looks that are listed now."""
+        rows = (self.looks.item(row) for row in range(self.looks.count()))
+        return [row.data(LOOK) for row in rows if not row.isHidden()]
+
+    def _draw_next(self) -> None:
+        if not self.isVisible() or self._drawn >= self.looks.count():
+            return
+        item = self.looks.item(self._drawn)
+        plan, ratio = self._workspace.plan, self.devicePixelRatioF()
+        look = next((one for one in plan.looks if one.id == item.data(LOOK)), None)
+        if look is not None:
+            pixmap = QPixmap(ICON * ratio)
+            pixmap.setDevicePixelRatio(ratio)
+            pixmap.fill(Qt.GlobalColor.transparent)
+            painter = QPainter(pixmap)
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            area = QRectF(0, 0, ICON.width(), ICON.height())
+            play_fitted(painter, look_picture(arrange(plan, look), scale_bar=False), area)
+            painter.end()
+            icon = QIcon(pixmap)
+            icon.addPixmap(pixmap, QIcon.Mode.Selected)
+            item.setIcon(icon)
+        self._drawn += 1
+        self._later.start(0)
+
+    def _find(self) -> None:
+        words = self.search.text().lower().split()
+        for row in range(self.looks.count()):
+            item = self.looks.item(row)
+            item.setHidden(not all(word in item.text().lower() for word in words))
+
+    def _take_first(self) -> None:
+        current = self.looks.currentItem()
+        shown = self.shown()
+        if shown:
+            kept = current is not None and not current.isHidden() and not self.search.text()
+            self._choose(current.data(LOOK) if kept and current is not None else shown[0])
+
+    def _take(self, item: QListWidgetItem) -> None:
+        self._choose(item.data(LOOK))
+
+    def _choose(self, look_id: str) -> None:
+        self.hide()
+        self._workspace.choose_look(look_id)
+        self.taken.emit()
+
+    def rename(self) -> None:
+        """Give the look in hand the name that is written."""
+        workspace, name = self._workspace, self.name_field.text().strip()
+        self.hide()
+        if name and name != workspace.look.label:
+            workspace.commit(ChangeLook(look=workspace.look_id, changes=(("name", name),), label=f"Rename to “{name}”"))
+
+    def duplicate(self) -> None:
+        """Take a copy of the look in hand to go on from."""
+        workspace = self._workspace
+        self.hide()
+        self._commit(DuplicateLook(look=workspace.look_id, original=workspace.look.label))
+
+    def begin_empty(self) -> None:
+        """Begin an empty look of the piece in hand."""
+        workspace = self._workspace
+        self.hide()
+        number = len(workspace.plan.looks_of(workspace.piece_id)) + 1
+        manner = workspace.look.manner if workspace.look_id else Manner()
+        self._commit(AddLook(piece=workspace.piece_id, name=f"Look {number}", manner=manner))
+
+    def _commit(self, edit: Edit) -> None:
+        if self._workspace.commit_look(edit):
+            self.taken.emit()
+
+    @survives
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Go from the search into the drawings with the arrows; put the list away with Esc."""
+        if event.key() == Qt.Key.Key_Escape:
+            self.hide()
+        elif event.key() in (Qt.Key.Key_Down, Qt.Key.Key_Up) and self.search.hasFocus():
+            self.looks.setFocus()
+        else:
+            super().keyPressEvent(event)

@@ -1,0 +1,36 @@
+"""A name in the head of a page that opens a list when it is pressed."""
+
+from typing import Literal
+
+from PySide6.QtCore import QSize, Qt
+from PySide6.QtGui import QFontMetrics
+from PySide6.QtWidgets import QPushButton, QSizePolicy
+
+from jolly_ledge.render.fonts import font
+
+MARK = " ▾"
+
+
+class HeadName(QPushButton):
+    """Shows a name whole, as it was written, with a small mark that more lies under it."""
+
+    def __init__(self, family: Literal["serif", "sans"], size: int, *, weight: int = 400, italic: bool = False) -> None:
+        super().__init__()
+        self.setObjectName("head-name" if not italic else "head-aside")
+        self.setFont(font(size, family, weight, italic=italic))
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+        self.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Fixed)
+        self.name = ""
+
+    def show_name(self, name: str) -> None:
+        """Show a name; nothing where there is none."""
+        self.name = name
+        # An ampersand would be taken for the mark of a key.
+        self.setText(f"{name}{MARK}".replace("&", "&&") if name else "")
+        self.setAccessibleName(name)
+        self.setVisible(bool(name))
+
+    def sizeHint(self) -> QSize:
+        """Return the room of the name alone."""
+        metrics = QFontMetrics(self.font())
+        return QSize(metrics.horizontalAdvance(f"{self.name}{MARK}") + 4, metrics.height() + 2)
