@@ -248,3 +248,17 @@ def test_every_look_is_drawn_in_the_list(window: MainWindow, qtbot: QtBot) -> No
 
     qtbot.waitUntil(lambda: all(opaque(row) for row in range(switcher.looks.count())))
     switcher.hide()
+
+
+def test_what_is_said_lies_over_the_page_and_leaves_when_the_plan_is_another(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    before = page.view.geometry()
+    window.workspace.choose()
+    qtbot.keyClick(page.view, Qt.Key.Key_T)
+    assert "Nothing is chosen" in window.notice.sentence
+    assert page.view.geometry() == before
+    assert window.notice.geometry().top() > page.piece_name.geometry().bottom()
+    assert page.view.hasFocus()
+    click(qtbot, page, "copper-bowl")
+    qtbot.keyClick(page.view, Qt.Key.Key_K)
+    assert window.notice.sentence == ""

@@ -36,8 +36,8 @@ class MainWindow(QMainWindow):
         self.setWindowTitle("Jolly Ledge")
         self.setMinimumSize(1100, 700)
         self.resize(1280, 800)
-        self.notice = Notice()
         self.pages = QStackedWidget()
+        self.notice = Notice(self.pages)
         self._steps: dict[str, Step] = {}
         self.keys_sheet: KeysSheet | None = None
         self.files = PlanFiles(workspace, dialogs, self.notice, self.ask_what_it_is)
@@ -53,6 +53,7 @@ class MainWindow(QMainWindow):
         workspace.signals.step_asked.connect(self.show_step)
         workspace.signals.compare_asked.connect(self.show_side_by_side)
         workspace.signals.plan_changed.connect(self._name_window)
+        workspace.signals.plan_changed.connect(self.notice.outlive)
         workspace.signals.saved.connect(self._name_window)
         self._name_window()
         self._alone = False
@@ -69,7 +70,6 @@ class MainWindow(QMainWindow):
         row.addWidget(self.path)
         column = QVBoxLayout()
         column.setSpacing(0)
-        column.addWidget(self.notice)
         column.addWidget(self.pages, 1)
         row.addLayout(column, 1)
         self.setCentralWidget(whole)

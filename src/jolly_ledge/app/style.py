@@ -80,7 +80,7 @@ QCheckBox:focus {{ color: {PLUM}; }}
 QFrame#finding {{ background: {OCHRE_TINT}; border: none; border-left: 4px solid {OCHRE}; }}
 QFrame#caution {{ background: {RUST_TINT}; border: none; border-left: 4px solid {RUST}; }}
 QFrame#keys-sheet {{ background: {SHEET}; border: 1px solid {RULE}; border-top: 3px solid {BOARD}; }}
-QFrame#notice {{ background: {OCHRE_TINT}; border: none; border-bottom: 3px solid {BOARD}; }}
+QFrame#notice {{ background: {OCHRE_TINT}; border: 1px solid {RULE}; border-bottom: 3px solid {BOARD}; border-radius: 4px; }}
 QFrame#notice[good="true"] {{ background: {TEAL_TINT}; border-bottom: 3px solid {TEAL}; }}
 QFrame#card {{ background: {SHEET}; border: 1px solid {RULE}; border-radius: 8px; }}
 QFrame#card[chosen="true"] {{ border: 2px solid {PLUM}; }}
