@@ -1,0 +1,52 @@
+"""Figures and orders of the working plan, each as it comes out for one small look."""
+
+from builders import arranged, case_of, put, thing
+from jolly_ledge.planning.stems import plan_stems
+from jolly_ledge.planning.tape_figures import along
+from jolly_ledge.planning.tools import tools_for
+from jolly_ledge.planning.working_order import working_order
+
+
+def test_of_two_alike_the_one_at_the_back_goes_first() -> None:
+    pots = (thing("front", width=100.0, depth=60.0), thing("back", width=100.0, depth=60.0))
+    look = arranged(pots, (put("front", x=200.0, z=40.0), put("back", x=500.0, z=260.0)), case_of(1))
+    assert [step.placement for step in working_order(look)] == ["back", "front"]
+    # Larger by a fifth outweighs a place a little farther back.
+    pots = (thing("front", width=120.0, depth=60.0), thing("back", width=100.0, depth=60.0))
+    look = arranged(pots, (put("front", x=200.0, z=100.0), put("back", x=500.0, z=120.0)), case_of(1))
+    assert [step.placement for step in working_order(look)] == ["front", "back"]
+
+
+def test_what_lies_on_another_is_measured_from_the_edge_it_keeps_within() -> None:
+    chest = thing("chest", "box", width=200.0, height=90.0, depth=150.0)
+    shell, cloth = (
+        thing("shell", "object", width=60.0, height=40.0, depth=50.0),
+        thing("cloth", width=190.0, height=9.0),
+    )
+    for guest, x, said in (
+        (shell, 340.0, (10.0, "left edge of the chest")),
+        (shell, 460.0, (130.0, "left edge of the chest")),
+        (cloth, 390.0, (15.0, "right edge of the chest")),
+    ):
+        look = arranged((chest, guest), (put("chest"), put(guest.id, x=x, on="chest")), case_of(1))
+        host, lying = look.by_id["chest"], look.by_id[guest.id]
+        figure = along(lying, (), host)
+        assert figure is not None
+        assert (figure.length, figure.start) == said
+
+
+def test_a_watering_can_is_wanted_for_what_lives_and_only_for_that() -> None:
+    fern, dry = thing("fern", "plant", traits=("real-plant",)), thing("silk", "plant")
+    names = {
+        item.id: {tool.name for tool in tools_for(arranged((item,), (put(item.id),), case_of(1)))}
+        for item in (fern, dry)
+    }
+    assert any("watering can" in name for name in names["fern"])
+    assert not any("watering can" in name for name in names["silk"])
+
+
+def test_lengths_of_stems_are_told_in_centimetres() -> None:
+    told = plan_stems(thing("jar", mouth=40.0, height=200.0), thing("tulips", "stems", stems=9))
+    number, length = told.cuts[0]
+    assert length > 100
+    assert f"{number} to {round(length / 10)} cm" in " ".join(told.sentences)
