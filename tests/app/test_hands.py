@@ -262,3 +262,29 @@ def test_what_is_said_lies_over_the_page_and_leaves_when_the_plan_is_another(win
     click(qtbot, page, "copper-bowl")
     qtbot.keyClick(page.view, Qt.Key.Key_K)
     assert window.notice.sentence == ""
+
+
+def test_arrows_stop_at_the_end_and_alt_pushes_on(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    click(qtbot, page, "copper-bowl")
+    for _ in range(90):
+        qtbot.keyClick(page.view, Qt.Key.Key_Right)
+    (placed,) = window.workspace.chosen_placed
+    assert placed.right <= placed.ledge.right + 0.5
+    assert "It stands against" in window.notice.sentence
+    before = placed.x
+    qtbot.keyClick(page.view, Qt.Key.Key_Right, Qt.KeyboardModifier.AltModifier)
+    (placed,) = window.workspace.chosen_placed
+    assert placed.x == pytest.approx(before + 10.0)
+
+
+def test_the_board_is_searched(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    everything = page.strip.things
+    qtbot.keyClick(page.view, Qt.Key.Key_F, CONTROL)
+    assert page.foot.search.hasFocus()
+    qtbot.keyClicks(page.foot.search, "lamp")
+    assert 0 < len(page.strip.things) < len(everything)
+    assert all("lamp" in f"{item.label} {item.category}".lower() for item in page.strip.things)
+    page.foot.search.clear()
+    assert page.strip.things == everything

@@ -11,6 +11,7 @@ from builders import arranged, case_of, put, thing
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.geometry.kept import kept
 from jolly_ledge.geometry.pose import extent, seen_colours, seen_shape
+from jolly_ledge.geometry.room import room_along
 from jolly_ledge.geometry.silhouette import PROFILES, outline, outline_area
 from jolly_ledge.model.item import PAGE_COLOUR, Item
 from jolly_ledge.model.words import Pose
@@ -188,3 +189,23 @@ def test_a_mapping_that_is_kept_can_only_be_read() -> None:
     numbers = kept(lambda arrangement: {one.id: 1 for one in arrangement.visible})(stacked())
     with pytest.raises(TypeError, match="item assignment"):
         numbers["box"] = 2
+
+
+@pytest.mark.parametrize(
+    ("along", "allowed", "by"),
+    [(30.0, 30.0, ""), (90.0, 40.0, "the neighbour"), (-90.0, -90.0, ""), (-400.0, -340.0, "the end of a1")],
+)
+def test_things_may_be_moved_along_up_to_a_neighbour_or_an_end(along: float, allowed: float, by: str) -> None:
+    pots = thing("pot", width=120.0, depth=120.0), thing("neighbour", width=100.0, depth=100.0)
+    look = arranged(pots, (put("pot", x=400.0), put("neighbour", x=550.0)), case_of(1))
+    room, stopped_by = room_along(look, {"pot"}, along)
+    assert room == pytest.approx(allowed)
+    assert stopped_by == by
+
+
+def test_what_stands_before_or_goes_along_stops_nothing() -> None:
+    pots = thing("pot", width=120.0, depth=80.0), thing("other", width=100.0, depth=80.0)
+    behind = arranged(pots, (put("pot", x=400.0, z=60.0), put("other", x=550.0, z=240.0)), case_of(1))
+    assert room_along(behind, {"pot"}, 90.0) == (90.0, "")
+    both = arranged(pots, (put("pot", x=400.0), put("other", x=550.0)), case_of(1))
+    assert room_along(both, {"pot", "other"}, 90.0) == (90.0, "")

@@ -8,11 +8,11 @@ from PySide6.QtWidgets import QPushButton, QSizePolicy
 
 from jolly_ledge.render.fonts import font
 
-MARK = " ▾"
+MARK, ROOM = " ▾", 10
 
 
 class HeadName(QPushButton):
-    """Shows a name whole, as it was written, with a small mark that more lies under it."""
+    """Shows a name whole, as it was written; the leading one bears a small mark that more lies under it."""
 
     def __init__(self, family: Literal["serif", "sans"], size: int, *, weight: int = 400, italic: bool = False) -> None:
         super().__init__()
@@ -20,17 +20,17 @@ class HeadName(QPushButton):
         self.setFont(font(size, family, weight, italic=italic))
         self.setCursor(Qt.CursorShape.PointingHandCursor)
         self.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Fixed)
-        self.name = ""
+        self.name, self._mark = "", "" if italic else MARK
 
     def show_name(self, name: str) -> None:
         """Show a name; nothing where there is none."""
         self.name = name
         # An ampersand would be taken for the mark of a key.
-        self.setText(f"{name}{MARK}".replace("&", "&&") if name else "")
+        self.setText(f"{name}{self._mark}".replace("&", "&&") if name else "")
         self.setAccessibleName(name)
         self.setVisible(bool(name))
 
     def sizeHint(self) -> QSize:
         """Return the room of the name alone."""
         metrics = QFontMetrics(self.font())
-        return QSize(metrics.horizontalAdvance(f"{self.name}{MARK}") + 4, metrics.height() + 2)
+        return QSize(metrics.horizontalAdvance(f"{self.name}{self._mark}") + ROOM, metrics.height() + 2)

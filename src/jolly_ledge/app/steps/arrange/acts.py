@@ -88,4 +88,5 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("Lay versions side by side", "C", "look", lambda: workspace.signals.compare_asked.emit(())),
         Act("Show the whole piece", "Home", "look", step.view.zoom.fit, parts_from_above=True),
         Act("Go to the board of the stash", "S", "look", step.go_to_the_board),
+        Act("Search the board", "Ctrl+F", "look", step.foot.search.setFocus),
     )

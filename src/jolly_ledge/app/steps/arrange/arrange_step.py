@@ -183,7 +183,7 @@ class ArrangeStep(Step):
         if self.exchange_bar.is_trying:
             self.exchange_bar.step(along - deep)
         else:
-            self.actions_on_look.nudge(along * step, deep * step)
+            self.actions_on_look.nudge(along * step, deep * step, stops=True)
 
     def show_menu(self, at: QPoint) -> None:
         """Show what can be done with what is chosen, or on the ledge in hand, at a point of the screen."""
@@ -224,6 +224,8 @@ class ArrangeStep(Step):
         for keys, along, deep in (("Left", -1, 0), ("Right", 1, 0), ("Up", 0, 1), ("Down", 0, -1)):
             self.shortcut(keys, partial(self._arrow, along, deep, STEP_MM), view, "Move it by 1 cm")
             self.shortcut(f"Shift+{keys}", partial(self._arrow, along, deep, FINE_MM), view, "Move it by 1 mm")
+            pushed = partial(self.actions_on_look.nudge, along * STEP_MM, deep * STEP_MM)
+            self.shortcut(f"Alt+{keys}", pushed, view, "Push it on, through what stands there")
         self.acts = acts_of(self)
         self.menu = ActMenu(self, self.acts)
         view.menu_asked.connect(self.show_menu)

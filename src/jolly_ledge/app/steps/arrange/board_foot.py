@@ -1,7 +1,7 @@
 """What lies below the drawing: what the keys do, and the stash on its board with what can be done from it."""
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QHBoxLayout, QSizePolicy, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.views.line_up.stash_strip import StashStrip
@@ -12,7 +12,7 @@ from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.workspace.workspace import Workspace
 
-KEYS_HINT = "Keys 1 to 9, 0 and A show more on the drawing; V looks from elsewhere, Q squints, F1 tells all keys."
+KEYS_HINT = "1 to 9, 0 and A show more; V looks from elsewhere; F1 tells all keys."
 
 
 class BoardFoot(QWidget):
@@ -28,10 +28,19 @@ class BoardFoot(QWidget):
         self.strip = StashStrip(workspace, actions.place)
         self.key_line = words(KEYS_HINT, "small", wrap=False)
         self.key_line.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
+        self.search = QLineEdit()
+        self.search.setPlaceholderText("Search the board")
+        self.search.setAccessibleName("Search the board")
+        self.search.setFixedWidth(170)
+        self.search.setClearButtonEnabled(True)
+        self.search.textChanged.connect(lambda _: self.refresh())
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(spacing)
-        column.addWidget(self.key_line)
+        over = QHBoxLayout()
+        over.addWidget(self.key_line, 1)
+        over.addWidget(self.search)
+        column.addLayout(over)
         column.addLayout(self._head())
         column.addWidget(self.strip)
         for signal in (workspace.signals.changed, workspace.signals.chosen):
@@ -91,4 +100,13 @@ class BoardFoot(QWidget):
             self.strip_label.setText(f"Fits <b>{ledge.label}</b> · {len(things)} of {len(free)}")
         else:
             self.strip_label.setText(f"From the stash · {counted(len(free), 'thing')}")
+        words = self.search.text().lower().split()
+        if words:
+            things = tuple(item for item in things if all(word in _told(item) for word in words))
+            self.strip_label.setText(f"Found: {counted(len(things), 'thing')}")
         self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))))
+
+
+def _told(item: Item) -> str:
+    """Return what a thing is found by."""
+    return f"{item.label} {item.category} {item.room} {item.material} {item.shape}".lower()

@@ -5,6 +5,7 @@ from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceIt
 from jolly_ledge.edits.sort_row import SortRow
 from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.landing import Spot, free_spot, holds
+from jolly_ledge.geometry.room import room_along
 from jolly_ledge.geometry.rows import ORDERS, group_of, in_order, row_of
 from jolly_ledge.model.belonging import comes_unasked, verdict_on
 from jolly_ledge.model.history import Edit
@@ -54,11 +55,19 @@ class LookActions:
         """Return the name of one thing, or how many there are."""
         return chosen[0].item.label if len(chosen) == 1 else f"{len(chosen)} things"
 
-    def nudge(self, along: float, deep: float) -> None:
-        """Move what is chosen by mm to the right and toward the wall (up, when it hangs); in a row it is one step."""
+    def nudge(self, along: float, deep: float, *, stops: bool = False) -> None:
+        """Move what is chosen by mm to the right and toward the wall (up, when it hangs); in a row it is one step.
+
+        What ``stops`` is not moved over an end or through a neighbour.
+        """
         workspace = self._workspace
         chosen = self._chosen()
         ids = {placed.id for placed in chosen}
+        if stops and along:
+            along, by = room_along(workspace.arrangement, ids, along)
+            if not along and not deep:
+                self._workspace.signals.refused.emit(f"It stands against {by}; with Alt it is pushed on.")
+                return
         moves: list[Edit] = []
         for placed in chosen:
             placement = placed.placement

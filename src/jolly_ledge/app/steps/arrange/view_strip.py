@@ -31,7 +31,7 @@ SAID: dict[str, str] = {
     "rest": "Rest: the empty places along the ledges.",
     "depth": "Depth: a low pale bar stands in front, a higher dark one at the back.",
     "ties": "Ties: look-alikes; thin teal ties far ones, thick ochre ones compete.",
-    "advice": "Advice: how many groups and things each ledge bears for its width and fullness.",
+    "advice": "Advice: how many groups and things each ledge bears in this fullness.",
     "doors": "Doors: hatched strips hide; the figure is what is left to see of an anchor.",
 }
 

@@ -67,7 +67,7 @@ class MeasureStep(Step):
     def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
         super().__init__(workspace)
         self._dialogs = dialogs
-        self.head.insertWidget(2, words("click a figure and type · drag boards and fixtures", "soft", wrap=False))
+        self.head.insertWidget(2, words("click a figure and type · drag what moves", "soft", wrap=False))
         self.view = MeasureView(workspace)
         self.view.fixture_chosen.connect(self.refresh)
         self.top_view = TopView(workspace)
