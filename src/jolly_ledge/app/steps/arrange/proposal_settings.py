@@ -10,7 +10,7 @@ from jolly_ledge.model.words import SEASONS, Season
 from jolly_ledge.proposals.manners import Each
 
 COUNTS = ("2", "3", "4", "5")
-TIMES = (("5 s", 5.0), ("12 s", 12.0), ("30 s", 30.0), ("2 min", 120.0))
+TIMES = (("5 s", 5.0), ("9 s", 9.0), ("30 s", 30.0), ("2 min", 120.0))
 EACH: tuple[tuple[str, Each], ...] = (
     ("this manner", ""), ("each fullness", "fullness"), ("each figure", "figure"), ("each mood", "mood"),
 )  # fmt: skip
@@ -32,7 +32,7 @@ class ProposalSettings(QWidget):
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(6)
         self.count_list = self._list("How many looks", COUNTS, "3")
-        self.time_list = self._list("For how long", [text for text, _ in TIMES], "12 s")
+        self.time_list = self._list("For how long", [text for text, _ in TIMES], "9 s")
         self.each_list = self._list("In which manners", [text for text, _ in EACH], "this manner")
         self.keep_list = self._list("What stays", KEEPS, LOCKED)
         self.season_list = self._list("For which season", (ANY_SEASON, *SEASONS), ANY_SEASON)
