@@ -100,7 +100,6 @@ def window(
     made = open_window(qtbot, demo, log, dialogs)
     yield made
     made.workspace.document.let_go()
-    made.workspace.document.is_dirty = False
 
 
 @pytest.fixture(autouse=True)
@@ -132,4 +131,4 @@ def open_window(qtbot: QtBot, plan: Plan, log: RecoveryLog, dialogs: AnsweringDi
 
 def _let_go(window: object) -> None:
     assert isinstance(window, MainWindow)
-    window.workspace.document.is_dirty = False
+    window.workspace.document.let_go()

@@ -288,3 +288,17 @@ def test_the_board_is_searched(window: MainWindow, qtbot: QtBot) -> None:
     assert all("lamp" in f"{item.label} {item.category}".lower() for item in page.strip.things)
     page.foot.search.clear()
     assert page.strip.things == everything
+
+
+def test_one_goes_back_to_a_step_from_the_menu(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    click(qtbot, page, "copper-bowl")
+    before = window.workspace.plan
+    qtbot.keyClick(page.view, Qt.Key.Key_K)
+    qtbot.keyClick(page.view, Qt.Key.Key_T)
+    window.menu.steps_menu.aboutToShow.emit()
+    listed = [made.text() for made in window.menu.steps_menu.actions()]
+    assert listed == ["Turn footed copper bowl", "Lock footed copper bowl", "As it was opened"]
+    window.menu.steps_menu.actions()[-1].trigger()
+    assert window.workspace.plan == before
+    assert not window.workspace.document.is_dirty

@@ -221,3 +221,16 @@ def test_a_told_board_that_is_no_board_is_doubted(window: MainWindow, qtbot: QtB
     said = [card.sentence for card in page.fault_cards if not card.isHidden()]
     assert any("mm" in sentence for sentence in said)
     assert page.tape.isHidden()
+
+
+def test_what_a_piece_is_can_be_told_afterwards(window: MainWindow, qtbot: QtBot) -> None:
+    page = measure(window)
+    before = window.workspace.piece
+    pick(page.piece_form.kind_field, "cabinet")
+    piece = window.workspace.piece
+    assert piece.kind == "cabinet"
+    assert piece.ledges == before.ledges
+    assert window.workspace.history.undo_label == "Make Alcove bookcase a cabinet"
+    assert window.workspace.assessment.readings
+    window.workspace.undo()
+    assert window.workspace.piece == before

@@ -120,4 +120,3 @@ def test_from_an_empty_house_to_a_measured_and_gathered_one(
         workspace.undo()
     assert workspace.plan.stash == ()
     workspace.document.let_go()
-    workspace.document.is_dirty = False

@@ -132,3 +132,31 @@ def test_every_signal_has_a_plain_form() -> None:
         getattr(signals, name).connect(lambda *told: heard.append(told))
         getattr(signals, name).emit("x")
     assert len(heard) == len(vars(signals)) == 17
+
+
+def test_undone_to_the_last_it_is_as_it_was_kept(workspace: Workspace) -> None:
+    for height in (120.0, 140.0):
+        workspace.commit(ChangeItem(item="box", name="box", changes=(("height", height),)))
+        workspace.history.settle()
+    workspace.commit(RenamePlan(name="Another"))
+    assert workspace.document.is_dirty
+    workspace.go_back(len(workspace.history.labels))
+    assert workspace.plan.item("box").height == 90.0
+    assert not workspace.document.is_dirty
+    workspace.document.keep_now()
+    assert workspace.document.recoverable() == ()
+    workspace.redo()
+    assert workspace.document.is_dirty
+
+
+def test_one_goes_back_over_several_steps_at_once(workspace: Workspace, heard: list[str]) -> None:
+    workspace.commit(RenamePlan(name="One"))
+    workspace.history.settle()
+    workspace.commit(RenamePlan(name="Two"))
+    workspace.history.settle()
+    heard.clear()
+    workspace.go_back(2)
+    assert workspace.plan.name == "Test"
+    assert heard.count("changed") == 1
+    workspace.redo()
+    assert workspace.plan.name == "One"

@@ -37,7 +37,7 @@ class Document:
         self._signals = signals
         self.history = History(workable(plan))
         self.file: PlanFile | None = None
-        self.is_dirty = False
+        self._kept: Plan | None = self.plan
         self.saved_at = ""
         self.photos: dict[str, bytes] = dict(photos or {})
         self._foreign_photos: frozenset[str] = frozenset()
@@ -49,6 +49,11 @@ class Document:
         """The plan in hand."""
         return self.history.plan
 
+    @property
+    def is_dirty(self) -> bool:
+        """Whether the plan in hand is another than the one that is kept: what was undone to the last is not."""
+        return self.plan is not self._kept
+
     def begin(self, opened: Opened) -> None:
         """Take another plan in hand; a bare one is given a piece and a look to work on."""
         self._log.forget()
@@ -56,7 +61,7 @@ class Document:
         self._foreign_photos = frozenset(self.photos) - photo_names(opened.plan)
         self.history = History(workable(opened.plan))
         self.file = opened.file
-        self.is_dirty = opened.dirty or self.plan is not opened.plan
+        self._kept = None if opened.dirty else opened.plan
         self.saved_at = ""
 
     def read(self, path: Path) -> Opened | None:
@@ -92,7 +97,7 @@ class Document:
         except FileError as error:
             self._signals.refused.emit(str(error))
             return False
-        self.is_dirty = False
+        self._kept = self.plan
         self.saved_at = datetime.now().strftime("%H:%M")
         self._signals.unkept.emit(False)
         self._log.forget()
@@ -148,6 +153,7 @@ class Document:
         """Keep unsaved work for recovery."""
         self._signals.unkept.emit(False)
         if not self.is_dirty:
+            self._log.forget()
             return
         try:
             self._log.keep(self.plan, self.file.path if self.file else None, self.photos)
@@ -174,6 +180,7 @@ class Document:
         drop_kept(found.kept_in)
 
     def let_go(self) -> None:
-        """End knowingly: nothing is left to recover."""
+        """End knowingly: nothing is left to recover or to ask about."""
+        self._kept = self.plan
         self._signals.unkept.emit(False)
         self._log.forget()

@@ -136,10 +136,17 @@ class Workspace(InHand):
         before = self.plan
         self._after_change(before, self.history.redo())
 
+    def go_back(self, steps: int) -> None:
+        """Take back so many steps at once."""
+        self._preview.end()
+        before, changed = self.plan, False
+        for _ in range(steps):
+            changed = self.history.undo() or changed
+        self._after_change(before, changed)
+
     def _after_change(self, before: Plan, changed: bool) -> None:
         in_hand = (self.piece_id, self.look_id)
         if changed:
-            self.document.is_dirty = True
             self.signals.unkept.emit(True)
             self.selected.settle(self.plan)
         self.derived.forget()

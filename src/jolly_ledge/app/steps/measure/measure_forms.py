@@ -22,8 +22,9 @@ from jolly_ledge.edits.pieces import (
     SetShelfCount,
 )
 from jolly_ledge.geometry.bays import bay_name, bay_of, bays_of
-from jolly_ledge.model.kinds import kind_of
+from jolly_ledge.model.kinds import KINDS, kind_of
 from jolly_ledge.model.light import light_at
+from jolly_ledge.model.phrases import with_article
 from jolly_ledge.model.piece import Board, Ledge
 from jolly_ledge.model.words import BOARD_MATERIALS, FIXINGS, FIXTURE_KINDS, LEDGE_SHAPES, plain
 from jolly_ledge.workspace.workspace import Workspace
@@ -46,6 +47,7 @@ class PieceForm(Form):
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace)
         self.name_field = self.text("Name", self._rename)
+        self.kind_field = self.choice("It is", [(kind, plain(kind)) for kind in KINDS], self._set_kind)
         self.depth_field = self.length("Depth", "outer depth", self._set_depth)
         self.bays_field = self.count("Bays", 12, self._set_bays)
         self.pins_field = self.length("Pins every", "pin spacing", self._set_pins)
@@ -60,6 +62,7 @@ class PieceForm(Form):
         """Show the piece in hand."""
         piece = self._workspace.piece
         show_text(self.name_field, piece.name)
+        show_choice(self.kind_field, piece.kind)
         self.depth_field.show_length(piece.depth)
         bays = len(bays_of(piece))
         show_count(self.bays_field, bays)
@@ -80,6 +83,14 @@ class PieceForm(Form):
 
     def _rename(self, name: str) -> None:
         self._change("name", name, "Rename the piece")
+
+    def _set_kind(self, kind: str) -> None:
+        """Make it another kind: its ledges stay, how it was built goes with what it was."""
+        piece = self._workspace.piece
+        if piece.kind != kind:
+            changes = (("kind", kind), ("build", ""))
+            label = f"Make {piece.label} {with_article(plain(kind))}"
+            self._workspace.commit(ChangePiece(piece=piece.id, changes=changes, label=label))
 
     def _set_depth(self, length: float) -> None:
         self._workspace.commit(SetOuterSize(piece=self._workspace.piece_id, side="depth", length=length))
