@@ -148,6 +148,7 @@ def test_the_right_button_on_a_ledge_offers_what_goes_there(window: MainWindow, 
     offered = right_click(page, inside)
     assert "Choose all on it" in offered
     assert "Put back in the stash" not in offered
+    page.menu.hide()
     assert window.workspace.ledge_id == ledge.id
 
 
