@@ -444,7 +444,7 @@ def test_the_number_gains_its_meaning_beside_the_window(window: MainWindow, qtbo
     assert panel.scale.text() == "chance reads 30, the best found 95"
     assert "better than" in panel.stands.text()
     workspace.choose("lens-grinding")
-    qtbot.keyClick(arrange_step(window).view, Qt.Key.Key_Right)
+    qtbot.keyClick(arrange_step(window).view, Qt.Key.Key_Right, Qt.KeyboardModifier.AltModifier)
     assert panel.watch.stands is None
     assert panel.watch.meaning is meaning
     panel.watch.close()

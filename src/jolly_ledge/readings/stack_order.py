@@ -17,7 +17,7 @@ RELATED, UNRELATED = 24.0, 60.0
 """CIEDE2000 between covers that lie on each other."""
 
 SIZE_SHARE = 0.7
-UNSOUND_COST, GROWS_COST, FALLS_COST, MANY, TOLD_FROM = 1.1, 0.15, 0.12, 4.0, 0.25
+UNSOUND_COST, GROWS_COST, FALLS_COST, MANY, TOLD_FROM = 1.1, 0.15, 0.11, 4.0, 0.25
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
