@@ -40,6 +40,7 @@ class MainWindow(QMainWindow):
         self.notice = Notice(self.pages)
         self._steps: dict[str, Step] = {}
         self.keys_sheet: KeysSheet | None = None
+        self._alone = False
         self.files = PlanFiles(workspace, dialogs, self.notice, self.ask_what_it_is)
         self.menu = PlanMenu(self, workspace, self.files, self.notice, self.show_step)
         self.menu.add_ways((
@@ -56,7 +57,6 @@ class MainWindow(QMainWindow):
         workspace.signals.plan_changed.connect(self.notice.outlive)
         workspace.signals.saved.connect(self._name_window)
         self._name_window()
-        self._alone = False
         self._looks_in_hand = ("", workspace.look_id)
         workspace.signals.in_hand_changed.connect(self._note_look)
         self.show_step("Arrange" if workspace.look_id else "Brief")
@@ -120,6 +120,8 @@ class MainWindow(QMainWindow):
             page = self._makers()[name]()
             self._steps[name] = page
             self.pages.addWidget(page)
+            if self._alone:
+                page.show_alone(True)
         return self._steps[name]
 
     def show_step(self, name: str) -> None:

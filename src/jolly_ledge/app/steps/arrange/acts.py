@@ -46,9 +46,6 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         in_a_row = bool(chosen) and bool(row_of(workspace.arrangement, chosen[0].id))
         return "" if in_a_row else "It stands in no row of books."
 
-    def why_no_group() -> str:
-        return "" if len(workspace.chosen_placed) > 1 else "Choose two things or more; shift-click adds."
-
     def why_nothing_there() -> str:
         return "" if workspace.arrangement.by_ledge.get(workspace.ledge_id) else "Nothing stands on it yet."
 
@@ -70,7 +67,7 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("Change how it counts", "J", "thing", do.count_apart),
         Act("Take its whole row or group", "R", "thing", do.take_row, parts_from_above=True),
         Act("Sort its row", "O", "thing", do.sort_row, why_no_row),
-        Act("Make a group, or part it", "G", "several", several.group_at_once, why_no_group),
+        Act("Make a group, or part it", "G", "several", several.group_at_once, several.why_no_group),
         Act("Name the group", "Shift+G", "thing", step.chosen.group_field.setFocus),
         Act("Make the gaps alike", "Ctrl+E", "several", several.even_gaps, several.why_no_even_gaps),
         Act("Set the fronts in line", "Ctrl+L", "several", several.fronts_in_line, several.why_no_line),

@@ -6,6 +6,7 @@ from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.edits.placements import MovePlacement
 from jolly_ledge.geometry.arrangement import PlacedItem, arrange
 from jolly_ledge.geometry.landing import Spot, free_spot
+from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.workspace.workspace import Workspace
 
 FEWEST_FOR_GAPS = 3
@@ -76,12 +77,17 @@ class SeveralActions:
         foremost = min(one.front for one in standing)
         self._move([(one, 0.0, foremost - one.front) for one in standing], "Set the fronts in line")
 
+    def why_no_group(self) -> str:
+        """Return why no group can be made, empty where one can."""
+        few = len(self._workspace.chosen_placed) < 2
+        return "Choose two things or more to make a group of; shift-click adds." if few else ""
+
     def group_at_once(self) -> None:
         """Read what is chosen as one vignette, named after its anchor; one that is named so already is let go."""
-        chosen = self._workspace.chosen_placed
-        if len(chosen) < 2:
-            self._workspace.signals.refused.emit("Choose two things or more to make a group of; shift-click adds.")
+        if reason := self.why_no_group():
+            self._workspace.signals.refused.emit(reason)
             return
+        chosen = self._workspace.chosen_placed
         names = {one.placement.vignette for one in chosen}
         anchor = max(chosen, key=lambda one: one.width * one.height)
         self._actions.group(None if len(names) == 1 and names != {None} else anchor.item.label)
@@ -100,7 +106,7 @@ class SeveralActions:
         if reason := self._why_locked(chosen):
             workspace.signals.refused.emit(reason)
             return
-        at = next(index for index, ledge in enumerate(ledges) if ledge.id == chosen[0].ledge.id) + step
+        at = [ledge.id for ledge in ledges].index(chosen[0].ledge.id) + step if chosen[0].ledge in ledges else -1
         if not 0 <= at < len(ledges):
             workspace.signals.refused.emit(f"There is no ledge {'above' if step < 0 else 'below'} this one.")
             return
@@ -111,7 +117,12 @@ class SeveralActions:
                 there = arrange(plan, plan.look(look_id))
                 spot = free_spot(there, placed.item, placed.placement.pose, target)
                 edit = MovePlacement(look=look_id, placement=placed.id, spot=spot, name=placed.item.label)
-                plan = edit.apply(plan)
+                try:
+                    plan = edit.apply(plan)
+                except JollyLedgeError as error:
+                    workspace.signals.refused.emit(str(error))
+                    edits.clear()
+                    return
                 edits.append(edit)
         workspace.choose_ledge(target.id)
 
