@@ -205,18 +205,7 @@ def row(
 ) -> Group | None:
     """Return upright books from an end of the case on, held at the other end by something heavy enough.
 
-    Parameters
-    ----------
-    stock : Stock
-        What is at hand.
-    ledge : Ledge
-        Where it goes.
-    used : collection of str
-        Things that stand somewhere already.
-    side : int
-        To which side the lesser members stand: 1 to the right, -1 to the left.
-    width : float
-        The group becomes no wider, in mm.
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`.
     """
     frame = stock.frame(ledge)
     group = Group("row", ledge.depth)

@@ -15,18 +15,7 @@ def candlesticks(
 ) -> Group | None:
     """Return two candlesticks and a low thing, None where there are no two of different heights.
 
-    Parameters
-    ----------
-    stock : Stock
-        What is at hand.
-    ledge : Ledge
-        Where it goes.
-    used : collection of str
-        Things that stand somewhere already.
-    side : int
-        To which side the lesser members stand: 1 to the right, -1 to the left.
-    width : float
-        The group becomes no wider, in mm.
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`.
     """
     frame = stock.frame(ledge)
     high = ON_A_TABLE if stock.roles[ledge.id] == "table" else TALL[1]

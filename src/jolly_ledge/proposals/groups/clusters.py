@@ -22,18 +22,7 @@ def cluster(
 ) -> Group | None:
     """Return three things that touch in a triangle seen from above, None where one of them is not at hand.
 
-    Parameters
-    ----------
-    stock : Stock
-        What is at hand.
-    ledge : Ledge
-        Where it goes.
-    used : collection of str
-        Things that stand somewhere already.
-    side : int
-        To which side the lesser members stand: 1 to the right, -1 to the left.
-    width : float
-        The group becomes no wider, in mm.
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`.
     """
     group = anchored(
         stock, ledge, used, target=0.8, side=side, kinds=RISEN, stems=1.0, companion=False, small=False,

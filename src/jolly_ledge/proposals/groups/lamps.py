@@ -24,18 +24,7 @@ def lamp_set(
 ) -> Group | None:
     """Return a lamp with what stands by it to one side, None where there is none.
 
-    Parameters
-    ----------
-    stock : Stock
-        What is at hand.
-    ledge : Ledge
-        Where it goes.
-    used : collection of str
-        Things that stand somewhere already.
-    side : int
-        To which side the lesser members stand: 1 to the right, -1 to the left.
-    width : float
-        The group becomes no wider, in mm.
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`.
     """
     by_a_bed = stock.room == "bed"
     lamps = [

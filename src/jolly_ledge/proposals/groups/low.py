@@ -77,16 +77,7 @@ def without_empty_glass(groups: Sequence[Group]) -> list[Group]:
 def any_one(stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf")) -> Group | None:
     """Return the best thing that is left with something on it or in it: rather that than a bare ledge.
 
-    Parameters
-    ----------
-    stock : Stock
-        What is at hand.
-    ledge : Ledge
-        Where it goes.
-    used : collection of str
-        Things that stand somewhere already.
-    width : float
-        The group becomes no wider, in mm.
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`.
     """
     suiting = [
         thing
@@ -116,18 +107,7 @@ def low_set(
 ) -> Group | None:
     """Return a low bowl or box, crowned where it has a lid, else with a small thing beside it.
 
-    Parameters
-    ----------
-    stock : Stock
-        What is at hand.
-    ledge : Ledge
-        Where it goes.
-    used : collection of str
-        Things that stand somewhere already.
-    width : float
-        The group becomes no wider, in mm.
-    side : int
-        To which side the lesser members stand: 1 to the right, -1 to the left.
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`.
     """
     frame = stock.frame(ledge)
     suiting = [

@@ -20,18 +20,7 @@ def nest(
 ) -> Group | None:
     """Return things of one set, the tallest behind and each next one before its side; None where no set is at hand.
 
-    Parameters
-    ----------
-    stock : Stock
-        What is at hand.
-    ledge : Ledge
-        Where it goes.
-    used : collection of str
-        Things that stand somewhere already.
-    side : int
-        To which side the lesser members stand: 1 to the right, -1 to the left.
-    width : float
-        The group becomes no wider, in mm.
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`.
     """
     best: tuple[float, list[Thing]] | None = None
     for members in _sets(stock, ledge, used):

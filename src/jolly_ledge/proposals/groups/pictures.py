@@ -20,18 +20,7 @@ def pictures(
 ) -> Group | None:
     """Return a large picture with what stands before it, the second picture to one side; None without a large one.
 
-    Parameters
-    ----------
-    stock : Stock
-        What is at hand.
-    ledge : Ledge
-        Where it goes.
-    used : collection of str
-        Things that stand somewhere already.
-    side : int
-        To which side the lesser members stand: 1 to the right, -1 to the left.
-    width : float
-        The group becomes no wider, in mm.
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`.
     """
     frame = stock.frame(ledge)
     large = [

@@ -24,7 +24,23 @@ class Making(Protocol):
     """Makes a group of what is not used, no wider than so many mm; None where it cannot be made."""
 
     def __call__(self, stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = ...) -> Group | None:
-        """Make one."""
+        """Make one.
+
+        Parameters
+        ----------
+        stock : Stock
+            What is at hand.
+        ledge : Ledge
+            Where it goes.
+        used : collection of str
+            Things that stand somewhere already.
+        width : float
+            The group becomes no wider, in mm.
+
+        Notes
+        -----
+        Where a form takes a ``side``, the lesser members stand to it: 1 to the right, -1 to the left.
+        """
         ...
 
 

@@ -17,18 +17,7 @@ def service(
 ) -> Group | None:
     """Return dishes in a group, None where there are none.
 
-    Parameters
-    ----------
-    stock : Stock
-        What is at hand.
-    ledge : Ledge
-        Where it goes.
-    used : collection of str
-        Things that stand somewhere already.
-    side : int
-        To which side the lesser members stand: 1 to the right, -1 to the left.
-    width : float
-        The group becomes no wider, in mm.
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`.
     """
     frame = stock.frame(ledge)
     suiting = [thing for thing in stock.free(ledge, used, SERVED) if thing.width <= width]
