@@ -30,14 +30,17 @@ from jolly_ledge.render.practice_photos import practice_photo
 PATIENCE_S = 60.0
 
 
-def clipped(window: MainWindow) -> list[str]:
-    """Return what is cut in any step or page, as ``step: text``."""
+def clipped(window: MainWindow, sizes: list[tuple[int, int]]) -> list[str]:
+    """Return what is cut in any step or page at any size, as ``width step: text``."""
     found = []
     for name, show in _views(window):
+        window.resize(*sizes[0])
         show()
-        for _ in range(3):
-            QApplication.processEvents()
-        found += [f"{name}: {text}" for widget in window.findChildren(QWidget) for text in _cut(widget)]
+        for width, height in sizes:
+            window.resize(width, height)
+            for _ in range(3):
+                QApplication.processEvents()
+            found += [f"{width} {name}: {text}" for widget in window.findChildren(QWidget) for text in _cut(widget)]
     return sorted(set(found))
 
 
@@ -225,8 +228,8 @@ def _scrolls(widget: QWidget) -> bool:
     return False
 
 
-def main(width: int, height: int, folder: str) -> int:
-    """Open the demo at a size and print what is cut."""
+def main(folder: str, sizes: list[tuple[int, int]]) -> int:
+    """Open the demo and print what is cut at some sizes."""
     from jolly_ledge.app.application import make_window, ready_application
     from jolly_ledge.demo import demo_bytes, demo_photos
     from jolly_ledge.files.codec import plan_from_json
@@ -234,10 +237,10 @@ def main(width: int, height: int, folder: str) -> int:
 
     ready_application(["clipping"])
     window = make_window(plan_from_json(demo_bytes()), log=RecoveryLog(Path(folder)), photos=demo_photos())
-    window.resize(width, height)
+    window.resize(*sizes[0])
     window.show()
     window.workspace.choose("orrery")
-    for line in clipped(window):
+    for line in clipped(window, sizes):
         sys.stdout.write(f"{line}\n")
     ratio = window.devicePixelRatioF()
     window.workspace.document.let_go()
@@ -246,4 +249,5 @@ def main(width: int, height: int, folder: str) -> int:
 
 
 if __name__ == "__main__":
-    sys.exit(main(int(sys.argv[1]), int(sys.argv[2]), sys.argv[3]))
+    told = [tuple(int(side) for side in size.split("x")) for size in sys.argv[2:]]
+    sys.exit(main(sys.argv[1], [(width, height) for width, height in told]))

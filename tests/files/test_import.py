@@ -191,11 +191,13 @@ def test_both_kinds_of_export_are_chosen_by_the_ending(tmp_path: Path, demo: Pla
 
 
 def test_a_pasted_list_tells_what_it_would_add() -> None:
-    lines = parse_list("vase 18x32\n\n- 3 books 20 tall\nnonsense\n", "cm", ())
+    lines = parse_list("vase 18x32\n\n- 3 books 20 tall\n12x20\nwhatnot\n", "cm", ())
     rows = preview_lines(lines, (thing("old", "vessel", silhouette="vase", width=180.0, height=320.0, depth=180.0),))
-    assert [row.doing for row in rows] == ["add", "add", "add", "add", "refuse"]
-    assert "nonsense" in rows[-1].sentence
-    assert rows[-1].number == 4
+    assert [row.doing for row in rows] == ["add", "add", "add", "add", "refuse", "add"]
+    assert "12x20" in rows[-2].sentence
+    assert rows[-2].number == 4
+    assert rows[-1].sentence.startswith("adds an object")
+    assert rows[-1].sentence.endswith("no word names a kind that is known")
     again = preview_lines(lines, tuple(row.item for row in rows if row.item is not None))
     assert {row.doing for row in again} == {"same", "refuse"}
 

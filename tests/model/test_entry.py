@@ -3,6 +3,7 @@
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from lines_as_typed import LINES
 
 from builders import thing
 from jolly_ledge.model.entry.parser import EntryError, completions, parse_entry, parse_list
@@ -159,7 +160,7 @@ def test_words_are_completed_from_what_the_stash_uses_first() -> None:
 
 
 def test_a_pasted_list_is_read_line_by_line() -> None:
-    lines = parse_list("- vase 18x32 sand\n\n2. three brass bells\n• nonsense here\nvase 18x32 sand", "cm")
+    lines = parse_list("- vase 18x32 sand\n\n2. three brass bells\n• 18x32\nvase 18x32 sand", "cm")
     assert [(line.number, line.entry is not None) for line in lines] == [(1, True), (3, True), (4, False), (5, True)]
     ids = [item.id for line in lines if line.entry for item in line.entry.items]
     assert len(ids) == len(set(ids)) == 5
@@ -170,3 +171,67 @@ def test_an_entry_error_is_told_in_one_sentence() -> None:
     with pytest.raises(EntryError) as caught:
         parse_entry("rough", "cm")
     assert str(caught.value).count(".") == 1
+
+
+def is_read_right(line: str, count: int, known: dict[str, object]) -> bool:
+    items = [item for part in parse_list(line, "cm") if part.entry for item in part.entry.items]
+    if len(items) != count:
+        return False
+    told = {field: getattr(items[0], field) for field in known if field != "says"}
+    same = all(value == pytest.approx(known[field]) for field, value in told.items())
+    return same and str(known.get("says", "")) in items[0].name
+
+
+def test_lines_as_people_type_them_are_read_right() -> None:
+    wrong = [line for line, count, known in LINES if not is_read_right(line, count, known)]
+    assert len(LINES) == 60
+    assert len(wrong) <= 5, wrong
+    doubts = [part.entry is None or part.entry.is_doubtful for line in wrong for part in parse_list(line, "cm")]
+    assert all(doubts), wrong
+
+
+def test_words_nobody_knows_make_an_object_under_their_own_name() -> None:
+    entry = parse_entry("Grandpa's barometer brass 20 round", "cm")
+    assert entry.lacks_kind
+    assert entry.own == ("Grandpa's", "barometer")
+    assert (entry.items[0].name, entry.items[0].category) == ("Grandpa's barometer brass", "object")
+    bowl = parse_entry("trencher oak 30 round", "cm", kind="bowl")
+    assert (bowl.items[0].name, bowl.items[0].category, bowl.items[0].width) == ("trencher oak", "bowl", 300)
+
+
+def test_a_word_can_be_meant_as_it_is_typed() -> None:
+    assert parse_entry("clok brass", "cm").corrected == (("clok", "clock"),)
+    meant = parse_entry("clok brass", "cm", literal=("clok",))
+    assert (meant.corrected, meant.items[0].name, meant.lacks_kind) == ((), "clok brass", True)
+
+
+COMMAS = [
+    ("brass clock 20 high, two blue vases, wicker basket", ["clock", "vase", "vase", "basket"]),
+    ("vase, white, 12 diameter, 25 tall", ["vase"]),
+    ("bowl 12,5x9", ["bowl"]),
+    ("frame borrowed from the observatory, study", ["frame"]),
+    ("bowl, stone, 24 wide", ["bowl"]),
+    ("“a clock, a vase” frame", ["frame"]),
+]
+
+
+@pytest.mark.parametrize(("line", "shapes"), COMMAS)
+def test_commas_part_things_and_not_what_is_told_of_one(line: str, shapes: list[str]) -> None:
+    assert [item.shape for item in parse_entry(line, "cm").items] == shapes
+
+
+HEADS = [("photo frame", "frame"), ("glass bowl", "bowl"), ("shell box", "box"), ("pot plant", "plant"),
+         ("box of candles", "box"), ("orchid in a pot", "plant"), ("cookbook stand", "object"), ("bowl stone", "bowl"),
+         ("candle jar", "cylinder")]  # fmt: skip
+
+
+@pytest.mark.parametrize(("line", "shape"), HEADS)
+def test_of_two_nouns_the_last_in_a_row_is_meant(line: str, shape: str) -> None:
+    assert one(line).shape == shape
+
+
+def test_stems_that_are_counted_are_one_bunch() -> None:
+    entry = parse_entry("7 stems eucalyptus 60 tall", "cm")
+    assert [item.name for item in entry.items] == ["7 stems eucalyptus"]
+    assert entry.notes == ("seven stems are one bunch",)
+    assert len(parse_entry("2 bouquets", "cm").items) == 2

@@ -6,7 +6,7 @@ from functools import lru_cache
 from msgspec.structs import replace
 
 from jolly_ledge.drawing.picture import Picture, Shape, ellipse
-from jolly_ledge.drawing.silhouettes import books, finds, greenery, planes, traced, turned
+from jolly_ledge.drawing.silhouettes import books, curios, finds, greenery, planes, traced, turned
 from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
 from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.facing import faces_away
@@ -57,6 +57,10 @@ SILHOUETTES: dict[str, Draw] = {
     "boat": finds.draw_boat,
     "coral": finds.draw_coral,
     "shell": finds.draw_shell,
+    "clock": curios.draw_clock,
+    "bird": curios.draw_bird,
+    "hand-lens": curios.draw_hand_lens,
+    "coil": curios.draw_coil,
 }
 """How each silhouette family is drawn; other turned shapes by their profile, the rest as an object."""
 

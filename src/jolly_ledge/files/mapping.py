@@ -7,6 +7,7 @@ from typing import Any, Literal
 
 import msgspec
 from msgspec import Struct
+from msgspec.structs import replace
 
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.stash_csv import COLUMNS
@@ -14,11 +15,11 @@ from jolly_ledge.files.table import Table, read_list
 from jolly_ledge.model.duplicates import TwinFinder
 from jolly_ledge.model.entry.parser import ListedLine
 from jolly_ledge.model.entry.remembered import Usual, usual_size
+from jolly_ledge.model.entry.understanding import singular_of
 from jolly_ledge.model.entry.vocabulary import (
     COLOURS,
     FINISH_WORDS,
     KINDS,
-    PLURALS,
     STATUS_WORDS,
     STUFFS,
     TRAIT_WORDS,
@@ -35,6 +36,8 @@ from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, TRAITS
 
 Field = str
 """A column of the stash table (such as ``height_mm``), ``size`` for one cell of all sizes, or nothing to pass over."""
+
+NO_KIND = "no word names a kind that is known"
 
 FIELDS: tuple[Field, ...] = ("", *COLUMNS, "size")
 LENGTHS = frozenset({"width_mm", "height_mm", "depth_mm", "mouth_mm"})
@@ -164,7 +167,9 @@ def preview_lines(lines: Iterable[ListedLine], stash: Iterable[Item]) -> tuple[I
             rows.append(ImportRow(line.number, "refuse", None, f"“{line.text[:60]}”: {line.problem}"))
             continue
         for item in line.entry.items:
-            rows.append(_judged(line.number, item, known, seen))
+            row = _judged(line.number, item, known, seen)
+            doubts = "; ".join((*line.entry.notes, *((NO_KIND,) if line.entry.lacks_kind else ())))
+            rows.append(replace(row, sentence=f"{row.sentence}; {doubts}") if doubts else row)
         for item in line.entry.items:
             # Eight of a row may well be alike: they were counted.
             seen.add(item)
@@ -230,10 +235,9 @@ def _item(cells: Sequence[str], mapping: Sequence[MappedColumn], ids: FreshIds, 
 
 def _complete_sizes(known: dict[str, Any], usual_sizes: _UsualSizes) -> None:
     """Fill sizes that are not told with usual ones, marked as guesses."""
-    kind = next(
-        (kind for kind in KINDS.values() if kind.category == known["category"]
-         and known["silhouette"] in ("", kind.silhouette)), KINDS["thing"]
-    )  # fmt: skip
+    alike = [kind for kind in KINDS.values() if kind.category == known["category"]]
+    plain = KINDS.get(known["category"], alike[0] if alike else KINDS["thing"])
+    kind = next((kind for kind in alike if known["silhouette"] == kind.silhouette != ""), plain)
     usual = usual_sizes.of(kind)
     guessed = list(known.get("guessed", ()))
     for side in ("width", "height", "depth"):
@@ -251,8 +255,7 @@ def _from_name(name: str) -> dict[str, str]:
     for length in (3, 2, 1):
         for at in range(len(words) - length, -1, -1):
             phrase = " ".join(words[at : at + length])
-            singular = PLURALS.get(phrase) or (phrase if phrase in KINDS else phrase.removesuffix("s"))
-            if singular in KINDS:
+            if singular := singular_of(phrase):
                 return {"category": KINDS[singular].category, "silhouette": KINDS[singular].silhouette}
     return {}
 

@@ -121,11 +121,12 @@ def photograph(scene: Scene, camera: Camera, *, grain: float = 3.0, seed: int = 
         size,
         Image.Transform.PERSPECTIVE,
         tuple(whole.ravel()[:8]),
-        Image.Resampling.BICUBIC,
+        Image.Resampling.BILINEAR,
         fillcolor=(214, 206, 192),
     )
-    sharp = np.asarray(seen.resize((camera.width, camera.height), Image.Resampling.BOX), np.float64)
+    sharp = np.asarray(seen.resize((camera.width, camera.height), Image.Resampling.BOX), np.float32)
     rows, columns = np.mgrid[-1 : 1 : camera.height * 1j, -1 : 1 : camera.width * 1j]
-    fall = 1 - (1 - DARKEST_CORNER) * (rows**2 + columns**2)[..., None] / 2
-    noise = np.random.default_rng(seed).normal(0, grain, sharp.shape)
-    return np.asarray(np.clip(sharp * fall + noise + 0.5, 0, 255), np.uint8)
+    fall = (1 - (1 - DARKEST_CORNER) * (rows**2 + columns**2)[..., None] / 2).astype(np.float32)
+    noise = np.random.default_rng(seed).standard_normal(sharp.shape, np.float32)
+    noise *= np.float32(grain)
+    return np.asarray(np.clip(sharp * fall + noise + np.float32(0.5), 0, 255), np.uint8)

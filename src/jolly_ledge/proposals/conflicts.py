@@ -38,11 +38,25 @@ def conflicts_in(problem: Problem) -> tuple[str, ...]:
     requirements = requirements_of(problem)
     found, to_the_end = settle(problem, requirements) if requirements else ((), True)
     if found is None and to_the_end:
-        conflict = smallest_conflict(problem, requirements)
+        blamed = _without_books_that_are_told(problem, requirements)
+        # What goes together once the books are out is their fault: how long they are is told.
+        is_theirs = len(blamed) < len(requirements) and not cannot_be(problem, [*blamed, *locks_of(problem)])
+        conflict = () if is_theirs else smallest_conflict(problem, blamed)
         # Many things that only together have no room are told with what they need, not one by one.
         if conflict and len(conflict) <= MOST_NAMED:
             said.append(_caution_in_the_way(problem, conflict) or _sentence(problem, conflict))
     return tuple(said)
+
+
+def _without_books_that_are_told(problem: Problem, requirements: tuple[Requirement, ...]) -> tuple[Requirement, ...]:
+    """Return the requirements without loose books where these are told by their length or weight, and are at fault.
+
+    Leaving out one after another of a hundred books takes long and names nobody.
+    """
+    books = tuple(part for part in requirements if all(item.category == "book" for item in part.items))
+    if len(books) <= MOST_NAMED or not _too_many_books(problem, problem.required):
+        return requirements
+    return tuple(part for part in requirements if part not in books)
 
 
 def left_out_of(problem: Problem, placements: tuple[Placement, ...], told: tuple[str, ...]) -> tuple[str, ...]:
@@ -105,7 +119,7 @@ def smallest_conflict(problem: Problem, requirements: tuple[Requirement, ...]) -
     what a larger set could not do without, a smaller one cannot. Only a search that was cut short may have kept too
     much, so that what is left is gone through once more, with more tries.
     """
-    parts: list[Part] = [*requirements, *(placement for placement in problem.fixed if placement.host is None)]
+    parts: list[Part] = [*requirements, *locks_of(problem)]
     # Small things are let go first: they are seldom what a conflict is about.
     for most in (TRIED_FOR_EACH, MOST_TRIED):
         for part in sorted(parts, key=lambda part: (isinstance(part, Requirement), _size(problem, part))):
@@ -115,6 +129,11 @@ def smallest_conflict(problem: Problem, requirements: tuple[Requirement, ...]) -
         if len(parts) > MOST_NAMED:
             break
     return tuple(parts)
+
+
+def locks_of(problem: Problem) -> tuple[Placement, ...]:
+    """Return what stays where it is and stands on no other thing."""
+    return tuple(placement for placement in problem.fixed if placement.host is None)
 
 
 def _size(problem: Problem, part: Part) -> float:

@@ -18,7 +18,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.money import NOUGHT, typed
-from jolly_ledge.model.phrases import capital, listed
+from jolly_ledge.model.phrases import capital, listed, with_article
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import Category, Finish
@@ -107,7 +107,7 @@ class Want(Struct, frozen=True):
         narrow, wide = (round(width / 10) for width in self.widths)
         price = "" if self.most_price is None else f", at most {typed(self.most_price)}"
         return (
-            f"{capital(_article(self.item.category))} {self.item.category.replace('-', ' ')} for {self.ledge}: "
+            f"{capital(with_article(self.item.category.replace('-', ' ')))} for {self.ledge}: "
             f"{low} to {high} cm high, {narrow} to {wide} cm wide, up to {round(self.deepest / 10)} cm deep, "
             f"{_any_of(self.families, 'any of the colours there')}, {_any_of(self.finishes, 'any finish')}{price} "
             f"(+{self.gain * 100:.1f})."
@@ -127,10 +127,6 @@ class Matched(Struct, frozen=True):
 
 def _any_of(names: Sequence[str], whatever: str) -> str:
     return whatever if len(names) >= ANY_FROM else listed(names, ANY_FROM)
-
-
-def _article(category: str) -> str:
-    return "an" if category[0] in "aeiou" else "a"
 
 
 def wanted(

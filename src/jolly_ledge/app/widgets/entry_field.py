@@ -1,14 +1,17 @@
 """Quick entry: one line makes things; what it would make is drawn while it is typed."""
 
+from html import escape
+
 from PySide6.QtCore import QSize, Qt, Signal
 from PySide6.QtGui import QGuiApplication, QKeyEvent, QKeySequence
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
+from jolly_ledge.app.widgets.doubt_row import DoubtRow
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.things_on_board import ThingsOnBoard
-from jolly_ledge.model.entry.parser import QuickEntry, completions, parse_entry
+from jolly_ledge.model.entry.parser import NOT_KNOWN, QuickEntry, completions, parse_entry
 from jolly_ledge.model.errors import JollyLedgeError
-from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.phrases import counted, listed
 from jolly_ledge.model.words import plain
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -86,6 +89,10 @@ class EntryField(QWidget):
         self.line = EntryLine(workspace)
         self.preview = ThingsOnBoard(PREVIEW)
         self.said = words("", "small")
+        self.said.setTextFormat(Qt.TextFormat.RichText)
+        self._problem = ""
+        self.doubts = DoubtRow()
+        self._kind, self._literal = NOT_KNOWN, frozenset[str]()
         self.row = QHBoxLayout()
         self.row.setSpacing(8)
         self.row.addWidget(self.line, 1)
@@ -95,6 +102,9 @@ class EntryField(QWidget):
         column.setSpacing(2)
         column.addLayout(self.row)
         column.addWidget(self.said)
+        column.addWidget(self.doubts)
+        self.doubts.kind_chosen.connect(self._take_as)
+        self.doubts.meant_as_typed.connect(self._take_literally)
         self.line.textChanged.connect(lambda _: self.refresh())
         self.line.returnPressed.connect(self._enter)
         self.line.listed.connect(self.listed)
@@ -105,20 +115,39 @@ class EntryField(QWidget):
         """Read the line anew and show what it would make."""
         text = self.line.text()
         self.entry = None
-        problem = ""
-        if text.strip():
+        self._problem = ""
+        if not text.strip():
+            self._kind, self._literal = NOT_KNOWN, frozenset()
+        else:
+            workspace = self._workspace
             try:
-                self.entry = parse_entry(text, self._workspace.length_unit, self._workspace.plan.stash)
+                self.entry = parse_entry(
+                    text, workspace.length_unit, workspace.plan.stash, kind=self._kind, literal=self._literal
+                )
             except JollyLedgeError as error:
-                problem = str(error)
+                self._problem = str(error)
         self.preview.show_items(self.entry.items if self.entry is not None else ())
-        self.said.setText(self._sentence(text, problem))
+        self.said.setText(self._sentence(text, self._problem))
+        self.doubts.show_doubts(self.entry, self._kind)
+
+    def _take_as(self, noun: str) -> None:
+        """Take what names no kind for one of these."""
+        self._kind = noun
+        self.refresh()
+        self.line.setFocus()
+
+    def _take_literally(self, word: str) -> None:
+        """Take a word as it is typed."""
+        self._literal |= {word.lower()}
+        self.refresh()
+        self.line.setFocus()
 
     def _sentence(self, text: str, problem: str) -> str:
+        """Return what was understood, as rich text."""
+        found = completions(text, self._workspace.plan.stash)
         if self.entry is None:
             begun = problem or "One line makes a thing, or several: 8 books linen 15-24 tall muted."
-            found = completions(text, self._workspace.plan.stash)
-            return f"{begun} Tab: {found[0]}." if found else begun
+            return escape(f"{begun} Tab: {found[0]}." if found else begun)
         first = self.entry.items[0]
         length = self._workspace.length
         sizes = " × ".join(
@@ -126,23 +155,32 @@ class EntryField(QWidget):
             for side in ("width", "height", "depth")
         )
         parts = [
-            first.name if len(self.entry.items) == 1 else counted(len(self.entry.items), "thing"),
             sizes,
             plain(first.finish),
             first.room,
             f"{first.mass:g} kg" if first.mass is not None else "",
             *self.entry.notes,
+            "not a kind that is known: an object" if self.entry.lacks_kind and self._kind == NOT_KNOWN else "",
             "≈ is guessed" if first.guessed else "",
+            f"Enter adds {'it' if len(self.entry.items) == 1 else 'them'}",
         ]
-        found = completions(text, self._workspace.plan.stash)
         end = f" · Tab: {found[0]}" if found else ""
-        adds = f"Enter adds {'it' if len(self.entry.items) == 1 else 'them'}"
-        return f"{' · '.join(part for part in (*parts, adds) if part)}{end}"
+        return " · ".join((self._named(), *(escape(part) for part in parts if part))) + escape(end)
+
+    def _named(self) -> str:
+        """Return the names; words that are not known are underlined: they stay in the name and tell nothing else."""
+        assert self.entry is not None
+        items = self.entry.items
+        names = list(dict.fromkeys(item.name.rstrip("0123456789 ") or item.name for item in items))
+        said = escape(items[0].name if len(items) == 1 else f"{counted(len(items), 'thing')}: {listed(names)}")
+        for word in self.entry.own:
+            said = said.replace(escape(word), f"<u>{escape(word)}</u>", 1)
+        return said
 
     def _enter(self) -> None:
         if self.entry is None:
             if self.line.text().strip():
-                self._workspace.signals.refused.emit(self.said.text())
+                self._workspace.signals.refused.emit(self._problem)
             return
         entry, text = self.entry, self.line.text()
         self.line.remember(text)

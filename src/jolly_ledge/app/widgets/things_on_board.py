@@ -1,7 +1,7 @@
 """Things side by side on a small board."""
 
-from PySide6.QtCore import QRectF, QSize
-from PySide6.QtGui import QPainter, QPaintEvent
+from PySide6.QtCore import QRectF, QSize, Qt
+from PySide6.QtGui import QIcon, QPainter, QPaintEvent, QPixmap
 from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.app.widgets.texts import paint_board
@@ -10,6 +10,22 @@ from jolly_ledge.drawing.theme import BOARD
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.player import play
+
+
+def thing_icon(item: Item, size: QSize) -> QIcon:
+    """Return a small drawing of a thing by itself."""
+    sharper = 2
+    pixmap = QPixmap(size * sharper)
+    pixmap.setDevicePixelRatio(sharper)
+    pixmap.fill(Qt.GlobalColor.transparent)
+    painter = QPainter(pixmap)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    scale = min((size.height() - 3) / item.height, (size.width() - 2) / item.width)
+    painter.translate(size.width() / 2, (size.height() + item.height * scale) / 2)
+    painter.scale(scale, scale)
+    play(painter, item_picture(item).primitives)
+    painter.end()
+    return QIcon(pixmap)
 
 
 class ThingsOnBoard(QWidget):

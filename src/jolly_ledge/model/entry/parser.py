@@ -1,28 +1,26 @@
 """Reads a line such as ``vase stoneware 18x32 sand rough hall 2.1kg``."""
 
-import difflib
 import random
 import re
 import zlib
-from collections.abc import Iterable
-from functools import lru_cache
+from collections.abc import Collection, Iterable
 
 from msgspec import Struct
 from msgspec.structs import replace
 
-from jolly_ledge.model.colour import darker, lighter
+from jolly_ledge.model.entry.counting import counted_line
 from jolly_ledge.model.entry.remembered import SIDES, usual_size
 from jolly_ledge.model.entry.sizes import Span, ToldSizes, read_sizes
+from jolly_ledge.model.entry.understanding import Found, name_of, singular_of, understood
 from jolly_ledge.model.entry.vocabulary import (
     COLOURS,
     FINISH_WORDS,
     KINDS,
-    NUMBERS,
+    ONE_BUNCH,
     PLURALS,
     RANGES,
     ROOMS,
     SHADES,
-    STATUS_WORDS,
     STUFFS,
     TRAIT_WORDS,
     Kind,
@@ -31,23 +29,27 @@ from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.fresh_ids import FreshIds
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.lengths import LengthUnit, parse_length
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.value import checked
-from jolly_ledge.model.words import TRAITS, Finish, Guess, Status, Trait
+from jolly_ledge.model.words import TRAITS, Guess
 
 MOST_AT_ONCE = 60
-ALIKE = 0.84
-"""A word this near to a known one is taken for it, and that is told."""
-
 STEP_MM = 5.0
 THIN_MM = 60.0
 BOOK_SPREAD = 0.35
 """Books of a row differ about so much in thickness."""
 
-_COUNT = re.compile(r"^\s*(\d{1,3})\s*[x×]?\s+(?=[^\W\d])")
+LYING = frozenset({"tray", "beads"})
+MOST_HEIGHT = 2.0
+"""What lies is never so many times as high as is usual: a second figure over that is its depth."""
+
+NOT_KNOWN = "object"
+"""What is made of words that name nothing that is known."""
+
 _CODE = re.compile(r"#[0-9a-fA-F]{6}\b")
 _QUOTED = re.compile(r"(?:(?<![\d½¼¾⅛⅜⅝⅞])\"|“)([^\"“”]+)[\"”]")
-_LONE = re.compile(r"\d+(?:[.,]\d+)?(?:mm|cm|in)?")
 _FROM = re.compile(r"\bborrowed from\s+([^,;]+)", re.IGNORECASE)
+_COMMA = re.compile(r",(?!\d)|;")
 
 
 class EntryError(JollyLedgeError):
@@ -55,28 +57,32 @@ class EntryError(JollyLedgeError):
 
 
 class QuickEntry(Struct, frozen=True):
-    """What a line was understood to say: the things, and what was taken for something else or left over."""
+    """What a line was understood to say.
+
+    ``notes`` tell how words were taken, ``corrected`` are words that were read as another, with that other, ``own`` the
+    words that are not known and stay in the name; ``lacks_kind`` says that no word names a kind: an object was made.
+    """
 
     items: tuple[Item, ...]
     notes: tuple[str, ...] = ()
+    corrected: tuple[tuple[str, str], ...] = ()
+    own: tuple[str, ...] = ()
+    lacks_kind: bool = False
+
+    @property
+    def is_doubtful(self) -> bool:
+        """Whether a person should look at what was made of the line."""
+        return bool(self.notes or self.own or self.lacks_kind or any(item.guessed for item in self.items))
 
 
-class _Found(Struct):
-    """What has been understood so far."""
+class Reading(Struct, frozen=True):
+    """How a line is read: the unit of bare figures, what is known already, and what a person has told of its words."""
 
-    kind: Kind | None = None
-    noun: str = ""
-    stuff: str = ""
-    colours: list[str] = []
-    colour_word: str = ""
-    palette: tuple[str, ...] = ()
-    shade: str = ""
-    finish: Finish | None = None
-    traits: set[Trait] = set()
-    status: Status | None = None
-    room: str = ""
-    left_over: list[str] = []
-    notes: list[str] = []
+    unit: LengthUnit
+    stash: tuple[Item, ...] = ()
+    rooms: frozenset[str] = frozenset()
+    kind: str = NOT_KNOWN
+    literal: Collection[str] = ()
 
 
 def parse_entry(
@@ -86,13 +92,16 @@ def parse_entry(
     *,
     rooms: Iterable[str] = (),
     ids: FreshIds | None = None,
+    kind: str = NOT_KNOWN,
+    literal: Collection[str] = (),
 ) -> QuickEntry:
     """Return the things a line describes.
 
     Parameters
     ----------
     line : str
-        Words in any order: a count, a kind, stuff, colours, finish, sizes, mass, price, room, traits.
+        Words in any order: a count, a kind, stuff, colours, finish, sizes, mass, price, room, traits. Commas may part
+        things.
     unit : str
         The unit of figures without one.
     stash : iterable of Item
@@ -101,35 +110,85 @@ def parse_entry(
         Further rooms to know.
     ids : FreshIds, optional
         Where ids are taken from when several lines are read together.
+    kind : str
+        What is made of words that name no kind, a noun of the vocabulary.
+    literal : collection of str
+        Words that are meant as they are typed, though they are near to a known one.
 
     Raises
     ------
     EntryError
-        No kind of thing is named, or too many at once.
+        Nothing is named, or too many at once.
     LengthError
         A size is longer than any tape.
     """
     known = tuple(stash)
-    count, line = _count(line)
+    everywhere = frozenset({*rooms, *(item.room for item in known if item.room)})
+    reading = Reading(unit, known, everywhere, kind, literal)
+    ids = ids or FreshIds(item.id for item in known)
+    entries = [_one_entry(part, reading, ids) for part in _things_of(line)]
+    return QuickEntry(
+        tuple(item for entry in entries for item in entry.items),
+        tuple(note for entry in entries for note in entry.notes),
+        tuple(pair for entry in entries for pair in entry.corrected),
+        tuple(word for entry in entries for word in entry.own),
+        any(entry.lacks_kind for entry in entries),
+    )
+
+
+def _things_of(line: str) -> list[str]:
+    """Part a line at commas where each part names a thing; what names none belongs to the thing before."""
+    things: list[str] = []
+    names = False
+    for part in [line] if _QUOTED.search(line) else _COMMA.split(line):
+        is_thing = _names_a_thing(part)
+        if things and not (is_thing and names):
+            things[-1] = f"{things[-1]}, {part}"
+            names = names or is_thing
+        else:
+            things.append(part)
+            names = is_thing
+    return things
+
+
+def _names_a_thing(part: str) -> bool:
+    """Tell whether a part of a line names a kind by a word that cannot be its stuff or colour."""
+    words = re.findall(r"[^\W\d_]+", part.lower())
+    return any(singular_of(word) and word not in STUFFS and word not in COLOURS for word in words)
+
+
+def _one_entry(line: str, reading: Reading, ids: FreshIds) -> QuickEntry:
+    count, line = counted_line(line)
     name = ""
     quoted = _QUOTED.search(line)
     if quoted:
         name, line = quoted[1].strip(), f"{line[: quoted.start()]} {line[quoted.end() :]}"
     lender, line = _lender(line)
     codes = tuple(code.lower() for code in _CODE.findall(line))
-    told = read_sizes(_CODE.sub(" ", line), unit)
-    found = _understand(told.rest, {*rooms, *(item.room for item in known if item.room)})
-    told = _with_lone_figure(told, found, unit)
-    if found.kind is None:
-        raise EntryError("Say first what it is: a vase, a bowl, 8 books, a plant, a frame.")
+    told = read_sizes(_CODE.sub(" ", line), reading.unit)
+    found = understood(told.rest, reading.rooms, reading.literal)
+    notes = [f"“{word}” was read as {other}" for word, other in found.corrected.items()]
+    kind, lacks_kind = found.kind, found.kind is None
+    if kind is None:
+        if not (name or found.names_something):
+            raise EntryError("Say first what it is: a vase, a bowl, 8 books, a plant, a frame.")
+        kind = found.kind = KINDS[reading.kind]
+    told, times, said = _with_lone_figure(told, found, reading.unit)
+    count = max(count, times)
     if count > MOST_AT_ONCE:
         raise EntryError(f"{count} things at once are more than a line can tell apart; add up to {MOST_AT_ONCE}.")
-    name = name or _name(found, single=count == 1)
-    items = []
-    ids = ids or FreshIds(item.id for item in known)
-    for index in range(count):
-        items.append(_item(ids.fresh(name), name, found, told, codes, lender, known, index, count))
-    return QuickEntry(tuple(items), tuple(found.notes))
+    if count > 1 and found.noun in ONE_BUNCH:
+        name = name or f"{count} {name_of(found, several=False)}"
+        notes.append(f"{counted(count, 'stem')} are one bunch")
+        count = 1
+    name = name or name_of(found, several=count > 1)
+    told = _lain(told, kind)
+    made = [
+        _item(ids.fresh(name), name, found, told, codes, lender, reading.stash, index, count) for index in range(count)
+    ]
+    return QuickEntry(
+        tuple(made), (*notes, said) if said else tuple(notes), tuple(found.corrected.items()), found.own, lacks_kind
+    )
 
 
 def _lender(line: str) -> tuple[str, str]:
@@ -144,143 +203,32 @@ def _lender(line: str) -> tuple[str, str]:
     return " ".join(words[:end]), f"{line[: lent.start()]} borrowed {rest} {line[lent.end() :]}"
 
 
-def _with_lone_figure(told: ToldSizes, found: "_Found", unit: LengthUnit) -> ToldSizes:
-    """Take the only bare figure of a line without sizes for the height, and tell so."""
-    figures = [word for word in found.left_over if _LONE.fullmatch(word)]
-    if told.sides or len(figures) != 1:
-        return told
-    length = parse_length(figures[0], unit)
-    found.left_over.remove(figures[0])
-    found.notes.append(f"{figures[0]} was read as its height")
-    return replace(told, sides={"height": (length, length)})
+def _with_lone_figure(told: ToldSizes, found: Found, unit: LengthUnit) -> tuple[ToldSizes, int, str]:
+    """Take the only bare figure of a line for how many, or without sizes for the height; return what is told of it."""
+    figures = found.figures
+    if len(figures) != 1:
+        return told, 1, ""
+    figure = figures[0]
+    if found.is_plural and figure.text.isdigit() and 0 < int(figure.text) <= MOST_AT_ONCE:
+        return told, int(figure.text), f"{figure.text} was read as how many"
+    if told.sides:
+        return told, 1, ""
+    length = parse_length(figure.text.replace("″", '"'), unit)
+    return replace(told, sides={"height": (length, length)}), 1, f"{figure.text} was read as its height"
 
 
-def _count(line: str) -> tuple[int, str]:
-    found = _COUNT.match(line)
-    if found:
-        return max(int(found[1]), 1), line[found.end() :]
-    first, _, rest = line.strip().partition(" ")
-    if first.lower() in NUMBERS and rest:
-        return NUMBERS[first.lower()], rest.removeprefix("of ")
-    return 1, line
-
-
-@lru_cache(maxsize=1)
-def _all_words() -> tuple[str, ...]:
-    """Return every single word a line may use, but for rooms."""
-    tables: tuple[Iterable[str], ...] = (
-        KINDS, PLURALS, STUFFS, COLOURS, SHADES, RANGES, FINISH_WORDS, TRAIT_WORDS, STATUS_WORDS,
-    )  # fmt: skip
-    return tuple(sorted({word for table in tables for phrase in table for word in phrase.split()}))
-
-
-def _understand(text: str, rooms: set[str]) -> _Found:
-    found = _Found()
-    words = re.findall(r"[^\s,;]+", text.lower())
-    places = sorted({*ROOMS, *(room.lower() for room in rooms)}, key=lambda room: -len(room.split()))
-    spelled = {room.lower(): room for room in rooms}
-    at = 0
-    while at < len(words):
-        at += _take(words, at, places, spelled, found)
-    if found.shade and found.colours:
-        found.colours[0] = _shaded(found.colours[0], found.shade)
-        found.colour_word = f"{found.shade} {found.colour_word}"
-    elif found.shade:
-        found.left_over.insert(0, found.shade)
-    return found
-
-
-def _take(words: list[str], at: int, places: list[str], spelled: dict[str, str], found: _Found) -> int:
-    """Understand the words at a place; return how many were used."""
-    for length in (3, 2):
-        phrase = " ".join(words[at : at + length])
-        if len(words) - at >= length and (_noun(phrase, found) or _room(phrase, places, spelled, found)):
-            return length
-        if length == 2 and phrase in ("to buy", "real plant", "must keep"):
-            if phrase == "to buy":
-                found.status = "to-buy"
-            else:
-                found.traits.add("real-plant" if phrase == "real plant" else "must-keep")
-            return 2
-    word = words[at]
-    if _single(word, found) or _room(word, places, spelled, found):
-        return 1
-    close = difflib.get_close_matches(word, _all_words(), 1, ALIKE) if len(word) > 3 and word.isalpha() else []
-    if close and _single(close[0], found):
-        found.notes.append(f"“{word}” was read as {close[0]}")
-        return 1
-    if word not in ("of", "in", "from", "and", "with", "the", "at", "x"):
-        found.left_over.append(word)
-    return 1
-
-
-def _noun(phrase: str, found: _Found) -> bool:
-    singular = PLURALS.get(phrase) or (phrase if phrase in KINDS else phrase.removesuffix("s"))
-    if singular not in KINDS or found.kind is not None:
-        return False
-    found.kind, found.noun = KINDS[singular], singular
-    return True
-
-
-def _room(phrase: str, places: list[str], spelled: dict[str, str], found: _Found) -> bool:
-    if phrase not in places or found.room:
-        return False
-    found.room = spelled.get(phrase, phrase)
-    return True
-
-
-def _single(word: str, found: _Found) -> bool:
-    # What can be noun and stuff (glass) is the stuff once something else is the noun, and the other way round.
-    if _noun(word, found):
-        return True
-    if word in STUFFS and not found.stuff:
-        found.stuff = word
-    elif word in COLOURS:
-        found.colours.append(COLOURS[word])
-        found.colour_word = found.colour_word or word
-    elif word in RANGES:
-        found.palette = RANGES[word]
-    elif word in SHADES:
-        found.shade = word
-    elif word in FINISH_WORDS:
-        found.finish = FINISH_WORDS[word]
-    elif word in TRAIT_WORDS:
-        found.traits.add(TRAIT_WORDS[word])
-    elif word in STATUS_WORDS:
-        found.status = STATUS_WORDS[word]
-    else:
-        return _reinterpreted(word, found)
-    return True
-
-
-def _reinterpreted(word: str, found: _Found) -> bool:
-    """Let a later noun stand when the first was meant as stuff: ``glass vase`` is a vase of glass."""
-    singular = PLURALS.get(word) or (word if word in KINDS else word.removesuffix("s"))
-    for table_has, becomes in ((STUFFS, "stuff"), (COLOURS, "colour_word")):
-        if singular in KINDS and found.noun in table_has and not getattr(found, becomes):
-            setattr(found, becomes, found.noun)
-            if becomes == "colour_word":
-                found.colours.append(COLOURS[found.noun])
-            found.kind, found.noun = KINDS[singular], singular
-            return True
-    return False
-
-
-def _shaded(colour: str, shade: str) -> str:
-    share = SHADES[shade]
-    return lighter(colour, share) if share > 0 else darker(colour, -share)
-
-
-def _name(found: _Found, *, single: bool) -> str:
-    colour = found.colour_word if single or not found.palette else ""
-    parts = [*found.left_over, colour, found.stuff, found.noun]
-    return " ".join(dict.fromkeys(part for part in parts if part))
+def _lain(told: ToldSizes, kind: Kind) -> ToldSizes:
+    """Take the second of two figures for the depth where a thing is never that high: ``tray 45x30``."""
+    lies = kind.category in LYING or kind.silhouette == "bowl"
+    if set(told.sides) == {"width", "height"} and lies and told.sides["height"][0] > MOST_HEIGHT * kind.height:
+        return replace(told, sides={"width": told.sides["width"], "depth": told.sides["height"]})
+    return told
 
 
 def _item(
     identifier: str,
     name: str,
-    found: _Found,
+    found: Found,
     told: ToldSizes,
     codes: tuple[str, ...],
     lender: str,

@@ -39,6 +39,7 @@ class ProposalsPage(SearchPage):
 
     def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: Runner) -> None:
         super().__init__(workspace, on_back, job)
+        self.answered.connect(self._take_in)
         self._asked_for: Plan | None = None
         self._present: tuple[Arrangement, Assessment] | None = None
         self._is_begun, self._thrown = False, 0
@@ -146,7 +147,7 @@ class ProposalsPage(SearchPage):
         self.stop_button.setEnabled(False)
         self.progress.hide()
 
-    def take_in(self, event: Event) -> None:
+    def _take_in(self, event: Event) -> None:
         """Show proposals while they get better, and all of them at last."""
         if isinstance(event, Progress):
             self._show(event.number, event.best)

@@ -2,13 +2,13 @@
 
 from collections.abc import Callable
 
-from PySide6.QtCore import Qt, QTimer
+from PySide6.QtCore import Qt, QTimer, Signal
 from PySide6.QtGui import QHideEvent, QKeyEvent
 from PySide6.QtWidgets import QApplication, QVBoxLayout, QWidget
 
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.jobs.requests import Event, Refused, Request
+from jolly_ledge.jobs.requests import Refused, Request
 from jolly_ledge.jobs.runner import Runner
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -16,7 +16,9 @@ POLL_MS = 120
 
 
 class SearchPage(QWidget):
-    """Starts searches, fetches what they find, and is left with Esc; who inherits takes in what is found."""
+    """Starts searches, tells what they answer by ``answered`` (an event of a job), and is left with Esc."""
+
+    answered = Signal(object)
 
     def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: Runner) -> None:
         super().__init__()
@@ -54,14 +56,10 @@ class SearchPage(QWidget):
                 self.note.setText(event.sentence)
                 self._workspace.signals.refused.emit(event.sentence)
             else:
-                self.take_in(event)
+                self.answered.emit(event)
         if not self.job.is_running:
             self._timer.stop()
             self.rest()
-
-    def take_in(self, event: Event) -> None:
-        """Show what was found."""
-        raise NotImplementedError
 
     def rest(self) -> None:
         """Show that nothing is searched for any more."""

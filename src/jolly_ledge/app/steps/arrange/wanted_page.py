@@ -58,6 +58,7 @@ class WantedPage(SearchPage):
 
     def __init__(self, workspace: Workspace, on_back: Callable[[], object], job: Runner) -> None:
         super().__init__(workspace, on_back, job)
+        self.answered.connect(self._take_in)
         self.wants: tuple[Want, ...] = ()
         self.cards: list[WantCard] = []
         self.matched: Matched | None = None
@@ -124,7 +125,7 @@ class WantedPage(SearchPage):
         self._asked_for = (workspace.plan.stash, workspace.look)
         self.search(WantedRequest(workspace.plan, workspace.look_id), LOOKING)
 
-    def take_in(self, event: Event) -> None:
+    def _take_in(self, event: Event) -> None:
         """Show what is wanted."""
         if isinstance(event, WantedFound):
             workspace = self._workspace

@@ -1,6 +1,7 @@
 """One thing of the stash: its drawing, its sizes and all that is known of it."""
 
 from functools import partial
+from typing import cast
 
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
@@ -18,6 +19,7 @@ from jolly_ledge.app.steps.gather.item_forms import CoversForm, ProvenanceForm, 
 from jolly_ledge.app.steps.gather.stems_form import StemsForm
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.app.widgets.picture_choice import PictureChoice
 from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.app.widgets.trait_chips import TraitChips
@@ -25,8 +27,10 @@ from jolly_ledge.app.widgets.wish_menu import WishChip
 from jolly_ledge.drawing.items import SILHOUETTES
 from jolly_ledge.edits.items import ChangeItem, DuplicateItem, RemoveItems, ToggleTrait
 from jolly_ledge.geometry.silhouette import PROFILES
+from jolly_ledge.model.entry.typical import shaped_as, typical_of
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Trait, plain
+from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Category, Trait, plain
 from jolly_ledge.workspace.workspace import Workspace
 
 PANEL_WIDTH = 344
@@ -99,9 +103,11 @@ class ItemPanel(SidePanel):
         form.setLabelAlignment(Qt.AlignmentFlag.AlignLeft)
         self.name_field = self._text("name", "Name")
         form.addRow("Name", self.name_field)
-        self.category_field = self._choice("category", CATEGORIES)
+        self.category_field = PictureChoice(
+            "Kind", CATEGORIES, lambda value: typical_of(cast("Category", value)), partial(self._change, "category")
+        )
         form.addRow("Kind", self.category_field)
-        self.shape_field = self._choice("silhouette", ("", *SHAPES))
+        self.shape_field = PictureChoice("Looks like", ("", *SHAPES), self._shaped, partial(self._change, "silhouette"))
         self.shape_field.setItemText(0, "as its kind")
         form.addRow("Looks like", self.shape_field)
         self.size_fields = {
@@ -132,6 +138,13 @@ class ItemPanel(SidePanel):
         self.colours = ItemColours(self._workspace, partial(self._change, "colours"))
         form.addRow("Colours", self.colours)
         return form
+
+    def _shaped(self, silhouette: str) -> Item:
+        """Return the thing that stands for a form."""
+        if silhouette:
+            return shaped_as(silhouette)
+        item = self._workspace.item
+        return typical_of(item.category if item is not None else "object")
 
     def _text(self, field: str, name: str) -> QLineEdit:
         line = QLineEdit()

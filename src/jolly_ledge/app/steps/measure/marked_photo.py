@@ -6,6 +6,7 @@ from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.steps.measure.photo_edits import region_of
 from jolly_ledge.app.steps.measure.photo_strips import CornerStrip, EmptyStrip, StraightStrip
 from jolly_ledge.app.views.photo_view import PhotoView
 from jolly_ledge.app.widgets.chip import chip
@@ -17,7 +18,7 @@ from jolly_ledge.model.piece import Corner
 from jolly_ledge.photos.corners import fit_corners
 from jolly_ledge.photos.image import Pixels, kept_photo, read_photo
 from jolly_ledge.photos.perspective import MARK_PX, Known, View, in_order
-from jolly_ledge.photos.rectify import view_of
+from jolly_ledge.photos.rectify import Straight, straightened, view_of
 from jolly_ledge.render.practice_photos import practice_photo
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -26,7 +27,7 @@ KEPT_SIDE = 2400
 
 
 class MarkedPhoto(QWidget):
-    """Takes photographs in hand and marks corners on them; who inherits measures in the straight picture."""
+    """Takes photographs in hand, marks corners and pulls them straight; who inherits measures in what is straight."""
 
     left = Signal()
 
@@ -40,6 +41,7 @@ class MarkedPhoto(QWidget):
         self._corners_at_fit: tuple[Corner, ...] = ()
         self._view: View | None = None
         self._known = "piece"
+        self._straight: Straight | None = None
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 2, 0, 0)
         column.setSpacing(6)
@@ -137,7 +139,7 @@ class MarkedPhoto(QWidget):
     def _show_corners(self, corners: list[Corner]) -> None:
         assert self._pixels is not None
         self._view = None
-        self.forget_straight()
+        self._straight = None
         self._mark_px = MARK_PX
         self.strips.setCurrentIndex(1)
         self.view.show()
@@ -199,11 +201,15 @@ class MarkedPhoto(QWidget):
         if self._view is not None:
             self._show_corners(list(self._view.corners))
 
-    # What who inherits does
+    # The picture pulled straight
 
     def show_straight(self) -> None:
         """Show the picture pulled straight by the view in hand."""
-        raise NotImplementedError
-
-    def forget_straight(self) -> None:
-        """Let the straight picture go: the corners are marked anew."""
+        assert self._pixels is not None
+        assert self._view is not None
+        region = region_of(self._view, self._workspace.piece, *self._pixels.shape[1::-1])
+        self._straight = straightened(self._pixels, self._view, *region)
+        self.strips.setCurrentIndex(2)
+        self.view.show()
+        self.view.lines, self.view.begun = [], None
+        self.view.show_straight(self._straight, self._workspace.piece)

@@ -12,13 +12,11 @@ from jolly_ledge.app.steps.measure.photo_edits import (
     outline_edit,
     outline_of,
     photo_of,
-    region_of,
 )
 from jolly_ledge.edits.marked_ledges import ledge_at
 from jolly_ledge.edits.pieces import AddLedge, ClearLedges
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.piece import Corner
-from jolly_ledge.photos.rectify import Straight, straightened
 from jolly_ledge.workspace.workspace import Workspace
 
 HINTS = {
@@ -33,7 +31,6 @@ class PhotoBench(MarkedPhoto):
     """The page on which a photograph is marked, pulled straight and measured in."""
 
     def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
-        self._straight: Straight | None = None
         self._tool = "length"
         self._last_ends: tuple[float, float] | None = None
         self.measured: float | None = None
@@ -55,20 +52,9 @@ class PhotoBench(MarkedPhoto):
         straight.height_button.clicked.connect(lambda: self._use_length("height"))
         straight.keep_button.clicked.connect(self.keep)
 
-    def forget_straight(self) -> None:
-        """Let the straight picture go: the corners are marked anew."""
-        self._straight = None
-
     def show_straight(self) -> None:
         """Show the picture pulled straight by the view in hand."""
-        assert self._pixels is not None
-        assert self._view is not None
-        region = region_of(self._view, self._workspace.piece, *self._pixels.shape[1::-1])
-        self._straight = straightened(self._pixels, self._view, *region)
-        self.strips.setCurrentIndex(2)
-        self.view.show()
-        self.view.lines, self.view.begun = [], None
-        self.view.show_straight(self._straight, self._workspace.piece)
+        super().show_straight()
         self.measured = None
         self._choose_tool(self._tool if self._known == "piece" else "outline")
         self._show_use()

@@ -1,0 +1,67 @@
+"""What a quick line leaves open is asked, by pointing: kinds as drawings, words as they are typed, forms as a sheet."""
+
+from PySide6.QtCore import Qt
+from pytestqt.qtbot import QtBot
+
+from jolly_ledge.app.main_window import MainWindow
+from pages import LEFT, gather
+
+
+def test_what_is_not_known_is_asked_for_by_drawings(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    assert not page.entry.doubts.isVisible()
+    qtbot.keyClicks(page.entry.line, "Grandpa's barometer brass 20 round")
+    assert page.entry.doubts.isVisible()
+    assert "<u>barometer</u>" in page.entry.said.text()
+    assert "an object" in page.entry.said.text()
+    qtbot.mouseClick(page.entry.doubts.kinds["bowl"], LEFT)
+    assert [item.category for item in page.entry.preview.items] == ["bowl"]
+    assert "an object" not in page.entry.said.text()
+    qtbot.keyClick(page.entry.line, Qt.Key.Key_Return)
+    made = window.workspace.item
+    assert made is not None
+    assert (made.name, made.category, made.width) == ("Grandpa's barometer brass", "bowl", 200)
+    qtbot.keyClicks(page.entry.line, "whatnot")
+    assert [item.category for item in page.entry.preview.items] == ["object"]
+
+
+def test_a_misspelt_word_is_offered_back(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    qtbot.keyClicks(page.entry.line, "clok brass")
+    assert [item.name for item in page.entry.preview.items] == ["brass clock"]
+    (typed,) = page.entry.doubts.typed
+    qtbot.mouseClick(typed, LEFT)
+    assert [item.name for item in page.entry.preview.items] == ["clok brass"]
+    assert page.entry.doubts.kinds["box"].isVisible()
+    page.entry.line.clear()
+    assert not page.entry.doubts.isVisible()
+
+
+def test_things_parted_by_commas_come_at_once(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    before = len(window.workspace.plan.stash)
+    qtbot.keyClicks(page.entry.line, "brass clock 20 high, two blue vases, wicker basket")
+    assert "four things: brass clock, blue vase and wicker basket" in page.entry.said.text()
+    qtbot.keyClick(page.entry.line, Qt.Key.Key_Return)
+    assert len(window.workspace.plan.stash) == before + 4
+    window.workspace.undo()
+    assert len(window.workspace.plan.stash) == before
+
+
+def test_forms_are_chosen_from_drawings(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    qtbot.keyClicks(page.entry.line, "clock 20x25")
+    qtbot.keyClick(page.entry.line, Qt.Key.Key_Return)
+    field = page.panel.shape_field
+    assert field.currentText() == "clock"
+    assert field.itemIcon(1).isNull()
+    field.showPopup()
+    assert all(not field.itemIcon(index).isNull() for index in range(field.count()))
+    bird = field.findData("bird")
+    left, right = (field.view().visualRect(field.model().index(row, 0)) for row in (bird, bird + 1))
+    assert max(abs(right.left() - left.left()), abs(right.top() - left.top())) >= 60
+    field.view().scrollTo(field.model().index(bird, 0))
+    qtbot.mouseClick(field.view().viewport(), LEFT, pos=field.view().visualRect(field.model().index(bird, 0)).center())
+    made = window.workspace.item
+    assert made is not None
+    assert made.silhouette == "bird"
