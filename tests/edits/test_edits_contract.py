@@ -14,6 +14,7 @@ from jolly_ledge import edits
 from jolly_ledge.edits.answers import AnswerCaution, TakeBackAnswer
 from jolly_ledge.edits.bays import CopyBay, JoinBays, SplitBay
 from jolly_ledge.edits.edit import BaseEdit
+from jolly_ledge.edits.emphasis import SetEmphasis
 from jolly_ledge.edits.exchange import ExchangeGroup, ExchangeThing
 from jolly_ledge.edits.fixtures import AddFixture, ChangeFixture, RemoveFixture
 from jolly_ledge.edits.items import (
@@ -97,6 +98,7 @@ EDITS: tuple[Edit, ...] = (
     ChangeLook(look="first-try", changes=(("note", "better"),), label="Note a look"),
     RemoveLook(look="before", name="Before"),
     WaveOff(look="first-try", reading="scale", placements=("orrery", "dark-urn"), reason="meant so", name="scale"),
+    SetEmphasis(look="first-try", reading="balance", factor=1.5, name="Balance"),
     CastVote(look="first-try", vote=Vote(who="Tilda", likes=False, remark="too dark"), name="first try"),
     KeepTaste(name="Tilda", manner=Manner(figure="mirrored", weights=(("mix", 2.0),))),
     RenamePlan(name="The house"),

@@ -98,7 +98,7 @@ def run(path: Path | None, *, demo: bool = False) -> int:
     if path is not None:
         window.files.open_first(path)
     elif not demo:
-        window.ask_what_it_is()
+        window.show_opening()
     window.show()
     QTimer.singleShot(SETTLE_MS, gc.enable)
     QTimer.singleShot(0, window.files.offer_recovery)

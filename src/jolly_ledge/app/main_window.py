@@ -18,6 +18,8 @@ from jolly_ledge.app.widgets.notice import Notice
 from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
+    from jolly_ledge.app.opening_page import OpeningPage
+    from jolly_ledge.app.walk import WalkCard
     from jolly_ledge.app.widgets.keys_sheet import KeysSheet
 
 
@@ -40,12 +42,15 @@ class MainWindow(QMainWindow):
         self.notice = Notice(self.pages)
         self._steps: dict[str, Step] = {}
         self.keys_sheet: KeysSheet | None = None
+        self.opening: OpeningPage | None = None
+        self.walk_card: WalkCard | None = None
         self._alone = False
         self.files = PlanFiles(workspace, dialogs, self.notice, self.ask_what_it_is)
         self.menu = PlanMenu(self, workspace, self.files, self.notice, self.show_step)
         self.menu.add_ways((
             ("The drawing alone", "F11", self.toggle_alone), ("The keys of this page", "F1", self.show_keys),
             ("The look that was in hand before", "Ctrl+Tab", self.show_look_before),
+            ("The opening page", "Alt+Home", self.show_opening), ("A walk through the demo", "", self.walk),
         ))  # fmt: skip
         self.path = PathPanel(workspace, self.show_step, self.menu)
         self._build()
@@ -132,6 +137,42 @@ class MainWindow(QMainWindow):
         page.setFocus(Qt.FocusReason.OtherFocusReason)
         if isinstance(page, ArrangeStep):
             page.view.setFocus(Qt.FocusReason.OtherFocusReason)
+
+    # The ways in
+
+    def show_opening(self) -> None:
+        """Show what was open lately, and the ways to begin."""
+        from jolly_ledge.app.opening_page import OpeningPage
+
+        if self.opening is None:
+            files = self.files
+            self.opening = OpeningPage(
+                self.workspace.document.recent, files.open_recent, begin=files.begin_new, ask_open=files.ask_open,
+                open_demo=files.open_demo, walk=self.walk,
+            )  # fmt: skip
+            self.pages.addWidget(self.opening)
+            self.workspace.signals.plan_changed.connect(self._leave_opening)
+        self.opening.refresh()
+        self.pages.setCurrentWidget(self.opening)
+        self.path.show_none()
+        self.opening.buttons["A new piece"].setFocus(Qt.FocusReason.OtherFocusReason)
+
+    def _leave_opening(self) -> None:
+        """Show what was opened from there."""
+        if self.pages.currentWidget() is self.opening:
+            self.show_step("Arrange")
+
+    def walk(self) -> None:
+        """Open the demo and lead through it."""
+        from jolly_ledge.app.walk import WalkCard
+
+        def begin() -> None:
+            self.show_step("Arrange")
+            if self.walk_card is None:
+                self.walk_card = WalkCard(self, self.pages)
+            self.walk_card.go_to(0)
+
+        self.files.open_demo(then=begin)
 
     def _note_look(self) -> None:
         """Remember which look was in hand before this one."""

@@ -130,6 +130,13 @@ class PathPanel(QWidget):
         """Show which step is in hand."""
         self.buttons[name].setChecked(True)
 
+    def show_none(self) -> None:
+        """Show that no step is in hand."""
+        for button in self.buttons.values():
+            button.setAutoExclusive(False)
+            button.setChecked(False)
+            button.setAutoExclusive(True)
+
     def refresh(self) -> None:
         """Show the state of every step and of the file."""
         workspace = self._workspace

@@ -33,9 +33,20 @@ class PlanFiles:
 
         self.after_saving(begin)
 
-    def open_demo(self) -> None:
-        """Open the demo, after asking about unsaved work."""
-        self.after_saving(lambda: self._workspace.start(plan_from_json(demo_bytes()), None, photos=demo_photos()))
+    def open_demo(self, look: str = "", then: Callable[[], object] = lambda: None) -> None:
+        """Open the demo, after asking about unsaved work, with a look of it in hand; then do something with it."""
+
+        def open_it() -> None:
+            self._workspace.start(plan_from_json(demo_bytes()), None, photos=demo_photos())
+            if look:
+                self._workspace.choose_look(look)
+            then()
+
+        self.after_saving(open_it)
+
+    def open_recent(self, path: Path) -> None:
+        """Open a plan that was open lately, after asking about unsaved work."""
+        self.after_saving(lambda: self._workspace.open(path))
 
     def ask_open(self) -> None:
         """Open a plan a person points at, after asking about unsaved work."""

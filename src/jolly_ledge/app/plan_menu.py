@@ -2,7 +2,6 @@
 
 from collections.abc import Callable, Iterable
 from functools import partial
-from pathlib import Path
 
 from PySide6.QtGui import QAction, QActionGroup, QKeySequence
 from PySide6.QtWidgets import QMenu, QWidget
@@ -101,13 +100,10 @@ class PlanMenu(QMenu):
         recent = self._workspace.document.recent
         self.recent_menu.clear()
         for path in recent.paths() if recent is not None else ():
-            made = self.recent_menu.addAction(path.name, partial(self._open_recent, path))
+            made = self.recent_menu.addAction(path.name, partial(self._files.open_recent, path))
             made.setToolTip(str(path))
         if not self.recent_menu.actions():
             self.recent_menu.addAction("Nothing yet").setEnabled(False)
-
-    def _open_recent(self, path: Path) -> None:
-        self._files.after_saving(lambda: self._workspace.open(path))
 
     def _list_versions(self) -> None:
         """List the kept versions of the plan in hand, with the day they were replaced on."""

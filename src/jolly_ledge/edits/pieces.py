@@ -9,7 +9,7 @@ from jolly_ledge.edits.placements import without_placements
 from jolly_ledge.geometry.bays import Bay, bay_of, bays_of
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.fresh_ids import fresh_id
-from jolly_ledge.model.look import Look
+from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import changed, checked
@@ -194,9 +194,10 @@ class RemoveLedge(BaseEdit, frozen=True):
 
 
 class AddPiece(BaseEdit, frozen=True):
-    """Add a piece of furniture with a first look."""
+    """Add a piece of furniture with a first look; ``like`` names a look whose manner it takes over."""
 
     piece: Piece
+    like: str = ""
 
     @property
     def label(self) -> str:
@@ -207,7 +208,8 @@ class AddPiece(BaseEdit, frozen=True):
         """Return the plan with the piece and its first look at the end."""
         piece = checked(self.piece)
         identifier = fresh_id(f"{piece.id} first look", {look.id for look in plan.looks})
-        look = Look(id=identifier, piece=piece.id, name="First look")
+        manner = next((look.manner for look in plan.looks if look.id == self.like), Manner())
+        look = Look(id=identifier, piece=piece.id, name="First look", manner=manner)
         return replace(plan, pieces=(*plan.pieces, piece), looks=(*plan.looks, look))
 
 

@@ -3,9 +3,10 @@
 from collections.abc import Callable
 
 from PySide6.QtCore import QEvent, Qt
-from PySide6.QtGui import QEnterEvent, QFocusEvent
+from PySide6.QtGui import QContextMenuEvent, QEnterEvent, QFocusEvent
 from PySide6.QtWidgets import QFrame, QVBoxLayout
 
+from jolly_ledge.app.widgets.own_menu import own_menu, pop_up
 from jolly_ledge.app.widgets.texts import words
 
 
@@ -71,3 +72,8 @@ class Card(QFrame):
         """Point at nothing."""
         self._on_point(())
         super().focusOutEvent(event)
+
+    def contextMenuEvent(self, event: QContextMenuEvent) -> None:
+        """List what can be done with it."""
+        pop_up(own_menu(self, self._title.text()), event.globalPos())
+        event.accept()

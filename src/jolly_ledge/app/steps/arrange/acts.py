@@ -1,37 +1,13 @@
 """All that can be done on the drawing, once: its words, its keys, when it applies. Keys, menus and help read this."""
 
-from collections.abc import Callable
 from functools import partial
-from typing import TYPE_CHECKING, Literal
+from typing import TYPE_CHECKING
 
-from msgspec import Struct
-
+from jolly_ledge.app.widgets.act_menu import Act
 from jolly_ledge.geometry.rows import row_of
 
 if TYPE_CHECKING:
     from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
-
-On = Literal["thing", "several", "ledge", "look"]
-
-
-def always() -> str:
-    """Return no reason against it."""
-    return ""
-
-
-class Act(Struct, frozen=True):
-    """One thing that can be done: to a thing, to several at once, on the ledge in hand or with the look.
-
-    ``why_not`` returns why it does not apply now, empty where it does. What has no ``label`` is done by keys alone.
-    """
-
-    label: str
-    keys: str
-    on: On
-    run: Callable[[], object]
-    why_not: Callable[[], str] = always
-    parts_from_above: bool = False
-    """Whether a line parts it from what stands before it in a menu."""
 
 
 def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:

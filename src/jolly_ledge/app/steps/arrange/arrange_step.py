@@ -7,7 +7,6 @@ from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHBoxLayout, QStackedWidget
 
-from jolly_ledge.app.steps.arrange.act_menu import ActMenu
 from jolly_ledge.app.steps.arrange.acts import acts_of
 from jolly_ledge.app.steps.arrange.board_foot import BoardFoot
 from jolly_ledge.app.steps.arrange.chosen_panel import ChosenPanel
@@ -18,6 +17,7 @@ from jolly_ledge.app.steps.arrange.several import SeveralActions
 from jolly_ledge.app.steps.arrange.view_strip import KEYS, STRAIGHT_ON, ViewStrip
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.views.look.look_view import LookView
+from jolly_ledge.app.widgets.act_menu import ActMenu
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.workspace.workspace import Workspace

@@ -1,10 +1,11 @@
 """What lies below the drawing: what the keys do, and the stash on its board with what can be done from it."""
 
-from PySide6.QtCore import Signal
+from PySide6.QtCore import QPoint, Signal
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.views.line_up.stash_strip import StashStrip
+from jolly_ledge.app.widgets.act_menu import Act, ActMenu
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.item import Item
@@ -26,6 +27,8 @@ class BoardFoot(QWidget):
         self._workspace = workspace
         self._actions = actions
         self.strip = StashStrip(workspace, actions.place)
+        self.menu = ActMenu(self, self._acts())
+        self.strip.menu_asked.connect(self._show_menu)
         self.key_line = words(KEYS_HINT, "small", wrap=False)
         self.key_line.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
         self.search = QLineEdit()
@@ -67,6 +70,30 @@ class BoardFoot(QWidget):
         ):  # fmt: skip
             row.addWidget(button)
         return row
+
+    def _acts(self) -> tuple[Act, ...]:
+        """Return what can be done with a thing of the board."""
+        workspace = self._workspace
+
+        def step(name: str) -> None:
+            workspace.signals.step_asked.emit(name)
+
+        def why_not_here() -> str:
+            item, ledge = workspace.item, workspace.ledge
+            if ledge is None or item is None:
+                return "Take a ledge in hand first."
+            return "" if fits(item, ledge) else f"It does not fit {ledge.label}."
+
+        return (
+            Act("Place it on the ledge in hand", "Return", "thing", self.place_chosen, why_not_here),
+            Act("Show it in Gather", "", "thing", lambda: step("Gather"), parts_from_above=True),
+        )
+
+    def _show_menu(self, at: QPoint) -> None:
+        item = self._workspace.item
+        if item is not None:
+            self.menu.show_all(item.label)
+            self.menu.popup(at)
 
     def say_keys(self, said: str) -> None:
         """Tell what is on the drawing, or what the keys do."""

@@ -72,6 +72,11 @@ class NotesArea(QScrollArea):
             self.ensureWidgetVisible(card)
         self._point_at(caution.placements)
 
+    def open_first_mend(self) -> None:
+        """Look for moves that mend the first finding, if there is one."""
+        if self.finding_cards and not self.finding_cards[0].isHidden():
+            self.finding_cards[0].look_for_moves()
+
     def show_findings(self) -> None:
         """Show the findings of the look in hand that are not waved off."""
         look = self._workspace.look

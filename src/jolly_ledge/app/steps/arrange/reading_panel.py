@@ -1,16 +1,20 @@
 """The readings beside the drawing, what they found, and the cautions apart from them."""
 
-from PySide6.QtCore import Qt, QTimer
+from functools import partial
+
+from PySide6.QtCore import QPoint, Qt, QTimer
 from PySide6.QtGui import QShowEvent
-from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QMenu, QVBoxLayout, QWidget
 
 from jolly_ledge.app.steps.arrange.meaning_watch import MeaningWatch
 from jolly_ledge.app.steps.arrange.notes_area import NotesArea
 from jolly_ledge.app.steps.arrange.question_row import QuestionRow
 from jolly_ledge.app.steps.arrange.reading_row import ReadingRow
 from jolly_ledge.app.steps.arrange.stops_strip import StopsStrip
+from jolly_ledge.app.widgets.own_menu import pop_up
 from jolly_ledge.app.widgets.texts import BoardLine, heading, set_text, words
 from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
+from jolly_ledge.edits.emphasis import EMPHASES, SetEmphasis
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
@@ -54,6 +58,7 @@ class ReadingPanel(QWidget):
             for entry in REGISTER:
                 if entry.question == asked:
                     row = ReadingRow(entry, self._point_at_row)
+                    row.menu_asked.connect(partial(self._show_menu, row))
                     self.rows[entry.id] = row
                     column.addWidget(row)
         self.sentence = words("", "soft")
@@ -206,6 +211,27 @@ class ReadingPanel(QWidget):
             title.hide()
         self.notes.show_nothing()
         self.sentence.setText("This look is empty: carry a thing from the board below to a ledge.")
+
+    def menu_of(self, row: ReadingRow) -> QMenu:
+        """Return what can be done with a reading: how much it counts, and where that is told for all."""
+        workspace, entry = self._workspace, row.entry
+        menu = QMenu(self)
+        menu.addAction(entry.name).setEnabled(False)
+        menu.addSeparator()
+        now = workspace.look.manner.emphasis_on(entry.id)
+        for factor, said in EMPHASES.items():
+            edit = SetEmphasis(look=workspace.look_id, reading=entry.id, factor=factor, name=entry.name)
+            made = menu.addAction(
+                f"It counts {said}" if factor else "It does not count", partial(workspace.commit, edit)
+            )
+            made.setCheckable(True)
+            made.setChecked(factor == now)
+        menu.addSeparator()
+        menu.addAction("What counts, for all", lambda: workspace.signals.step_asked.emit("Brief"))
+        return menu
+
+    def _show_menu(self, row: ReadingRow, at: QPoint) -> None:
+        pop_up(self.menu_of(row), at)
 
     def _point_at_row(self, row: ReadingRow | None) -> None:
         self._point_at(row.reading.placements if row and row.reading else ())

@@ -2,8 +2,8 @@
 
 from collections.abc import Callable
 
-from PySide6.QtCore import QEvent, QRectF, Qt
-from PySide6.QtGui import QColor, QEnterEvent, QFocusEvent, QPainter, QPaintEvent
+from PySide6.QtCore import QEvent, QPoint, QRectF, Qt, Signal
+from PySide6.QtGui import QColor, QContextMenuEvent, QEnterEvent, QFocusEvent, QPainter, QPaintEvent
 from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.app.widgets.vial import Vial, paint_vial
@@ -23,6 +23,9 @@ class ReadingRow(QWidget):
 
     It paints itself, for while a thing is carried it changes with every step of the pointer.
     """
+
+    menu_asked = Signal(QPoint)
+    """What can be done with the reading is asked for, at a point of the screen."""
 
     def __init__(self, entry: ReadingEntry, on_point: Callable[["ReadingRow | None"], object]) -> None:
         super().__init__()
@@ -100,3 +103,8 @@ class ReadingRow(QWidget):
         """Point at nothing."""
         self._point(False)
         super().focusOutEvent(event)
+
+    def contextMenuEvent(self, event: QContextMenuEvent) -> None:
+        """Ask what can be done with it."""
+        self.menu_asked.emit(event.globalPos())
+        event.accept()

@@ -8,6 +8,7 @@ from PySide6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QScrollArea, QSi
 
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.texts import question, words
+from jolly_ledge.edits.emphasis import SetEmphasis
 from jolly_ledge.edits.looks import ChangeLook
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.value import changed
@@ -22,7 +23,6 @@ STEPS: tuple[tuple[str, str, str], ...] = (
     ("1.5", "More", "It counts half as much again"),
     ("2.0", "Most", "It counts twice"),
 )
-USUAL = 1.0
 NOT_HERE = "does not apply here"
 
 
@@ -77,19 +77,16 @@ class EmphasisPage(QWidget):
 
     def _choose(self, reading: str, value: str) -> None:
         workspace = self._workspace
-        others = tuple(pair for pair in workspace.look.manner.weights if pair[0] != reading)
-        factor = float(value)
-        weights = others if factor == USUAL else (*others, (reading, factor))
-        said = next(text for known, text, _ in STEPS if known == value).lower()
-        self._set(tuple(sorted(weights)), f"Let {NAMES[reading].lower()} count {said}")
+        if float(value) != workspace.look.manner.emphasis_on(reading):
+            workspace.commit(
+                SetEmphasis(look=workspace.look_id, reading=reading, factor=float(value), name=NAMES[reading])
+            )
 
     def _all_usual(self) -> None:
-        self._set((), "Let all count as usual")
-
-    def _set(self, weights: tuple[tuple[str, float], ...], label: str) -> None:
         workspace = self._workspace
-        manner = changed(workspace.look.manner, weights=weights)
+        manner = changed(workspace.look.manner, weights=())
         if manner != workspace.look.manner:
+            label = "Let all count as usual"
             workspace.commit(ChangeLook(look=workspace.look_id, changes=(("manner", manner),), label=label))
 
     def refresh(self) -> None:

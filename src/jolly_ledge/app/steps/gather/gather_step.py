@@ -2,7 +2,7 @@
 
 from pathlib import Path
 
-from PySide6.QtCore import Qt
+from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QDragEnterEvent, QDropEvent
 from PySide6.QtWidgets import (
     QHBoxLayout,
@@ -16,11 +16,13 @@ from PySide6.QtWidgets import (
 )
 
 from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.steps.gather.acts import acts_of
 from jolly_ledge.app.steps.gather.gather_pages import TABLE_SUFFIXES, GatherPages
 from jolly_ledge.app.steps.gather.item_panel import ItemPanel
 from jolly_ledge.app.steps.gather.several_panel import SeveralPanel
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.views.line_up.line_up import LineUp
+from jolly_ledge.app.widgets.act_menu import ActMenu
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.entry_field import EntryField
 from jolly_ledge.app.widgets.texts import words
@@ -137,16 +139,26 @@ class GatherStep(Step):
         self.entry.entered.connect(self._enter)
         self.entry.listed.connect(self.pages.show_list)
         self.pages.currentChanged.connect(self._page_changed)
-        self.line_up.asked_for.connect(lambda _: self.panel.name_field.setFocus())
+        self.acts = acts_of(self)
+        self.menu = ActMenu(self, self.acts)
+        self.line_up.menu_asked.connect(self._show_menu)
+        self.line_up.asked_for.connect(lambda _: self.acts[0].run())
         self.line_up.dropped_on_thing.connect(
             lambda ids, over: workspace.commit(joined_with(workspace.plan, ids, over))
         )
         self.line_up.dropped_on_group.connect(self._regroup)
         self.shortcut("Ctrl+N", self.entry.line.setFocus, said="Write down the next thing")
         self.shortcut("Ctrl+R", self.entry.repeat, said="The last thing once more")
-        self.shortcut("Ctrl+D", self.panel.duplicate, said="One more like the thing in hand")
         self.shortcut("Ctrl+F", self.search.setFocus, said="Search the stash")
-        self.shortcut("Delete", self.remove, self.line_up, "Take the thing out of the stash")
+        for act in self.acts:
+            if act.keys:
+                self.shortcut(act.keys, act.run, self.line_up if act.keys == "Delete" else None, act.label)
+
+    def _show_menu(self, at: QPoint) -> None:
+        """List what can be done with what is chosen."""
+        items = self.workspace.chosen_items
+        self.menu.show_all(items[0].label if len(items) == 1 else counted(len(items), "thing"))
+        self.menu.popup(at)
 
     def dragEnterEvent(self, event: QDragEnterEvent) -> None:
         """Take files that are carried over the window."""

@@ -254,7 +254,8 @@ class MeasureStep(Step):
         """Add a piece of a kind and take it in hand."""
         workspace = self.workspace
         piece = begin(start, {piece.id for piece in workspace.plan.pieces})
-        added: Edit = AddPiece(piece=piece)
+        # A second piece stands in the same rooms: it begins with the brief of the first.
+        added: Edit = AddPiece(piece=piece, like=workspace.look_id)
         plain = next((one for one in workspace.plan.pieces if one.id == self._stands_in), None)
         self._stands_in = ""
         if plain is not None and is_untouched(workspace.plan, plain):
@@ -263,6 +264,8 @@ class MeasureStep(Step):
         if workspace.commit(added):
             workspace.choose_look(workspace.plan.looks_of(piece.id)[0].id)
             self.show_drawing()
+            self.piece_form.name_field.setFocus()
+            self.piece_form.name_field.selectAll()
 
     def _remove_piece(self) -> None:
         piece = self.workspace.piece

@@ -1,7 +1,7 @@
 """The hand on the line-up: things are chosen, lassoed, carried to others and to other groups."""
 
-from PySide6.QtCore import QPointF, QRectF, Qt, Signal
-from PySide6.QtGui import QKeyEvent, QKeySequence, QMouseEvent
+from PySide6.QtCore import QPoint, QPointF, QRectF, Qt, Signal
+from PySide6.QtGui import QContextMenuEvent, QKeyEvent, QKeySequence, QMouseEvent
 from PySide6.QtWidgets import QApplication, QWidget
 
 from jolly_ledge.app.views.line_up.boards import Boards
@@ -14,6 +14,9 @@ class LineUpHand(QWidget):
 
     asked_for = Signal(str)
     """A thing was double-clicked or Return was pressed on it."""
+
+    menu_asked = Signal(QPoint)
+    """The menu of what is chosen is asked for, at a point of the screen."""
 
     dropped_on_thing = Signal(tuple, str)
     """Things (ids) were dragged onto another one."""
@@ -101,6 +104,16 @@ class LineUpHand(QWidget):
                 self.dropped_on_thing.emit(ids, over.id)
         elif row is not None and row.group and self.takes_groups:
             self.dropped_on_group.emit(ids, row.group)
+
+    def contextMenuEvent(self, event: QContextMenuEvent) -> None:
+        """Ask for the menu of the thing under the pointer; by its key, of what is chosen."""
+        if event.reason() == QContextMenuEvent.Reason.Mouse:
+            item = self.boards.item_at(event.pos().x(), event.pos().y())
+            if item is not None and item.id not in self._workspace.item_ids:
+                self._workspace.choose_item(item.id)
+        if self._workspace.item_ids:
+            self.menu_asked.emit(event.globalPos())
+        event.accept()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
         """Edit what is double-clicked."""

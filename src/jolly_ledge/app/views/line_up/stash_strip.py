@@ -5,6 +5,7 @@ from collections.abc import Callable
 from PySide6.QtCore import QPoint, QPointF, QRectF, Qt, Signal
 from PySide6.QtGui import (
     QColor,
+    QContextMenuEvent,
     QFontMetricsF,
     QKeyEvent,
     QMouseEvent,
@@ -37,6 +38,8 @@ class StashStrip(QWidget):
     carried = Signal(QPoint)
     let_go = Signal()
     put_back = Signal()
+    menu_asked = Signal(QPoint)
+    """The menu of the thing in hand is asked for, at a point of the screen."""
 
     def __init__(self, workspace: Workspace, place: Callable[[Item], object]) -> None:
         super().__init__()
@@ -173,6 +176,14 @@ class StashStrip(QWidget):
         item = self._item_at(event.position().toPoint())
         if item is not None:
             self._place(item)
+
+    def contextMenuEvent(self, event: QContextMenuEvent) -> None:
+        """Ask for the menu of the thing under the pointer; by its key, of the one in hand."""
+        item = self._item_at(event.pos()) if event.reason() == QContextMenuEvent.Reason.Mouse else self._workspace.item
+        if item is not None and item in self._things:
+            self._workspace.choose_item(item.id)
+            self.menu_asked.emit(event.globalPos())
+        event.accept()
 
     def wheelEvent(self, event: QWheelEvent) -> None:
         """Scroll along the board."""

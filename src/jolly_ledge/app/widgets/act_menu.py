@@ -1,11 +1,33 @@
 """The menu under the right button: what can be done with what lies under it, with its keys."""
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
+from typing import Literal
 
+from msgspec import Struct
 from PySide6.QtGui import QAction, QKeySequence
 from PySide6.QtWidgets import QMenu, QWidget
 
-from jolly_ledge.app.steps.arrange.acts import Act, On
+On = Literal["thing", "several", "ledge", "look"]
+
+
+def always() -> str:
+    """Return no reason against it."""
+    return ""
+
+
+class Act(Struct, frozen=True):
+    """One thing that can be done: to a thing, to several at once, on the ledge in hand or with the look.
+
+    ``why_not`` returns why it does not apply now, empty where it does. What has no ``label`` is done by keys alone.
+    """
+
+    label: str
+    keys: str
+    on: On
+    run: Callable[[], object]
+    why_not: Callable[[], str] = always
+    parts_from_above: bool = False
+    """Whether a line parts it from what stands before it in a menu."""
 
 
 class ActMenu(QMenu):
@@ -25,6 +47,14 @@ class ActMenu(QMenu):
         for act in self._acts:
             if act.on in listed:
                 self._add(act)
+
+    def show_all(self, head: str) -> None:
+        """List all that can be done with what is named."""
+        self.clear()
+        self.addAction(head.replace("&", "&&")).setEnabled(False)
+        self.addSeparator()
+        for act in self._acts:
+            self._add(act)
 
     def _add(self, act: Act) -> None:
         if act.parts_from_above:
