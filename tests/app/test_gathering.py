@@ -326,7 +326,7 @@ def test_several_are_told_together(window: MainWindow, qtbot: QtBot) -> None:
 def test_a_pasted_list_is_shown_before_it_is_taken_over(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
     count = len(window.workspace.plan.stash)
-    QGuiApplication.clipboard().setText("- vase 18x32 hall\n- 3 books 20 tall\n- whatever\n")
+    QGuiApplication.clipboard().setText("- vase 18x32 hall\n- 3 books 20 tall\n- 12x20\n")
     page.entry.line.setFocus()
     qtbot.keyClick(page.entry.line, Qt.Key.Key_V, CONTROL)
     arrivals = page.pages.arrivals

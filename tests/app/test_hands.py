@@ -9,6 +9,7 @@ from pytestqt.qtbot import QtBot
 from app.test_arrange import arrange_step, drag, point_of, spot
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.geometry.bodies import in_one_place
 
 LEFT, CONTROL = Qt.MouseButton.LeftButton, Qt.KeyboardModifier.ControlModifier
 
@@ -303,3 +304,23 @@ def test_one_goes_back_to_a_step_from_the_menu(window: MainWindow, qtbot: QtBot)
     window.menu.steps_menu.actions()[-1].trigger()
     assert window.workspace.plan == before
     assert not window.workspace.document.is_dirty
+
+
+def test_what_is_dropped_on_a_neighbour_slides_beside_it_and_says_so(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    workspace = window.workspace
+    first, second = "small-figure", "cream-vase"
+    held, there = (workspace.arrangement.by_id[one] for one in (first, second))
+    start, end = point_of(page.view, first), spot(page.view, there.x + 10, there.bottom + held.height / 2)
+    viewport = page.view.viewport()
+    qtbot.mousePress(viewport, LEFT, pos=start)
+    qtbot.mouseMove(viewport, start + QPoint(6, 0))
+    qtbot.mouseMove(viewport, end)
+    assert page.view.gesture is not None
+    said = page.view.gesture.figures()
+    qtbot.mouseRelease(viewport, LEFT, pos=end)
+    moved, other = (workspace.arrangement.by_id[one] for one in (first, second))
+    assert "slid to where there is room" in said
+    assert moved.ledge == other.ledge
+    assert not in_one_place(moved, other)
+    assert page.view.hasFocus()

@@ -17,6 +17,7 @@ from PySide6.QtWidgets import (
 
 from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.steps.gather.acts import acts_of
+from jolly_ledge.app.steps.gather.census_note import CensusNote
 from jolly_ledge.app.steps.gather.gather_pages import TABLE_SUFFIXES, GatherPages
 from jolly_ledge.app.steps.gather.item_panel import ItemPanel
 from jolly_ledge.app.steps.gather.several_panel import SeveralPanel
@@ -25,16 +26,12 @@ from jolly_ledge.app.views.line_up.line_up import LineUp
 from jolly_ledge.app.widgets.act_menu import ActMenu
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.entry_field import EntryField
-from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.drawing.theme import RUST
 from jolly_ledge.edits.items import AddItems, RemoveItems
 from jolly_ledge.edits.regroup import joined_with, moved_to_group
-from jolly_ledge.model.census import CensusLine, census
 from jolly_ledge.model.entry.parser import QuickEntry
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.phrases import capital, counted
-from jolly_ledge.model.piece import Piece
+from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.stash_order import Sorting, StashSearch, fits, lines_of
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -45,7 +42,6 @@ SORTING_CHOICES = (
     ("room", "Room", "Where things live"),
     ("set", "Set", "What belongs together"),
 )
-MOST_CENSUS_LINES = 3
 
 
 class GatherStep(Step):
@@ -56,8 +52,7 @@ class GatherStep(Step):
         self._sorting: Sorting = "height"
         self._shown: tuple[object, ...] = ()
         self._search = StashSearch(workspace.plan.stash)
-        self._counted: tuple[Piece, tuple[Item, ...]] | None = None
-        self._census_lines: tuple[CensusLine, ...] = ()
+        self._census = CensusNote(workspace)
         self.head.setSpacing(8)
         self.entry = EntryField(workspace)
         self.line_up = LineUp(workspace)
@@ -90,7 +85,7 @@ class GatherStep(Step):
         self.area.setWidget(self.line_up)
         self.area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         column.addWidget(self.area, 1)
-        self.note = words("", "soft")
+        self.note = self._census.label
         column.addWidget(self.note)
         return page
 
@@ -210,36 +205,8 @@ class GatherStep(Step):
         guessed = sum(1 for item in workspace.plan.stash if item.guessed)
         self.guessed_chip.setText(f"To measure ({guessed})" if guessed else "To measure")
         self.guessed_chip.setEnabled(bool(guessed) or self.guessed_chip.isChecked())
-        if not workspace.plan.stash:
-            self.note.setText("Nothing is gathered yet: type a line above, such as “vase stoneware 18x32 sand hall”.")
-        elif not items:
-            self.note.setText("Nothing matches; clear the search or show what does not fit too.")
-        else:
-            self.note.setText(self._census(len(items)))
+        self._census.show_count(len(items))
         self._show_side()
-
-    def _census(self, shown: int) -> str:
-        """Say which heights the openings want and how many things have them; what lacks is marked."""
-        workspace = self.workspace
-        whole = len(workspace.plan.stash)
-        begun = f"{capital(counted(whole, 'thing'))}." if shown == whole else f"{shown} of {whole} things shown."
-        key = (workspace.piece, workspace.plan.stash) if workspace.piece_id else None
-        if key is not None and (
-            self._counted is None or any(a is not b for a, b in zip(self._counted, key, strict=True))
-        ):
-            self._counted, self._census_lines = key, census(*key)
-        lines = self._census_lines if key is not None else ()
-        shortest = sorted(lines, key=lambda line: (-line.lacking, -line.highest))[:MOST_CENSUS_LINES]
-        return " ".join((begun, *(self._census_line(line) for line in shortest)))
-
-    def _census_line(self, line: CensusLine) -> str:
-        length = self.workspace.length
-        low, high = (length(round(wanted, -1)) for wanted in (line.wanted_from, line.wanted_to))
-        said = (
-            f"{capital(counted(line.openings, 'opening'))} of {length(line.highest)}, "
-            f"{counted(line.things, 'thing')} of {low} to {high}."
-        )
-        return f"<span style='color:{RUST}'>{said} {capital(str(line.lacking))} short.</span>" if line.lacking else said
 
     def _show_side(self) -> None:
         several = len(self.workspace.item_ids) > 1

@@ -1,8 +1,11 @@
 """Carrying a thing with the pointer: one gesture previews, and commits one edit at most."""
 
+import math
+
 from jolly_ledge.edits.placements import MovePlacement, PlaceItem, PutInside, ReturnToStash, carried_by
 from jolly_ledge.edits.together import Together
 from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.clearing import slid_clear
 from jolly_ledge.geometry.landing import Held, Landing, Spot, find_landing
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit
@@ -10,6 +13,8 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.words import WALL_CATEGORIES, Pose
 from jolly_ledge.workspace.workspace import Workspace
+
+SLID_TOLD_MM = 5.0
 
 
 def natural_pose(item: Item) -> Pose:
@@ -55,6 +60,7 @@ class DragGesture:
         self._ledge_before = workspace.ledge_id
         self._edit: Edit | None = None
         self.landing: Landing | None = None
+        self._slid = 0.0
         self.at = (0.0, 0.0)
 
     def _chosen_beside(self, placement: Placement | None) -> tuple[Placement, ...]:
@@ -69,8 +75,11 @@ class DragGesture:
             and other.pose not in ("hung", "draped")
         )  # fmt: skip
 
-    def move(self, x: float, y: float) -> None:
-        """Follow the pointer (piece mm, y up) and show what would be."""
+    def move(self, x: float, y: float, *, pushes: bool = False) -> None:
+        """Follow the pointer (piece mm, y up) and show what would be.
+
+        What meets another thing slides to the nearest free place within a hand's breadth, unless it ``pushes``.
+        """
         self.at = (x + self._grab[0], y + self._grab[1])
         held = Held(
             self.item,
@@ -82,6 +91,12 @@ class DragGesture:
             self._ignored,
         )
         self.landing = find_landing(self._arrangement, held)
+        self._slid = 0.0
+        if self.landing is not None and not (pushes or self._along_with or self.landing.inside):
+            meant = self.landing.spot
+            spot = slid_clear(self._arrangement, held, meant)
+            self._slid = math.hypot(spot.x - meant.x, spot.z - meant.z)
+            self.landing = Landing(spot)
         self._edit = self._edit_for(self.landing)
         workspace = self._workspace
         # The view from above follows to the ledge under the hand.
@@ -131,6 +146,8 @@ class DragGesture:
             words.append(f"{workspace.length(max(spot.z - self._half_depth(), 0))} from the front")
         if spot.on:
             words.append(f"on the {self._name_of(spot.on)}")
+        if self._slid >= SLID_TOLD_MM:
+            words.append("slid to where there is room")
         return " · ".join(words)
 
     def _is_there(self, identifier: str) -> bool:

@@ -178,7 +178,9 @@ class LookHand(QGraphicsView):
             return
         at = self.mapToScene(position)
         was_over_nothing = gesture.landing is None
-        gesture.move(at.x(), -at.y())
+        # Alt pushes through what stands there; else what is dropped finds the free place beside it.
+        pushes = bool(QApplication.keyboardModifiers() & Qt.KeyboardModifier.AltModifier)
+        gesture.move(at.x(), -at.y(), pushes=pushes)
         self.show_carried(was_over_nothing=was_over_nothing or gesture.landing is None)
 
     def let_go(self) -> None:
