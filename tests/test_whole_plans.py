@@ -10,7 +10,7 @@ from whole_plans import whole_plans
 
 
 @pytest.mark.usefixtures("qapp")
-@settings(max_examples=300, deadline=None, suppress_health_check=list(HealthCheck))
+@settings(max_examples=150, deadline=None, suppress_health_check=list(HealthCheck))
 @given(plan=whole_plans())
 def test_whatever_is_done_with_any_plan_is_done_or_refused_in_a_sentence(plan: Plan) -> None:
     assert QGuiApplication.instance() is not None

@@ -68,21 +68,21 @@ STASHES = st.lists(items(), max_size=5, unique_by=lambda item: item.id).map(tupl
 
 
 @given(STASHES)
-@settings(suppress_health_check=[HealthCheck.too_slow], deadline=None)
+@settings(max_examples=40, suppress_health_check=[HealthCheck.too_slow], deadline=None)
 def test_any_stash_comes_back_from_csv_and_json(stash: tuple[Item, ...]) -> None:
     assert stash_from_csv(stash_to_csv(stash)) == stash
     assert stash_from_json(stash_to_json(stash).decode()) == stash
 
 
 @given(STASHES)
-@settings(suppress_health_check=[HealthCheck.too_slow], deadline=None)
+@settings(max_examples=40, suppress_health_check=[HealthCheck.too_slow], deadline=None)
 def test_no_cell_of_an_export_is_a_formula(stash: tuple[Item, ...]) -> None:
     for row in csv.reader(io.StringIO(stash_to_csv(stash), newline="")):
         assert not any(cell.startswith(("=", "+", "-", "@", "\t", "\r")) for cell in row)
 
 
 @given(STASHES, STASHES)
-@settings(suppress_health_check=[HealthCheck.too_slow], deadline=None)
+@settings(max_examples=40, suppress_health_check=[HealthCheck.too_slow], deadline=None)
 def test_taking_over_what_is_there_changes_nothing(own: tuple[Item, ...], other: tuple[Item, ...]) -> None:
     plan = plan_of(own)
     assert TakeOverItems(items=own).apply(plan) == plan
@@ -94,7 +94,7 @@ def test_taking_over_what_is_there_changes_nothing(own: tuple[Item, ...], other:
 
 
 @given(STASHES)
-@settings(suppress_health_check=[HealthCheck.too_slow], deadline=None)
+@settings(max_examples=40, suppress_health_check=[HealthCheck.too_slow], deadline=None)
 def test_a_plan_with_everything_in_it_comes_back(stash: tuple[Item, ...]) -> None:
     ledges = case_of().ledges
     piece = case_of(

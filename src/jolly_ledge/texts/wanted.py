@@ -5,7 +5,7 @@ from typing import Any
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import arrange
-from jolly_ledge.model.entry.parser import parse_entry
+from jolly_ledge.model.entry.parser import known_thing
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.lengths import LengthUnit
 from jolly_ledge.model.look import Look
@@ -61,7 +61,7 @@ def found_thing(plan: Plan, look: Look, line: str, unit: LengthUnit) -> CommandA
     EntryError
         The line tells no thing.
     """
-    item = parse_entry(line, unit, plan.stash).items[0]
+    item = known_thing(line, unit, plan.stash)
     told = match_found(plan, look, item)
     value = {
         "look": look.id, "item": item.label, "fits": bool(told.placements), "ledge": told.ledge,

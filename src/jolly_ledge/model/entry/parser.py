@@ -46,6 +46,7 @@ MOST_HEIGHT = 2.0
 NOT_KNOWN = "object"
 """What is made of words that name nothing that is known."""
 
+NOTHING_NAMED = "Say first what it is: a vase, a bowl, 8 books, a plant, a frame."
 _CODE = re.compile(r"#[0-9a-fA-F]{6}\b")
 _QUOTED = re.compile(r"(?:(?<![\d½¼¾⅛⅜⅝⅞])\"|“)([^\"“”]+)[\"”]")
 _FROM = re.compile(r"\bborrowed from\s+([^,;]+)", re.IGNORECASE)
@@ -136,6 +137,14 @@ def parse_entry(
     )
 
 
+def known_thing(line: str, unit: LengthUnit, stash: Iterable[Item] = ()) -> Item:
+    """Return the first thing a line describes, as ``parse_entry``; raise EntryError where no word names its kind."""
+    entry = parse_entry(line, unit, stash)
+    if entry.lacks_kind:
+        raise EntryError(NOTHING_NAMED)
+    return entry.items[0]
+
+
 def _things_of(line: str) -> list[str]:
     """Part a line at commas where each part names a thing; what names none belongs to the thing before."""
     things: list[str] = []
@@ -171,7 +180,7 @@ def _one_entry(line: str, reading: Reading, ids: FreshIds) -> QuickEntry:
     kind, lacks_kind = found.kind, found.kind is None
     if kind is None:
         if not (name or found.names_something):
-            raise EntryError("Say first what it is: a vase, a bowl, 8 books, a plant, a frame.")
+            raise EntryError(NOTHING_NAMED)
         kind = found.kind = KINDS[reading.kind]
     told, times, said = _with_lone_figure(told, found, reading.unit)
     count = max(count, times)

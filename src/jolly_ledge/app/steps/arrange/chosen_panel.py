@@ -119,7 +119,7 @@ class ChosenPanel(QWidget):
         """Show what is chosen."""
         workspace = self._workspace
         chosen = workspace.chosen_placed
-        self.tools.setEnabled(bool(chosen))
+        self.tools.setVisible(bool(chosen))
         ledge = workspace.ledge
         row = row_of(workspace.arrangement, chosen[0].id) if chosen else ()
         self.sort_chip.setVisible(bool(row))
@@ -131,11 +131,8 @@ class ChosenPanel(QWidget):
                 free = "open above" if ledge.clearance is None else f"{workspace.length(ledge.clearance)} clear"
                 self.where.setText(
                     f"{workspace.length(ledge.width)} wide, {workspace.length(ledge.depth)} deep, {free}. "
-                    "Click a thing to take it in hand."
+                    "Click a thing to take it in hand; drag one from the board below to set it here."
                 )
-            self.count_chip.setText(COUNTS[None])
-            for field in (self.left_field, self.front_field):
-                field.show_length(None)
             return
         first = chosen[0]
         self.title.setText(first.item.label if len(chosen) == 1 else f"{len(chosen)} things")

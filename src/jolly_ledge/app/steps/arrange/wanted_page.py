@@ -15,7 +15,7 @@ from jolly_ledge.edits.items import AddItems
 from jolly_ledge.edits.proposed import AddProposals
 from jolly_ledge.jobs.requests import Event, WantedFound, WantedRequest
 from jolly_ledge.jobs.runner import Runner
-from jolly_ledge.model.entry.parser import parse_entry
+from jolly_ledge.model.entry.parser import known_thing
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.fresh_ids import FreshIds
 from jolly_ledge.model.item import Item
@@ -161,7 +161,7 @@ class WantedPage(SearchPage):
         """Tell whether what was typed suits."""
         workspace = self._workspace
         try:
-            item = parse_entry(self.found_field.text(), workspace.length_unit, workspace.plan.stash).items[0]
+            item = known_thing(self.found_field.text(), workspace.length_unit, workspace.plan.stash)
         except JollyLedgeError as error:
             self.found_said.setText(str(error))
             self.buy_button.setEnabled(False)
