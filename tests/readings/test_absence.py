@@ -75,7 +75,7 @@ REASONS: dict[str, Callable[[Arrangement], bool]] = {
 
 def test_every_reading_has_a_reason_for_its_absence() -> None:
     assert ABSENT.keys() == NAMES.keys()
-    assert all(absence_said(name).startswith("does not apply here: ") for name in NAMES)
+    assert all(absence_said(name).startswith("It does not apply here: ") for name in NAMES)
 
 
 @pytest.mark.parametrize("name", REASONS)

@@ -54,8 +54,8 @@ class MainWindow(QMainWindow):
         ))  # fmt: skip
         self.path = PathPanel(workspace, self.show_step, self.menu)
         self._build()
-        workspace.signals.refused.connect(lambda sentence: self.notice.say(sentence))
-        workspace.signals.told.connect(lambda sentence: self.notice.say(sentence, good=True))
+        workspace.signals.refused.connect(lambda sentence: self.notice.say(workspace.told(sentence)))
+        workspace.signals.told.connect(lambda sentence: self.notice.say(workspace.told(sentence), good=True))
         workspace.signals.step_asked.connect(self.show_step)
         workspace.signals.compare_asked.connect(self.show_side_by_side)
         workspace.signals.plan_changed.connect(self._name_window)

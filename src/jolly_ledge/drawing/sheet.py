@@ -34,7 +34,7 @@ from jolly_ledge.drawing.typesetting import wrapped
 from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.model.kinds import kind_of
-from jolly_ledge.model.lengths import LengthUnit, format_length
+from jolly_ledge.model.lengths import LengthUnit, format_length, in_unit
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.piece import Ledge
@@ -260,7 +260,7 @@ def _steps(arrangement: Arrangement, steps: Sequence[PlacingStep], unit: LengthU
     if rest:
         yield heading("For the whole", width)
         for caution in rest:
-            yield paragraph(_said(caution), width)
+            yield paragraph(_said(caution, unit), width)
 
 
 def _size_of(ledge: Ledge, unit: LengthUnit) -> str:
@@ -320,7 +320,7 @@ def _row(step: PlacingStep, cautions: Sequence[Caution], unit: LengthUnit, width
     inner = (1 - COLUMNS[0].start) * width
     detail = " · ".join(word for word in (step.how, step.note) if word)
     under = [paragraph(detail, inner, DETAIL_SIZE, soft=True, after=0.0)] if detail else []
-    under += [paragraph(_said(caution), inner, DETAIL_SIZE, weight=600, after=1.0) for caution in cautions]
+    under += [paragraph(_said(caution, unit), inner, DETAIL_SIZE, weight=600, after=1.0) for caution in cautions]
     for block in under:
         shapes += moved(block.primitives, COLUMNS[0].start * width, y)
         y += block.height
@@ -329,8 +329,8 @@ def _row(step: PlacingStep, cautions: Sequence[Caution], unit: LengthUnit, width
     return Block(y + 1.0, tuple(shapes))
 
 
-def _said(caution: Caution) -> str:
-    return f"{caution.said}, {NAMES[caution.id].lower()}: {caution.sentence}"
+def _said(caution: Caution, unit: LengthUnit) -> str:
+    return in_unit(f"{caution.said}, {NAMES[caution.id].lower()}: {caution.sentence}", unit)
 
 
 def figure_said(figure: TapeFigure | None, unit: LengthUnit, *, with_unit: bool = False) -> str:

@@ -95,6 +95,26 @@ def format_length(length: float, unit: LengthUnit = "cm", *, with_unit: bool = T
     return f"{figure} {unit}" if with_unit else figure
 
 
+_TOLD = re.compile(r"((?:\d+(?:\.\d+)? (?:and|to|by|or|×) )*)(\d+(?:\.\d+)?) (mm|cm)\b")
+
+
+def in_unit(sentence: str, unit: LengthUnit) -> str:
+    """Return a sentence with its lengths in the unit a person reads in.
+
+    >>> in_unit("They are 240 and 220 mm high; raise one by 30 mm.", "cm")
+    'They are 24 and 22 cm high; raise one by 3 cm.'
+    >>> in_unit("It is 60 mm deeper.", "in")
+    'It is 2 3/8 in deeper.'
+    """
+
+    def told(found: re.Match[str]) -> str:
+        factor = _FACTORS[found[3]]
+        before = re.sub(r"\d+(?:\.\d+)?", lambda one: _figure(float(one[0]) * factor, unit), found[1])
+        return f"{before}{format_length(float(found[2]) * factor, unit)}"
+
+    return _TOLD.sub(told, sentence)
+
+
 def _figure(length: float, unit: LengthUnit) -> str:
     if unit == "mm":
         return str(round(length))

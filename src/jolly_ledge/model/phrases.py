@@ -57,6 +57,16 @@ def percent(share: float) -> str:
     return f"{round(share * 100)} %"
 
 
+def share_of(share: float, whole: str) -> str:
+    """Return a share of something: in per cent, or in a word where it is all or none of it.
+
+    >>> share_of(0.457, "what is seen"), share_of(1.0, "the seats"), share_of(0.0, "it")
+    ('46 % of what is seen', 'all of the seats', 'none of it')
+    """
+    word = {0: "none", 100: "all"}.get(round(share * 100), percent(share))
+    return f"{word} of {whole}"
+
+
 def with_article(name: str) -> str:
     """Return a name with the article it is spoken with; one that begins with an article or a count keeps it.
 

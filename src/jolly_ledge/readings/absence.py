@@ -38,6 +38,6 @@ def absence_said(reading_id: str) -> str:
     """Return that a reading does not apply, and why.
 
     >>> absence_said("weight-low")
-    'does not apply here: all its ledges are on one level'
+    'It does not apply here: all its ledges are on one level.'
     """
-    return f"does not apply here: {ABSENT[reading_id]}"
+    return f"It does not apply here: {ABSENT[reading_id]}."

@@ -6,7 +6,7 @@ from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.facing import FACE_DEGREES
 from jolly_ledge.measures.score import score_of, weighted_mean
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.phrases import percent, share_of
 from jolly_ledge.readings.reading import Finding, Reading
 
 ID = "all-round"
@@ -57,7 +57,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score=score_of(loss),
         loss=loss,
         shown=percent(value),
-        sentence=f"From {percent(value)} of the seats a good side is seen; three of four are wanted.",
+        sentence=f"From {share_of(value, 'the seats')} a good side is seen; three of four are wanted.",
         contributions=tuple(shares.items()),
         findings=findings,
     )

@@ -81,15 +81,18 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         shown=f"{flat} in a row" if flat else f"{value:.1f} deep",
         sentence=(
             f"Things stand {value:.1f} deep on average"
-            + (
-                f"; {flat} of {len(counted)} ledges {'is a single row' if flat == 1 else 'are single rows'}."
-                if flat
-                else "; the depth is used."
-            )
+            + (f"; {_flat_said(flat, len(counted))}." if flat else "; the depth is used.")
         ),
         contributions=tuple(contributions),
         findings=tuple(findings),
     )
+
+
+def _flat_said(flat: int, ledges: int) -> str:
+    """Return on how many ledges all stands in one row."""
+    if flat == ledges:
+        return "everything stands in a single row" if ledges == 1 else "every ledge is a single row"
+    return f"{flat} of {ledges} ledges {'is a single row' if flat == 1 else 'are single rows'}"
 
 
 def _of_bands(piece: Piece, bands: int, ledge: Ledge) -> float:

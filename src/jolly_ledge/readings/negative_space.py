@@ -158,11 +158,16 @@ def _crowded(cover: tuple[Ledge, float, float, tuple[PlacedItem, ...]], band: tu
     return Finding(
         ID,
         tuple(s.id for s in things),
-        f"{ledge.label[:1].upper()}{ledge.label[1:]} is crowded: {percent(area / free)} of it is covered, about "
-        f"{percent(sum(band) / 2)} is wanted; take something away.",
+        f"{capital(ledge.label)} is crowded: {_covered_said(area / free)}, about {percent(sum(band) / 2)} is wanted; "
+        "take something away.",
         min((area / free - band[1]) / 0.3, 1.0),
         "less",
     )
+
+
+def _covered_said(share: float) -> str:
+    """Return how much of a ledge is covered; where things stand over its rim, that it is more than all."""
+    return f"{percent(share)} of it is covered" if share <= 1.0 else f"{share:.1f} times its room is covered"
 
 
 def _whole(

@@ -10,7 +10,7 @@ from jolly_ledge.model.colour import is_neutral
 from jolly_ledge.model.families import lead_of, name_of
 from jolly_ledge.model.hue_family import QUIET, WARM, hue_family, loudness
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import counted, listed, percent
+from jolly_ledge.model.phrases import capital, counted, listed, percent, share_of
 from jolly_ledge.readings.reading import Finding, Reading
 
 ID = "palette"
@@ -83,7 +83,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         loss=loss,
         shown=percent(value),
         sentence=(
-            f"{percent(value)} of what is seen keeps to {listed(names, 4) or 'whites and greys'}"
+            f"{capital(share_of(value, 'what is seen'))} keeps to {listed(names, 4) or 'whites and greys'}"
             + (
                 "."
                 if manner.palette

@@ -3,7 +3,7 @@
 from jolly_ledge.geometry.arrangement import Arrangement, Unit
 from jolly_ledge.measures.score import ramp, score_of, weighted_mean
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import capital, percent
+from jolly_ledge.model.phrases import capital, percent, share_of
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.cover import silhouette
@@ -61,7 +61,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score=score_of(loss),
         loss=loss,
         shown="seen" if value >= BAND[0] else percent(value),
-        sentence=f"Shut, the most hidden anchor shows {percent(value)} of itself; 60 % or more is wanted.",
+        sentence=f"Shut, the most hidden anchor shows {share_of(value, 'itself')}; 60 % or more is wanted.",
         contributions=tuple(shares.items()),
         findings=findings,
     )

@@ -5,7 +5,7 @@ from jolly_ledge.measures.perches import perches_of
 from jolly_ledge.measures.score import mean, ramp, score_of, soft_excess
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import counted, percent
+from jolly_ledge.model.phrases import capital, counted, percent, share_of
 from jolly_ledge.readings.reading import Finding, Reading
 
 ID = "stack-order"
@@ -67,7 +67,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         limits=(0.0, 1.0),
         score=score_of(loss),
         shown=f"{len(told)} perched" if told else percent(value),
-        sentence=f"{percent(value)} of what lies on each other falls upward in size and is related in colour"
+        sentence=f"{capital(share_of(value, 'what lies on each other'))} falls upward in size and is related in colour"
         + (
             f"; {counted(len(told), 'thing')} {'is' if len(told) == 1 else 'are'} held or perched against sense."
             if told

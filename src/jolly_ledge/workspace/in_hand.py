@@ -4,7 +4,7 @@ from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange
 from jolly_ledge.model.history import History
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.lengths import LengthUnit, format_length
+from jolly_ledge.model.lengths import LengthUnit, format_length, in_unit
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
@@ -143,6 +143,10 @@ class InHand:
     def shown(self, score: float, look: Look | None = None) -> int:
         """Return the number that is shown for a raw score of a look, the one in hand without one."""
         return self.derived.shown(score, self.look if look is None else look)
+
+    def told(self, sentence: str) -> str:
+        """Return a sentence with its lengths in the unit in force."""
+        return in_unit(sentence, self.length_unit)
 
     def length(self, length: float) -> str:
         """Write a length in the unit in force."""

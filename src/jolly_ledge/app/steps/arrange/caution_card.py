@@ -66,7 +66,7 @@ class CautionCard(Card):
             self.measure_field.clear()
             self.measure_field.addItems(MEASURES[caution.id])
         self.answer_button.setText("Take the answer back" if caution.answer else "Answer it")
-        self.say(f"{caution.said} · {NAMES[caution.id]}", caution.sentence, caution.placements)
+        self.say(f"{caution.said} · {NAMES[caution.id]}", self._workspace.told(caution.sentence), caution.placements)
 
     def _close(self) -> None:
         self.measure_field.hide()

@@ -85,7 +85,7 @@ class FindingCard(Card):
         if finding != self._finding:
             self._finding = finding
             self._forget_moves()
-        self.say(NAMES[finding.reading], capital(finding.sentence), finding.placements)
+        self.say(NAMES[finding.reading], capital(self._workspace.told(finding.sentence)), finding.placements)
 
     def _forget_moves(self) -> None:
         for button in self.move_buttons:

@@ -170,7 +170,7 @@ class ReadingPanel(QWidget):
     def _show_notes(self) -> None:
         self._show_standing()
         for row in self.rows.values():
-            row.describe()
+            row.describe(self._workspace.told)
         self._show_what_applies()
         self.stops.show_stops(self._workspace.cautions, self._workspace.arrangement)
         self.notes.show_cautions()
@@ -205,7 +205,7 @@ class ReadingPanel(QWidget):
         self.stops.hide()
         for row in self.rows.values():
             row.show_reading(None)
-            row.describe()
+            row.describe(self._workspace.told)
             row.hide()
         for title in self.questions.values():
             title.hide()
@@ -240,7 +240,7 @@ class ReadingPanel(QWidget):
     def _say_sentence(self, row: ReadingRow | None) -> None:
         readings = self._workspace.assessment.readings
         reading = row.reading if row else min(readings, key=lambda reading: reading.score, default=None)
-        self.sentence.setText(reading.sentence if reading else "")
+        self.sentence.setText(self._workspace.told(reading.sentence) if reading else "")
 
     def _point_at(self, placements: tuple[str, ...]) -> None:
         self._workspace.point_at(*placements)

@@ -55,9 +55,9 @@ class ReadingRow(QWidget):
             # The name stays.
             self.update(round(NAME_WIDTH), 0, self.width(), self.height())
 
-    def describe(self) -> None:
+    def describe(self, told: Callable[[str], str] = str) -> None:
         """Tell the sentence to those who ask for it: a tip, and a name for those who cannot see."""
-        sentence = absence_said(self.entry.id) if self.reading is None else self.reading.sentence
+        sentence = absence_said(self.entry.id) if self.reading is None else told(self.reading.sentence)
         self.setToolTip(sentence)
         self.setAccessibleName(f"{self.entry.name}: {sentence}")
 

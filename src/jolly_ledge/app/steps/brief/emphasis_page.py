@@ -115,7 +115,7 @@ class EmphasisPage(QWidget):
         for identifier, label in self.reads.items():
             reading = found.get(identifier)
             label.setText(NOT_HERE if reading is None else f"reads {round(reading.score * 100)} · {reading.shown}")
-            label.setToolTip(absence_said(identifier) if reading is None else reading.sentence)
+            label.setToolTip(absence_said(identifier) if reading is None else self._workspace.told(reading.sentence))
 
     @survives
     def showEvent(self, event: QShowEvent) -> None:

@@ -216,7 +216,7 @@ class MeasureStep(Step):
         self.tape.setText("" if faults else "Everything adds up to within 3 mm.")
         self.tape.setVisible(not faults)
         for card, fault in zip(self.fault_cards, faults, strict=False):
-            card.say("Does not add up", fault.sentence, ())
+            card.say("Does not add up", self.workspace.told(fault.sentence), ())
         for index, card in enumerate(self.fault_cards):
             card.setVisible(index < len(faults))
         self.top_view.setVisible(kind_of(piece).is_looked_down_on or piece.viewed_from == "around")

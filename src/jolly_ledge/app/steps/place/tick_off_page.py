@@ -199,7 +199,7 @@ class TickOffPage(QWidget):
             f"to: {step.ledge}, {step.support}",
             " · ".join(figure for figure in figures if figure != NO_FIGURE),
             " · ".join(word for word in (step.how, step.note) if word),
-            "\n".join(caution.sentence for caution in own[:2]),
+            "\n".join(self._workspace.told(caution.sentence) for caution in own[:2]),
         ]
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
