@@ -1,9 +1,11 @@
 """Photographs by the simulated camera, of a piece and of things, to practise on without a real one."""
 
+from collections.abc import Sequence
+
 import numpy as np
 
-from jolly_ledge.drawing.items import item_picture
-from jolly_ledge.drawing.picture import Picture, Primitive, Shape, rectangle
+from jolly_ledge.drawing.items import item_picture, item_shapes
+from jolly_ledge.drawing.picture import Picture, Primitive, Shape, moved, rectangle
 from jolly_ledge.drawing.room import room_picture
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.item import Item
@@ -19,7 +21,8 @@ SCENE_SCALE = 0.9
 ROUGH_PX = 4.0
 """How far off the corners are put, so that there is something to mark."""
 
-THING_PX = 1100
+THING_PX, ROW_PX = 1100, 2400
+LAID_WALL = "#a9b4ba"
 THING_WALL, PAPER_WHITE = "#d9d6cf", "#f4f4f2"
 WARM_LIGHT = (1.0, 0.86, 0.66)
 """Shares of linear red, green and blue under a warm lamp."""
@@ -47,6 +50,44 @@ def practice_photo(arrangement: Arrangement, seed: int = 1, *, empty: bool = Tru
     rough = np.random.default_rng(seed).normal(0, ROUGH_PX, (4, 2))
     corners = np.asarray(camera.corners(0, 0, piece.width, piece.height)) + rough
     return photograph(scene, camera, seed=seed), corners
+
+
+def practice_row(
+    items: Sequence[Item], distance: float = 2000.0, seed: int = 1
+) -> tuple[Pixels, tuple[tuple[float, float], ...]]:
+    """Return a photograph of things laid out before a wall beside an A4 sheet, and where each really begins and ends.
+
+    Parameters
+    ----------
+    items : sequence of Item
+        From the left; their feet are on one line.
+    distance : float
+        Of the camera from the wall, in mm.
+    seed : int
+        The same seed gives the same grain.
+
+    Returns
+    -------
+    (array of uint8, tuple of (float, float))
+        The picture; the left and right end of every thing from the left edge of the sheet, in mm.
+    """
+    gap, sheet_wide, sheet_high = 60.0, 210.0, 297.0
+    x, ends = sheet_wide + gap, []
+    shapes: list[Primitive] = []
+    for item in items:
+        shapes += moved(item_shapes(item), x + item.width / 2, 0.0)
+        ends.append((x, x + item.width))
+        x += item.width + gap
+    tall = max(sheet_high, *(item.height for item in items))
+    room = rectangle(-400.0, -tall - 400.0, x + 800.0, tall + 800.0)
+    paper = Shape(rectangle(0.0, -sheet_high, sheet_wide, sheet_high), PAPER_WHITE)
+    picture = Picture((Shape(room, LAID_WALL), paper, *shapes), -400.0, -tall - 400.0, x + 400.0, 400.0)
+    scene = scene_of(picture, SCENE_SCALE)
+    camera = Camera(
+        x=x * 0.42, y=tall * 0.55, distance=distance, target_x=x / 2, target_y=tall / 2, roll=0.8,
+        focal=ROW_PX * distance / max(x + 260.0, 1.3 * tall), width=ROW_PX, height=round(ROW_PX * 0.66),
+    )  # fmt: skip
+    return photograph(scene, camera, seed=seed), tuple(ends)
 
 
 def practice_thing(item: Item, seed: int = 1) -> Pixels:

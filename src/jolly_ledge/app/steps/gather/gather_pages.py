@@ -8,6 +8,7 @@ from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.exporting import Exporter
 from jolly_ledge.app.steps.gather.arrivals_page import ArrivalsPage
 from jolly_ledge.app.steps.gather.families_page import FamiliesPage
+from jolly_ledge.app.steps.gather.laid_out_page import LaidOutPage
 from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
 from jolly_ledge.app.steps.gather.twins_page import TwinsPage
 from jolly_ledge.exports.export import Options
@@ -29,6 +30,7 @@ class GatherPages(QStackedWidget):
         self._families: FamiliesPage | None = None
         self._twins: TwinsPage | None = None
         self._pictures: PicturesPage | None = None
+        self._laid_out: LaidOutPage | None = None
 
     def show_line_up(self) -> None:
         """Show the line-up again."""
@@ -97,6 +99,19 @@ class GatherPages(QStackedWidget):
     def show_pictures(self) -> None:
         """Show the page for photographs of things."""
         self.setCurrentWidget(self.pictures)
+
+    @property
+    def laid_out(self) -> LaidOutPage:
+        """The page for many things in one photograph."""
+        if self._laid_out is None:
+            self._laid_out = LaidOutPage(self._workspace, self._dialogs)
+            self._laid_out.left.connect(self.show_line_up)
+            self.addWidget(self._laid_out)
+        return self._laid_out
+
+    def show_laid_out(self) -> None:
+        """Show the page for many things in one photograph."""
+        self.setCurrentWidget(self.laid_out)
 
     def take_pictures(self, paths: tuple[Path, ...]) -> None:
         """Read photographs that were dropped on the line-up."""

@@ -112,7 +112,8 @@ class GatherStep(Step):
         pages = self.pages
         self.bring_button = _menu_button("Bring in ▾", "Many things at once")
         self.bring_menu = QMenu(self)
-        self.bring_menu.addAction("Photographs of things", pages.show_pictures)
+        self.bring_menu.addAction("Photographs, one thing each", pages.show_pictures)
+        self.bring_menu.addAction("Many things from one photograph", pages.show_laid_out)
         self.bring_menu.addAction("A table from a file", pages.ask_table)
         self.bring_menu.addAction("A list, typed or pasted", pages.show_list)
         self.bring_menu.addSeparator()

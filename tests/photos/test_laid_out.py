@@ -1,0 +1,99 @@
+"""Many things from one photograph of the simulated camera: found, measured within two in a hundred, told apart."""
+
+import numpy as np
+import pytest
+
+from jolly_ledge.model.colour import difference
+from jolly_ledge.model.entry.parser import parse_entry
+from jolly_ledge.model.item import Item
+from jolly_ledge.photos.corners import fit_corners
+from jolly_ledge.photos.image import PhotoError, Pixels
+from jolly_ledge.photos.laid_out import Frame, frames_in, pulled_straight, sheet_in, thing_in
+from jolly_ledge.photos.perspective import Known, View
+from jolly_ledge.photos.rectify import Straight
+from jolly_ledge.render.practice_photos import practice_row
+
+LINES = (
+    "blue vase 14x30",
+    "terracotta urn 20x34",
+    "oak box 24x12x18",
+    "black bowl 22x9",
+    "green cloth 30x20",
+    "red box 9x15x9",
+)
+
+
+@pytest.fixture(scope="module")
+def things() -> tuple[Item, ...]:
+    return tuple(parse_entry(line, "cm").items[0] for line in LINES)
+
+
+@pytest.fixture(scope="module")
+def taken(qapp: object, things: tuple[Item, ...]) -> tuple[Pixels, View, Straight]:
+    """Return the photograph at two metres, how its sheet is seen, and the picture pulled straight by it."""
+    pixels, _ = practice_row(things, 2000.0)
+    corners = sheet_in(pixels)
+    assert corners is not None
+    fitted = fit_corners(pixels, corners)
+    view = View(fitted.corners, Known(0.0, 0.0, 210.0, 297.0), fitted.error_px)
+    return pixels, view, pulled_straight(pixels, view)
+
+
+def test_the_sheet_is_found(taken: tuple[Pixels, View, Straight]) -> None:
+    _, view, _ = taken
+    sides = [np.hypot(*np.subtract(view.corners[n], view.corners[n - 1])) for n in range(4)]
+    assert sides[0] / sides[1] == pytest.approx(297 / 210, rel=0.06)
+
+
+def test_everything_is_found_and_the_sheet_is_no_thing(
+    things: tuple[Item, ...], taken: tuple[Pixels, View, Straight]
+) -> None:
+    _, view, straight = taken
+    frames = frames_in(straight, view)
+    assert len(frames) == len(things)
+    assert all(frame.left > 210 for frame in frames)
+
+
+def test_sizes_are_right_to_two_in_a_hundred_at_two_metres(
+    things: tuple[Item, ...], taken: tuple[Pixels, View, Straight]
+) -> None:
+    _, view, straight = taken
+    for item, frame in zip(things, frames_in(straight, view), strict=True):
+        thing = thing_in(straight, view, frame)
+        assert thing.width == pytest.approx(item.width, rel=0.02, abs=2.5), item.name
+        assert thing.height == pytest.approx(item.height, rel=0.02, abs=2.5), item.name
+        assert abs(thing.width - item.width) <= thing.width_error
+        assert 0.5 < thing.width_error < 0.06 * item.width + 4
+        assert difference(thing.found.colours[0][0], item.main_colour) < 14
+        assert thing.found.is_outlined
+
+
+def test_a_frame_drawn_roughly_by_hand_finds_the_thing_in_it(
+    things: tuple[Item, ...], taken: tuple[Pixels, View, Straight]
+) -> None:
+    _, view, straight = taken
+    found = frames_in(straight, view)[0]
+    rough = Frame(found.left - 15, found.bottom - 12, found.right + 12, found.top + 15)
+    assert thing_in(straight, view, rough).width == pytest.approx(things[0].width, rel=0.02, abs=2.5)
+
+
+def test_a_frame_outside_or_of_nothing_is_refused_in_a_sentence(taken: tuple[Pixels, View, Straight]) -> None:
+    _, view, straight = taken
+    for frame in (Frame(90_000, 0, 90_100, 100), Frame(400, 0, 400, 0)):
+        with pytest.raises(PhotoError, match=r"\.$"):
+            thing_in(straight, view, frame)
+
+
+def test_a_photograph_without_a_sheet_and_one_without_things_say_so() -> None:
+    grey = np.full((400, 600, 3), 120, np.uint8)
+    assert sheet_in(grey) is None
+    view = View(((200.0, 100.0), (300.0, 100.0), (300.0, 241.0), (200.0, 241.0)), Known(0.0, 0.0, 210.0, 297.0))
+    with pytest.raises(PhotoError, match="Nothing stands out"):
+        frames_in(pulled_straight(grey, view), view)
+
+
+def test_a_sheet_marked_as_a_sliver_is_refused() -> None:
+    grey = np.full((400, 600, 3), 120, np.uint8)
+    view = View(((0.0, 0.0), (600.0, 0.0), (600.0, 0.5), (0.0, 0.5)), Known(0.0, 0.0, 210.0, 297.0))
+    with pytest.raises(PhotoError):
+        frames_in(pulled_straight(grey, view), view)
