@@ -17,8 +17,8 @@ LINES = (
     "blue vase 14x30",
     "terracotta urn 20x34",
     "oak box 24x12x18",
-    "black bowl 22x9",
-    "green cloth 30x20",
+    "black box 22x9x22",
+    "green trunk 30x20x15",
     "red box 9x15x9",
 )
 

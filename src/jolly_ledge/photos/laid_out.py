@@ -10,7 +10,7 @@ from jolly_ledge.model.piece import Corners
 from jolly_ledge.photos.image import PhotoError, Pixels, smaller
 from jolly_ledge.photos.perspective import View, in_order, project
 from jolly_ledge.photos.rectify import Straight, straightened
-from jolly_ledge.photos.things import LIGHTNESS_PULL, ThingPhoto, read_thing
+from jolly_ledge.photos.things import LIGHTNESS_PULL, ThingPhoto, read_thing, thing_mask
 
 PAPER_LIGHT, PAPER_GREY = 80.0, 10.0
 """Paper is at least so light (CIELAB) and has at most so much colour."""
@@ -29,9 +29,7 @@ LEAST_DISTANCE = 9.0
 LEAST_SIDE_MM, LEAST_AREA_MM2 = 12.0, 250.0
 SHEET_RIM_MM = 12.0
 MARGIN = 0.06
-BLUR_PX = 0.5
-"""Half of what lies across an edge is still seen as the thing's own."""
-
+HALF = 0.5
 MOST_THINGS = 60
 
 
@@ -228,11 +226,9 @@ def thing_in(straight: Straight, view: View, frame: Frame) -> LaidOutThing:
     """
     picture, left, top = _cut(straight, frame)
     found = read_thing(picture)
-    if found.box is not None:
-        wide, high = picture.shape[1] / straight.scale, picture.shape[0] / straight.scale
-        x, y, to_x, to_y = found.box
-        rim = BLUR_PX / straight.scale
-        frame = Frame(left + x * wide + rim, top - to_y * high + rim, left + to_x * wide - rim, top - y * high - rim)
+    if found.is_outlined:
+        x, y, to_x, to_y = (edge / straight.scale for edge in _edges_of(picture))
+        frame = Frame(left + x, top - to_y, left + to_x, top - y)
     low, right, high = (
         view.pixel(point)
         for point in ((frame.left, frame.bottom), (frame.right, frame.bottom), (frame.left, frame.top))
@@ -258,3 +254,29 @@ def _cut(straight: Straight, frame: Frame) -> tuple[Pixels, float, float]:
     if min(picture.shape[:2]) < 8:
         raise PhotoError("The frame is too small, or lies outside the photograph; draw it round the thing.")
     return picture.copy(), straight.left + columns[0] / straight.scale, straight.top - rows[0] / straight.scale
+
+
+def _edges_of(picture: Pixels) -> tuple[float, float, float, float]:
+    """Return the left, upper, right and lower edge of the thing in a cut picture, in its pixels.
+
+    Notes
+    -----
+    An edge is blurred over some pixels; it lies where half of the step from the ground to the thing is done.
+    """
+    from scipy import ndimage
+    from skimage.color import rgb2lab
+
+    small = smaller(picture, LOOKED_AT)
+    lab = np.asarray(rgb2lab(small), np.float64)
+    mask = thing_mask(lab)
+    assert mask is not None, "it was outlined"
+    pull = np.array([LIGHTNESS_PULL, 1.0, 1.0])
+    outside = ~ndimage.binary_dilation(mask, iterations=4)
+    ground = np.median(lab[outside if outside.any() else ~mask], axis=0)
+    away = np.linalg.norm((lab - ground) * pull, axis=2)
+    inner = ndimage.binary_erosion(mask, iterations=2) & ~ndimage.binary_erosion(mask, iterations=5)
+    step = float(np.median(away[inner if inner.any() else mask]))
+    sure = ndimage.binary_dilation(mask, iterations=1) & (away > HALF * step)
+    rows, columns = (np.flatnonzero(sure.any(axis=axis)) for axis in (1, 0))
+    share = picture.shape[1] / small.shape[1]
+    return columns[0] * share, rows[0] * share, (columns[-1] + 1) * share, (rows[-1] + 1) * share

@@ -44,9 +44,6 @@ class ThingPhoto(Struct, frozen=True):
     aspect: float | None
     """Width over height of the outline, None without one."""
 
-    box: tuple[float, float, float, float] | None = None
-    """Its left, upper, right and lower edge in shares of the picture, None without an outline."""
-
     @property
     def is_outlined(self) -> bool:
         """Whether the thing was told from its ground."""
@@ -114,10 +111,7 @@ def read_thing(image: Pixels) -> ThingPhoto:
         inner = lab[height // 5 : -height // 5, width // 5 : -width // 5]
         return ThingPhoto(colours_of(inner.reshape(-1, 3)), (), None)
     outline, aspect = outline_of(mask)
-    rows, columns = (np.flatnonzero(mask.any(axis=axis)) for axis in (1, 0))
-    high, wide = mask.shape
-    box = columns[0] / wide, rows[0] / high, (columns[-1] + 1) / wide, (rows[-1] + 1) / high
-    return ThingPhoto(colours_of(_inner_pixels(lab, mask)), outline, aspect, box)
+    return ThingPhoto(colours_of(_inner_pixels(lab, mask)), outline, aspect)
 
 
 def pictured(item: Item, found: ThingPhoto, photo: str, height: float | None = None, *, outlined: bool = True) -> Item:
