@@ -60,7 +60,7 @@ def test_frames_are_drawn_chosen_and_taken_away(found: LaidOutPage, qtbot: QtBot
     assert frames.at == 1
     qtbot.keyClick(frames, Qt.Key.Key_Delete)
     assert len(page.rows) == many - 1
-    area = frames.area_of(page.rows[0].thing.frame).toRect().adjusted(-6, -6, 6, 6)
+    area = frames.area_of(page.rows[0].thing.frame).toRect().adjusted(-3, -3, 3, 3)
     qtbot.mousePress(frames, LEFT, pos=area.topLeft())
     qtbot.mouseMove(frames, area.center())
     qtbot.mouseMove(frames, area.bottomRight())

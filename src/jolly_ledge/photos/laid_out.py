@@ -4,6 +4,7 @@ from typing import cast
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from jolly_ledge.model.piece import Corners
@@ -29,6 +30,12 @@ LEAST_DISTANCE = 9.0
 LEAST_SIDE_MM, LEAST_AREA_MM2 = 12.0, 250.0
 SHEET_RIM_MM = 12.0
 MARGIN = 0.06
+OVER_EACH_OTHER, NECK_MM = 0.6, 25.0
+"""Two parts of one thing lie over each other by so much of the narrower, with no larger gap between them."""
+
+TRUSTED = 0.75
+"""Where the thing that is found fills less of its frame, the frame is taken for its size."""
+
 HALF = 0.5
 MOST_THINGS = 60
 
@@ -180,7 +187,7 @@ def frames_in(straight: Straight, view: View) -> tuple[Frame, ...]:
     frames = [frame for _, frame in sorted(found, key=lambda one: -one[0])[:MOST_THINGS]]
     if not frames:
         raise PhotoError("Nothing stands out from the ground; draw a frame round each thing.")
-    return tuple(sorted(_without_inner(frames), key=lambda frame: frame.left))
+    return tuple(sorted(_without_inner(_joined(frames)), key=lambda frame: frame.left))
 
 
 def _sheet_mask(straight: Straight, view: View, shape: tuple[int, int], scale: float) -> NDArray[np.bool_]:
@@ -193,6 +200,25 @@ def _sheet_mask(straight: Straight, view: View, shape: tuple[int, int], scale: f
         (x > known.left - SHEET_RIM_MM) & (x < known.left + known.width + SHEET_RIM_MM)
         & (y > known.floor - SHEET_RIM_MM) & (y < known.floor + known.height + SHEET_RIM_MM),
     )  # fmt: skip
+
+
+def _joined(frames: list[Frame]) -> list[Frame]:
+    """Return frames with those joined that stand over each other with hardly a gap: a shade and its foot."""
+    joined = list(frames)
+    for one in sorted(frames, key=lambda frame: frame.bottom):
+        for other in joined:
+            across = min(one.right, other.right) - max(one.left, other.left)
+            gap = max(one.bottom, other.bottom) - min(one.top, other.top)
+            beside = across < OVER_EACH_OTHER * min(one.width, other.width)
+            if one is other or one not in joined or beside or not -NECK_MM < gap < NECK_MM:
+                continue
+            joined = [frame for frame in joined if frame not in (one, other)]
+            joined.append(
+                Frame(min(one.left, other.left), min(one.bottom, other.bottom), max(one.right, other.right),
+                      max(one.top, other.top))
+            )  # fmt: skip
+            break
+    return joined
 
 
 def _without_inner(frames: list[Frame]) -> list[Frame]:
@@ -228,7 +254,12 @@ def thing_in(straight: Straight, view: View, frame: Frame) -> LaidOutThing:
     found = read_thing(picture)
     if found.is_outlined:
         x, y, to_x, to_y = (edge / straight.scale for edge in _edges_of(picture))
-        frame = Frame(left + x, top - to_y, left + to_x, top - y)
+        seen = Frame(left + x, top - to_y, left + to_x, top - y)
+        if seen.width >= TRUSTED * frame.width and seen.height >= TRUSTED * frame.height:
+            frame = seen
+        else:
+            # Only a part stands out: its colours are told, its outline is not that of the whole.
+            found = replace(found, outline=(), aspect=None)
     low, right, high = (
         view.pixel(point)
         for point in ((frame.left, frame.bottom), (frame.right, frame.bottom), (frame.left, frame.top))

@@ -52,10 +52,8 @@ def practice_photo(arrangement: Arrangement, seed: int = 1, *, empty: bool = Tru
     return photograph(scene, camera, seed=seed), corners
 
 
-def practice_row(
-    items: Sequence[Item], distance: float = 2000.0, seed: int = 1
-) -> tuple[Pixels, tuple[tuple[float, float], ...]]:
-    """Return a photograph of things laid out before a wall beside an A4 sheet, and where each really begins and ends.
+def practice_row(items: Sequence[Item], distance: float = 2000.0, seed: int = 1) -> Pixels:
+    """Return a photograph of things laid out before a wall, an A4 sheet in their middle.
 
     Parameters
     ----------
@@ -65,29 +63,25 @@ def practice_row(
         Of the camera from the wall, in mm.
     seed : int
         The same seed gives the same grain.
-
-    Returns
-    -------
-    (array of uint8, tuple of (float, float))
-        The picture; the left and right end of every thing from the left edge of the sheet, in mm.
     """
     gap, sheet_wide, sheet_high = 60.0, 210.0, 297.0
-    x, ends = sheet_wide + gap, []
-    shapes: list[Primitive] = []
-    for item in items:
+    before = items[: len(items) // 2]
+    left = x = -sum(item.width + gap for item in before)
+    shapes = list[Primitive]()
+    for number, item in enumerate(items):
+        x = max(x, sheet_wide + gap) if number == len(before) else x
         shapes += moved(item_shapes(item), x + item.width / 2, 0.0)
-        ends.append((x, x + item.width))
         x += item.width + gap
-    tall = max(sheet_high, *(item.height for item in items))
-    room = rectangle(-400.0, -tall - 400.0, x + 800.0, tall + 800.0)
+    tall, wide = max(sheet_high, *(item.height for item in items)), x - left
+    low, high = left - 1200.0, -tall - 1200.0
+    wall = Shape(rectangle(low, high, wide + 2400.0, tall + 2400.0), LAID_WALL)
     paper = Shape(rectangle(0.0, -sheet_high, sheet_wide, sheet_high), PAPER_WHITE)
-    picture = Picture((Shape(room, LAID_WALL), paper, *shapes), -400.0, -tall - 400.0, x + 400.0, 400.0)
-    scene = scene_of(picture, SCENE_SCALE)
+    scene = scene_of(Picture((wall, paper, *shapes), low, high, x + 1200.0, 1200.0), SCENE_SCALE)
     camera = Camera(
-        x=x * 0.42, y=tall * 0.55, distance=distance, target_x=x / 2, target_y=tall / 2, roll=0.8,
-        focal=ROW_PX * distance / max(x + 260.0, 1.3 * tall), width=ROW_PX, height=round(ROW_PX * 0.66),
+        x=left + wide * 0.42, y=tall * 0.55, distance=distance, target_x=left + wide / 2, target_y=tall / 2, roll=0.8,
+        focal=ROW_PX * distance / max(wide + 260.0, 1.3 * tall), width=ROW_PX, height=round(ROW_PX * 0.66),
     )  # fmt: skip
-    return photograph(scene, camera, seed=seed), tuple(ends)
+    return photograph(scene, camera, seed=seed)
 
 
 def practice_thing(item: Item, seed: int = 1) -> Pixels:

@@ -146,7 +146,7 @@ class LaidOutPage(QWidget):
         if not things:
             self._workspace.signals.refused.emit("Gather a vessel, a bowl, a box, a lamp or a book first.")
             return
-        self._begin(practice_row(things)[0])
+        self._begin(practice_row(things))
 
     def _begin(self, pixels: Pixels) -> None:
         self._pixels, self._straight, self._view = pixels, None, None
