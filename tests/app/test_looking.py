@@ -11,7 +11,7 @@ from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.arrange.board_foot import KEYS_HINT
-from jolly_ledge.app.steps.arrange.view_strip import FROM_ABOVE, KEYS, STRAIGHT_ON
+from jolly_ledge.app.steps.arrange.view_strip import FROM_ABOVE, IN_THE_ROOM, KEYS, STRAIGHT_ON
 from jolly_ledge.app.views.look.tried_move import ghosts_and_news
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.piece import Fixture
@@ -96,14 +96,14 @@ def test_nothing_is_carried_in_the_mirror(window: MainWindow, qtbot: QtBot) -> N
 def test_places_follow_the_piece(window: MainWindow, qtbot: QtBot) -> None:
     page, workspace = arrange_step(window), window.workspace
     strip = page.view_strip
-    assert strip.places() == (STRAIGHT_ON, "Standing", "Seated", "From the door")
+    assert strip.places() == (STRAIGHT_ON, "Standing", "Seated", "From the door", IN_THE_ROOM)
     seen = [picture(page)]
     for _ in range(3):
         qtbot.keyClick(page.views.currentWidget(), "V")
         seen.append(picture(page))
         assert all(seen[-1] != earlier for earlier in seen[:-1])
-    assert page.sight is not None
-    assert "away" in page.sight.said()
+    assert page.sights.sight is not None
+    assert "away" in page.sights.sight.said()
     workspace.choose_look("low-tea")
     seats = len(workspace.piece.seats)
     assert strip.places() == (
@@ -111,10 +111,10 @@ def test_places_follow_the_piece(window: MainWindow, qtbot: QtBot) -> None:
     )  # fmt: skip
     strip.look_from("Seat 2")
     assert strip.eye is not None
-    assert page.sight.eye == strip.eye
+    assert page.sights.sight.eye == strip.eye
     strip.look_from(FROM_ABOVE)
-    assert page.sight.eye is None
-    assert "above" in page.sight.said()
+    assert page.sights.sight.eye is None
+    assert "above" in page.sights.sight.said()
     workspace.choose_look("first-try")
     assert strip.place == STRAIGHT_ON
     assert page.views.currentWidget() is page.view

@@ -2,6 +2,8 @@
 
 from pathlib import Path
 
+from msgspec.structs import replace
+
 from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.exports.export import NO_LOOK, Options, write_export
 from jolly_ledge.exports.register import BY_ID
@@ -25,6 +27,8 @@ class Exporter:
         written, where that is not the whole export.
         """
         export, plan = BY_ID[export_id], self._workspace.plan
+        if "photos" in export.heeds:
+            options = replace(options, photos=self._workspace.document.photos)
         if export.of_a_look and not options.looks:
             self._workspace.signals.refused.emit(NO_LOOK)
             return None

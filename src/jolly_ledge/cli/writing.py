@@ -10,8 +10,8 @@ from jolly_ledge.exports.register import BY_ID
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Plan
 
-SHEET, DRAW, CLIENT, SHOPPING, LABELS, CALENDAR, STASH = (
-    BY_ID[name] for name in ("sheet", "draw", "client", "shopping", "labels", "calendar", "stash")
+SHEET, DRAW, CLIENT, ROOM, SHOPPING, LABELS, CALENDAR, STASH = (
+    BY_ID[name] for name in ("sheet", "draw", "client", "room", "shopping", "labels", "calendar", "stash")
 )
 
 
@@ -49,6 +49,20 @@ def _draw(chosen: argparse.Namespace) -> None:
     print(f"Wrote {write_export(DRAW, plan, options, chosen.out)}")
 
 
+def _ask_room(command: argparse.ArgumentParser) -> None:
+    add_plan(command)
+    add_look(command)
+    add_out(command, ROOM)
+
+
+def _room(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import open_plan
+
+    plan, file = open_plan(chosen.plan)
+    options = Options(looks=(plan.look(chosen.look),), photos=file.photos)
+    print(f"Wrote {write_export(ROOM, plan, options, chosen.out)}")
+
+
 def _ask_client(command: argparse.ArgumentParser) -> None:
     add_plan(command)
     command.add_argument("looks", nargs="+", metavar="LOOK")
@@ -57,8 +71,11 @@ def _ask_client(command: argparse.ArgumentParser) -> None:
 
 
 def _client(chosen: argparse.Namespace) -> None:
-    plan = _opened(chosen.plan)
-    options = Options(looks=tuple(plan.look(look) for look in chosen.looks), paper=chosen.paper)
+    from jolly_ledge.files.plan_file import open_plan
+
+    plan, file = open_plan(chosen.plan)
+    looks = tuple(plan.look(look) for look in chosen.looks)
+    options = Options(looks=looks, paper=chosen.paper, photos=file.photos)
     print(f"Wrote {write_export(CLIENT, plan, options, chosen.out)}")
 
 
@@ -130,6 +147,7 @@ def write_stash(plan: Plan, path: Path) -> None:
 COMMANDS = (
     Command("sheet", "write the placing sheet as PDF or CSV", _ask_sheet, _sheet),
     Command("draw", "draw a look as PNG, SVG or DXF", _ask_draw, _draw),
+    Command("room", "draw a look into the photograph of its empty piece, as PNG or JPEG", _ask_room, _room),
     Command("client", "write a page with two to five versions for the client, as PDF", _ask_client, _client),
     Command("shopping", "tell what is to be bought, what it costs and what is left", _ask_shopping, _shopping),
     Command("labels", "write labels for cords or boxes as a PDF sheet", _ask_labels, _labels),

@@ -57,7 +57,17 @@ class Label(Struct, frozen=True):
     anchor: Anchor = "left"
 
 
-Primitive = Shape | Label
+class Photograph(Struct, frozen=True):
+    """A photograph (JPEG) that fills a rectangle."""
+
+    content: bytes
+    left: float
+    top: float
+    width: float
+    height: float
+
+
+Primitive = Shape | Label | Photograph
 
 
 class Picture(Struct, frozen=True):
@@ -235,6 +245,11 @@ def _moved(primitive: Primitive, dx: float, dy: float, scale: float) -> Primitiv
         return Label(
             primitive.x * scale + dx, primitive.y * scale + dy, primitive.text, primitive.size * scale,
             primitive.colour, primitive.family, primitive.weight, primitive.italic, primitive.anchor,
+        )  # fmt: skip
+    if isinstance(primitive, Photograph):
+        return Photograph(
+            primitive.content, primitive.left * scale + dx, primitive.top * scale + dy, primitive.width * scale,
+            primitive.height * scale,
         )  # fmt: skip
     fill = primitive.fill
     if isinstance(fill, Gradient):

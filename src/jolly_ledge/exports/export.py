@@ -1,6 +1,6 @@
 """What every export tells of itself, and how its bytes come into a file."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from datetime import date
 from pathlib import Path
 from typing import TYPE_CHECKING, Literal
@@ -26,8 +26,8 @@ LabelKind = Literal["cords", "boxes"]
 class Options(Struct, frozen=True, kw_only=True):
     """What an export may be asked: each heeds only what it names.
 
-    ``looks`` are in the order that is wished; ``pixels`` is the longer side of a drawing unless ``scale`` says 1 to so
-    many; ``skip`` labels of the first sheet are used up.
+    ``looks`` are in the order that is wished, ``photos`` those of the plan by their names; ``pixels`` is the longer
+    side of a drawing unless ``scale`` says 1 to so many; ``skip`` labels of the first sheet are used up.
     """
 
     looks: tuple[Look, ...] = ()
@@ -39,6 +39,7 @@ class Options(Struct, frozen=True, kw_only=True):
     sheet: "LabelSheet | None" = None
     skip: int = 0
     today: date = field(default_factory=date.today)
+    photos: Mapping[str, bytes] = field(default_factory=dict)
 
     @property
     def look(self) -> Look:
@@ -48,7 +49,7 @@ class Options(Struct, frozen=True, kw_only=True):
         return self.looks[0]
 
 
-Heeded = Literal["looks", "unit", "paper", "pixels", "scale", "labels", "sheet", "skip", "today"]
+Heeded = Literal["looks", "unit", "paper", "pixels", "scale", "labels", "sheet", "skip", "today", "photos"]
 
 
 class Export(Struct, frozen=True):

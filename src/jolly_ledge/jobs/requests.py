@@ -16,7 +16,9 @@ from jolly_ledge.proposals.wanted import Want
 if TYPE_CHECKING:
     # They bring arrays with them, which a window without photographs never loads.
     from jolly_ledge.photos.check import PhotoCheck, PlannedThing
+    from jolly_ledge.photos.composing import Layer
     from jolly_ledge.photos.image import Pixels
+    from jolly_ledge.photos.perspective import View
 
 
 class ProposeRequest(Struct, frozen=True):
@@ -64,6 +66,14 @@ class CheckRequest(Struct, frozen=True):
     things: "Sequence[PlannedThing]"
 
 
+class RoomRequest(Struct, frozen=True):
+    """Things are to be set into the photograph of the empty piece."""
+
+    photo: "Pixels"
+    view: "View"
+    layers: "Sequence[Layer]"
+
+
 class WantedFound(Struct, frozen=True):
     """What is wanted, the best first; empty when nothing is needed."""
 
@@ -84,14 +94,20 @@ class CheckFound(Struct, frozen=True):
     check: "PhotoCheck"
 
 
+class RoomFound(Struct, frozen=True):
+    """The photograph with the things in it."""
+
+    picture: "Pixels"
+
+
 class Refused(Struct, frozen=True):
     """Nothing came of it; one sentence for people."""
 
     sentence: str
 
 
-Request = ProposeRequest | WantedRequest | MeaningRequest | CheckRequest
-Event = Progress | Proposals | WantedFound | MeaningFound | CheckFound | Refused
+Request = ProposeRequest | WantedRequest | MeaningRequest | CheckRequest | RoomRequest
+Event = Progress | Proposals | WantedFound | MeaningFound | CheckFound | RoomFound | Refused
 
 
 class Answer(Struct, frozen=True):

@@ -14,6 +14,8 @@ from jolly_ledge.jobs.requests import (
     ProposeRequest,
     Refused,
     Request,
+    RoomFound,
+    RoomRequest,
     WantedFound,
     WantedRequest,
 )
@@ -79,9 +81,16 @@ def _checked(request: CheckRequest, is_cancelled: Cancelled) -> Iterator[Event]:
     yield CheckFound(check_photo(request.planned, request.seen, request.scale, request.things))
 
 
+def _set_in_room(request: RoomRequest, is_cancelled: Cancelled) -> Iterator[Event]:
+    from jolly_ledge.photos.composing import set_in
+
+    yield RoomFound(set_in(request.photo, request.view, list(request.layers)))
+
+
 TASKS: dict[type[Request], Task] = {
     ProposeRequest: _propose,
     WantedRequest: _wanted,
     MeaningRequest: _meant,
     CheckRequest: _checked,
+    RoomRequest: _set_in_room,
 }

@@ -121,6 +121,21 @@ def jpeg_bytes(image: Pixels, quality: int = KEPT_QUALITY) -> bytes:
     return buffer.getvalue()
 
 
+def png_bytes(image: Pixels) -> bytes:
+    """Return a picture as PNG.
+
+    Parameters
+    ----------
+    image : array of uint8, shape (rows, columns, 3)
+        An sRGB picture.
+    """
+    from PIL import Image
+
+    buffer = io.BytesIO()
+    Image.fromarray(image).save(buffer, "PNG")
+    return buffer.getvalue()
+
+
 def kept_photo(image: Pixels, longest: int = KEPT_SIDE) -> tuple[str, bytes]:
     """Return the name and the bytes under which a photograph is kept in a plan; like pictures share a name.
 

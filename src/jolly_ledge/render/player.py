@@ -9,6 +9,7 @@ from PySide6.QtGui import (
     QBrush,
     QColor,
     QFontMetricsF,
+    QImage,
     QLinearGradient,
     QPainter,
     QPainterPath,
@@ -17,7 +18,7 @@ from PySide6.QtGui import (
     QTransform,
 )
 
-from jolly_ledge.drawing.picture import Gradient, Label, Path, Picture, Primitive, Shape
+from jolly_ledge.drawing.picture import Gradient, Label, Path, Photograph, Picture, Primitive, Shape
 from jolly_ledge.render.fonts import font
 
 _TEXT_UNIT = 100.0
@@ -33,6 +34,9 @@ def play(painter: QPainter, primitives: Iterable[Primitive], *, word_by_word: bo
     for primitive in primitives:
         if isinstance(primitive, Label):
             _play_label(painter, primitive, word_by_word)
+        elif isinstance(primitive, Photograph):
+            area = QRectF(primitive.left, primitive.top, primitive.width, primitive.height)
+            painter.drawImage(area, QImage.fromData(primitive.content))
         else:
             _play_shape(painter, primitive)
 

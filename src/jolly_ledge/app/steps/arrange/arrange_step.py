@@ -14,7 +14,8 @@ from jolly_ledge.app.steps.arrange.exchange_bar import ExchangeBar
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.steps.arrange.reading_panel import ReadingPanel
 from jolly_ledge.app.steps.arrange.several import SeveralActions
-from jolly_ledge.app.steps.arrange.view_strip import KEYS, STRAIGHT_ON, ViewStrip
+from jolly_ledge.app.steps.arrange.sights import Sights
+from jolly_ledge.app.steps.arrange.view_strip import IN_THE_ROOM, KEYS, STRAIGHT_ON, ViewStrip
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.views.look.look_view import LookView
 from jolly_ledge.app.widgets.act_menu import ActMenu
@@ -25,7 +26,6 @@ from jolly_ledge.workspace.workspace import Workspace
 if TYPE_CHECKING:
     from jolly_ledge.app.steps.arrange.proposals_page import ProposalsPage
     from jolly_ledge.app.steps.arrange.wanted_page import WantedPage
-    from jolly_ledge.app.views.look.sight_view import SightView
     from jolly_ledge.jobs.runner import Runner
 
 STEP_MM, FINE_MM = 10.0, 1.0
@@ -53,7 +53,7 @@ class ArrangeStep(Step):
         self.job: Runner | None = None
         self.proposals: ProposalsPage | None = None
         self.wanted: WantedPage | None = None
-        self.sight: SightView | None = None
+        self.sights = Sights(workspace, self.views, self.view_strip)
         middle.addWidget(self.views, 1)
         middle.addWidget(self.chosen)
         self.column.addLayout(middle, 1)
@@ -97,8 +97,7 @@ class ArrangeStep(Step):
     def _look_through(self) -> None:
         strip = self.view_strip
         self.view.look_through(strip.ways, shut=strip.is_shut)
-        if self.sight is not None:
-            self.sight.look_through(strip.ways, shut=strip.is_shut)
+        self.sights.look_through()
 
     @survives
     def show_alone(self, alone: bool) -> None:
@@ -114,18 +113,12 @@ class ArrangeStep(Step):
 
     def _look_from(self) -> None:
         strip = self.view_strip
-        self._show_beside(alone=self._is_alone)
+        # Two photographs side by side want all the room there is.
+        self._show_beside(alone=self._is_alone or strip.place == IN_THE_ROOM)
         if strip.place == STRAIGHT_ON:
             self.views.setCurrentWidget(self.view)
             return
-        if self.sight is None:
-            from jolly_ledge.app.views.look.sight_view import SightView
-
-            self.sight = SightView(self.workspace)
-            self.views.addWidget(self.sight)
-        self.sight.look_through(strip.ways, shut=strip.is_shut)
-        self.sight.look_from(strip.eye)
-        self.views.setCurrentWidget(self.sight)
+        self.sights.show()
 
     def show_proposals(self) -> None:
         """Search for whole looks of the piece in hand."""

@@ -16,7 +16,7 @@ from jolly_ledge.workspace.workspace import Workspace
 if TYPE_CHECKING:
     from jolly_ledge.drawing.sight import Eye
 
-STRAIGHT_ON, FROM_ABOVE = "Straight on", "From above"
+STRAIGHT_ON, FROM_ABOVE, IN_THE_ROOM = "Straight on", "From above", "In the room"
 ON_CHIPS = OVERLAYS[:3]
 """What is shown most has a chip of its own; the rest waits in a list."""
 
@@ -126,7 +126,9 @@ class ViewStrip(QWidget):
 
         piece = self._workspace.piece
         above = (FROM_ABOVE,) if kind_of(piece).is_looked_down_on or piece.viewed_from == "around" else ()
-        return (STRAIGHT_ON, *(eye.name for eye in eyes_of(piece)), *above)
+        photographed = piece.photo is not None and piece.photo.name in self._workspace.document.photos
+        room = (IN_THE_ROOM,) if photographed else ()
+        return (STRAIGHT_ON, *(eye.name for eye in eyes_of(piece)), *above, *room)
 
     @property
     def eye(self) -> "Eye | None":

@@ -83,6 +83,7 @@ class PlaceStep(Step):
             ("The working order as CSV", self.save_csv),
             ("The drawing as PNG, SVG or DXF", self.save_drawing),
             ("A page for the client", self.save_client_page),
+            ("The look in the room, as PNG or JPEG", self.save_room),
             ("The shopping list as PDF or CSV", self.save_shopping),
             ("Labels for cords and boxes", self.show_labels),
         ):
@@ -177,6 +178,10 @@ class PlaceStep(Step):
     def save_drawing(self) -> None:
         """Save the drawing as PNG, SVG or DXF, by the ending, where a person says."""
         self._exporter.save("draw", self._options())
+
+    def save_room(self) -> None:
+        """Save the photograph of the empty piece with the look in it, where a person says."""
+        self._exporter.save("room", self._options())
 
     def save_client_page(self) -> None:
         """Save a page with the versions of the piece in hand, the last of them where there are many."""
