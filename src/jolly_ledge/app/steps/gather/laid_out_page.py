@@ -1,13 +1,13 @@
 """Many things from one photograph: the sheet is marked, each thing gets a frame and a line, all come at once."""
 
-from functools import partial
 from pathlib import Path
 
 from PySide6.QtCore import Qt, Signal
 from PySide6.QtGui import QKeyEvent
-from PySide6.QtWidgets import QHBoxLayout, QPushButton, QScrollArea, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.steps.gather.laid_out_list import LaidOutList
 from jolly_ledge.app.steps.gather.laid_out_rows import LaidOutRow
 from jolly_ledge.app.views.frames_view import FramesView
 from jolly_ledge.app.views.photo_view import PhotoView
@@ -49,7 +49,6 @@ class LaidOutPage(QWidget):
         self._straight: Straight | None = None
         self._view: View | None = None
         self._mark_px = MARK_PX
-        self.rows: list[LaidOutRow] = []
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 2, 0, 0)
         column.setSpacing(6)
@@ -64,25 +63,17 @@ class LaidOutPage(QWidget):
         self.photo.marked.connect(self._forget_fit)
         self.frames = FramesView()
         self.frames.drawn.connect(self.add_frame)
-        self.frames.chosen.connect(self.choose)
-        self.frames.removed.connect(self.remove)
         self.views = QStackedWidget()
         self.views.addWidget(self.photo)
         self.views.addWidget(self.frames)
         column.addWidget(self.views, 3)
-        self.area = QScrollArea()
-        self.area.setWidgetResizable(True)
-        inside = QWidget()
-        self._list = QVBoxLayout(inside)
-        self._list.setContentsMargins(0, 0, 6, 0)
-        self._list.setSpacing(3)
-        self._list.addStretch(1)
-        self.area.setWidget(inside)
-        self.area.setMinimumHeight(150)
-        self.area.hide()
-        column.addWidget(self.area, 2)
+        self.list = LaidOutList(workspace)
+        self.list.changed.connect(self._show_state)
+        self.frames.chosen.connect(self.list.choose)
+        self.frames.removed.connect(self.list.remove)
+        self.list.hide()
+        column.addWidget(self.list, 2)
         column.addLayout(self._foot())
-        workspace.signals.length_unit_changed.connect(self._show_rows)
         self._show_state()
 
     def _tools(self) -> QHBoxLayout:
@@ -150,7 +141,7 @@ class LaidOutPage(QWidget):
 
     def _begin(self, pixels: Pixels) -> None:
         self._pixels, self._straight, self._view = pixels, None, None
-        self._clear_rows()
+        self.list.clear()
         found = sheet_in(pixels)
         height, width = pixels.shape[:2]
         corners = found or ((width * 0.4, height * 0.4), (width * 0.6, height * 0.4), (width * 0.6, height * 0.6),
@@ -169,7 +160,7 @@ class LaidOutPage(QWidget):
 
     def _mark_again(self) -> None:
         self._straight = None
-        self._clear_rows()
+        self.list.clear()
         self._show_state()
 
     def fit(self) -> None:
@@ -208,7 +199,7 @@ class LaidOutPage(QWidget):
             return
         for frame in frames:
             self.add_frame(frame)
-        self.choose(0)
+        self.list.choose(0)
 
     # The things
 
@@ -221,55 +212,19 @@ class LaidOutPage(QWidget):
         except JollyLedgeError as error:
             self._workspace.signals.refused.emit(str(error))
             return
-        row = LaidOutRow(self._workspace, thing)
-        row.changed.connect(self._show_state)
-        row.chosen.connect(partial(self._choose_row, row))
-        row.removed.connect(partial(self._remove_row, row))
-        self.rows.append(row)
-        self._list.insertWidget(self._list.count() - 1, row)
-        self.choose(len(self.rows) - 1)
+        self.list.add(thing)
 
-    def choose(self, at: int) -> None:
-        """Take one of the frames in hand."""
-        at = min(max(at, 0), len(self.rows) - 1)
-        for number, row in enumerate(self.rows):
-            row.show_number(number, is_chosen=number == at)
-        self.frames.show_frames([row.thing.frame for row in self.rows], at)
-        if self.rows:
-            self.area.ensureWidgetVisible(self.rows[at])
-        self._show_state()
-
-    def _choose_row(self, row: LaidOutRow) -> None:
-        if row in self.rows:
-            self.choose(self.rows.index(row))
-
-    def remove(self, at: int) -> None:
-        """Take a frame away."""
-        row = self.rows.pop(at)
-        row.hide()
-        row.deleteLater()
-        self.choose(at)
-
-    def _remove_row(self, row: LaidOutRow) -> None:
-        if row in self.rows:
-            self.remove(self.rows.index(row))
-
-    def _clear_rows(self) -> None:
-        for row in self.rows:
-            row.hide()
-            row.deleteLater()
-        self.rows = []
-        self.frames.show_frames([], -1)
-
-    def _show_rows(self) -> None:
-        for row in self.rows:
-            row.refresh()
+    @property
+    def rows(self) -> list[LaidOutRow]:
+        """The lines of the things that were found."""
+        return self.list.rows
 
     def _show_state(self) -> None:
         """Show what can be done now."""
         marking = self._straight is None
         self.views.setCurrentWidget(self.photo if marking else self.frames)
-        self.area.setVisible(not marking)
+        self.list.setVisible(not marking)
+        self.frames.show_frames([row.thing.frame for row in self.rows], self.list.at)
         for widget in (self.sheet_row, self.fit_button, self.find_button):
             widget.setVisible(marking and self._pixels is not None)
         self.again_button.setVisible(not marking)
@@ -279,7 +234,7 @@ class LaidOutPage(QWidget):
             self.hint.setText("Drag the four corners to those of the sheet of paper.")
         else:
             self.hint.setText("Say what each is; draw a frame round what was missed, take away what is none (Delete).")
-        ready = [row for row in self.rows if row.is_told]
+        ready = self.list.told
         untold = len(self.rows) - len(ready)
         stays = "stays" if untold == 1 else "stay"
         said = f"{capital(counted(untold, 'thing'))} without a word {stays} out." if untold else ""
@@ -301,8 +256,8 @@ class LaidOutPage(QWidget):
                 items.append(item)
         if items and workspace.commit(AddItems(items=tuple(items))):
             workspace.choose_items(tuple(item.id for item in items))
-            for row in [one for one in self.rows if one.is_told]:
-                self._remove_row(row)
+            for row in self.list.told:
+                self.list.remove_row(row)
             if not self.rows:
                 self.left.emit()
 
