@@ -30,6 +30,23 @@ def _review(chosen: argparse.Namespace) -> None:
         print("\n\n".join(review_text(one, look.label) for one, look in zip(found, looks, strict=True)))
 
 
+def _ask_tell(command: argparse.ArgumentParser) -> None:
+    add_plan(command)
+    add_look(command)
+    add_json(command)
+
+
+def _tell(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.plan_file import open_plan
+    from jolly_ledge.geometry.arrangement import arrange
+    from jolly_ledge.texts.look_told import look_told
+
+    plan, _ = open_plan(chosen.plan)
+    look = plan.look(chosen.look)
+    told = look_told(arrange(plan, look))
+    say({"look": look.id, "told": told.splitlines()}, told, chosen.json)
+
+
 def _ask_compare(command: argparse.ArgumentParser) -> None:
     add_plan(command)
     command.add_argument("first", metavar="LOOK_A")
@@ -64,6 +81,7 @@ def _mend(chosen: argparse.Namespace) -> None:
 
 COMMANDS = (
     Command("review", "read a look: readings, findings, cautions", _ask_review, _review),
+    Command("tell", "tell a look in words, ledge by ledge from the left", _ask_tell, _tell),
     Command("compare", "tell which of two looks reads better, and by what", _ask_compare, _compare),
     Command("mend", "tell the best few single moves for a finding of a look", _ask_mend, _mend),
 )

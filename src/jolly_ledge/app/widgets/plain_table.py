@@ -24,6 +24,7 @@ def plain_table(
         table.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
         table.setSelectionBehavior(QTableWidget.SelectionBehavior.SelectRows)
     head = table.horizontalHeader()
+    head.setAccessibleName(f"Columns of {name}")
     for column, width in enumerate(widths):
         head.resizeSection(column, width)
     head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)

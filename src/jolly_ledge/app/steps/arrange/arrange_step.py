@@ -12,6 +12,7 @@ from jolly_ledge.app.steps.arrange.board_foot import BoardFoot
 from jolly_ledge.app.steps.arrange.chosen_panel import ChosenPanel
 from jolly_ledge.app.steps.arrange.exchange_bar import ExchangeBar
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
+from jolly_ledge.app.steps.arrange.look_teller import LookTeller
 from jolly_ledge.app.steps.arrange.reading_panel import ReadingPanel
 from jolly_ledge.app.steps.arrange.several import SeveralActions
 from jolly_ledge.app.steps.arrange.sights import Sights
@@ -71,6 +72,7 @@ class ArrangeStep(Step):
         self.foot.wanted_asked.connect(self.show_wanted)
         self._connect_strip()
         self._bind_keys()
+        self.teller = LookTeller(workspace, self.view)
         workspace.signals.changed.connect(self._set_chips)
 
     @survives

@@ -78,6 +78,7 @@ class BriefStep(Step):
         page, workspace = self._page, self.workspace
         page.addWidget(question("What is it for, and how should it feel?", 16))
         self.purpose = QPlainTextEdit()
+        self.purpose.setAccessibleName("What the piece is for")
         self.purpose.setFixedHeight(58)
         self.purpose.setTabChangesFocus(True)
         self.purpose.setPlaceholderText("What the piece is for, who sees it, what it should say")

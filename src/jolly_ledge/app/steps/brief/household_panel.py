@@ -45,6 +45,7 @@ class HouseholdPanel(QWidget):
         self.pets.setAccessibleName("Animals of the household")
         self.pets.editingFinished.connect(self._set_household)
         self.household_notes = QPlainTextEdit()
+        self.household_notes.setAccessibleName("Notes about the household")
         self.household_notes.setFixedHeight(60)
         self.household_notes.setTabChangesFocus(True)
         self.household_notes.setPlaceholderText("Who lives with it")

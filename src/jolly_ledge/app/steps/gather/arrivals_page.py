@@ -51,6 +51,7 @@ class ArrivalsPage(QWidget):
         self.page_head = PageHead("", "", "Back to the line-up", self.left.emit)
         column.addLayout(self.page_head)
         self.list_field = QPlainTextEdit()
+        self.list_field.setAccessibleName("A list of things, one on each line")
         self.list_field.setPlaceholderText(EXAMPLE)
         self.list_field.setFixedHeight(150)
         self.list_field.setAccessibleName("A list, one line for each kind of thing")

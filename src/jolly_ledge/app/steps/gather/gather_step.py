@@ -106,6 +106,7 @@ class GatherStep(Step):
     def _head_tools(self) -> None:
         self.search = QLineEdit()
         self.search.setPlaceholderText("Search the stash")
+        self.search.setAccessibleName("Search the stash")
         self.search.setClearButtonEnabled(True)
         self.search.setMinimumWidth(130)
         self.search.textChanged.connect(lambda _: self.refresh())

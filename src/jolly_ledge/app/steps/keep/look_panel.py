@@ -87,6 +87,7 @@ class LookPanel(QWidget):
             row.addWidget(second, 1)
             form.addRow(title, row)
         self.note_field = QPlainTextEdit()
+        self.note_field.setAccessibleName("Note about the look")
         self.note_field.setPlaceholderText("What people thought, what to change next time")
         self.note_field.setAccessibleName("Note")
         self.note_field.setTabChangesFocus(True)

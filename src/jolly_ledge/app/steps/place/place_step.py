@@ -73,6 +73,8 @@ class PlaceStep(Step):
         row.addWidget(self.pages)
         self.column.addLayout(row, 1)
         self.modes.show_choice(ORDER)
+        self.shortcut("Ctrl+P", self.print_sheet, said="Print the sheet")
+        self.shortcut("Ctrl+Shift+P", self.save_pdf, said="The sheet as PDF")
         self.follow(self.refresh, workspace.signals.changed, workspace.signals.length_unit_changed)
 
     def _menu(self) -> QMenu:
