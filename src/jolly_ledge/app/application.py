@@ -20,6 +20,7 @@ from jolly_ledge.files.backups import Backups
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recent import RecentFiles
 from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.files.settings import SIZES, SettingsFile
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.render.fonts import font, load_fonts
@@ -70,12 +71,16 @@ def make_window(
     photos: Mapping[str, bytes] | None = None,
 ) -> MainWindow:
     """Return a window on a plan, with the photographs it speaks of."""
-    workspace = Workspace(plan, log or RecoveryLog(state_folder() / "recovery"), photos=photos, signals=WindowSignals())
+    settings = SettingsFile(state_folder() / "settings.json" if log is None else log.folder / "settings.json")
+    workspace = Workspace(
+        plan, log or RecoveryLog(state_folder() / "recovery"), photos=photos, signals=WindowSignals(),
+        unit=settings.read().length_unit,
+    )  # fmt: skip
     if log is None:
         workspace.document.recent = RecentFiles(state_folder() / "recent.json")
         workspace.document.backups = Backups(state_folder() / "versions")
     asked = dialogs or FileDialogs()
-    window = MainWindow(workspace, asked)
+    window = MainWindow(workspace, asked, settings)
     if isinstance(asked, FileDialogs):
         asked.parent = window
     return window
@@ -91,6 +96,10 @@ def run(path: Path | None, *, demo: bool = False) -> int:
     """
     if not any(os.environ.get(name) for name in DISPLAYS):
         raise JollyLedgeError("There is no display to open a window on; start it from a desktop, or under xvfb-run.")
+    size = SettingsFile(state_folder() / "settings.json").read().size
+    if size != SIZES[0]:
+        # The toolkit asks for it once, before the first window.
+        os.environ.setdefault("QT_SCALE_FACTOR", f"{size / 100:g}")
     application = ready_application(sys.argv[:1])
     plan, photos = (plan_from_json(demo_bytes()), demo_photos()) if demo else (new_plan(), {})
     window = make_window(plan, photos=photos)

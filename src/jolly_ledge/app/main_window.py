@@ -15,10 +15,12 @@ from jolly_ledge.app.plan_menu import PlanMenu
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.notice import Notice
+from jolly_ledge.files.settings import SettingsFile
 from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
     from jolly_ledge.app.opening_page import OpeningPage
+    from jolly_ledge.app.settings_sheet import SettingsSheet
     from jolly_ledge.app.walk import WalkCard
     from jolly_ledge.app.widgets.keys_sheet import KeysSheet
 
@@ -26,9 +28,10 @@ if TYPE_CHECKING:
 class MainWindow(QMainWindow):
     """Joins the parts; what they do is theirs."""
 
-    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
+    def __init__(self, workspace: Workspace, dialogs: Dialogs, settings: SettingsFile) -> None:
         super().__init__()
         self.workspace = workspace
+        self._settings = settings
         # They end together: what listens to the signals would else hold the window for ever.
         if isinstance(workspace.signals, QObject):
             workspace.signals.setParent(self)
@@ -43,6 +46,7 @@ class MainWindow(QMainWindow):
         self._steps: dict[str, Step] = {}
         self.keys_sheet: KeysSheet | None = None
         self.opening: OpeningPage | None = None
+        self.settings_sheet: SettingsSheet | None = None
         self.walk_card: WalkCard | None = None
         self._alone = False
         self.files = PlanFiles(workspace, dialogs, self.notice, self.ask_what_it_is)
@@ -51,6 +55,7 @@ class MainWindow(QMainWindow):
             ("The drawing alone", "F11", self.toggle_alone), ("The keys of this page", "F1", self.show_keys),
             ("The look that was in hand before", "Ctrl+Tab", self.show_look_before),
             ("The opening page", "Alt+Home", self.show_opening), ("A walk through the demo", "", self.walk),
+            ("Settings, and what this is", "Ctrl+,", self.show_settings), ("Quit", "Ctrl+Q", self.close),
         ))  # fmt: skip
         self.path = PathPanel(workspace, self.show_step, self.menu)
         self._build()
@@ -204,6 +209,14 @@ class MainWindow(QMainWindow):
             self.keys_sheet = KeysSheet(self.pages)
         if isinstance(page, Step):
             self.keys_sheet.toggle(page.keys, self.menu.keys)
+
+    def show_settings(self) -> None:
+        """Lay what is set once for all plans over the page, or put it away."""
+        from jolly_ledge.app.settings_sheet import SettingsSheet
+
+        if self.settings_sheet is None:
+            self.settings_sheet = SettingsSheet(self.pages, self.workspace, self._settings, self._settings.folder)
+        self.settings_sheet.toggle()
 
     def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
         """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""

@@ -10,7 +10,7 @@ from jolly_ledge.app.path_panel import STEPS
 from jolly_ledge.app.plan_files import PlanFiles
 from jolly_ledge.app.widgets.notice import Notice
 from jolly_ledge.files.backups import Backup
-from jolly_ledge.model.lengths import LENGTH_UNITS, UNIT_NAMES
+from jolly_ledge.model.lengths import LENGTH_UNITS, UNIT_NAMES, LengthUnit
 from jolly_ledge.workspace.workspace import Workspace
 
 MOST_CHANGES, MOST_STEPS = 5, 20
@@ -53,20 +53,26 @@ class PlanMenu(QMenu):
         self.versions_menu = self.addMenu("Earlier versions")
         self.versions_menu.aboutToShow.connect(self._list_versions)
         self.addSeparator()
+        self._units: dict[LengthUnit, QAction] = {}
         units = QActionGroup(self)
         for unit in LENGTH_UNITS:
             made = QAction(f"Lengths in {UNIT_NAMES[unit]}", self)
             made.setCheckable(True)
-            made.setChecked(unit == workspace.length_unit)
             made.triggered.connect(lambda _=False, unit=unit: workspace.set_length_unit(unit))
             units.addAction(made)
             self.addAction(made)
+            self._units[unit] = made
+        self._show_unit()
+        workspace.signals.length_unit_changed.connect(self._show_unit)
         self.addSeparator()
         self.looks_menu = self.addMenu("Take a look in hand")
         self.looks_menu.aboutToShow.connect(self._list_looks)
         self.addSeparator()
         for number, name in enumerate(STEPS, start=1):
             self._add(f"Go to {name}", f"Ctrl+{number}", partial(show_step, name))
+
+    def _show_unit(self) -> None:
+        self._units[self._workspace.length_unit].setChecked(True)
 
     def add_ways(self, ways: Iterable[tuple[str, str, Callable[[], object]]]) -> None:
         """Add ways of showing the page in hand: words, keys, what is done."""

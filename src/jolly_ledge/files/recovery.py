@@ -55,6 +55,11 @@ class RecoveryLog:
         # No two runs share a file, though numbers of processes come again.
         self._file = folder / f"{os.getpid()}-{uuid.uuid4().hex[:12]}{SUFFIX}"
 
+    @property
+    def folder(self) -> Path:
+        """Where recovery files live."""
+        return self._folder
+
     def keep(self, plan: Plan, path: Path | None, photos: Mapping[str, bytes] | None = None) -> None:
         """Keep the plan in hand with its photographs; raise FileError where that is not possible."""
         try:

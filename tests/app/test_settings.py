@@ -1,0 +1,69 @@
+"""Settings in the real window: the unit holds at once and at the next start, the size from the next start on."""
+
+from pathlib import Path
+
+import pytest
+from PySide6.QtCore import Qt
+from pytestqt.qtbot import QtBot
+
+from conftest import AnsweringDialogs, open_window
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.files.settings import Settings, SettingsFile
+from jolly_ledge.model.plan import Plan
+from pages import LEFT
+
+CONTROL = Qt.KeyboardModifier.ControlModifier
+
+
+def test_the_unit_holds_at_once_and_at_the_next_start(
+    window: MainWindow, qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs
+) -> None:
+    qtbot.keyClick(window, Qt.Key.Key_Comma, CONTROL)
+    sheet = window.settings_sheet
+    assert sheet is not None
+    assert sheet.isVisible()
+    assert sheet.units.chips["cm"].isChecked()
+    qtbot.mouseClick(sheet.units.chips["in"], LEFT)
+    assert window.workspace.length(254) == "10 in"
+    qtbot.keyClick(sheet, Qt.Key.Key_Escape)
+    assert not sheet.isVisible()
+    again = open_window(qtbot, demo, log, dialogs)
+    assert again.workspace.length_unit == "in"
+    checked = [made.text() for made in again.menu.actions() if made.isChecked()]
+    assert checked == ["Lengths in inches"]
+    again.workspace.document.let_go()
+
+
+def test_the_unit_chosen_in_the_menu_is_kept_too(window: MainWindow, qtbot: QtBot, log: RecoveryLog) -> None:
+    window.show_settings()
+    next(made for made in window.menu.actions() if made.text() == "Lengths in millimetres").trigger()
+    sheet = window.settings_sheet
+    assert sheet is not None
+    assert sheet.units.chips["mm"].isChecked()
+    assert SettingsFile(log.folder / "settings.json").read().length_unit == "mm"
+
+
+def test_the_size_is_kept_for_the_next_start(window: MainWindow, qtbot: QtBot, log: RecoveryLog) -> None:
+    window.show_settings()
+    sheet = window.settings_sheet
+    assert sheet is not None
+    qtbot.mouseClick(sheet.sizes.chips["150"], LEFT)
+    assert "next start" in sheet.size_said.text()
+    assert SettingsFile(log.folder / "settings.json").read() == Settings(size=150)
+    qtbot.mouseClick(sheet.close_button, LEFT)
+    assert not sheet.isVisible()
+
+
+@pytest.mark.parametrize("content", ["", "{", '{"size": 900}', '{"length_unit": "ell"}', "[1]", "\x00" * 50])
+def test_a_damaged_file_is_begun_anew(tmp_path: Path, content: str) -> None:
+    file = tmp_path / "settings.json"
+    file.write_text(content)
+    assert SettingsFile(file).read() == Settings()
+    SettingsFile(file).write(Settings("mm", 125))
+    assert SettingsFile(file).read() == Settings("mm", 125)
+
+
+def test_where_nothing_can_be_written_nothing_breaks() -> None:
+    SettingsFile(Path("/proc/nowhere/settings.json")).write(Settings("mm"))
+    assert SettingsFile(Path("/proc/nowhere/settings.json")).read() == Settings()
