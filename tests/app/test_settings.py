@@ -3,10 +3,11 @@
 from pathlib import Path
 
 import pytest
-from PySide6.QtCore import Qt
+from PySide6.QtCore import QSize, Qt
 from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs, open_window
+from jolly_ledge.app.application import fit_into
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.settings import Settings, SettingsFile
@@ -67,3 +68,10 @@ def test_a_damaged_file_is_begun_anew(tmp_path: Path, content: str) -> None:
 def test_where_nothing_can_be_written_nothing_breaks() -> None:
     SettingsFile(Path("/proc/nowhere/settings.json")).write(Settings("mm"))
     assert SettingsFile(Path("/proc/nowhere/settings.json")).read() == Settings()
+
+
+def test_a_window_is_no_larger_than_the_screen(window: MainWindow) -> None:
+    fit_into(window, QSize(960, 540))
+    assert (window.width(), window.height()) == (960, 540)
+    fit_into(window, QSize(4000, 3000))
+    assert (window.width(), window.height()) == (960, 540)

@@ -6,7 +6,7 @@ import sys
 from collections.abc import Mapping
 from pathlib import Path
 
-from PySide6.QtCore import QStandardPaths, QTimer
+from PySide6.QtCore import QSize, QStandardPaths, QTimer
 from PySide6.QtGui import QPixmapCache
 from PySide6.QtWidgets import QApplication
 
@@ -86,6 +86,12 @@ def make_window(
     return window
 
 
+def fit_into(window: MainWindow, room: QSize) -> None:
+    """Make a window no larger than there is room for, nor its least size."""
+    window.setMinimumSize(window.minimumSize().boundedTo(room))
+    window.resize(window.size().boundedTo(room))
+
+
 def run(path: Path | None, *, demo: bool = False) -> int:
     """Open the window and stay until it is closed; return the exit status.
 
@@ -108,6 +114,7 @@ def run(path: Path | None, *, demo: bool = False) -> int:
         window.files.open_first(path)
     elif not demo:
         window.show_opening()
+    fit_into(window, application.primaryScreen().availableSize())
     window.show()
     QTimer.singleShot(SETTLE_MS, gc.enable)
     QTimer.singleShot(0, window.files.offer_recovery)
