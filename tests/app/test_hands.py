@@ -9,7 +9,11 @@ from pytestqt.qtbot import QtBot
 from app.test_arrange import arrange_step, drag, point_of, spot
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.drawing.case import case_picture
+from jolly_ledge.drawing.picture import Shape
 from jolly_ledge.geometry.bodies import in_one_place
+from jolly_ledge.model.starts.gallery import STARTS
+from jolly_ledge.planning.whereabouts import stands_elsewhere
 
 LEFT, CONTROL = Qt.MouseButton.LeftButton, Qt.KeyboardModifier.ControlModifier
 
@@ -324,3 +328,36 @@ def test_what_is_dropped_on_a_neighbour_slides_beside_it_and_says_so(window: Mai
     assert moved.ledge == other.ledge
     assert not in_one_place(moved, other)
     assert page.view.hasFocus()
+
+
+def test_what_stands_on_another_piece_is_marked_on_the_board_and_told_when_taken(
+    window: MainWindow, qtbot: QtBot
+) -> None:
+    page = arrange_step(window)
+    workspace = window.workspace
+    page.foot.fits_chip.setChecked(False)
+    elsewhere = stands_elsewhere(workspace.plan, workspace.piece_id)
+    item = next(one for one in page.strip.things if one.id in elsewhere)
+    free = next(one for one in page.strip.things if one.id not in elsewhere)
+    page.strip.show_item(item.id)
+    marked = page.strip.grab().toImage()
+    page.strip.show_items(page.strip.things, {})
+    assert page.strip.grab().toImage() != marked
+    told: list[str] = []
+    workspace.signals.told.connect(told.append)
+    page.actions_on_look.place(free)
+    assert not any("there is one of it" in sentence for sentence in told)
+    page.actions_on_look.place(item)
+    piece, look = elsewhere[item.id]
+    assert f"The {item.label} stands in {piece}, too ({look}); there is one of it." in told
+
+
+def test_a_small_wall_piece_fills_the_view_and_the_floor_is_a_broken_line() -> None:
+    shelves = next(start for start in STARTS if start.id == "wall-shelves").make()
+    low = min(ledge.floor for ledge in shelves.ledges)
+    picture = case_picture(shelves)
+    assert picture.bottom == pytest.approx(-(low - 280), abs=1)
+    assert any(isinstance(one, Shape) and one.dash for one in picture.primitives)
+    standing = case_picture(next(start for start in STARTS if start.id == "bookcase").make())
+    assert standing.bottom == 40
+    assert not any(isinstance(one, Shape) and one.dash for one in standing.primitives)

@@ -219,7 +219,7 @@ def test_a_told_board_that_is_no_board_is_doubted(window: MainWindow, qtbot: QtB
     )
     workspace.commit(ChangePiece(piece="alcove", changes=(("ledges", ledges),), label="Measure shelf 4 anew"))
     said = [card.sentence for card in page.fault_cards if not card.isHidden()]
-    assert any("mm" in sentence for sentence in said)
+    assert any(" cm" in sentence for sentence in said)
     assert page.tape.isHidden()
 
 

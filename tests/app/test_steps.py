@@ -173,7 +173,7 @@ def test_outer_height_that_does_not_add_up_is_told(window: MainWindow, qtbot: Qt
     page.view.field.setText("250 cm")
     qtbot.keyClick(page.view.field, Qt.Key.Key_Return)
     assert window.workspace.piece.height == 2500
-    assert any("280 mm are missing" in card.sentence for card in page.fault_cards if not card.isHidden())
+    assert any("28 cm are missing" in card.sentence for card in page.fault_cards if not card.isHidden())
     assert window.path.buttons["Measure"].state == "two doubts"
 
 

@@ -8,7 +8,7 @@ from jolly_ledge.drawing.furniture.cases import bracket_shapes, case_shapes
 from jolly_ledge.drawing.furniture.fixtures import CORD_MM, IN_FRONT, fixture_shapes
 from jolly_ledge.drawing.furniture.tops import CABINET_MM, STONE
 from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, fading, polyline, rectangle, rounded
-from jolly_ledge.drawing.theme import CASE
+from jolly_ledge.drawing.theme import CASE, SOFT_INK
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
@@ -17,6 +17,9 @@ from jolly_ledge.model.words import PieceKind
 BOARD_MM = 22.0
 OPEN_ABOVE_MM = 450.0
 ROOM_FOR_DOORS_MM = 80.0
+FLOOR_MM = 40.0
+UNDER_BOARDS_MM, FAR_FLOOR_MM = 200.0, 250.0
+"""Under the lowest board of a wall piece so much is shown; a floor that is so far below that is only a broken line."""
 
 
 @lru_cache(maxsize=64)
@@ -53,8 +56,23 @@ def case_picture(piece: Piece) -> Picture:
     for ledge in piece.ledges:
         if not ledge.is_wall:
             shapes += _board(piece, ledge)
+    low = _lowest_shown(piece)
+    bottom = FLOOR_MM - low
+    if low:
+        broken = polyline([(left - 20, bottom), (right + 20, bottom)])
+        shapes.append(Shape(broken, None, 1.0, SOFT_INK, 2.0, 0.8, (14.0, 10.0)))
+        bottom += FLOOR_MM
     beside = ROOM_FOR_DOORS_MM if kind_of(piece).is_case and piece.doors != "none" else 0.0
-    return Picture(tuple(shapes), left - 30 - beside, -top - 20, right + 30 + beside, 40)
+    return Picture(tuple(shapes), left - 30 - beside, -top - 20, right + 30 + beside, bottom)
+
+
+def _lowest_shown(piece: Piece) -> float:
+    """Return how high over the floor the drawing of a wall piece ends (mm): the floor itself is a broken line then."""
+    if not kind_of(piece).is_on_the_wall:
+        return 0.0
+    feet = [ledge.floor for ledge in piece.ledges if not ledge.is_wall] + [one.floor for one in piece.fixtures]
+    low = min(feet, default=0.0) - UNDER_BOARDS_MM
+    return low if low > FAR_FLOOR_MM else 0.0
 
 
 def front_shapes(piece: Piece) -> tuple[Primitive, ...]:

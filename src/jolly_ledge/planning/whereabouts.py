@@ -44,6 +44,23 @@ def _placed_on(look: Look) -> str:
     return day.isoformat() if day is not None else ""
 
 
+def stands_elsewhere(plan: Plan, piece_id: str) -> dict[str, tuple[str, str]]:
+    """Return for every thing that another piece has which piece and look that is, by their names.
+
+    Of a piece that was dressed the look that stands there now counts, of any other its last one.
+    """
+    standing = standing_looks(plan)
+    found: dict[str, tuple[str, str]] = {}
+    for piece in plan.pieces:
+        looks = [look for look in plan.looks_of(piece.id) if look.placements]
+        if piece.id == piece_id or not looks:
+            continue
+        look = standing.get(piece.id, looks[-1])
+        for placement in look.placements:
+            found.setdefault(placement.item, (piece.label, look.label))
+    return found
+
+
 def whereabouts(plan: Plan, client: str, text: str = "") -> tuple[Whereabouts, ...]:
     """Return where the things of a plan are whose words match a search; all of them for an empty one."""
     wanted = {item.id for item in StashSearch(plan.stash).found(text)}

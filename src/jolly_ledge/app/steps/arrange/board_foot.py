@@ -1,5 +1,7 @@
 """What lies below the drawing: what the keys do, and the stash on its board with what can be done from it."""
 
+from collections.abc import Mapping
+
 from PySide6.QtCore import QPoint, Signal
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
@@ -11,6 +13,7 @@ from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.stash_order import fits
+from jolly_ledge.planning.whereabouts import stands_elsewhere
 from jolly_ledge.workspace.workspace import Workspace
 
 KEYS_HINT = "1 to 9, 0 and A show more; V looks from elsewhere; F1 tells all keys."
@@ -27,6 +30,7 @@ class BoardFoot(QWidget):
         self._workspace = workspace
         self._actions = actions
         self.strip = StashStrip(workspace, actions.place)
+        self._free: tuple[str, set[str]] = ("", set())
         self.menu = ActMenu(self, self._acts())
         self.strip.menu_asked.connect(self._show_menu)
         self.key_line = words(KEYS_HINT, "small", wrap=False)
@@ -131,7 +135,19 @@ class BoardFoot(QWidget):
         if words:
             things = tuple(item for item in things if all(word in _told(item) for word in words))
             self.strip_label.setText(f"Found: {counted(len(things), 'thing')}")
-        self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))))
+        elsewhere = stands_elsewhere(workspace.plan, workspace.piece_id)
+        self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))), elsewhere)
+        self._tell_of_the_fresh(free, elsewhere)
+
+    def _tell_of_the_fresh(self, free: tuple[Item, ...], elsewhere: Mapping[str, tuple[str, str]]) -> None:
+        """Tell when what was just taken from the board stands on another piece as well: there is one of it."""
+        workspace = self._workspace
+        before, self._free = self._free, (workspace.look_id, {item.id for item in free})
+        taken = before[1] - self._free[1] if before[0] == workspace.look_id else set()
+        for identifier in taken & elsewhere.keys():
+            piece, look = elsewhere[identifier]
+            label = workspace.plan.item(identifier).label
+            workspace.signals.told.emit(f"The {label} stands in {piece}, too ({look}); there is one of it.")
 
 
 def _told(item: Item) -> str:

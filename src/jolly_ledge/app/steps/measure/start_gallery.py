@@ -35,7 +35,7 @@ def start_picture(start: Start) -> Picture:
     """Return the drawing of a start."""
     piece = start.make()
     case = case_picture(piece)
-    return Picture((*case.primitives, *front_shapes(piece)), case.left, case.top, case.right, 14.0)
+    return Picture((*case.primitives, *front_shapes(piece)), case.left, case.top, case.right, min(case.bottom, 14.0))
 
 
 class StartCard(QAbstractButton):

@@ -1,6 +1,6 @@
 """The stash on a board along the bottom: what can be carried to the piece."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 
 from PySide6.QtCore import QPoint, QPointF, QRectF, Qt, Signal
 from PySide6.QtGui import (
@@ -46,6 +46,7 @@ class StashStrip(QWidget):
         self._workspace = workspace
         self._place = place
         self._things: tuple[Item, ...] = ()
+        self._elsewhere: Mapping[str, tuple[str, str]] = {}
         self._cells: list[tuple[float, float]] = []
         self._offset = 0.0
         self._pressed: tuple[QPoint, Item] | None = None
@@ -61,8 +62,11 @@ class StashStrip(QWidget):
         """What stands on the strip."""
         return self._things
 
-    def show_items(self, things: tuple[Item, ...]) -> None:
-        """Show these things, tallest to a fixed height, all at one scale."""
+    def show_items(self, things: tuple[Item, ...], elsewhere: Mapping[str, tuple[str, str]] | None = None) -> None:
+        """Show things, tallest to a fixed height, all at one scale; ``elsewhere`` tells what other pieces have."""
+        if elsewhere is not None and elsewhere != self._elsewhere:
+            self._elsewhere = elsewhere
+            self.update()
         if things == self._things:
             return
         self._things = things
@@ -127,7 +131,14 @@ class StashStrip(QWidget):
         painter.setFont(font(12, "sans", 600 if chosen else 400))
         painter.setPen(QColor(PLUM if chosen else INK))
         metrics = QFontMetricsF(painter.font())
-        for line, text in enumerate(two_lines(item.label, wide - 4, metrics)):
+        lines = two_lines(item.label, wide - 4, metrics)
+        if item.id in self._elsewhere:
+            # It stands on another piece: that is told in the place of a second line of its name.
+            elsewhere = metrics.elidedText(f"in {self._elsewhere[item.id][0]}", Qt.TextElideMode.ElideRight, wide - 4)
+            lines = [metrics.elidedText(item.label, Qt.TextElideMode.ElideRight, wide - 4), elsewhere]
+        for line, text in enumerate(lines):
+            if line and item.id in self._elsewhere:
+                painter.setPen(QColor(SOFT_INK))
             painter.drawText(QPointF(left + (wide - metrics.horizontalAdvance(text)) / 2, FLOOR + 19 + 14 * line), text)
 
     def _paint_more(self, painter: QPainter) -> None:
