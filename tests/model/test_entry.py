@@ -3,7 +3,6 @@
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from lines_as_typed import LINES
 
 from builders import thing
 from jolly_ledge.model.entry.parser import EntryError, completions, parse_entry, parse_list
@@ -11,6 +10,7 @@ from jolly_ledge.model.entry.vocabulary import COLOURS, KINDS, STUFFS
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.value import checked
+from lines_as_typed import LINES
 
 
 def one(line: str, unit: str = "cm", stash: tuple[Item, ...] = ()) -> Item:
@@ -235,3 +235,17 @@ def test_stems_that_are_counted_are_one_bunch() -> None:
     assert [item.name for item in entry.items] == ["7 stems eucalyptus"]
     assert entry.notes == ("seven stems are one bunch",)
     assert len(parse_entry("2 bouquets", "cm").items) == 2
+
+
+def test_what_is_called_a_pair_or_a_set_belongs_together() -> None:
+    pair = parse_entry("a pair of brass candlesticks 9x25", "cm").items
+    assert [item.set for item in pair] == ["pair of candlesticks"] * 2
+    again = parse_entry("candlestick pair 8x20", "cm", pair).items
+    assert {item.set for item in again} == {"pair of candlesticks 2"}
+    assert {item.set for item in parse_entry("set of 4 prints 21x30", "cm").items} == {"set of prints"}
+    assert {item.set for item in parse_entry("4 prints 21x30", "cm").items} == {""}
+
+
+def test_what_is_told_of_a_part_stays_with_it() -> None:
+    assert one("table lamp 25 dia 48 high linen shade").name == "table lamp with linen shade"
+    assert one("mantel clock walnut").name == "walnut mantel clock"

@@ -12,7 +12,7 @@ from jolly_ledge.measures.likeness import likeness
 from jolly_ledge.measures.score import ramp, score_of
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import capital
+from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import GREENERY
 from jolly_ledge.readings.reading import Finding, Reading
 
@@ -200,8 +200,8 @@ def _greens_on_one_ledge(arrangement: Arrangement) -> int:
 def _sentence(close_pairs: int) -> str:
     if not close_pairs:
         return "No look-alikes stand near each other."
-    found = "pair of look-alikes is" if close_pairs == 1 else "pairs of look-alikes are"
-    return f"{close_pairs} {found} too near or too plainly twins."
+    found = counted(close_pairs, "pair of look-alikes is", "pairs of look-alikes are")
+    return f"{capital(found)} too near or too plainly twins."
 
 
 def _are_graded(first: Unit, second: Unit) -> bool:

@@ -18,6 +18,15 @@ _OF = re.compile(
 _PAIR = re.compile(r"^\s*(?:(?:an?|the|one)\s+)?pair\s+of\s+|\bpair\b", re.IGNORECASE)
 
 
+def is_one_set(line: str) -> bool:
+    """Tell whether a line says that its things belong together: a pair, a set.
+
+    >>> is_one_set("a pair of urns"), is_one_set("set of 4 prints"), is_one_set("4 prints")
+    (True, True, False)
+    """
+    return bool(re.search(r"\bpair\b|^\s*(?:(?:an?|the|one)\s+)?set\s+of\b", line, re.IGNORECASE))
+
+
 def counted_line(line: str) -> tuple[int, str]:
     """Return how many things a line speaks of, and the line without saying so.
 

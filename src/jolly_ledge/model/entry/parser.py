@@ -8,7 +8,7 @@ from collections.abc import Collection, Iterable
 from msgspec import Struct
 from msgspec.structs import replace
 
-from jolly_ledge.model.entry.counting import counted_line
+from jolly_ledge.model.entry.counting import counted_line, is_one_set
 from jolly_ledge.model.entry.remembered import SIDES, usual_size
 from jolly_ledge.model.entry.sizes import Span, ToldSizes, read_sizes
 from jolly_ledge.model.entry.understanding import Found, name_of, singular_of, understood
@@ -30,6 +30,7 @@ from jolly_ledge.model.fresh_ids import FreshIds
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.lengths import LengthUnit, parse_length
 from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.set_names import set_name
 from jolly_ledge.model.value import checked
 from jolly_ledge.model.words import TRAITS, Guess
 
@@ -167,6 +168,7 @@ def _names_a_thing(part: str) -> bool:
 
 
 def _one_entry(line: str, reading: Reading, ids: FreshIds) -> QuickEntry:
+    belong = is_one_set(line)
     count, line = counted_line(line)
     name = ""
     quoted = _QUOTED.search(line)
@@ -195,6 +197,9 @@ def _one_entry(line: str, reading: Reading, ids: FreshIds) -> QuickEntry:
     made = [
         _item(ids.fresh(name), name, found, told, codes, lender, reading.stash, index, count) for index in range(count)
     ]
+    if belong and count > 1:
+        together = set_name(made, frozenset(item.set for item in reading.stash))
+        made = [replace(item, set=together) for item in made]
     return QuickEntry(
         tuple(made), (*notes, said) if said else tuple(notes), tuple(found.corrected.items()), found.own, lacks_kind
     )

@@ -287,6 +287,10 @@ def name_of(found: Found, *, several: bool) -> str:
         told = [] if several and found.palette else [*_first_colour(colours)]
         told += [one for one in tail if one.part == "stuff"]
     rest = [one for one in tail if one.part in ("own", "joint")]
+    spoken = next((at for at, one in enumerate(tail) if one.part == "own"), 0)
+    if spoken and tail[spoken - 1].part in ("stuff", "colour"):
+        # What is told of a part stays with it: a table lamp with a linen shade is no linen lamp.
+        told, rest = [one for one in told if one not in tail], [Said("with", "joint"), *tail]
     words = " ".join(one.text for one in _without_loose_joints([*told, *head, *rest]))
     return " ".join(dict.fromkeys(words.split(" "))) if len(words) < 80 else words[:80].rstrip()
 

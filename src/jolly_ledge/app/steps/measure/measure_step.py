@@ -263,6 +263,9 @@ class MeasureStep(Step):
             added = Together(edits=(added, gone), label=f"Begin with {piece.label}")
         if workspace.commit(added):
             workspace.choose_look(workspace.plan.looks_of(piece.id)[0].id)
+            tops = [ledge for ledge in piece.ledges if not ledge.is_wall and ledge.clearance is None]
+            if tops:
+                workspace.choose_ledge(tops[-1].id)
             self.show_drawing()
             self.piece_form.name_field.setFocus()
             self.piece_form.name_field.selectAll()

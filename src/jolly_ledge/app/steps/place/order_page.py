@@ -121,7 +121,7 @@ class OrderPage(QWidget):
             self._show_carries(before)
         elif self.steps:
             self.summary.setText(
-                f"{capital(counted(len(self.steps), 'thing'))} from {counted(len(rooms), 'room')}, ledge by ledge "
+                f"{capital(counted(len(self.steps), 'thing'))} {_fetched_from(len(rooms))}, ledge by ledge "
                 "from the top down; what carries comes before what it carries."
             )
         else:
@@ -133,7 +133,7 @@ class OrderPage(QWidget):
         return (
             str(step.number),
             name,
-            step.room or "room not told",
+            step.room or "not told",
             step.ledge,
             figure_said(step.along, unit),
             into_said(step, unit),
@@ -152,3 +152,7 @@ def _short(figure: str) -> str:
     ('12.3 from left', '5 from front')
     """
     return figure.replace(" left end", " left").replace(" right end", " right").replace(" front edge", " front")
+
+
+def _fetched_from(rooms: int) -> str:
+    return f"from {counted(rooms, 'room')}" if rooms else "whose rooms are not told"
