@@ -1,12 +1,17 @@
 """What follows from the look in hand, worked out when it is first asked for and kept until something changes."""
 
+from typing import TYPE_CHECKING
+
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.proposals.meaning import Meaning
 from jolly_ledge.readings.register import Assessment, assess
+
+if TYPE_CHECKING:
+    # It brings the search with it, which the first picture does not wait for.
+    from jolly_ledge.proposals.meaning import Meaning
 
 
 class Derived:

@@ -1,5 +1,7 @@
 """What of a plan is in hand, as values: the piece, the look, the ledge, the things, and what follows from them."""
 
+from typing import TYPE_CHECKING
+
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange
 from jolly_ledge.model.history import History
@@ -8,12 +10,15 @@ from jolly_ledge.model.lengths import LengthUnit, format_length, in_unit
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.proposals.meaning import Meaning
 from jolly_ledge.readings.register import Assessment
 from jolly_ledge.workspace.derived import Derived
 from jolly_ledge.workspace.document import Document
 from jolly_ledge.workspace.preview import Preview
 from jolly_ledge.workspace.selection import Selection
+
+if TYPE_CHECKING:
+    # It brings the search with it, which the first picture does not wait for.
+    from jolly_ledge.proposals.meaning import Meaning
 
 
 class InHand:
@@ -136,7 +141,7 @@ class InHand:
         return self.derived.is_assessed
 
     @property
-    def meanings(self) -> dict[tuple[str, Manner], Meaning]:
+    def meanings(self) -> "dict[tuple[str, Manner], Meaning]":
         """What scores mean by piece and manner, as far as chance was tried."""
         return self.derived.meanings
 

@@ -1,14 +1,17 @@
 """Asks beside the window what the score of the look in hand means, some time after its last change."""
 
+from typing import TYPE_CHECKING
+
 from PySide6.QtCore import QObject, QTimer, Signal
 from PySide6.QtWidgets import QApplication
 
-from jolly_ledge.jobs.process_runner import ProcessRunner
-from jolly_ledge.jobs.requests import MeaningFound, MeaningRequest
-from jolly_ledge.jobs.runner import Runner
 from jolly_ledge.model.look import Manner
-from jolly_ledge.proposals.meaning import Meaning, Stands
 from jolly_ledge.workspace.workspace import Workspace
+
+if TYPE_CHECKING:
+    # The first picture does not wait for what works beside the window.
+    from jolly_ledge.jobs.runner import Runner
+    from jolly_ledge.proposals.meaning import Meaning, Stands
 
 AFTER_MS, POLL_MS = 1_500, 150
 """It is asked for when nothing has changed for so long; nothing waits for it."""
@@ -45,12 +48,12 @@ class MeaningWatch(QObject):
         return self._workspace.piece_id, self._workspace.look.manner
 
     @property
-    def meaning(self) -> Meaning | None:
+    def meaning(self) -> "Meaning | None":
         """What scores mean for the piece and the manner in hand, where that was found already."""
         return self._workspace.meanings.get(self._known) if self._workspace.look_id else None
 
     @property
-    def stands(self) -> Stands | None:
+    def stands(self) -> "Stands | None":
         """How the look in hand stands among chance ones; None after a change, until it is known anew."""
         return self._stands
 
@@ -66,6 +69,9 @@ class MeaningWatch(QObject):
 
     def ask(self) -> None:
         """Ask how the look in hand stands."""
+        from jolly_ledge.jobs.process_runner import ProcessRunner
+        from jolly_ledge.jobs.requests import MeaningRequest
+
         workspace = self._workspace
         if not workspace.look_id or not workspace.look.placements:
             return
@@ -78,6 +84,8 @@ class MeaningWatch(QObject):
 
     def fetch(self) -> None:
         """Take in what was found; what belongs to another look by now is kept for its piece only."""
+        from jolly_ledge.jobs.requests import MeaningFound
+
         job = self._job
         if job is None:
             return
