@@ -3,11 +3,12 @@
 from PySide6.QtWidgets import QVBoxLayout, QWidget
 
 from jolly_ledge.app.widgets.texts import heading, words
+from jolly_ledge.drawing.theme import TEAL
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.workspace.workspace import Workspace
 
-FITS, FITS_NOT = "#1f6a6d", "#963a20"
+FITS, FITS_NOT = TEAL, "#963a20"
 
 
 class FitsTable(QWidget):
