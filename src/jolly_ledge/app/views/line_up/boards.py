@@ -80,12 +80,17 @@ class Boards(Struct, frozen=True):
         """Return the board at a height."""
         return next((row for row in self.rows if row.top <= y < row.bottom), None)
 
-    def item_at(self, x: float, y: float) -> Item | None:
-        """Return the thing at a point."""
+    def cell_at(self, x: float, y: float) -> Cell | None:
+        """Return the place of the thing at a point, with its labels."""
         row = self.row_at(y)
         if row is None:
             return None
-        return next((cell.item for cell in row.cells if cell.left <= x < cell.left + cell.width), None)
+        return next((cell for cell in row.cells if cell.left <= x < cell.left + cell.width), None)
+
+    def item_at(self, x: float, y: float) -> Item | None:
+        """Return the thing at a point."""
+        cell = self.cell_at(x, y)
+        return None if cell is None else cell.item
 
     def caught_in(self, area: QRectF) -> tuple[str, ...]:
         """Return the ids of the things that an area touches."""

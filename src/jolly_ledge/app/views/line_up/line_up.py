@@ -1,16 +1,21 @@
 """The stash in a line-up: to scale, on floor lines, with the clearances of the piece drawn across."""
 
 from PySide6.QtCore import QPointF, QRectF, QSize, Qt
-from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent, QPen, QResizeEvent
+from PySide6.QtGui import QColor, QFontMetricsF, QMouseEvent, QPainter, QPaintEvent, QPen, QResizeEvent
 
 from jolly_ledge.app.views.line_up.board_painter import BoardPainter
-from jolly_ledge.app.views.line_up.boards import Row, laid_out
+from jolly_ledge.app.views.line_up.boards import BRACKET, Row, laid_out
+from jolly_ledge.app.views.line_up.in_place import InPlace
 from jolly_ledge.app.views.line_up.line_up_hand import LineUpHand
+from jolly_ledge.app.views.line_up.stash_strip import two_lines
 from jolly_ledge.drawing.theme import PLUM, PLUM_TINT
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.stash_order import Shelf
 from jolly_ledge.render.fonts import font
 from jolly_ledge.workspace.workspace import Workspace
+
+LINE = 14.0
+"""How high a line of a name is, in pixels."""
 
 
 class LineUp(LineUpHand):
@@ -20,6 +25,7 @@ class LineUp(LineUpHand):
         super().__init__(workspace)
         self._shelves: tuple[Shelf, ...] = ()
         self._boards_painted = BoardPainter(workspace)
+        self.in_place = InPlace(workspace, self)
         self.setAccessibleName("The stash in a line-up; arrow keys choose, with Shift more than one")
         workspace.signals.chosen.connect(self.update)
         workspace.signals.stash_changed.connect(self.update)
@@ -50,6 +56,19 @@ class LineUp(LineUpHand):
         self.boards = laid_out(self._shelves, self.width())
         self.setMinimumHeight(round(self.boards.height) + 8)
         self.update()
+
+    def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
+        """Correct a name or sizes where they stand; on the thing itself, ask for its form."""
+        at = event.position()
+        cell = self.boards.cell_at(at.x(), at.y())
+        if cell is None or at.y() < cell.floor + BRACKET:
+            super().mouseDoubleClickEvent(event)
+            return
+        lines = two_lines(cell.item.label, cell.width - 6, QFontMetricsF(font(12, "sans", 600)))
+        sizes_from = cell.floor + BRACKET + 10 + LINE * len(lines)
+        on_sizes = at.y() >= sizes_from
+        area = QRectF(cell.left, sizes_from if on_sizes else cell.floor + BRACKET, cell.width, 20).toRect()
+        self.in_place.open_on(cell.item, "sizes" if on_sizes else "name", area)
 
     def cell_of(self, item_id: str) -> QRectF:
         """Return where a thing stands; empty when it is not shown."""
