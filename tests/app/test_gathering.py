@@ -348,7 +348,7 @@ def test_a_pasted_list_is_shown_before_it_is_taken_over(window: MainWindow, qtbo
 
 def test_a_typed_list_follows_the_keys(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
-    page.bring_menu.actions()[2].trigger()
+    page.bring_menu.actions()[3].trigger()
     arrivals = page.pages.arrivals
     assert not arrivals.take_button.isEnabled()
     qtbot.keyClicks(arrivals.list_field, "bowl 20x9")
@@ -371,7 +371,7 @@ def test_a_messy_table_is_mapped_previewed_and_taken_over(
     page = gather(window)
     dialogs.to_open = tmp_path / "messy.csv"
     dialogs.to_open.write_bytes(MESSY.encode("cp1252"))
-    page.bring_menu.actions()[1].trigger()
+    page.bring_menu.actions()[2].trigger()
     arrivals = page.pages.arrivals
     fields = [column.field for column in arrivals.strip.mapping]
     assert fields == ["name", "", "height_mm", "width_mm", "depth_mm", "colours", "room", "mass_kg", "note"]

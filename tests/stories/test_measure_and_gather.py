@@ -95,7 +95,7 @@ def test_from_an_empty_house_to_a_measured_and_gathered_one(
     # A messy table from somewhere else.
     dialogs.to_open = tmp_path / "list.csv"
     dialogs.to_open.write_bytes(TABLE.encode("cp1252"))
-    shelf.bring_menu.actions()[1].trigger()
+    shelf.bring_menu.actions()[2].trigger()
     arrivals = shelf.pages.arrivals
     assert [row.doing for row in arrivals.model.rows] == ["add", "add", "add"]
     qtbot.mouseClick(arrivals.take_button, LEFT)
