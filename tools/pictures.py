@@ -14,7 +14,7 @@ from jolly_ledge.app.application import make_window, ready_application
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.path_panel import STEPS
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
-from jolly_ledge.app.steps.arrange.view_strip import STRAIGHT_ON
+from jolly_ledge.app.steps.arrange.view_strip import IN_THE_ROOM, STRAIGHT_ON
 from jolly_ledge.app.steps.gather.gather_step import GatherStep
 from jolly_ledge.app.steps.keep.keep_step import KeepStep
 from jolly_ledge.app.steps.keep.photo_check_page import PhotoCheckPage
@@ -33,6 +33,7 @@ SIZE = QSize(1280, 800)
 PATIENCE_S = 60.0
 PROPOSAL_STEPS = 500
 TICKED = 13
+LAID_OUT = ("tall dark urn stoneware", "terracotta vase hall", "white bowl", "amber bowl footed")
 
 
 class Photographer:
@@ -76,6 +77,7 @@ def take(folder: Path, proposal_steps: int = PROPOSAL_STEPS) -> list[Path]:
         window.resize(SIZE)
         window.show()
         photographer = Photographer(application, window, folder)
+        _take_opening(photographer)
         for name in STEPS[:-1]:
             window.show_step(name)
             if name == "Arrange":
@@ -90,6 +92,15 @@ def take(folder: Path, proposal_steps: int = PROPOSAL_STEPS) -> list[Path]:
         _take_keep(photographer)
         window.workspace.document.let_go()
     return photographer.taken
+
+
+def _take_opening(photographer: Photographer) -> None:
+    window = photographer.window
+    window.show_opening()
+    opening = window.opening
+    assert opening is not None
+    photographer.wait_until(lambda: all(card.picture is not None for card in opening.demo_cards))
+    photographer.take("opening")
 
 
 def _wait_for_the_meaning(photographer: Photographer) -> None:
@@ -121,17 +132,17 @@ def _take_ways_of_looking(photographer: Photographer) -> None:
     page = window.step("Arrange")
     assert isinstance(page, ArrangeStep)
     strip = page.view_strip
-    window.workspace.choose_look("cabinet-shut")
-    strip.toggle_doors()
-    strip.show_overlay("doors", True)
-    photographer.take("arrange-shut")
-    strip.show_overlay("doors", False)
-    strip.toggle_doors()
     window.workspace.choose_look("low-tea")
     strip.look_from("Seat 1")
     photographer.take("arrange-seat")
     strip.look_from(STRAIGHT_ON)
     window.workspace.choose_look("first-try")
+    strip.look_from(IN_THE_ROOM)
+    room = page.sights.room
+    assert room is not None
+    photographer.wait_until(lambda: not room.is_busy)
+    photographer.take("arrange-room")
+    strip.look_from(STRAIGHT_ON)
     window.show_side_by_side()
     photographer.take("keep-side-by-side")
 
@@ -170,8 +181,6 @@ def _take_place(photographer: Photographer) -> None:
     for _ in range(TICKED):
         page.tick_off.tick()
     photographer.take("place-tick-off")
-    page.show_mode("buy")
-    photographer.take("place-buy")
 
 
 def _take_keep(photographer: Photographer) -> None:
@@ -212,8 +221,12 @@ def _take_gather(photographer: Photographer) -> None:
     page = window.step("Gather")
     assert isinstance(page, GatherStep)
     pages = page.pages
-    pages.show_families()
-    photographer.take("gather-families")
+    pages.show_laid_out()
+    pages.laid_out.practise()
+    pages.laid_out.find_things()
+    for row, said in zip(pages.laid_out.rows, LAID_OUT, strict=False):
+        row.tell(said)
+    photographer.take("gather-laid-out")
     pages.show_pictures()
     pages.pictures.practise()
     photographer.wait_until(lambda: not pages.pictures.is_busy)

@@ -24,6 +24,7 @@ EDGE_PX = 0.6
 
 Rgba = NDArray[np.uint8]
 PlaneAt = Callable[[float], Matrix]
+Opening = tuple[float, float, float, float]
 
 
 class Layer(Struct, frozen=True, eq=False):
@@ -41,7 +42,7 @@ class Layer(Struct, frozen=True, eq=False):
     wall: float
     light: NDArray[np.float64]
     stands: bool = True
-    opening: tuple[float, float, float, float] | None = None
+    opening: Opening | None = None
 
 
 def planes_of(view: View, width: int, height: int) -> PlaneAt:
@@ -113,13 +114,16 @@ def set_in(photo: Pixels, view: View, layers: list[Layer]) -> Pixels:
     height, width = photo.shape[:2]
     at = planes_of(view, width, height)
     linear = linear_of(photo)
+    openings: dict[Opening | None, NDArray[np.float64]] = {}
     for layer in layers:
         thing = _warped(layer, at(layer.behind), width, height)
         if thing is None:
             continue
         rgba, x, y = thing
         there = (slice(y, y + rgba.shape[0]), slice(x, x + rgba.shape[1]))
-        through = _opening_mask(layer, at(0.0), width, height)
+        if layer.opening not in openings:
+            openings[layer.opening] = _opening_mask(layer.opening, at(0.0), width, height)
+        through = openings[layer.opening]
         scale = _px_per_mm(at(layer.behind), layer)
         shade = _shadow(layer, at, rgba, x, y, width, height, scale)
         if shade is not None:
@@ -132,13 +136,13 @@ def set_in(photo: Pixels, view: View, layers: list[Layer]) -> Pixels:
     return encoded(linear)
 
 
-def _opening_mask(layer: Layer, front: Matrix, width: int, height: int) -> NDArray[np.float64]:
-    """Return what of the picture is seen through the opening of a thing, from 0 to 1."""
+def _opening_mask(opening: Opening | None, front: Matrix, width: int, height: int) -> NDArray[np.float64]:
+    """Return what of the picture is seen through an opening, from 0 to 1."""
     from PIL import Image, ImageDraw
 
-    if layer.opening is None:
+    if opening is None:
         return np.ones((height, width))
-    left, floor, right, top = layer.opening
+    left, floor, right, top = opening
     corners = project(front, np.array([(left, top), (right, top), (right, floor), (left, floor)]))
     mask = Image.new("L", (width, height), 0)
     ImageDraw.Draw(mask).polygon([(float(x), float(y)) for x, y in corners], fill=255)

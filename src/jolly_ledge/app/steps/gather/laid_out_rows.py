@@ -107,6 +107,11 @@ class LaidOutRow(QFrame):
         self.style().unpolish(self)
         self.style().polish(self)
 
+    def tell(self, line: str) -> None:
+        """Say what it is."""
+        self.line.setText(line)
+        self._line_edited()
+
     def _line_edited(self) -> None:
         self.refresh()
         self.changed.emit()
