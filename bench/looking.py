@@ -20,7 +20,6 @@ from jolly_ledge.files.recovery import RecoveryLog
 from large_plans import look_of_eighty
 
 ROUNDS = 60
-INTO, OUT_OF = 1.2, 1 / 1.2
 
 
 def milliseconds(action: Callable[[], object]) -> float:
@@ -40,7 +39,7 @@ def main() -> None:
         view = step.view
 
         def wheel(index: int) -> None:
-            view.zoom.by(INTO if index % 20 < 10 else OUT_OF, QPointF(300, 260))
+            view.look_nearer(1.0 if index % 20 < 10 else -1.0, QPointF(300, 260))
             view.viewport().repaint()
 
         alone, wheeled = [], []
@@ -56,7 +55,11 @@ def main() -> None:
         window.workspace.document.let_go()
         window = make_window(plan_from_json(demo_bytes()), log=RecoveryLog(Path(folder)), photos=demo_photos())
         window.show()
-        application.processEvents()
+        arrange = window.step("Arrange")
+        assert isinstance(arrange, ArrangeStep)
+        # As in real use the first readings are there before one goes on.
+        while arrange.readings.score.text() == "Reading":
+            application.processEvents()
 
         def visit(name: str) -> None:
             window.show_step(name)

@@ -1,7 +1,7 @@
 """Hands on the drawing: several things at once, the right button, looking near, the drawing alone, the keys."""
 
 import pytest
-from PySide6.QtCore import QPoint, Qt
+from PySide6.QtCore import QPoint, QPointF, Qt
 from PySide6.QtGui import QContextMenuEvent
 from PySide6.QtWidgets import QApplication
 from pytestqt.qtbot import QtBot
@@ -361,3 +361,21 @@ def test_a_small_wall_piece_fills_the_view_and_the_floor_is_a_broken_line() -> N
     standing = case_picture(next(start for start in STARTS if start.id == "bookcase").make())
     assert standing.bottom == 40
     assert not any(isinstance(one, Shape) and one.dash for one in standing.primitives)
+
+
+def test_while_the_wheel_turns_what_was_painted_is_stretched_and_sharp_once_it_rests(
+    window: MainWindow, qtbot: QtBot
+) -> None:
+    page = arrange_step(window)
+    view = page.view
+    whole = view.grab().toImage()
+    view.look_nearer(3.0, QPointF(200, 200))
+    assert view.stretched.is_held
+    blurred = view.grab().toImage()
+    assert blurred != whole
+    qtbot.waitUntil(lambda: not view.stretched.is_held)
+    sharp = view.grab().toImage()
+    assert sharp != blurred
+    view.look_nearer(1.0, QPointF(200, 200))
+    window.workspace.choose("copper-bowl")
+    assert not view.stretched.is_held, "what is new is shown at once"

@@ -6,7 +6,9 @@ from PySide6.QtWidgets import QHBoxLayout, QLayout, QToolButton, QWidget
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.things_on_board import thing_icon
-from jolly_ledge.model.entry.parser import QuickEntry, parse_entry
+from jolly_ledge.model.entry.parser import QuickEntry
+from jolly_ledge.model.entry.typical import drawn_as
+from jolly_ledge.model.entry.vocabulary import KINDS
 from jolly_ledge.model.phrases import capital
 
 OFFERED = ("vase", "bowl", "box", "basket", "tray", "frame", "book", "plant", "branches", "candle", "lamp", "figure",
@@ -30,9 +32,15 @@ class DoubtRow(QWidget):
         self._row.setSizeConstraint(QLayout.SizeConstraint.SetNoConstraint)
         self._asked = words("What is it?", "small")
         self._row.addWidget(self._asked)
-        for noun in OFFERED:
+        self._row.addStretch(1)
+        self.hide()
+
+    def _make_kinds(self) -> None:
+        """Make the drawings when they are first asked for."""
+        for place, noun in enumerate(OFFERED, start=1):
+            kind = KINDS[noun]
             button = QToolButton()
-            button.setIcon(thing_icon(parse_entry(noun, "cm").items[0], ICON))
+            button.setIcon(thing_icon(drawn_as(kind), ICON))
             button.setIconSize(ICON)
             button.setCheckable(True)
             button.setToolTip(f"{capital(noun)}: drawn, measured and read as one")
@@ -41,9 +49,7 @@ class DoubtRow(QWidget):
             button.setCursor(Qt.CursorShape.PointingHandCursor)
             button.clicked.connect(lambda _=False, noun=noun: self.kind_chosen.emit(noun))
             self.kinds[noun] = button
-            self._row.addWidget(button)
-        self._row.addStretch(1)
-        self.hide()
+            self._row.insertWidget(place, button)
 
     def show_doubts(self, entry: QuickEntry | None, kind: str) -> None:
         """Ask what an entry leaves open; ``kind`` is what was chosen."""
@@ -51,6 +57,8 @@ class DoubtRow(QWidget):
             old.deleteLater()
         self.typed = []
         lacks = entry is not None and entry.lacks_kind
+        if lacks and not self.kinds:
+            self._make_kinds()
         for noun, button in self.kinds.items():
             button.setVisible(lacks)
             button.setChecked(noun == kind)
@@ -58,6 +66,6 @@ class DoubtRow(QWidget):
         for word, other in entry.corrected if entry is not None else ():
             typed = chip(f"“{word}”, not {other}", "The word is meant as it is typed", checkable=False)
             typed.clicked.connect(lambda _=False, word=word: self.meant_as_typed.emit(word))
-            self._row.insertWidget(0, typed)
+            self._row.insertWidget(self._row.count() - 1, typed)
             self.typed.append(typed)
         self.setVisible(lacks or bool(self.typed))

@@ -19,6 +19,11 @@ def shaped_as(silhouette: str) -> Item:
     return _thing(kind, kind.category, silhouette)
 
 
+def drawn_as(kind: Kind) -> Item:
+    """Return what stands for a kind of the vocabulary, in its usual size (mm)."""
+    return _thing(kind, kind.category, kind.silhouette)
+
+
 @cache
 def _kinds() -> dict[str, Kind]:
     """Return the first kind of the vocabulary for each category and each form."""

@@ -16,7 +16,6 @@ from jolly_ledge.drawing.sheet import figure_said, into_said
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.planning.working_order import PlacingStep, working_order
-from jolly_ledge.texts.wanted import change_over
 from jolly_ledge.workspace.workspace import Workspace
 
 COLUMNS = ("", "Thing", "Fetch from", "Ledge", "Along", "In", "Stands on")
@@ -75,6 +74,9 @@ class OrderPage(QWidget):
 
     def _show_carries(self, before: str) -> None:
         """Show the fewest carries from another look to the one in hand."""
+        # The search for the fewest carries brings its solver with it; it waits until somebody asks.
+        from jolly_ledge.texts.wanted import change_over
+
         workspace = self.workspace
         try:
             told = change_over(workspace.plan, workspace.plan.look(before), workspace.look, unit=workspace.length_unit)

@@ -8,6 +8,7 @@ from jolly_ledge.app.views.look.drag_gesture import DragGesture
 from jolly_ledge.app.views.look.lasso import Lasso
 from jolly_ledge.app.views.look.picture_item import PlacementItem
 from jolly_ledge.app.views.look.pointing import OPEN_ABOVE_MM, adds, ledge_under
+from jolly_ledge.app.views.look.stretched import Stretched
 from jolly_ledge.app.views.look.zoom import WHEEL_NOTCH, Zoom
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge
@@ -28,6 +29,7 @@ class LookHand(QGraphicsView):
         self.gesture: DragGesture | None = None
         self.lasso: Lasso | None = None
         self.zoom = Zoom(self)
+        self.stretched = Stretched(self)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMouseTracking(True)
 
@@ -41,6 +43,7 @@ class LookHand(QGraphicsView):
     def take(self, gesture: DragGesture | None) -> DragGesture | None:
         """Take something in the hand, or nothing; return what was in it."""
         before, self.gesture = self.gesture, gesture
+        self.stretched.release()
         mode = QGraphicsView.ViewportUpdateMode
         self.setViewportUpdateMode(mode.FullViewportUpdate if gesture is None else mode.MinimalViewportUpdate)
         self.show_all_anew()
@@ -198,19 +201,25 @@ class LookHand(QGraphicsView):
 
     # Looking nearer
 
+    def look_nearer(self, notches: float, about: QPointF) -> None:
+        """Look nearer by notches of the wheel about a point; what is seen is stretched until the wheel rests."""
+        if self.gesture is None:
+            self.stretched.hold()
+        self.zoom.wheel(notches, about)
+
     def wheelEvent(self, event: QWheelEvent) -> None:
         """Look nearer about the pointer, or move the drawing with two fingers."""
         fingers = event.pixelDelta()
         if event.phase() != Qt.ScrollPhase.NoScrollPhase and not fingers.isNull():
             self.zoom.pan(fingers.x(), fingers.y())
         else:
-            self.zoom.wheel(event.angleDelta().y() / WHEEL_NOTCH, event.position())
+            self.look_nearer(event.angleDelta().y() / WHEEL_NOTCH, event.position())
         event.accept()
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Esc puts back what is carried, + and - look nearer and from farther; other keys belong to the step's acts."""
         if event.text() in ("+", "-"):
-            self.zoom.wheel(1.0 if event.text() == "+" else -1.0, QPointF(self.viewport().rect().center()))
+            self.look_nearer(1.0 if event.text() == "+" else -1.0, QPointF(self.viewport().rect().center()))
             return
         if event.key() == Qt.Key.Key_Escape:
             if self.gesture is not None:

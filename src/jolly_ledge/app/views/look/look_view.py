@@ -68,6 +68,10 @@ class LookView(LookHand):
         workspace.signals.previewed.connect(self._refresh_or_wait)
         workspace.signals.chosen.connect(self.show_all_anew)
         workspace.signals.pointed.connect(self._show_pointed)
+        # What is stretched shows nothing new.
+        signals = workspace.signals
+        for signal in (signals.changed, signals.previewed, signals.chosen, signals.pointed):
+            signal.connect(self.stretched.release)
         self.refresh()
 
     @property
@@ -195,6 +199,8 @@ class LookView(LookHand):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the scene; tell when that was done for the first time."""
+        if self.stretched.paint():
+            return
         super().paintEvent(event)
         if not self._has_painted:
             self._has_painted = True
