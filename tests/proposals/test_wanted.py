@@ -6,10 +6,20 @@ import pytest
 from msgspec.structs import replace
 
 from builders import case_of, plan_of, put, thing
+from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.planning.shopping import budget_left
 from jolly_ledge.proposals.problem import problem_of
-from jolly_ledge.proposals.wanted import LEAST_GAIN, LEAST_MM, match_found, substitutes, wanted
+from jolly_ledge.proposals.wanted import (
+    LEAST_GAIN,
+    LEAST_MM,
+    NOTHING_NEEDED,
+    NOTHING_TO_BUY,
+    match_found,
+    nothing_said,
+    substitutes,
+    wanted,
+)
 from jolly_ledge.readings.register import assess
 
 OAK, INK, CREAM = (("#9c6b3f", 1.0),), (("#23262b", 1.0),), (("#efe6d2", 1.0),)
@@ -54,6 +64,14 @@ def test_nothing_is_needed_where_nothing_helps() -> None:
     placements = tuple(put(f"box{n}", x=100.0 + 198 * n) for n in range(4))
     plan = plan_of(stash, placements, case_of(1))
     assert wanted(plan, plan.looks[0]) == ()
+
+
+def test_what_is_found_is_not_talked_away_where_nothing_is_to_be_bought(plan: Plan) -> None:
+    assessment = assess(arrange(plan, plan.looks[0]))
+    assert any(finding.asks == "more" for finding in assessment.findings)
+    assert nothing_said(assessment) == NOTHING_TO_BUY
+    quiet = replace(assessment, findings=tuple(one for one in assessment.findings if one.asks != "more"))
+    assert nothing_said(quiet) == NOTHING_NEEDED
 
 
 def test_the_budget_that_is_left_is_the_most_it_may_cost(plan: Plan) -> None:

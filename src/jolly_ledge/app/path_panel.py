@@ -6,6 +6,7 @@ from PySide6.QtCore import QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent
 from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QMenu, QPushButton, QVBoxLayout, QWidget
 
+from jolly_ledge.app.views.line_up.stash_strip import two_lines
 from jolly_ledge.app.widgets.texts import heading, paint_board, words
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, SHEET, SOFT_INK
 from jolly_ledge.geometry.bays import tape_check
@@ -175,4 +176,5 @@ class PathPanel(QWidget):
             button.setEnabled(label is not None)
             button.setToolTip(f"{word}: {label}" if label else f"Nothing to {word.lower()}")
             text = f"{word}: {label[:1].lower()}{label[1:]}" if label else word
-            button.setText(button.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, PATH_WIDTH - 30))
+            lines = two_lines(text, PATH_WIDTH - 34, QFontMetricsF(button.font()))
+            button.setText("\n".join(lines).replace("&", "&&"))

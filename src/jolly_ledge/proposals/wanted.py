@@ -27,7 +27,7 @@ from jolly_ledge.proposals.gaps import gaps_between
 from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.poses import usual_pose
 from jolly_ledge.proposals.problem import Problem, problem_of
-from jolly_ledge.readings.register import assess
+from jolly_ledge.readings.register import Assessment, assess
 
 MOST_WANTED = 5
 LEAST_GAIN = 0.006
@@ -80,6 +80,18 @@ GREEN = "#5b7f4d"
 
 MOST_REFINED = 12
 SIZE_STEPS = (0.6, 0.75, 0.87, 1.15, 1.3, 1.5)
+
+
+NOTHING_NEEDED = "Nothing is needed: no one thing more would help this look."
+NOTHING_TO_BUY = (
+    "Nothing needs to be bought: no one thing would help alone. What is found asks for more all the same; look for it "
+    "in the stash, or make room."
+)
+
+
+def nothing_said(assessment: Assessment) -> str:
+    """Return what is said where nothing is wanted: findings that ask for more are not talked away."""
+    return NOTHING_TO_BUY if any(one.asks == "more" for one in assessment.findings) else NOTHING_NEEDED
 
 
 class Want(Struct, frozen=True):

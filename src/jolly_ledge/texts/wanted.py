@@ -14,10 +14,10 @@ from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.proposals.restyle import restyle
-from jolly_ledge.proposals.wanted import match_found, substitutes, wanted
+from jolly_ledge.proposals.wanted import match_found, nothing_said, substitutes, wanted
+from jolly_ledge.readings.register import assess
 
 VESSELS = frozenset({"vessel", "bowl", "basket"})
-NOTHING_NEEDED = "Nothing is needed: no one thing more would help this look."
 
 
 class CommandAnswer(Struct, frozen=True):
@@ -48,9 +48,8 @@ def what_is_wanted(plan: Plan, look: Look) -> CommandAnswer:
         }
         for want in found
     ]
-    return CommandAnswer(
-        {"look": look.id, "wanted": values}, "\n".join(want.sentence for want in found) or NOTHING_NEEDED
-    )
+    told = "\n".join(want.sentence for want in found) or nothing_said(assess(arrange(plan, look)))
+    return CommandAnswer({"look": look.id, "wanted": values}, told)
 
 
 def found_thing(plan: Plan, look: Look, line: str, unit: LengthUnit) -> CommandAnswer:

@@ -22,11 +22,10 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money
 from jolly_ledge.model.phrases import capital, percent
-from jolly_ledge.proposals.wanted import Matched, Want, match_found, substitutes
+from jolly_ledge.proposals.wanted import Matched, Want, match_found, nothing_said, substitutes
 from jolly_ledge.workspace.workspace import Workspace
 
 POLL_MS = 120
-NOTHING = "Nothing is needed: no one thing more would help this look."
 LOOKING = "Trying things of many kinds and sizes in every gap …"
 DRAWN = QSize(130, 110)
 
@@ -133,7 +132,8 @@ class WantedPage(SearchPage):
                 self.note.setText("The look has changed since; ask anew what is wanted.")
                 return
             self._show(event.wants)
-            self.note.setText("The more a thing adds to the reading, the higher it stands." if event.wants else NOTHING)
+            found = "The more a thing adds to the reading, the higher it stands."
+            self.note.setText(found if event.wants else nothing_said(workspace.assessment))
 
     def _show(self, wants: tuple[Want, ...]) -> None:
         for card in self.cards:
