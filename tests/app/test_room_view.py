@@ -36,6 +36,19 @@ def test_before_and_after_stand_side_by_side_and_follow_the_look(window: MainWin
     assert not room.is_busy
 
 
+def test_who_leaves_does_not_wait_and_who_comes_back_sees_it(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    page.view_strip.look_from(IN_THE_ROOM)
+    room = page.sights.room
+    assert room is not None
+    qtbot.waitUntil(lambda: room.before is not None, timeout=20_000)
+    page.view_strip.look_from(STRAIGHT_ON)
+    assert not room.is_busy
+    page.view_strip.look_from(IN_THE_ROOM)
+    qtbot.waitUntil(lambda: room.after is not None, timeout=20_000)
+    room.close_runner()
+
+
 def test_a_piece_without_a_photograph_is_not_looked_at_so(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
     page.view_strip.look_from(IN_THE_ROOM)

@@ -43,12 +43,16 @@ class RoomView(QWidget):
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("The room as it is, and with the look")
         workspace.signals.changed.connect(self._follow)
-        QApplication.instance().aboutToQuit.connect(self._runner.close)  # type: ignore[union-attr]
+        QApplication.instance().aboutToQuit.connect(self.close_runner)  # type: ignore[union-attr]
 
     @property
     def is_busy(self) -> bool:
         """Whether the look is still being drawn into the photograph."""
         return self._later.isActive() or self._poll.isActive()
+
+    def close_runner(self) -> None:
+        """Wait until nothing works beside the window any more."""
+        self._runner.close()
 
     @survives
     def showEvent(self, event: QShowEvent) -> None:
@@ -62,7 +66,9 @@ class RoomView(QWidget):
         super().hideEvent(event)
         self._later.stop()
         self._poll.stop()
-        self._runner.close()
+        # It goes on unheard to its end: whoever leaves the view does not wait for it.
+        self._runner.forget()
+        self._shown = None if self.after is None else self._shown
 
     def _follow(self) -> None:
         if self.isVisible() and self._workspace.look_id and self._workspace.arrangement is not self._shown:
