@@ -209,7 +209,10 @@ def _cut(widget: QWidget) -> list[str]:
         plain = widget.sizeHint().width() if "<" in widget.text() else metrics.horizontalAdvance(widget.text())
         return [widget.text()] if widget.width() + 1 < plain else []
     if isinstance(widget, QAbstractButton) and widget.text():
-        return [widget.text()] if widget.width() < metrics.horizontalAdvance(widget.text()) + 8 else []
+        widest = max(metrics.horizontalAdvance(line) for line in widget.text().splitlines())
+        lines = widget.text().count("\n") + 1
+        cut = widget.width() < widest + 8 or (lines > 1 and widget.height() < lines * metrics.height())
+        return [widget.text().replace("\n", " ")] if cut else []
     if isinstance(widget, QLineEdit) and not widget.text() and widget.placeholderText():
         return (
             [widget.placeholderText()]

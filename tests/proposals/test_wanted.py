@@ -58,20 +58,25 @@ def test_what_is_wanted_helps_where_it_is_said_to_stand(plan: Plan) -> None:
         assert want.ledge in want.sentence
 
 
-def test_nothing_is_needed_where_nothing_helps() -> None:
-    # One shelf, full to the brim.
+@pytest.fixture(scope="module")
+def full() -> Plan:
+    """Return one shelf, full to the brim."""
     stash = tuple(thing(f"box{n}", "box", width=190.0, height=380.0, depth=250.0) for n in range(4))
     placements = tuple(put(f"box{n}", x=100.0 + 198 * n) for n in range(4))
-    plan = plan_of(stash, placements, case_of(1))
-    assert wanted(plan, plan.looks[0]) == ()
+    return plan_of(stash, placements, case_of(1))
 
 
-def test_what_is_found_is_not_talked_away_where_nothing_is_to_be_bought(plan: Plan) -> None:
+def test_nothing_is_needed_where_nothing_helps(full: Plan) -> None:
+    assert wanted(full, full.looks[0]) == ()
+
+
+def test_what_is_found_is_not_talked_away_where_nothing_is_to_be_bought(plan: Plan, full: Plan) -> None:
     assessment = assess(arrange(plan, plan.looks[0]))
     assert any(finding.asks == "more" for finding in assessment.findings)
     assert nothing_said(assessment) == NOTHING_TO_BUY
-    quiet = replace(assessment, findings=tuple(one for one in assessment.findings if one.asks != "more"))
-    assert nothing_said(quiet) == NOTHING_NEEDED
+    brim = assess(arrange(full, full.looks[0]))
+    assert not any(finding.asks == "more" for finding in brim.findings)
+    assert nothing_said(brim) == NOTHING_NEEDED
 
 
 def test_the_budget_that_is_left_is_the_most_it_may_cost(plan: Plan) -> None:
