@@ -11,6 +11,8 @@ if TYPE_CHECKING:
 
 PAPER_SIZES = {"A4": QPageSize.PageSizeId.A4, "Letter": QPageSize.PageSizeId.Letter}
 
+PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
+
 
 class Dialogs(Protocol):
     """Asks for paths; tests bring their own answers."""

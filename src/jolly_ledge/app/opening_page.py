@@ -5,13 +5,13 @@ from functools import partial
 from pathlib import Path
 
 from PySide6.QtCore import QRectF, QSize, Qt, QTimer
-from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPen, QPixmap
+from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPixmap
 from PySide6.QtWidgets import QAbstractButton, QGridLayout, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
-from jolly_ledge.app.widgets.texts import BoardLine, heading, paint_board, question, words
+from jolly_ledge.app.widgets.texts import BoardLine, heading, paint_board, paint_card_ground, question, words
 from jolly_ledge.demo import demo_bytes
 from jolly_ledge.drawing.look import look_picture
-from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SOFT_INK
+from jolly_ledge.drawing.theme import BOARD, INK, SOFT_INK
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.plan_file import open_plan
 from jolly_ledge.files.recent import RecentFiles
@@ -58,10 +58,7 @@ class PictureCard(QAbstractButton):
         """Paint the card."""
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        if self.underMouse() or self.hasFocus():
-            painter.setPen(QPen(QColor(PLUM), 1.4) if self.hasFocus() else Qt.PenStyle.NoPen)
-            painter.setBrush(QColor(PLUM_TINT))
-            painter.drawRoundedRect(QRectF(self.rect()).adjusted(1, 1, -1, -1), 7, 7)
+        paint_card_ground(painter, self)
         if self.picture is not None:
             painter.drawPixmap(12, 10, self.picture)
         paint_board(painter, QRectF(12, 154, self.width() - 24, 5), BOARD)

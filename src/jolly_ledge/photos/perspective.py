@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from itertools import combinations
 from typing import cast
 
@@ -67,6 +68,17 @@ def in_order(marks: ArrayLike) -> Corners:
     if not bool(np.all(turns > 1.0)):
         raise PhotoError("The four corners do not make the outline of a rectangle; drag each to its own corner.")
     return cast("Corners", tuple((float(x), float(y)) for x, y in ordered))
+
+
+SHEETS = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
+"""Width and height of sheets of paper that stand upright, in mm."""
+
+
+def sheet_as_it_lies(name: str, corners: Sequence[Corner]) -> tuple[float, float]:
+    """Return width and height of a sheet (mm), the longer side across where its marked corners (pixels) lie so."""
+    width, height = SHEETS[name]
+    across = len(corners) == 4 and abs(corners[1][0] - corners[0][0]) > abs(corners[3][1] - corners[0][1])
+    return (height, width) if across else (width, height)
 
 
 class View(Struct, frozen=True):

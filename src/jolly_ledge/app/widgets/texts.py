@@ -1,10 +1,10 @@
 """Headings and labels in the two type families."""
 
 from PySide6.QtCore import QRectF, Qt
-from PySide6.QtGui import QColor, QLinearGradient, QPainter, QPaintEvent
+from PySide6.QtGui import QColor, QLinearGradient, QPainter, QPaintEvent, QPen
 from PySide6.QtWidgets import QLabel, QSizePolicy, QWidget
 
-from jolly_ledge.drawing.theme import BOARD
+from jolly_ledge.drawing.theme import BOARD, PLUM, PLUM_TINT
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
@@ -71,3 +71,11 @@ def set_text(label: QLabel, text: str) -> None:
     """Set a text only when it is another one: every change lays the panel out anew."""
     if label.text() != text:
         label.setText(text)
+
+
+def paint_card_ground(painter: QPainter, card: QWidget) -> None:
+    """Tint a card that is pointed at or in focus."""
+    if card.underMouse() or card.hasFocus():
+        painter.setPen(QPen(QColor(PLUM), 1.4) if card.hasFocus() else Qt.PenStyle.NoPen)
+        painter.setBrush(QColor(PLUM_TINT))
+        painter.drawRoundedRect(QRectF(card.rect()).adjusted(1, 1, -1, -1), 7, 7)

@@ -6,7 +6,7 @@ from PySide6.QtCore import Qt, Signal
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
 
-from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.dialogs import PHOTO_KINDS, Dialogs
 from jolly_ledge.app.steps.gather.laid_out_list import LaidOutList
 from jolly_ledge.app.steps.gather.laid_out_rows import LaidOutRow
 from jolly_ledge.app.views.frames_view import FramesView
@@ -23,13 +23,11 @@ from jolly_ledge.photos.corners import fit_corners
 from jolly_ledge.photos.image import Pixels, kept_photo, read_photo
 from jolly_ledge.photos.intake import THING_SIDE
 from jolly_ledge.photos.laid_out import Frame, frames_in, pulled_straight, sheet_in, thing_in
-from jolly_ledge.photos.perspective import MARK_PX, Known, View, in_order
+from jolly_ledge.photos.perspective import MARK_PX, Known, View, in_order, sheet_as_it_lies
 from jolly_ledge.photos.rectify import Straight
 from jolly_ledge.render.practice_photos import practice_row
 from jolly_ledge.workspace.workspace import Workspace
 
-PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
-SHEETS = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
 PRACTISED_OF_EACH = 2
 PRACTICE_KINDS = ("vessel", "bowl", "box", "book", "lamp")
 HINT = ("Lay things before a plain wall or on a plain floor, a sheet of paper among them, and photograph all from two "
@@ -182,9 +180,7 @@ class LaidOutPage(QWidget):
             return
         try:
             corners = in_order(self.photo.corners)
-            width, height = SHEETS[self._sheet]
-            if abs(corners[1][0] - corners[0][0]) > abs(corners[3][1] - corners[0][1]):
-                width, height = height, width
+            width, height = sheet_as_it_lies(self._sheet, corners)
             self._view = View(corners, Known(0.0, 0.0, width, height), self._mark_px)
             self._straight = pulled_straight(self._pixels, self._view)
         except JollyLedgeError as error:

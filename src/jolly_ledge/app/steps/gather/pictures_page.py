@@ -17,7 +17,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.dialogs import PHOTO_KINDS, Dialogs
 from jolly_ledge.app.steps.gather.picture_draft import PictureDraft
 from jolly_ledge.app.steps.gather.pictures_bench import PicturesBench
 from jolly_ledge.app.widgets.chip import chip
@@ -34,7 +34,6 @@ from jolly_ledge.photos.intake import Intakes
 from jolly_ledge.render.practice_photos import THING_WALL, practice_thing
 from jolly_ledge.workspace.workspace import Workspace
 
-PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
 POLL_MS = 50
 THUMB = QSize(96, 74)
 MOST_PRACTICE = 4

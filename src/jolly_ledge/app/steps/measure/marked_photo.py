@@ -5,7 +5,7 @@ from pathlib import Path
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
 
-from jolly_ledge.app.dialogs import Dialogs
+from jolly_ledge.app.dialogs import PHOTO_KINDS, Dialogs
 from jolly_ledge.app.steps.measure.photo_edits import region_of
 from jolly_ledge.app.steps.measure.photo_strips import CornerStrip, EmptyStrip, StraightStrip
 from jolly_ledge.app.views.photo_view import PhotoView
@@ -22,7 +22,6 @@ from jolly_ledge.photos.rectify import Straight, straightened, view_of
 from jolly_ledge.render.practice_photos import practice_photo
 from jolly_ledge.workspace.workspace import Workspace
 
-PHOTO_KINDS = "Photographs (*.jpg *.jpeg *.png);;All files (*)"
 KEPT_SIDE = 2400
 
 

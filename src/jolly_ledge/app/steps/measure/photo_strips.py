@@ -9,6 +9,7 @@ from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.piece import Corner, Piece
+from jolly_ledge.photos.perspective import SHEETS, sheet_as_it_lies
 from jolly_ledge.workspace.workspace import Workspace
 
 KNOWN_CHOICES = (
@@ -24,7 +25,6 @@ TOOL_CHOICES = (
     ("colour", "Back colour", "Click the back of an opening"),
 )
 
-SHEETS = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
 UNTOLD_MM = 300.0
 
 
@@ -85,9 +85,7 @@ class CornerStrip(QWidget):
         if known == "piece":
             width, height = piece.width, piece.height
         elif known in SHEETS:
-            width, height = SHEETS[known]
-            if len(corners) == 4 and abs(corners[1][0] - corners[0][0]) > abs(corners[3][1] - corners[0][1]):
-                width, height = height, width
+            width, height = sheet_as_it_lies(known, corners)
         else:
             width, height = self.known_width.length or UNTOLD_MM, self.known_height.length or UNTOLD_MM
         self.known_width.show_length(width)

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from functools import lru_cache
 
 from PySide6.QtCore import QRectF, QSize, Qt, Signal
-from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPen
+from PySide6.QtGui import QColor, QPainter, QPaintEvent
 from PySide6.QtWidgets import (
     QAbstractButton,
     QFrame,
@@ -16,10 +16,10 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.widgets.texts import heading, paint_board, words
+from jolly_ledge.app.widgets.texts import heading, paint_board, paint_card_ground, words
 from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.picture import Picture
-from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SOFT_INK
+from jolly_ledge.drawing.theme import BOARD, INK, SOFT_INK
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.starts.gallery import STARTS, Start
 from jolly_ledge.render.fonts import font
@@ -56,10 +56,7 @@ class StartCard(QAbstractButton):
         """Paint the card."""
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        if self.underMouse() or self.hasFocus():
-            painter.setPen(QPen(QColor(PLUM), 1.4) if self.hasFocus() else Qt.PenStyle.NoPen)
-            painter.setBrush(QColor(PLUM_TINT))
-            painter.drawRoundedRect(QRectF(self.rect()).adjusted(1, 1, -1, -1), 7, 7)
+        paint_card_ground(painter, self)
         picture = start_picture(self._start)
         area = QRectF(10, 8, self.width() - 20, DRAWING_HEIGHT)
         transform = fitting(picture, area)
