@@ -21,6 +21,7 @@ from jolly_ledge.model.starts.gallery import STARTS, Start, begin
 from jolly_ledge.model.words import WALL_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed
 from jolly_ledge.proposals.composing.counting import nearer_the_count
+from jolly_ledge.proposals.composing.enlarging import BELOW_THE_LEAD, enlarged
 from jolly_ledge.proposals.composing.fullness import things_in
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.pool import OF_A_FORM, GroupPool, grade_of
@@ -150,11 +151,25 @@ def test_every_move_of_groups_gives_what_can_stand(demo: Plan, move: Move) -> No
         assert problem.is_valid(problem.resolve(after.placements))
         assert after.placements != before.placements
         gone = {p.item for p in before.placements} - {p.item for p in after.placements}
-        if move is member_exchanged:
+        if move in (member_exchanged, enlarged):
             assert len(gone) == 1
         elif move is not group_exchanged:
             assert not gone
     assert seen >= 3
+
+
+def test_what_is_enlarged_shows_more_and_leaves_the_lead_to_the_lead(demo: Plan) -> None:
+    for before, after in tried(enlarged, demo):
+        was, group = (
+            next(group for _, group in one.groups if group.ids not in {known.ids for _, known in other.groups})
+            for one, other in ((before, after), (after, before))
+        )
+        old, new = (
+            next(member for member in one if member.thing.id not in other.ids)
+            for one, other in ((was, group), (group, was))
+        )
+        assert new.thing.area > 1.1 * old.thing.area
+        assert old.height == was.height or new.height <= BELOW_THE_LEAD * was.height
 
 
 def test_a_group_that_is_carried_stands_whole_on_another_ledge(demo: Plan) -> None:

@@ -8,7 +8,7 @@ from msgspec.structs import replace
 from jolly_ledge.proposals.compose import compose
 from jolly_ledge.proposals.composing.composition import Composition, composed, recomposed
 from jolly_ledge.proposals.composing.fullness import suiting, things_wanted
-from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.liking import liking_by_ledge, liking_of
 from jolly_ledge.proposals.composing.pool import GroupPool
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.groups.stock import Stock
@@ -34,7 +34,10 @@ SEASON_LIKED = 2.0
 EYE = 8.0
 """So much the whole of how a look reads counts beside what is liked in its groups."""
 
-REFINES_FROM, REFINED_OFTEN = 0.6, 0.6
+READS_BETTER_BY = 0.05
+"""A step hardly ever reads better than the best by more: what is liked too little for that is not read at all."""
+
+REFINES_FROM, REFINED_OFTEN = 0.2, 0.7
 LIKED_MORE = 10.0
 """Any composition is worth more than single things."""
 
@@ -52,6 +55,7 @@ class Grouping:
         self._taken = frozenset().union(*self._earlier)
         self._composition: Composition | None = None
         self._unavoidable: float | None = None
+        self._alone: frozenset[str] | None = None
         self._rng = random.Random(seed)
         for _ in range(FIRST_THROWS):
             if (found := self._composed()) is not None:
@@ -74,7 +78,8 @@ class Grouping:
         """Return a composition with what it is worth, None where it cannot be worth more than the best."""
         liked = LIKED_MORE + liking_of(composition) - self._shared(composition)
         liked += SEASON_LIKED * min(self._seasonal(composition), MOST_WELCOME)
-        if self._composition is not None and self.best.is_complete and liked + EYE < self.best.objective:
+        most = EYE * min(self.best.score + READS_BETTER_BY, 1.0) if self._composition is not None else EYE
+        if self._composition is not None and self.best.is_complete and liked + most < self.best.objective:
             return None
         state = self._objective.begun(composition.placements)
         return composition, replace(state, objective=liked + EYE * state.objective)
@@ -90,7 +95,11 @@ class Grouping:
     def _shared(self, composition: Composition) -> float:
         """Return the cost of what earlier looks have, too, beyond what looks may share."""
         kept = {placement.item for placement in self._problem.fixed} | composition.stock.must
-        own = {placement.item for placement in composition.placements} - kept
+        if self._alone is None:
+            stock = Stock(self._problem, random.Random(0))
+            self._alone = frozenset(thing.id for thing in stock.pool if stock.answers_alone(thing))
+        # What alone answers a need comes in every look: it is not what makes two looks alike.
+        own = {placement.item for placement in composition.placements} - kept - self._alone
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
         if self._unavoidable is None:
             self._unavoidable = _unavoidable(self._problem)
@@ -99,7 +108,7 @@ class Grouping:
         pairs = pairs_of(composition.placements, self._problem.fixed)
         cost += SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
         lead = _lead_of(composition, own)
-        again = lead in self._problem.led_before and not composition.stock.answers_alone(composition.stock.things[lead])
+        again = lead in self._problem.led_before
         return cost + SAME_LEAD * again
 
     def step(self, progress: float) -> bool:
@@ -108,7 +117,11 @@ class Grouping:
             found = self._composed()
         else:
             refines = progress > REFINES_FROM and self._rng.random() < REFINED_OFTEN
-            changed = (refined if refines else recomposed)(self._composition, self._rng)
+            changed = (
+                refined(self._composition, self._rng)
+                if refines
+                else recomposed(self._composition, self._rng, liking_by_ledge(self._composition))
+            )
             found = None if changed is None else self._judged(changed)
         if found is not None and found[1].rank > self.best.rank:
             self._composition, self.best = found

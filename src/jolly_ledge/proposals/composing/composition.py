@@ -1,7 +1,7 @@
 """A composition on its way: groups on their ledges, composed ledge by ledge in a stylist's order, then set right."""
 
 import math
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from random import Random
 
 from msgspec import Struct
@@ -41,6 +41,9 @@ ENOUGH_FOR_TWO, MAY_COME_AGAIN = 1.35, (0.4, 0.55)
 
 THROWS, FEW, NEAR_ENOUGH = 3, 4.0, 0.6
 """A ledge that wants more than a few things is composed up to so many times, until their number is near enough."""
+
+LEAST_LIKED = 2.0
+"""How much more often a ledge is composed anew that is liked less: e to so many times the difference."""
 
 LEDGES_ANEW = (0.6, 0.3, 0.1)
 """How often one ledge, two or three are composed anew together."""
@@ -124,8 +127,16 @@ def _leave_half_of_what_was_taken(stock: Stock, taken_before: Collection[str]) -
     stock.pool = [thing for thing in stock.pool if thing.id not in left or stock.answers_alone(thing)]
 
 
-def recomposed(composition: Composition, rng: Random) -> Composition | None:
-    """Return a composition with a ledge or a few composed anew from what the others leave; None where it cannot be."""
+def recomposed(composition: Composition, rng: Random, liked: Mapping[str, float] | None = None) -> Composition | None:
+    """Return a composition with a ledge or a few composed anew from what the others leave; None where it cannot be.
+
+    Parameters
+    ----------
+    composition : Composition
+    rng : Random
+    liked : mapping of ledge id to float, optional
+        How each ledge is liked: what is liked least is composed anew most often.
+    """
     stock = composition.stock
     count = rng.choices((1, 2, 3), LEDGES_ANEW)[0]
     # What must be there may find no group again: its ledge is composed anew only where no other is left.
@@ -134,7 +145,10 @@ def recomposed(composition: Composition, rng: Random) -> Composition | None:
     needed = stock.must | {host for placement in others for host in (placement.on, placement.inside) if host}
     bound = {ledge.id for ledge, group in composition.groups if group.ids & needed}
     ledges = [ledge for ledge in stock.ledges if ledge.id not in bound] or list(stock.ledges)
-    anew = {ledge.id for ledge in rng.sample(ledges, min(count, len(ledges)))}
+    drawn = {
+        ledge.id: rng.expovariate(1.0) / math.exp(-LEAST_LIKED * (liked or {}).get(ledge.id, 0.0)) for ledge in ledges
+    }
+    anew = set(sorted(drawn, key=lambda one: drawn[one])[: min(count, len(ledges))])
     groups = [(ledge, group) for ledge, group in composition.groups if ledge.id not in anew]
     used = {placement.item for placement in (*others, *placements_of(groups))}
     if not needed - stock.must <= used:

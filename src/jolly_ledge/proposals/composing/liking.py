@@ -18,7 +18,7 @@ from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, alike
 from jolly_ledge.proposals.thing import Thing
 
-SEEN: dict[Fullness, float] = {"airy": 0.2, "layered": 0.27, "abundant": 0.36}
+SEEN: dict[Fullness, float] = {"airy": 0.26, "layered": 0.36, "abundant": 0.5}
 """So much of the face of an opening is covered by things."""
 
 BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
@@ -54,10 +54,7 @@ LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
 
 def liking_of(composition: Composition) -> float:
     """Return how a composition is liked; only differences count."""
-    stock = composition.stock
-    by_ledge: dict[str, list[Group]] = {}
-    for ledge, group in composition.groups:
-        by_ledge.setdefault(ledge.id, []).append(group)
+    stock, by_ledge = composition.stock, _by_ledge(composition)
     liked = sum(_on_a_ledge(stock, ledge, by_ledge.get(ledge.id, [])) for ledge in stock.ledges)
     liked -= _off_the_whole(stock, by_ledge)
     things = [member.thing for _, group in composition.groups for member in group]
@@ -67,6 +64,19 @@ def liking_of(composition: Composition) -> float:
     liked -= _look_alikes(composition)
     liked += HANGS * any(placement.pose == "hung" for placement in composition.placements)
     return liked + _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
+
+
+def liking_by_ledge(composition: Composition) -> dict[str, float]:
+    """Return how each ledge is liked for itself, by id; only differences count."""
+    stock, by_ledge = composition.stock, _by_ledge(composition)
+    return {ledge.id: _on_a_ledge(stock, ledge, by_ledge.get(ledge.id, [])) for ledge in stock.ledges}
+
+
+def _by_ledge(composition: Composition) -> dict[str, list[Group]]:
+    by_ledge: dict[str, list[Group]] = {}
+    for ledge, group in composition.groups:
+        by_ledge.setdefault(ledge.id, []).append(group)
+    return by_ledge
 
 
 def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
@@ -193,7 +203,7 @@ def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     wanted = SEEN[fullness] * (SEEN_ON_A_TOP if stock.roles[ledge.id] == "top" else 1.0)
     cost = 1.2 * max(abs(covered - SHARES[fullness]) - 0.08, 0.0)
     cost += 1.5 * max(TALLEST[0] - tallest, 0.0, tallest - TALLEST[1])
-    cost += 2.0 * max(wanted - seen, 0.0)
+    cost += 4.0 * max(wanted - seen, 0.0)
     if not kind_of(stock.piece).is_by_a_bed:
         cost += 2.0 * max(seen - SEEN_AT_MOST * wanted, 0.0)
     return -cost

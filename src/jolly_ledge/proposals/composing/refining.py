@@ -9,6 +9,7 @@ from random import Random
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.counting import nearer_the_count
+from jolly_ledge.proposals.composing.enlarging import enlarged
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
 from jolly_ledge.proposals.composing.replaced import with_groups
 from jolly_ledge.proposals.groups.group import Group, Member
@@ -20,6 +21,9 @@ SHIFTS_MM = (-60, -40, -20, 20, 40, 60)
 COUNTED_OFTEN = 0.4
 """So often a composition that is off the advised number is brought nearer to it."""
 
+TRIED = 8
+"""So many moves are tried for one that can be."""
+
 SIZE_ALIKE = (0.7, 1.3)
 """A member is exchanged for one of about its height and width."""
 
@@ -29,7 +33,10 @@ def refined(composition: Composition, rng: Random) -> Composition | None:
     if not composition.groups:
         return None
     counted = nearer_the_count(composition, rng) if rng.random() < COUNTED_OFTEN else None
-    return rng.choice(MOVES)(composition, rng) if counted is None else counted
+    if counted is not None:
+        return counted
+    # Most moves cannot be, and that is told at once: a few are tried for one that can.
+    return next((moved for move in rng.choices(MOVES, k=TRIED) if (moved := move(composition, rng)) is not None), None)
 
 
 def shifted(composition: Composition, rng: Random) -> Composition | None:
@@ -113,7 +120,7 @@ def _exchanged(group: Group, old: Member, new: Thing) -> Group:
 
 
 MOVES: tuple[Move, ...] = (
-    shifted, turned_about, traded, member_exchanged, carried, merged, split, group_exchanged,
+    shifted, turned_about, traded, member_exchanged, enlarged, carried, merged, split, group_exchanged,
 )  # fmt: skip
 
 

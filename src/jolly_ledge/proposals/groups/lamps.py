@@ -2,7 +2,6 @@
 
 from collections.abc import Collection
 
-from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.groups.books import crown, stack
 from jolly_ledge.proposals.groups.group import Depth, Group
@@ -33,7 +32,7 @@ def lamp_set(
         and thing.height <= (HIGHEST_LAMP * stock.frame(ledge) if ledge.clearance is None else ledge.clearance)
     ]  # fmt: skip
     share, more = ON_A_CONSOLE
-    wanted = share * stock.piece.height + more if kind_of(stock.piece).is_in_a_hall else BEDSIDE_LAMP_MM
+    wanted = BEDSIDE_LAMP_MM if by_a_bed else share * stock.piece.height + more
     lamp = stock.pick(
         lamps,
         lambda thing: thing.worth - abs(thing.height - wanted) / 350
