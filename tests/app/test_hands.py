@@ -9,6 +9,7 @@ from pytestqt.qtbot import QtBot
 from app.test_arrange import arrange_step, drag, point_of, spot
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.views.drawings_list import ICON
 from jolly_ledge.drawing.case import case_picture
 from jolly_ledge.drawing.picture import Shape
 from jolly_ledge.geometry.bodies import in_one_place
@@ -210,11 +211,11 @@ def test_another_look_is_found_by_typing_under_the_names(window: MainWindow, qtb
     qtbot.mouseClick(page.piece_name, LEFT)
     switcher = page.switcher
     assert switcher is not None
-    everything = switcher.shown()
+    everything = switcher.looks.shown
     assert set(everything) == {look.id for look in workspace.plan.looks}
     other = next(piece for piece in workspace.plan.pieces if piece.id != workspace.piece_id)
     qtbot.keyClicks(switcher.search, other.label)
-    assert set(switcher.shown()) == {look.id for look in workspace.plan.looks_of(other.id)}
+    assert set(switcher.looks.shown) == {look.id for look in workspace.plan.looks_of(other.id)}
     qtbot.keyClick(switcher.search, Qt.Key.Key_Return)
     assert workspace.piece_id == other.id
     assert not switcher.isVisible()
@@ -296,18 +297,36 @@ def test_the_board_is_searched(window: MainWindow, qtbot: QtBot) -> None:
     assert page.strip.things == everything
 
 
-def test_one_goes_back_to_a_step_from_the_menu(window: MainWindow, qtbot: QtBot) -> None:
+def test_one_goes_back_to_a_step_and_on_again_by_its_drawing(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
     click(qtbot, page, "copper-bowl")
     before = window.workspace.plan
     qtbot.keyClick(page.view, Qt.Key.Key_K)
     qtbot.keyClick(page.view, Qt.Key.Key_T)
-    window.menu.steps_menu.aboutToShow.emit()
-    listed = [made.text() for made in window.menu.steps_menu.actions()]
-    assert listed == ["Turn footed copper bowl", "Lock footed copper bowl", "As it was opened"]
-    window.menu.steps_menu.actions()[-1].trigger()
+    qtbot.mouseClick(window.path.steps_button, LEFT)
+    taken = window.steps_taken
+    assert taken is not None
+    steps = taken.steps
+
+    def named() -> list[str]:
+        return [steps.item(row).text() for row in range(steps.count())]
+
+    assert named() == ["Turn footed copper bowl", "Lock footed copper bowl", "As it was opened"]
+    assert steps.currentRow() == 0
+    blank = steps.item(2).icon().pixmap(ICON).toImage()
+    qtbot.waitUntil(lambda: steps.item(2).icon().pixmap(ICON).toImage() != blank)
+    qtbot.mouseClick(steps.viewport(), LEFT, pos=steps.visualItemRect(steps.item(2)).center())
+    assert not taken.isVisible()
     assert window.workspace.plan == before
     assert not window.workspace.document.is_dirty
+    qtbot.keyClick(page.view, Qt.Key.Key_H, CONTROL)
+    assert named()[0] == "Turn footed copper bowl (undone)"
+    qtbot.keyClick(steps, Qt.Key.Key_Escape)
+    assert not taken.isVisible()
+    qtbot.keyClick(page.view, Qt.Key.Key_H, CONTROL)
+    qtbot.keyClick(steps, Qt.Key.Key_Home)
+    qtbot.keyClick(steps, Qt.Key.Key_Return)
+    assert window.workspace.history.undo_label == "Turn footed copper bowl"
 
 
 def test_what_is_dropped_on_a_neighbour_slides_beside_it_and_says_so(window: MainWindow, qtbot: QtBot) -> None:

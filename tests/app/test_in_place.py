@@ -70,3 +70,39 @@ def test_a_double_click_on_the_thing_asks_for_its_form(page: GatherStep, window:
     double_click(page, qtbot, "vase", -20)
     assert not page.line_up.in_place.isVisible()
     assert page.panel.name_field.hasFocus()
+
+
+def name_group(page: GatherStep, qtbot: QtBot, group: str, name: str) -> None:
+    """Call a group of the line-up otherwise, by a double click on its name."""
+    row = next(row for row in page.line_up.rows if row.group == group)
+    qtbot.mouseDClick(page.line_up, LEFT, pos=QPoint(40, round(row.top) + 12))
+    correct(page, qtbot, name)
+
+
+def things_of(page: GatherStep, group: str) -> set[str]:
+    return {cell.item.id for row in page.line_up.rows if row.group == group for cell in row.cells}
+
+
+@pytest.mark.parametrize("sorting", ["room", "set", "family"])
+def test_a_group_is_named_for_all_its_things_at_once(window: MainWindow, qtbot: QtBot, sorting: str) -> None:
+    page = gather(window)
+    qtbot.mouseClick(page.sorting.chips[sorting], LEFT)
+    before, was = window.workspace.plan, page.line_up.rows[-1].group
+    things = things_of(page, was)
+    name_group(page, qtbot, was, "Aardvark corner")
+    assert things_of(page, "Aardvark corner") == things
+    assert not things_of(page, was)
+    window.workspace.undo()
+    assert window.workspace.plan == before
+
+
+def test_a_kind_has_no_name_of_ones_own_and_a_height_none_at_all(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    before = window.workspace.plan
+    qtbot.mouseClick(page.sorting.chips["kind"], LEFT)
+    name_group(page, qtbot, page.line_up.rows[0].group, "Odds")
+    assert "is no name of yours" in window.notice.sentence
+    qtbot.mouseClick(page.sorting.chips["height"], LEFT)
+    qtbot.mouseDClick(page.line_up, LEFT, pos=QPoint(40, round(page.line_up.rows[0].top) + 12))
+    assert not page.line_up.in_place.isVisible()
+    assert window.workspace.plan is before

@@ -140,7 +140,7 @@ def test_undone_to_the_last_it_is_as_it_was_kept(workspace: Workspace) -> None:
         workspace.history.settle()
     workspace.commit(RenamePlan(name="Another"))
     assert workspace.document.is_dirty
-    workspace.go_back(len(workspace.history.labels))
+    workspace.go_to(0)
     assert workspace.plan.item("box").height == 90.0
     assert not workspace.document.is_dirty
     workspace.document.keep_now()
@@ -149,14 +149,20 @@ def test_undone_to_the_last_it_is_as_it_was_kept(workspace: Workspace) -> None:
     assert workspace.document.is_dirty
 
 
-def test_one_goes_back_over_several_steps_at_once(workspace: Workspace, heard: list[str]) -> None:
+def test_one_goes_back_and_on_over_several_steps_at_once(workspace: Workspace, heard: list[str]) -> None:
     workspace.commit(RenamePlan(name="One"))
     workspace.history.settle()
     workspace.commit(RenamePlan(name="Two"))
     workspace.history.settle()
     heard.clear()
-    workspace.go_back(2)
+    workspace.go_to(0)
     assert workspace.plan.name == "Test"
     assert heard.count("changed") == 1
-    workspace.redo()
+    assert [step.label for step in workspace.history.steps] == ["", "Rename the plan", "Rename the plan"]
+    workspace.go_to(1)
     assert workspace.plan.name == "One"
+    workspace.go_to(99)
+    assert workspace.plan.name == "Two"
+    heard.clear()
+    workspace.go_to(2)
+    assert not heard

@@ -21,6 +21,7 @@ from jolly_ledge.workspace.workspace import Workspace
 if TYPE_CHECKING:
     from jolly_ledge.app.opening_page import OpeningPage
     from jolly_ledge.app.settings_sheet import SettingsSheet
+    from jolly_ledge.app.steps_taken import StepsTaken
     from jolly_ledge.app.walk import WalkCard
     from jolly_ledge.app.widgets.keys_sheet import KeysSheet
 
@@ -48,16 +49,18 @@ class MainWindow(QMainWindow):
         self.opening: OpeningPage | None = None
         self.settings_sheet: SettingsSheet | None = None
         self.walk_card: WalkCard | None = None
+        self.steps_taken: StepsTaken | None = None
         self._alone = False
         self.files = PlanFiles(workspace, dialogs, self.notice, self.ask_what_it_is)
         self.menu = PlanMenu(self, workspace, self.files, self.notice, self.show_step)
         self.menu.add_ways((
+            ("All steps that were taken", "Ctrl+H", self.show_steps_taken),
             ("The drawing alone", "F11", self.toggle_alone), ("The keys of this page", "F1", self.show_keys),
             ("The look that was in hand before", "Ctrl+Tab", self.show_look_before),
             ("The opening page", "Alt+Home", self.show_opening), ("A walk through the demo", "", self.walk),
             ("Settings, and what this is", "Ctrl+,", self.show_settings), ("Quit", "Ctrl+Q", self.close),
         ))  # fmt: skip
-        self.path = PathPanel(workspace, self.show_step, self.menu)
+        self.path = PathPanel(workspace, self.show_step, self.show_steps_taken, self.menu)
         self._build()
         workspace.signals.refused.connect(lambda sentence: self.notice.say(workspace.told(sentence)))
         workspace.signals.told.connect(lambda sentence: self.notice.say(workspace.told(sentence), good=True))
@@ -217,6 +220,14 @@ class MainWindow(QMainWindow):
         if self.settings_sheet is None:
             self.settings_sheet = SettingsSheet(self.pages, self.workspace, self._settings, self._settings.folder)
         self.settings_sheet.toggle()
+
+    def show_steps_taken(self) -> None:
+        """List all steps with small drawings beside the path; a press takes one in hand."""
+        from jolly_ledge.app.steps_taken import StepsTaken
+
+        if self.steps_taken is None:
+            self.steps_taken = StepsTaken(self.workspace, self)
+        self.steps_taken.open_at(self.path.steps_button.mapToGlobal(self.path.steps_button.rect().bottomRight()))
 
     def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
         """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""

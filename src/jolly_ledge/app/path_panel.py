@@ -74,7 +74,9 @@ class StepButton(QAbstractButton):
 class PathPanel(QWidget):
     """Leads through the steps and names the plan in hand."""
 
-    def __init__(self, workspace: Workspace, on_step: Callable[[str], object], menu: QMenu) -> None:
+    def __init__(
+        self, workspace: Workspace, on_step: Callable[[str], object], on_steps_taken: Callable[[], object], menu: QMenu
+    ) -> None:
         super().__init__()
         self._workspace = workspace
         self.setObjectName("path")
@@ -97,6 +99,9 @@ class PathPanel(QWidget):
         self.redo_button = self._quiet("Redo", workspace.redo)
         column.addWidget(self._indented(self.undo_button))
         column.addWidget(self._indented(self.redo_button))
+        self.steps_button = self._quiet("All steps …", on_steps_taken)
+        self.steps_button.setToolTip("Every step with a small drawing, to go back to or on to (Ctrl+H)")
+        column.addWidget(self._indented(self.steps_button))
         self.plan_button = QPushButton("Plan")
         self.plan_button.setObjectName("quiet")
         self.plan_button.setMinimumHeight(28)

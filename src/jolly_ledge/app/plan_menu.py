@@ -13,7 +13,7 @@ from jolly_ledge.files.backups import Backup
 from jolly_ledge.model.lengths import LENGTH_UNITS, UNIT_NAMES, LengthUnit
 from jolly_ledge.workspace.workspace import Workspace
 
-MOST_CHANGES, MOST_STEPS = 5, 20
+MOST_CHANGES = 5
 
 
 class PlanMenu(QMenu):
@@ -46,8 +46,6 @@ class PlanMenu(QMenu):
             ("Redo", "Ctrl+Shift+Z", workspace.redo),
         ):
             self._add(text, keys, action)
-        self.steps_menu = self.addMenu("Back to a step")
-        self.steps_menu.aboutToShow.connect(self._list_steps)
         self.recent_menu = self.addMenu("Open lately")
         self.recent_menu.aboutToShow.connect(self._list_recent)
         self.versions_menu = self.addMenu("Earlier versions")
@@ -87,19 +85,6 @@ class PlanMenu(QMenu):
             (made.shortcut().toString(QKeySequence.SequenceFormat.NativeText), made.text())
             for made in self.actions() if not made.shortcut().isEmpty()
         )  # fmt: skip
-
-    def _list_steps(self) -> None:
-        """List the last steps, the latest first; a press takes back all that came after one."""
-        labels = self._workspace.history.labels
-        self.steps_menu.clear()
-        for back, label in enumerate(labels[::-1][:MOST_STEPS]):
-            made = self.steps_menu.addAction(label.replace("&", "&&"), partial(self._workspace.go_back, back))
-            made.setEnabled(back > 0)
-        if labels:
-            start = "As it was opened" if len(labels) <= MOST_STEPS else f"{MOST_STEPS} steps back"
-            self.steps_menu.addAction(start, partial(self._workspace.go_back, min(len(labels), MOST_STEPS)))
-        else:
-            self.steps_menu.addAction("Nothing was changed yet").setEnabled(False)
 
     def _list_recent(self) -> None:
         """List the plans that were open lately."""

@@ -30,6 +30,25 @@ def moved_to_group(plan: Plan, ids: tuple[str, ...], sorting: Sorting, title: st
     return _moved_to_family(plan, ids, title) if sorting == "family" else None
 
 
+def renamed_group(plan: Plan, sorting: Sorting, title: str, name: str) -> Regrouping | None:
+    """Return the edit by which a room, a set or a colour family is called otherwise, for all its things at once.
+
+    None for groups that nobody has named: heights and kinds, and what is in no room or set.
+    """
+    if sorting == "room" and title != NO_ROOM:
+        ids = tuple(item.id for item in plan.stash if item.room == title)
+        return ChangeItems(items=ids, changes=(("room", name),))
+    if sorting == "set" and title != NO_SET:
+        return JoinSet(items=tuple(item.id for item in plan.stash if item.set == title), name=name)
+    if sorting == "family":
+        families = plan.families
+        leaders = tuple(colour for colour, _ in stash_families(plan.stash, families))
+        leader = next(colour for colour in leaders if name_of(colour, families).capitalize() == title)
+        group = members(lead_of(leader, families), plan.stash, leaders, families)
+        return ChangeFamilies(families=merged(families, group, (), name), label=f"Call the family {name}")
+    return None
+
+
 def _moved_to_family(plan: Plan, ids: tuple[str, ...], title: str) -> Regrouping | None:
     families = plan.families
     leaders = tuple(colour for colour, _ in stash_families(plan.stash, families))

@@ -65,6 +65,16 @@ class History:
         return self._future[-1].label if self._future else None
 
     @property
+    def steps(self) -> tuple[Step, ...]:
+        """All kept steps, oldest first, those that were undone last; the first is how it began."""
+        return (*self._past, *reversed(self._future))
+
+    @property
+    def at(self) -> int:
+        """Which of the steps is the one in hand."""
+        return len(self._past) - 1
+
+    @property
     def labels(self) -> tuple[str, ...]:
         """The names of the kept steps, oldest first."""
         return tuple(step.label for step in self._past[1:])
@@ -98,6 +108,15 @@ class History:
             return False
         self._past.append(self._future.pop())
         return True
+
+    def go_to(self, number: int) -> bool:
+        """Take one of the steps in hand, by its number; return whether it is another one now."""
+        was = self.at
+        while self.at > max(number, 0):
+            self.undo()
+        while self.at < number and self.redo():
+            pass
+        return self.at != was
 
     def settle(self) -> None:
         """End the step in hand, so that the next edit does not merge into it."""

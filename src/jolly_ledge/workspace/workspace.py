@@ -136,13 +136,12 @@ class Workspace(InHand):
         before = self.plan
         self._after_change(before, self.history.redo())
 
-    def go_back(self, steps: int) -> None:
-        """Take back so many steps at once."""
+    def go_to(self, number: int) -> None:
+        """Take one of the kept steps in hand, by its number in the history; what comes after it stays listed."""
         self._preview.end()
-        before, changed = self.plan, False
-        for _ in range(steps):
-            changed = self.history.undo() or changed
-        self._after_change(before, changed)
+        before = self.plan
+        if self.history.go_to(number):
+            self._after_change(before, changed=True)
 
     def _after_change(self, before: Plan, changed: bool) -> None:
         in_hand = (self.piece_id, self.look_id)

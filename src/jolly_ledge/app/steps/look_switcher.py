@@ -1,21 +1,24 @@
 """All looks of the plan as small drawings under the names in the head: found by typing, taken with a press."""
 
-from PySide6.QtCore import QPoint, QRectF, QSize, Qt, QTimer, Signal
-from PySide6.QtGui import QIcon, QKeyEvent, QPainter, QPixmap
-from PySide6.QtWidgets import QFrame, QHBoxLayout, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout
+from functools import partial
 
+from PySide6.QtCore import QPoint, Qt, Signal
+from PySide6.QtGui import QKeyEvent
+from PySide6.QtWidgets import QFrame, QHBoxLayout, QLineEdit, QListWidgetItem, QVBoxLayout
+
+from jolly_ledge.app.views.drawings_list import KEY, DrawingsList
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.drawing.look import look_picture
+from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.edits.looks import AddLook, ChangeLook, DuplicateLook
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.history import Edit
-from jolly_ledge.model.look import Manner
+from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.mishaps import survives
-from jolly_ledge.render.player import play_fitted
+from jolly_ledge.model.plan import Plan
 from jolly_ledge.workspace.workspace import Workspace
 
-WIDE, HIGH, ICON = 640, 470, QSize(130, 128)
-LOOK = Qt.ItemDataRole.UserRole
+WIDE, HIGH = 640, 470
 
 
 class LookSwitcher(QFrame):
@@ -30,29 +33,17 @@ class LookSwitcher(QFrame):
         self.setAccessibleName("Pieces and looks")
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 12, 14, 12)
-        self._drawn = 0
         self.search = QLineEdit()
         self.search.setPlaceholderText("Find a piece or a look")
         self.search.setAccessibleName("Find a piece or a look")
         self.search.textChanged.connect(self._find)
         self.search.returnPressed.connect(self._take_first)
-        self.looks = QListWidget()
-        self.looks.setAccessibleName("Looks")
-        self.looks.setViewMode(QListWidget.ViewMode.IconMode)
-        self.looks.setIconSize(ICON)
-        self.looks.setGridSize(QSize(ICON.width() + 18, ICON.height() + 50))
-        self.looks.setMovement(QListWidget.Movement.Static)
-        self.looks.setResizeMode(QListWidget.ResizeMode.Adjust)
-        self.looks.setWordWrap(True)
+        self.looks = DrawingsList("Looks")
         self.looks.itemClicked.connect(self._take)
         self.looks.itemActivated.connect(self._take)
         column.addWidget(self.search)
         column.addWidget(self.looks, 1)
         column.addLayout(self._doings())
-        # Drawings come one by one: the list is there at once.
-        self._later = QTimer(self)
-        self._later.setSingleShot(True)
-        self._later.timeout.connect(self._draw_next)
         self.resize(WIDE, HIGH)
 
     def _doings(self) -> QHBoxLayout:
@@ -75,18 +66,14 @@ class LookSwitcher(QFrame):
     def open_at(self, point: QPoint) -> None:
         """List all looks, that in hand marked, and open at a point of the screen."""
         workspace = self._workspace
-        self.looks.clear()
         self.search.clear()
-        blank = QPixmap(ICON)
-        blank.fill(Qt.GlobalColor.transparent)
-        for piece in workspace.plan.pieces:
-            for look in workspace.plan.looks_of(piece.id):
-                item = QListWidgetItem(QIcon(blank), f"{piece.label}\n{look.label}")
-                item.setData(LOOK, look.id)
-                item.setTextAlignment(Qt.AlignmentFlag.AlignHCenter)
-                self.looks.addItem(item)
-                if look.id == workspace.look_id:
-                    self.looks.setCurrentItem(item)
+        self.looks.fill(
+            [
+                (look.id, f"{piece.label}\n{look.label}", partial(_drawn, workspace.plan, look))
+                for piece in workspace.plan.pieces for look in workspace.plan.looks_of(piece.id)
+            ],
+            workspace.look_id,
+        )  # fmt: skip
         has_look = bool(workspace.look_id)
         self.name_field.setText(workspace.look.label if has_look else "")
         for one in (self.name_field, self.rename_button, self.copy_button):
@@ -95,34 +82,6 @@ class LookSwitcher(QFrame):
         self.move(point)
         self.show()
         self.search.setFocus()
-        self._drawn = 0
-        self._later.start(0)
-
-    def shown(self) -> list[str]:
-        """Return the ids of the looks that are listed now."""
-        rows = (self.looks.item(row) for row in range(self.looks.count()))
-        return [row.data(LOOK) for row in rows if not row.isHidden()]
-
-    def _draw_next(self) -> None:
-        if not self.isVisible() or self._drawn >= self.looks.count():
-            return
-        item = self.looks.item(self._drawn)
-        plan, ratio = self._workspace.plan, self.devicePixelRatioF()
-        look = next((one for one in plan.looks if one.id == item.data(LOOK)), None)
-        if look is not None:
-            pixmap = QPixmap(ICON * ratio)
-            pixmap.setDevicePixelRatio(ratio)
-            pixmap.fill(Qt.GlobalColor.transparent)
-            painter = QPainter(pixmap)
-            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-            area = QRectF(0, 0, ICON.width(), ICON.height())
-            play_fitted(painter, look_picture(arrange(plan, look), scale_bar=False), area)
-            painter.end()
-            icon = QIcon(pixmap)
-            icon.addPixmap(pixmap, QIcon.Mode.Selected)
-            item.setIcon(icon)
-        self._drawn += 1
-        self._later.start(0)
 
     def _find(self) -> None:
         words = self.search.text().lower().split()
@@ -132,13 +91,13 @@ class LookSwitcher(QFrame):
 
     def _take_first(self) -> None:
         current = self.looks.currentItem()
-        shown = self.shown()
+        shown = self.looks.shown
         if shown:
             kept = current is not None and not current.isHidden() and not self.search.text()
-            self._choose(current.data(LOOK) if kept and current is not None else shown[0])
+            self._choose(current.data(KEY) if kept and current is not None else shown[0])
 
     def _take(self, item: QListWidgetItem) -> None:
-        self._choose(item.data(LOOK))
+        self._choose(item.data(KEY))
 
     def _choose(self, look_id: str) -> None:
         self.hide()
@@ -179,3 +138,7 @@ class LookSwitcher(QFrame):
             self.looks.setFocus()
         else:
             super().keyPressEvent(event)
+
+
+def _drawn(plan: Plan, look: Look) -> Picture:
+    return look_picture(arrange(plan, look), scale_bar=False)

@@ -27,7 +27,7 @@ from jolly_ledge.app.widgets.act_menu import ActMenu
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.entry_field import EntryField
 from jolly_ledge.edits.items import AddItems, RemoveItems
-from jolly_ledge.edits.regroup import joined_with, moved_to_group
+from jolly_ledge.edits.regroup import joined_with, moved_to_group, renamed_group
 from jolly_ledge.model.entry.parser import QuickEntry
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
@@ -144,6 +144,7 @@ class GatherStep(Step):
             lambda ids, over: workspace.commit(joined_with(workspace.plan, ids, over))
         )
         self.line_up.dropped_on_group.connect(self._regroup)
+        self.line_up.group_named.connect(self._name_group)
         self.shortcut("Ctrl+N", self.entry.line.setFocus, said="Write down the next thing")
         self.shortcut("Ctrl+R", self.entry.repeat, said="The last thing once more")
         self.shortcut("Ctrl+F", self.search.setFocus, said="Search the stash")
@@ -246,6 +247,18 @@ class GatherStep(Step):
         edit = moved_to_group(self.workspace.plan, ids, self._sorting, title)
         if edit is not None:
             self.workspace.commit(edit)
+
+    def _name_group(self, title: str, name: str) -> None:
+        """Call a group otherwise, for all things in it."""
+        if name == title:
+            return
+        edit = renamed_group(self.workspace.plan, self._sorting, title, name)
+        if edit is not None:
+            self.workspace.commit(edit)
+        else:
+            self.workspace.signals.refused.emit(
+                f"“{title}” is no name of yours; drag things to another group, or choose their kind in the panel."
+            )
 
     def remove(self) -> None:
         """Take what is chosen out of the stash."""

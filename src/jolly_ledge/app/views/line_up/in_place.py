@@ -1,5 +1,6 @@
-"""A name or the sizes of a thing corrected where they stand in the line-up."""
+"""A name or the sizes of a thing, or the name of a group, corrected where they stand in the line-up."""
 
+from collections.abc import Callable
 from typing import Literal
 
 from PySide6.QtCore import QRect, Qt
@@ -24,6 +25,7 @@ class InPlace(QLineEdit):
         self._workspace, self._over = workspace, over
         self._item: Item | None = None
         self._part: Part = "name"
+        self._on_group: Callable[[str], object] | None = None
         self.hide()
 
     def open_on(self, item: Item, part: Part, area: QRect) -> None:
@@ -33,6 +35,16 @@ class InPlace(QLineEdit):
         sizes = " x ".join(length(side) for side in (item.width, item.height, item.depth))
         self.setText(item.name if part == "name" else sizes)
         self.setAccessibleName(f"{'Name' if part == 'name' else 'Width, height and depth'} of {item.label}")
+        self._open(area)
+
+    def open_on_group(self, title: str, area: QRect, on_name: Callable[[str], object]) -> None:
+        """Open over the name of a group; what is typed goes to ``on_name``."""
+        self._on_group = on_name
+        self.setText(title)
+        self.setAccessibleName(f"Name of {title}, for all things in it")
+        self._open(area)
+
+    def _open(self, area: QRect) -> None:
         wide = max(area.width(), LEAST_PX)
         left = min(max(area.center().x() - wide // 2, 0), max(self._over.width() - wide, 0))
         self.setGeometry(left, area.top(), wide, 28)
@@ -43,6 +55,12 @@ class InPlace(QLineEdit):
     def take(self) -> None:
         """Take over what is typed; what cannot be read is told and stays to be corrected."""
         item, text = self._item, self.text().strip()
+        if self._on_group is not None:
+            on_group, self._on_group = self._on_group, None
+            if text:
+                on_group(text)
+            self.leave()
+            return
         if item is None:
             return
         try:
@@ -73,7 +91,7 @@ class InPlace(QLineEdit):
 
     def leave(self) -> None:
         """Close it and give the focus back to the line-up."""
-        self._item = None
+        self._item, self._on_group = None, None
         self.hide()
         self._over.setFocus(Qt.FocusReason.OtherFocusReason)
 
@@ -89,5 +107,5 @@ class InPlace(QLineEdit):
     def focusOutEvent(self, event: QFocusEvent) -> None:
         """Leave when something else is taken in hand."""
         super().focusOutEvent(event)
-        self._item = None
+        self._item, self._on_group = None, None
         self.hide()

@@ -1,10 +1,12 @@
 """The stash in a line-up: to scale, on floor lines, with the clearances of the piece drawn across."""
 
+from functools import partial
+
 from PySide6.QtCore import QPointF, QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QMouseEvent, QPainter, QPaintEvent, QPen, QResizeEvent
 
 from jolly_ledge.app.views.line_up.board_painter import BoardPainter
-from jolly_ledge.app.views.line_up.boards import BRACKET, Row, laid_out
+from jolly_ledge.app.views.line_up.boards import BRACKET, MARGIN, TITLE_HEIGHT, Row, laid_out
 from jolly_ledge.app.views.line_up.in_place import InPlace
 from jolly_ledge.app.views.line_up.line_up_hand import LineUpHand
 from jolly_ledge.app.views.line_up.stash_strip import two_lines
@@ -14,8 +16,8 @@ from jolly_ledge.model.stash_order import Shelf
 from jolly_ledge.render.fonts import font
 from jolly_ledge.workspace.workspace import Workspace
 
-LINE = 14.0
-"""How high a line of a name is, in pixels."""
+LINE, GROUP_NAME_PX = 14.0, 220.0
+"""How high a line of a name is, and how wide the field for the name of a group, in pixels."""
 
 
 class LineUp(LineUpHand):
@@ -58,8 +60,13 @@ class LineUp(LineUpHand):
         self.update()
 
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
-        """Correct a name or sizes where they stand; on the thing itself, ask for its form."""
+        """Correct a name or sizes where they stand, or the name of a group; on the thing itself, ask for its form."""
         at = event.position()
+        row = self.boards.row_at(at.y())
+        if row is not None and row.title and at.y() < row.top + TITLE_HEIGHT and self.takes_groups:
+            area = QRectF(MARGIN, row.top, GROUP_NAME_PX, TITLE_HEIGHT).toRect()
+            self.in_place.open_on_group(row.group, area, partial(self.group_named.emit, row.group))
+            return
         cell = self.boards.cell_at(at.x(), at.y())
         if cell is None or at.y() < cell.floor + BRACKET:
             super().mouseDoubleClickEvent(event)

@@ -22,6 +22,7 @@ class LineUpHand(QWidget):
     """Things (ids) were dragged onto another one."""
 
     dropped_on_group = Signal(tuple, str)
+    group_named = Signal(str, str)
     """Things (ids) were dragged onto the board of another group, by its title."""
 
     def __init__(self, workspace: Workspace) -> None:
