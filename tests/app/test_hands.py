@@ -1,5 +1,7 @@
 """Hands on the drawing: several things at once, the right button, looking near, the drawing alone, the keys."""
 
+from itertools import groupby
+
 import pytest
 from PySide6.QtCore import QPoint, QPointF, Qt
 from PySide6.QtGui import QContextMenuEvent
@@ -14,6 +16,7 @@ from jolly_ledge.drawing.case import case_picture
 from jolly_ledge.drawing.picture import Shape
 from jolly_ledge.geometry.bodies import in_one_place
 from jolly_ledge.model.starts.gallery import STARTS
+from jolly_ledge.model.stash_order import Shelf
 from jolly_ledge.planning.whereabouts import stands_elsewhere
 
 LEFT, CONTROL = Qt.MouseButton.LeftButton, Qt.KeyboardModifier.ControlModifier
@@ -297,6 +300,31 @@ def test_the_board_is_searched(window: MainWindow, qtbot: QtBot) -> None:
     assert page.strip.things == everything
 
 
+def test_the_board_is_sorted_counted_by_kind_and_drawn_up(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    foot = page.foot
+    foot.fits_chip.setChecked(False)
+    everything = page.strip.things
+    menu = foot.kind_chip.menu()
+    menu.aboutToShow.emit()
+    counts = {made.text().split(" · ")[0]: int(made.text().split(" · ")[1]) for made in menu.actions()}
+    assert counts.pop("All kinds") == len(everything) == sum(counts.values())
+    books = next(made for made in menu.actions() if made.text().startswith("Book ·"))
+    books.trigger()
+    assert {item.category for item in page.strip.things} == {"book"}
+    assert len(page.strip.things) == counts["Book"]
+    menu.actions()[0].trigger()
+    by_kind = next(made for made in foot.sorting_chip.menu().actions() if made.text() == "By kind")
+    by_kind.trigger()
+    kinds = [item.category for item in page.strip.things]
+    assert [kind for kind, _ in groupby(kinds)] == sorted(set(kinds), key=kinds.index)
+    assert set(page.strip.things) == set(everything)
+    high = page.strip.height()
+    qtbot.keyClick(page.view, Qt.Key.Key_B, Qt.KeyboardModifier.ShiftModifier)
+    assert foot.rows_chip.isChecked()
+    assert page.strip.height() == 2 * high
+
+
 def test_one_goes_back_to_a_step_and_on_again_by_its_drawing(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
     click(qtbot, page, "copper-bowl")
@@ -360,7 +388,7 @@ def test_what_stands_on_another_piece_is_marked_on_the_board_and_told_when_taken
     free = next(one for one in page.strip.things if one.id not in elsewhere)
     page.strip.show_item(item.id)
     marked = page.strip.grab().toImage()
-    page.strip.show_items(page.strip.things, {})
+    page.strip.show_shelves((Shelf("", page.strip.things),), {})
     assert page.strip.grab().toImage() != marked
     told: list[str] = []
     workspace.signals.told.connect(told.append)

@@ -22,7 +22,7 @@ from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.model.stash_order import lines_of
+from jolly_ledge.model.stash_order import Shelf, lines_of
 from jolly_ledge.render.fonts import font
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -96,7 +96,7 @@ def test_the_strip_scrolls_and_tells_what_is_pressed(workspace: Workspace, qtbot
     placed: list[Item] = []
     strip = StashStrip(workspace, placed.append)
     shown(qtbot, strip, 500, 122)
-    strip.show_items(workspace.plan.stash)
+    strip.show_shelves((Shelf("", workspace.plan.stash),), {})
     last = workspace.plan.stash[-1]
     assert strip.cell_of(last.id).left() > 500
     strip.show_item(last.id)
@@ -110,12 +110,50 @@ def test_the_strip_scrolls_and_tells_what_is_pressed(workspace: Workspace, qtbot
     assert placed == [last, last]
 
 
+def test_the_arrows_of_the_strip_are_buttons(workspace: Workspace, qtbot: QtBot) -> None:
+    strip = StashStrip(workspace, lambda _: None)
+    shown(qtbot, strip, 400, 122)
+    strip.show_shelves((Shelf("", workspace.plan.stash),), {})
+    first, in_hand = workspace.plan.stash[0].id, workspace.item_id
+    assert set(strip.arrows) == {1}
+    qtbot.mouseClick(strip, LEFT, pos=strip.arrows[1].center())
+    assert strip.cell_of(first).right() <= 0
+    assert set(strip.arrows) >= {-1}
+    while 1 in strip.arrows:
+        qtbot.mouseClick(strip, LEFT, pos=strip.arrows[1].center())
+    assert strip.cell_of(workspace.plan.stash[-1].id).right() <= 400
+    assert workspace.item_id == in_hand
+    while -1 in strip.arrows:
+        qtbot.mouseClick(strip, LEFT, pos=strip.arrows[-1].center())
+    assert strip.cell_of(first).left() >= 0
+
+
+def test_a_strip_that_is_drawn_up_has_rows_with_groups(workspace: Workspace, qtbot: QtBot) -> None:
+    strip = StashStrip(workspace, lambda _: None)
+    shown(qtbot, strip, 330, 122)
+    strip.show_shelves(lines_of(workspace.plan.stash, "kind"), {})
+    one_row = strip.grab().toImage()
+    strip.draw_up(True)
+    assert strip.height() == one_row.height() * 2
+    areas = [strip.cell_of(item.id) for item in strip.things]
+    assert all(area.left() >= 0 and area.right() <= 330 for area in areas)
+    assert len({area.top() for area in areas}) > 1
+    first = strip.things[0].id
+    workspace.choose_item(first)
+    qtbot.keyClick(strip, Qt.Key.Key_Down)
+    assert strip.cell_of(workspace.item_id).top() > strip.cell_of(first).top()
+    qtbot.keyClick(strip, Qt.Key.Key_Up)
+    assert workspace.item_id == first
+    strip.draw_up(False)
+    assert strip.height() == one_row.height()
+
+
 def test_an_empty_strip_says_why(workspace: Workspace, qtbot: QtBot) -> None:
     strip = StashStrip(workspace, lambda _: None)
     shown(qtbot, strip, 500, 122)
-    strip.show_items(workspace.plan.stash[:1])
+    strip.show_shelves((Shelf("", workspace.plan.stash[:1]),), {})
     full = strip.grab().toImage()
-    strip.show_items(())
+    strip.show_shelves((), {})
     assert strip.grab().toImage() != full
     assert strip.things == ()
 

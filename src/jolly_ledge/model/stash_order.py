@@ -11,6 +11,14 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.words import WALL_CATEGORIES, plain
 
 Sorting = Literal["height", "kind", "family", "room", "set"]
+SORTINGS: tuple[tuple[Sorting, str, str], ...] = (
+    ("height", "Height", "Tallest first"),
+    ("kind", "Kind", "Books, vessels, plants"),
+    ("family", "Colour", "By colour family, as it appears"),
+    ("room", "Room", "Where things live"),
+    ("set", "Set", "What belongs together"),
+)
+"""The ways of sorting, with their words and what each means."""
 
 
 _HIGH, _MIDDLE, _LOW = "Over 40 cm high", "20 to 40 cm high", "Under 20 cm high"

@@ -1,9 +1,10 @@
 """What lies below the drawing: what the keys do, and the stash on its board with what can be done from it."""
 
 from collections.abc import Mapping
+from functools import partial
 
 from PySide6.QtCore import QPoint, Signal
-from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QMenu, QSizePolicy, QVBoxLayout, QWidget
 
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.views.line_up.stash_strip import StashStrip
@@ -12,11 +13,12 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
-from jolly_ledge.model.stash_order import fits
+from jolly_ledge.model.stash_order import SORTINGS, Shelf, Sorting, fits, lines_of
 from jolly_ledge.planning.whereabouts import stands_elsewhere
 from jolly_ledge.workspace.workspace import Workspace
 
-KEYS_HINT = "1 to 9, 0 and A show more; V looks from elsewhere; F1 tells all keys."
+EVERY_KIND = "All kinds ▾"
+KEYS_HINT = "F1 tells all keys; 1 to 9 show more."
 
 
 class BoardFoot(QWidget):
@@ -31,6 +33,8 @@ class BoardFoot(QWidget):
         self._actions = actions
         self.strip = StashStrip(workspace, actions.place)
         self._free: tuple[str, set[str]] = ("", set())
+        self._sorting: Sorting = "height"
+        self._kind = ""
         self.menu = ActMenu(self, self._acts())
         self.strip.menu_asked.connect(self._show_menu)
         self.key_line = words(KEYS_HINT, "small", wrap=False)
@@ -46,7 +50,14 @@ class BoardFoot(QWidget):
         column.setSpacing(spacing)
         over = QHBoxLayout()
         over.addWidget(self.key_line, 1)
-        over.addWidget(self.search)
+        self.kind_chip = chip(EVERY_KIND, "Show one kind of things only", checkable=False)
+        self.kind_chip.setMenu(self._kinds_menu())
+        self.sorting_chip = chip("By height ▾", "How the board is sorted, as in Gather", checkable=False)
+        self.sorting_chip.setMenu(self._sorting_menu())
+        self.rows_chip = chip("Draw up", "Show more rows of the board, or one again (Shift+B)")
+        self.rows_chip.toggled.connect(self.strip.draw_up)
+        for widget in (self.kind_chip, self.sorting_chip, self.rows_chip, self.search):
+            over.addWidget(widget)
         column.addLayout(over)
         column.addLayout(self._head())
         column.addWidget(self.strip)
@@ -74,6 +85,36 @@ class BoardFoot(QWidget):
         ):  # fmt: skip
             row.addWidget(button)
         return row
+
+    def _sorting_menu(self) -> QMenu:
+        menu = QMenu(self)
+        for sorting, word, said in SORTINGS:
+            menu.addAction(f"By {word.lower()}", partial(self._sort, sorting, word)).setToolTip(said)
+        return menu
+
+    def _sort(self, sorting: Sorting, word: str) -> None:
+        self._sorting = sorting
+        self.sorting_chip.setText(f"By {word.lower()} ▾")
+        self.refresh()
+
+    def _kinds_menu(self) -> QMenu:
+        menu = QMenu(self)
+        menu.aboutToShow.connect(self._list_kinds)
+        return menu
+
+    def _list_kinds(self) -> None:
+        """List the kinds that are free, with how many there are of each."""
+        menu = self.kind_chip.menu()
+        menu.clear()
+        menu.addAction(f"All kinds · {len(self._workspace.free_items())}", partial(self._show_kind, "", EVERY_KIND))
+        for shelf in lines_of(self._workspace.free_items(), "kind"):
+            text = f"{shelf.title} · {len(shelf.items)}"
+            menu.addAction(text, partial(self._show_kind, shelf.items[0].category, f"{shelf.title} ▾"))
+
+    def _show_kind(self, kind: str, text: str) -> None:
+        self._kind = kind
+        self.kind_chip.setText(text)
+        self.refresh()
 
     def _acts(self) -> tuple[Act, ...]:
         """Return what can be done with a thing of the board."""
@@ -120,7 +161,9 @@ class BoardFoot(QWidget):
         free = workspace.free_items() if workspace.look_id else ()
         has_stash = bool(workspace.plan.stash)
         self.gather_button.setVisible(not has_stash)
-        for button in (self.fits_chip, self.place_button, self.propose_button):
+        for button in (
+            self.fits_chip, self.place_button, self.propose_button, self.kind_chip, self.sorting_chip, self.rows_chip
+        ):  # fmt: skip
             button.setVisible(has_stash)
         ledge = workspace.ledge
         things: tuple[Item, ...] = free
@@ -131,13 +174,22 @@ class BoardFoot(QWidget):
             self.strip_label.setText(f"Fits <b>{ledge.label}</b> · {len(things)} of {len(free)}")
         else:
             self.strip_label.setText(f"From the stash · {counted(len(free), 'thing')}")
+        if self._kind:
+            things = tuple(item for item in things if item.category == self._kind)
+            self.strip_label.setText(f"{self.kind_chip.text().removesuffix(' ▾')} · {counted(len(things), 'thing')}")
         words = self.search.text().lower().split()
         if words:
             things = tuple(item for item in things if all(word in _told(item) for word in words))
             self.strip_label.setText(f"Found: {counted(len(things), 'thing')}")
         elsewhere = stands_elsewhere(workspace.plan, workspace.piece_id)
-        self.strip.show_items(tuple(sorted(things, key=lambda item: (-item.height, item.label))), elsewhere)
+        self.strip.show_shelves(self._shelves(things), elsewhere)
         self._tell_of_the_fresh(free, elsewhere)
+
+    def _shelves(self, things: tuple[Item, ...]) -> tuple[Shelf, ...]:
+        """Return the things in groups; by height they are one, tallest first."""
+        if self._sorting != "height":
+            return lines_of(things, self._sorting, self._workspace.plan.families)
+        return (Shelf("", tuple(sorted(things, key=lambda item: (-item.height, item.label)))),) if things else ()
 
     def _tell_of_the_fresh(self, free: tuple[Item, ...], elsewhere: Mapping[str, tuple[str, str]]) -> None:
         """Tell when what was just taken from the board stands on another piece as well: there is one of it."""

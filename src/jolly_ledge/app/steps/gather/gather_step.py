@@ -32,16 +32,8 @@ from jolly_ledge.model.entry.parser import QuickEntry
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
-from jolly_ledge.model.stash_order import Sorting, StashSearch, fits, lines_of
+from jolly_ledge.model.stash_order import SORTINGS, Sorting, StashSearch, fits, lines_of
 from jolly_ledge.workspace.workspace import Workspace
-
-SORTING_CHOICES = (
-    ("height", "Height", "Tallest first"),
-    ("kind", "Kind", "Books, vessels, plants"),
-    ("family", "Colour", "By colour family, as it appears"),
-    ("room", "Room", "Where things live"),
-    ("set", "Set", "What belongs together"),
-)
 
 
 class GatherStep(Step):
@@ -92,7 +84,7 @@ class GatherStep(Step):
     def _tools(self) -> QHBoxLayout:
         row = QHBoxLayout()
         row.setSpacing(6)
-        self.sorting = ChipRow(SORTING_CHOICES, self._sort)
+        self.sorting = ChipRow(SORTINGS, self._sort)
         self.sorting.show_choice("height")
         self.fits_chip = chip("Only what fits", "Show only what fits the ledge in hand")
         self.fits_chip.toggled.connect(lambda _: self.refresh())

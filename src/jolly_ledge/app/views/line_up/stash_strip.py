@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Mapping
 
-from PySide6.QtCore import QPoint, QPointF, QRectF, Qt, Signal
+from PySide6.QtCore import QPoint, QPointF, QRect, QRectF, QSize, Qt, Signal
 from PySide6.QtGui import (
     QColor,
     QContextMenuEvent,
@@ -11,22 +11,29 @@ from PySide6.QtGui import (
     QMouseEvent,
     QPainter,
     QPaintEvent,
+    QPen,
+    QResizeEvent,
     QWheelEvent,
 )
 from PySide6.QtWidgets import QApplication, QWidget
 
 from jolly_ledge.app.views.line_up.item_pixmaps import ItemPixmaps
+from jolly_ledge.app.views.line_up.strip_cells import END, StripCell, cell_beyond, strip_cells
 from jolly_ledge.app.widgets.texts import paint_board
-from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SOFT_INK
+from jolly_ledge.drawing.theme import BOARD, INK, PAPER, PLUM, PLUM_TINT, RULE, SOFT_INK
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import survives
+from jolly_ledge.model.stash_order import Shelf
 from jolly_ledge.render.fonts import font
 from jolly_ledge.workspace.workspace import Workspace
 
 STRIP_HEIGHT = 122
 FLOOR = 84
-TALLEST_PX = 74.0
-LEAST_CELL = 84.0
+TALLEST_PX, BELOW_A_TITLE_PX = 74.0, 62.0
+DRAWN_UP, HIGH_WINDOW = (2, 3), 900
+"""So many rows there are when the board is drawn up, in a window that is lower or higher than so many pixels."""
+
+ARROW = QSize(22, 44)
 NOTHING_GATHERED = "Nothing is gathered yet; what you own comes in at Gather."
 NOTHING_FITS = "Nothing in the stash fits here; choose another ledge or show all."
 
@@ -45,9 +52,10 @@ class StashStrip(QWidget):
         super().__init__()
         self._workspace = workspace
         self._place = place
-        self._things: tuple[Item, ...] = ()
+        self._shelves: tuple[Shelf, ...] = ()
+        self._cells: tuple[StripCell, ...] = ()
+        self._rows = 1
         self._elsewhere: Mapping[str, tuple[str, str]] = {}
-        self._cells: list[tuple[float, float]] = []
         self._offset = 0.0
         self._pressed: tuple[QPoint, Item] | None = None
         self._carrying = False
@@ -60,74 +68,110 @@ class StashStrip(QWidget):
     @property
     def things(self) -> tuple[Item, ...]:
         """What stands on the strip."""
-        return self._things
+        return tuple(cell.item for cell in self._cells)
 
-    def show_items(self, things: tuple[Item, ...], elsewhere: Mapping[str, tuple[str, str]] | None = None) -> None:
-        """Show things, tallest to a fixed height, all at one scale; ``elsewhere`` tells what other pieces have."""
-        if elsewhere is not None and elsewhere != self._elsewhere:
+    @property
+    def is_drawn_up(self) -> bool:
+        """Whether it has several rows."""
+        return self._rows > 1
+
+    def draw_up(self, up: bool) -> None:
+        """Show several rows, or one again; what is in hand stays in sight."""
+        self._rows = DRAWN_UP[self.window().height() >= HIGH_WINDOW] if up else 1
+        self.setFixedHeight(STRIP_HEIGHT * self._rows)
+        self._offset = 0.0
+        self._lay_out()
+        self.show_item(self._workspace.item_id)
+
+    def show_shelves(self, shelves: tuple[Shelf, ...], elsewhere: Mapping[str, tuple[str, str]]) -> None:
+        """Show groups of things, the tallest to a fixed height, all at one scale; tell what other pieces have."""
+        if elsewhere != self._elsewhere:
             self._elsewhere = elsewhere
             self.update()
-        if things == self._things:
-            return
-        self._things = things
-        tallest = max((item.height for item in things), default=300.0)
-        self._pixmaps.set_scale(TALLEST_PX / max(tallest, 1.0))
-        x = 10.0
-        self._cells = []
-        for item in things:
-            wide = max(item.width * self._pixmaps.scale + 14, LEAST_CELL)
-            self._cells.append((x, wide))
-            x += wide + 4
+        if shelves != self._shelves:
+            self._shelves = shelves
+            self._lay_out()
+
+    @survives
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        """Break the rows anew."""
+        super().resizeEvent(event)
+        self._lay_out()
+
+    def _lay_out(self) -> None:
+        tallest = max((item.height for shelf in self._shelves for item in shelf.items), default=300.0)
+        high = BELOW_A_TITLE_PX if len(self._shelves) > 1 else TALLEST_PX
+        self._pixmaps.set_scale(high / max(tallest, 1.0))
+        room = float(self.width()) if self.is_drawn_up else None
+        self._cells = strip_cells(self._shelves, self._pixmaps.scale, room)
         self._scroll_to(self._offset)
-        self.update()
 
     def cell_of(self, item_id: str) -> QRectF:
         """Return where a thing is shown."""
-        for item, (x, wide) in zip(self._things, self._cells, strict=True):
-            if item.id == item_id:
-                return QRectF(x - self._offset, 0, wide, STRIP_HEIGHT)
-        return QRectF()
+        return next((self._area(cell) for cell in self._cells if cell.item.id == item_id), QRectF())
+
+    def _area(self, cell: StripCell) -> QRectF:
+        along, down = (0.0, self._offset) if self.is_drawn_up else (self._offset, 0.0)
+        return QRectF(cell.left - along, cell.row * STRIP_HEIGHT - down, cell.width, STRIP_HEIGHT)
+
+    @property
+    def _most(self) -> float:
+        """How far it can be scrolled: along one row, or down over several."""
+        if not self._cells:
+            return 0.0
+        last = self._cells[-1]
+        beyond = (last.row + 1) * STRIP_HEIGHT - self.height() if self.is_drawn_up else last.right + END - self.width()
+        return max(float(beyond), 0.0)
 
     def _scroll_to(self, offset: float) -> None:
-        whole = self._cells[-1][0] + self._cells[-1][1] + 10 if self._cells else 0.0
-        self._offset = min(max(offset, 0.0), max(whole - self.width(), 0.0))
+        self._offset = min(max(offset, 0.0), self._most)
         self.update()
 
     def show_item(self, item_id: str) -> None:
         """Scroll so that a thing is in sight."""
-        cell = self.cell_of(item_id)
-        if cell.isEmpty():
+        area = self.cell_of(item_id)
+        if area.isEmpty():
             return
-        if cell.left() < 0:
-            self._scroll_to(self._offset + cell.left() - 10)
-        elif cell.right() > self.width():
-            self._scroll_to(self._offset + cell.right() - self.width() + 10)
+        low, high, size = (
+            (area.top(), area.bottom(), self.height()) if self.is_drawn_up
+            else (area.left() - END, area.right() + END, self.width())
+        )  # fmt: skip
+        if low < 0:
+            self._scroll_to(self._offset + low)
+        elif high > size:
+            self._scroll_to(self._offset + high - size)
 
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the board and the things in sight."""
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        for item, (x, wide) in zip(self._things, self._cells, strict=True):
-            left = x - self._offset
-            if left + wide < 0 or left > self.width():
-                continue
-            self._paint_item(painter, item, left, wide)
-        paint_board(painter, QRectF(0, FLOOR, self.width(), 6), BOARD)
-        if not self._things:
+        for row in range(self._rows + 1):
+            top = row * STRIP_HEIGHT - (self._offset % STRIP_HEIGHT if self.is_drawn_up else 0.0)
+            paint_board(painter, QRectF(0, top + FLOOR, self.width(), 6), BOARD)
+        for cell in self._cells:
+            area = self._area(cell)
+            if area.intersects(QRectF(self.rect())):
+                self._paint_item(painter, cell, area)
+        if not self._cells:
             painter.setPen(QColor(SOFT_INK))
             painter.setFont(font(13))
             empty = not self._workspace.plan.stash
             painter.drawText(QPointF(14, FLOOR - 30), NOTHING_GATHERED if empty else NOTHING_FITS)
         self._paint_more(painter)
 
-    def _paint_item(self, painter: QPainter, item: Item, left: float, wide: float) -> None:
+    def _paint_item(self, painter: QPainter, cell: StripCell, area: QRectF) -> None:
+        item, left, wide, floor = cell.item, area.left(), area.width(), area.top() + FLOOR
+        if cell.title:
+            painter.setFont(font(12, "serif", italic=True))
+            painter.setPen(QColor(SOFT_INK))
+            painter.drawText(QPointF(left + 2, area.top() + 13), cell.title)
         chosen = item.id == self._workspace.item_id
         if chosen:
             painter.setPen(QColor(PLUM) if self.hasFocus() else Qt.PenStyle.NoPen)
             painter.setBrush(QColor(PLUM_TINT))
-            painter.drawRoundedRect(QRectF(left, 2, wide, STRIP_HEIGHT - 4), 6, 6)
-        self._pixmaps.paint(painter, item, left + wide / 2, FLOOR, self.devicePixelRatioF())
+            painter.drawRoundedRect(area.adjusted(0, 18 if cell.title else 2, 0, -2), 6, 6)
+        self._pixmaps.paint(painter, item, left + wide / 2, floor, self.devicePixelRatioF())
         painter.setFont(font(12, "sans", 600 if chosen else 400))
         painter.setPen(QColor(PLUM if chosen else INK))
         metrics = QFontMetricsF(painter.font())
@@ -139,25 +183,37 @@ class StashStrip(QWidget):
         for line, text in enumerate(lines):
             if line and item.id in self._elsewhere:
                 painter.setPen(QColor(SOFT_INK))
-            painter.drawText(QPointF(left + (wide - metrics.horizontalAdvance(text)) / 2, FLOOR + 19 + 14 * line), text)
+            painter.drawText(QPointF(left + (wide - metrics.horizontalAdvance(text)) / 2, floor + 19 + 14 * line), text)
+
+    @property
+    def arrows(self) -> dict[int, QRect]:
+        """The buttons that scroll the one row back (-1) and on (1), where there is more."""
+        if self.is_drawn_up:
+            return {}
+        top = FLOOR - 18 - ARROW.height()
+        found = {-1: QRect(QPoint(0, top), ARROW), 1: QRect(QPoint(self.width() - ARROW.width(), top), ARROW)}
+        return {
+            way: area for way, area in found.items() if (self._offset > 0 if way < 0 else self._offset < self._most)
+        }
 
     def _paint_more(self, painter: QPainter) -> None:
-        whole = self._cells[-1][0] + self._cells[-1][1] if self._cells else 0.0
-        painter.setPen(QColor(SOFT_INK))
-        painter.setFont(font(16, "sans", 600))
-        if self._offset > 0:
-            painter.drawText(QPointF(2, FLOOR - 36), "‹")
-        if whole - self._offset > self.width():
-            painter.drawText(QPointF(self.width() - 9, FLOOR - 36), "›")
+        for way, area in self.arrows.items():
+            painter.setPen(QPen(QColor(RULE), 1))
+            painter.setBrush(QColor(PAPER))
+            painter.drawRoundedRect(QRectF(area).adjusted(0.5, 0.5, -0.5, -0.5), 5, 5)
+            painter.setPen(QColor(INK))
+            painter.setFont(font(16, "sans", 600))
+            painter.drawText(area, Qt.AlignmentFlag.AlignCenter, "‹" if way < 0 else "›")
 
     def _item_at(self, position: QPoint) -> Item | None:
-        for item, (x, wide) in zip(self._things, self._cells, strict=True):
-            if x - self._offset <= position.x() < x - self._offset + wide:
-                return item
-        return None
+        return next((cell.item for cell in self._cells if self._area(cell).contains(QPointF(position))), None)
 
     def mousePressEvent(self, event: QMouseEvent) -> None:
-        """Take a thing in hand."""
+        """Take a thing in hand, or scroll by an arrow."""
+        for way, area in self.arrows.items():
+            if area.contains(event.position().toPoint()):
+                self._scroll_to(self._offset + way * (self.width() - 2 * ARROW.width()))
+                return
         item = self._item_at(event.position().toPoint())
         if item is not None and event.button() == Qt.MouseButton.LeftButton:
             self._workspace.choose_item(item.id)
@@ -191,7 +247,7 @@ class StashStrip(QWidget):
     def contextMenuEvent(self, event: QContextMenuEvent) -> None:
         """Ask for the menu of the thing under the pointer; by its key, of the one in hand."""
         item = self._item_at(event.pos()) if event.reason() == QContextMenuEvent.Reason.Mouse else self._workspace.item
-        if item is not None and item in self._things:
+        if item is not None and item in self.things:
             self._workspace.choose_item(item.id)
             self.menu_asked.emit(event.globalPos())
         event.accept()
@@ -202,18 +258,21 @@ class StashStrip(QWidget):
         self._scroll_to(self._offset - (turn.y() or turn.x()) * 0.8)
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
-        """Choose along the board with arrows, place with Return."""
-        ids = [item.id for item in self._things]
-        if event.key() == Qt.Key.Key_Escape and self._carrying:
+        """Choose on the board with arrows, place with Return."""
+        keys = Qt.Key
+        along = {keys.Key_Left: -1, keys.Key_Right: 1}.get(keys(event.key()), 0)
+        down = {keys.Key_Up: -1, keys.Key_Down: 1}.get(keys(event.key()), 0) if self.is_drawn_up else 0
+        item = self._workspace.item
+        if event.key() == keys.Key_Escape and self._carrying:
             self._carrying, self._pressed = False, None
             self.put_back.emit()
-        elif event.key() in (Qt.Key.Key_Left, Qt.Key.Key_Right) and ids:
-            step = 1 if event.key() == Qt.Key.Key_Right else -1
-            index = ids.index(self._workspace.item_id) + step if self._workspace.item_id in ids else 0
-            self._workspace.choose_item(ids[min(max(index, 0), len(ids) - 1)])
-            self.show_item(self._workspace.item_id)
-        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and self._workspace.item_id in ids:
-            self._place(self._things[ids.index(self._workspace.item_id)])
+        elif along or down:
+            cell = cell_beyond(self._cells, self._workspace.item_id, along, down)
+            if cell is not None:
+                self._workspace.choose_item(cell.item.id)
+                self.show_item(cell.item.id)
+        elif event.key() in (keys.Key_Return, keys.Key_Enter) and item is not None and item in self.things:
+            self._place(item)
         else:
             event.ignore()
 
