@@ -305,7 +305,7 @@ def test_the_board_is_sorted_counted_by_kind_and_drawn_up(window: MainWindow, qt
     foot = page.foot
     foot.fits_chip.setChecked(False)
     everything = page.strip.things
-    menu = foot.kind_chip.menu()
+    menu = foot.board_menu.kinds
     menu.aboutToShow.emit()
     counts = {made.text().split(" · ")[0]: int(made.text().split(" · ")[1]) for made in menu.actions()}
     assert counts.pop("All kinds") == len(everything) == sum(counts.values())
@@ -314,14 +314,13 @@ def test_the_board_is_sorted_counted_by_kind_and_drawn_up(window: MainWindow, qt
     assert {item.category for item in page.strip.things} == {"book"}
     assert len(page.strip.things) == counts["Book"]
     menu.actions()[0].trigger()
-    by_kind = next(made for made in foot.sorting_chip.menu().actions() if made.text() == "By kind")
-    by_kind.trigger()
+    foot.board_menu.sortings["kind"].trigger()
     kinds = [item.category for item in page.strip.things]
     assert [kind for kind, _ in groupby(kinds)] == sorted(set(kinds), key=kinds.index)
     assert set(page.strip.things) == set(everything)
     high = page.strip.height()
     qtbot.keyClick(page.view, Qt.Key.Key_B, Qt.KeyboardModifier.ShiftModifier)
-    assert foot.rows_chip.isChecked()
+    assert foot.board_menu.rows.isChecked()
     assert page.strip.height() == 2 * high
 
 

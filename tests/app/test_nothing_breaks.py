@@ -231,7 +231,7 @@ def test_a_piece_that_was_worked_on_is_not_taken_away(fresh: MainWindow, qtbot: 
 def test_an_empty_stash_says_so_and_leads_to_gather(fresh: MainWindow, qtbot: QtBot) -> None:
     page = arrange_page(fresh)
     fresh.show_step("Arrange")
-    assert page.foot.strip_label.text() == "The stash is empty"
+    assert page.foot.board_chip.text() == "The stash is empty ▾"
     assert page.foot.gather_button.isVisible()
     assert not page.foot.propose_button.isVisible()
     qtbot.mouseClick(page.foot.gather_button, LEFT)

@@ -240,7 +240,7 @@ class ArrangeStep(Step):
             ("V", self.view_strip.look_from_next, "Look from elsewhere"),
             ("D", self.view_strip.toggle_doors, "Shut or open the doors"),
             ("Q", partial(self.view_strip.toggle_way, "squint"), "Squint"),
-            ("Shift+B", self.foot.rows_chip.toggle, "Draw the board up to more rows"),
+            ("Shift+B", self.foot.board_menu.rows.toggle, "Draw the board up to more rows"),
             ("Y", partial(self.view_strip.toggle_way, "grey"), "Look without colours"),
             ("M", partial(self.view_strip.toggle_way, "mirrored"), "Look in the mirror"),
         ):

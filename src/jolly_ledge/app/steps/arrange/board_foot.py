@@ -1,11 +1,11 @@
 """What lies below the drawing: what the keys do, and the stash on its board with what can be done from it."""
 
 from collections.abc import Mapping
-from functools import partial
 
 from PySide6.QtCore import QPoint, Signal
-from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QMenu, QSizePolicy, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
+from jolly_ledge.app.steps.arrange.board_menu import BoardMenu
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.views.line_up.stash_strip import StashStrip
 from jolly_ledge.app.widgets.act_menu import Act, ActMenu
@@ -13,11 +13,11 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
-from jolly_ledge.model.stash_order import SORTINGS, Shelf, Sorting, fits, lines_of
+from jolly_ledge.model.stash_order import fits
+from jolly_ledge.model.words import plain
 from jolly_ledge.planning.whereabouts import stands_elsewhere
 from jolly_ledge.workspace.workspace import Workspace
 
-EVERY_KIND = "All kinds ▾"
 KEYS_HINT = "F1 tells all keys; 1 to 9 show more."
 
 
@@ -33,8 +33,6 @@ class BoardFoot(QWidget):
         self._actions = actions
         self.strip = StashStrip(workspace, actions.place)
         self._free: tuple[str, set[str]] = ("", set())
-        self._sorting: Sorting = "height"
-        self._kind = ""
         self.menu = ActMenu(self, self._acts())
         self.strip.menu_asked.connect(self._show_menu)
         self.key_line = words(KEYS_HINT, "small", wrap=False)
@@ -50,14 +48,7 @@ class BoardFoot(QWidget):
         column.setSpacing(spacing)
         over = QHBoxLayout()
         over.addWidget(self.key_line, 1)
-        self.kind_chip = chip(EVERY_KIND, "Show one kind of things only", checkable=False)
-        self.kind_chip.setMenu(self._kinds_menu())
-        self.sorting_chip = chip("By height ▾", "How the board is sorted, as in Gather", checkable=False)
-        self.sorting_chip.setMenu(self._sorting_menu())
-        self.rows_chip = chip("Draw up", "Show more rows of the board, or one again (Shift+B)")
-        self.rows_chip.toggled.connect(self.strip.draw_up)
-        for widget in (self.kind_chip, self.sorting_chip, self.rows_chip, self.search):
-            over.addWidget(widget)
+        over.addWidget(self.search)
         column.addLayout(over)
         column.addLayout(self._head())
         column.addWidget(self.strip)
@@ -68,7 +59,9 @@ class BoardFoot(QWidget):
     def _head(self) -> QHBoxLayout:
         row = QHBoxLayout()
         row.setSpacing(6)
-        self.strip_label = words("", "soft", wrap=False)
+        self.board_chip = chip("", "How the board is sorted, one kind only, more rows", checkable=False)
+        self.board_menu = BoardMenu(self, self.refresh, self.strip)
+        self.board_chip.setMenu(self.board_menu)
         self.fits_chip = chip("Only what fits", "Show only what fits the ledge in hand", checked=True)
         self.fits_chip.toggled.connect(lambda _: self.refresh())
         self.propose_button = chip("Propose looks", "Compose whole looks from the stash (W)", checkable=False)
@@ -79,42 +72,13 @@ class BoardFoot(QWidget):
         self.gather_button.clicked.connect(lambda: self._workspace.signals.step_asked.emit("Gather"))
         self.wanted_button = chip("Wanted", "What is not owned and would help most (H)", checkable=False)
         self.wanted_button.clicked.connect(self.wanted_asked)
-        row.addWidget(self.strip_label, 1)
+        row.addWidget(self.board_chip)
+        row.addStretch(1)
         for button in (
             self.gather_button, self.fits_chip, self.place_button, self.propose_button, self.wanted_button
         ):  # fmt: skip
             row.addWidget(button)
         return row
-
-    def _sorting_menu(self) -> QMenu:
-        menu = QMenu(self)
-        for sorting, word, said in SORTINGS:
-            menu.addAction(f"By {word.lower()}", partial(self._sort, sorting, word)).setToolTip(said)
-        return menu
-
-    def _sort(self, sorting: Sorting, word: str) -> None:
-        self._sorting = sorting
-        self.sorting_chip.setText(f"By {word.lower()} ▾")
-        self.refresh()
-
-    def _kinds_menu(self) -> QMenu:
-        menu = QMenu(self)
-        menu.aboutToShow.connect(self._list_kinds)
-        return menu
-
-    def _list_kinds(self) -> None:
-        """List the kinds that are free, with how many there are of each."""
-        menu = self.kind_chip.menu()
-        menu.clear()
-        menu.addAction(f"All kinds · {len(self._workspace.free_items())}", partial(self._show_kind, "", EVERY_KIND))
-        for shelf in lines_of(self._workspace.free_items(), "kind"):
-            text = f"{shelf.title} · {len(shelf.items)}"
-            menu.addAction(text, partial(self._show_kind, shelf.items[0].category, f"{shelf.title} ▾"))
-
-    def _show_kind(self, kind: str, text: str) -> None:
-        self._kind = kind
-        self.kind_chip.setText(text)
-        self.refresh()
 
     def _acts(self) -> tuple[Act, ...]:
         """Return what can be done with a thing of the board."""
@@ -161,35 +125,29 @@ class BoardFoot(QWidget):
         free = workspace.free_items() if workspace.look_id else ()
         has_stash = bool(workspace.plan.stash)
         self.gather_button.setVisible(not has_stash)
-        for button in (
-            self.fits_chip, self.place_button, self.propose_button, self.kind_chip, self.sorting_chip, self.rows_chip
-        ):  # fmt: skip
+        for button in (self.fits_chip, self.place_button, self.propose_button):
             button.setVisible(has_stash)
-        ledge = workspace.ledge
-        things: tuple[Item, ...] = free
-        if not has_stash:
-            self.strip_label.setText("The stash is empty")
-        elif ledge is not None and self.fits_chip.isChecked():
-            things = tuple(item for item in free if fits(item, ledge))
-            self.strip_label.setText(f"Fits <b>{ledge.label}</b> · {len(things)} of {len(free)}")
-        else:
-            self.strip_label.setText(f"From the stash · {counted(len(free), 'thing')}")
-        if self._kind:
-            things = tuple(item for item in things if item.category == self._kind)
-            self.strip_label.setText(f"{self.kind_chip.text().removesuffix(' ▾')} · {counted(len(things), 'thing')}")
-        words = self.search.text().lower().split()
-        if words:
-            things = tuple(item for item in things if all(word in _told(item) for word in words))
-            self.strip_label.setText(f"Found: {counted(len(things), 'thing')}")
+        things = self._shown(free)
         elsewhere = stands_elsewhere(workspace.plan, workspace.piece_id)
-        self.strip.show_shelves(self._shelves(things), elsewhere)
+        self.board_menu.list(free)
+        self.strip.show_shelves(self.board_menu.shelves(things, workspace.plan.families), elsewhere)
         self._tell_of_the_fresh(free, elsewhere)
 
-    def _shelves(self, things: tuple[Item, ...]) -> tuple[Shelf, ...]:
-        """Return the things in groups; by height they are one, tallest first."""
-        if self._sorting != "height":
-            return lines_of(things, self._sorting, self._workspace.plan.families)
-        return (Shelf("", tuple(sorted(things, key=lambda item: (-item.height, item.label)))),) if things else ()
+    def _shown(self, free: tuple[Item, ...]) -> tuple[Item, ...]:
+        """Return what of the free things is shown, and tell on the chip of the board what that is."""
+        ledge, things = self._workspace.ledge, free
+        said = f"From the stash · {counted(len(free), 'thing')}" if self._workspace.plan.stash else "The stash is empty"
+        if ledge is not None and self.fits_chip.isChecked():
+            things = tuple(item for item in free if fits(item, ledge))
+            said = f"Fits {ledge.label} · {len(things)} of {len(free)}"
+        if kind := self.board_menu.kind:
+            things = tuple(item for item in things if item.category == kind)
+            said = f"{plain(kind).capitalize()} · {counted(len(things), 'thing')}"
+        if searched := self.search.text().lower().split():
+            things = tuple(item for item in things if all(word in _told(item) for word in searched))
+            said = f"Found · {counted(len(things), 'thing')}"
+        self.board_chip.setText(f"{said} ▾".replace("&", "&&"))
+        return things
 
     def _tell_of_the_fresh(self, free: tuple[Item, ...], elsewhere: Mapping[str, tuple[str, str]]) -> None:
         """Tell when what was just taken from the board stands on another piece as well: there is one of it."""
