@@ -4,6 +4,7 @@ from PySide6.QtCore import QPointF, QRectF, Qt, Signal
 from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPixmap, QTransform
 from PySide6.QtWidgets import QApplication, QWidget
 
+from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import PLUM, SHEET
 from jolly_ledge.model.mishaps import survives
@@ -33,6 +34,7 @@ class FramesView(QWidget):
         self.at = -1
         self._pressed: QPointF | None = None
         self._pointer = QPointF()
+        self.nearer = Nearer(self)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMinimumSize(300, 220)
         self.setAccessibleName("The things in the photograph; arrows choose a frame, Delete takes it away")
@@ -41,6 +43,7 @@ class FramesView(QWidget):
         """Show a straight picture without frames."""
         self._pixmap = QPixmap.fromImage(image_from(straight.image))
         self._area = Picture((), straight.left, -straight.top, straight.right, -straight.bottom)
+        self.nearer.fit()
         self.show_frames([], -1)
 
     def show_frames(self, frames: list[Frame], at: int) -> None:
@@ -50,7 +53,7 @@ class FramesView(QWidget):
 
     def transform(self) -> QTransform:
         """Return how mm of the picture (y down) become pixels of the screen."""
-        return fitting(self._area, QRectF(self.rect()).adjusted(6, 6, -6, -6))
+        return self.nearer.of(fitting(self._area, QRectF(self.rect()).adjusted(6, 6, -6, -6)), self)
 
     def area_of(self, frame: Frame) -> QRectF:
         """Return where a frame is shown."""

@@ -15,6 +15,7 @@ from PySide6.QtGui import (
 )
 from PySide6.QtWidgets import QWidget
 
+from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SHEET, SOFT_INK
 from jolly_ledge.model.mishaps import survives
@@ -53,6 +54,7 @@ class PhotoView(QWidget):
         self.lines: list[Line] = []
         self.begun: Corner | None = None
         self.piece: Piece | None = None
+        self.nearer = Nearer(self)
         self.setMouseTracking(True)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMinimumSize(300, 260)
@@ -67,7 +69,7 @@ class PhotoView(QWidget):
         """Show a photograph with corners to mark (pixels of the photograph)."""
         height, width = pixels.shape[:2]
         self._pixmap = QPixmap.fromImage(image_from(pixels))
-        self._frame = Picture((), 0, 0, width, height)
+        self._set_frame(Picture((), 0, 0, width, height))
         self._straight = None
         self.corners = corners
         self.lines, self.begun = [], None
@@ -76,14 +78,20 @@ class PhotoView(QWidget):
     def show_straight(self, straight: Straight, piece: Piece) -> None:
         """Show a straight picture with the ledges of a piece drawn over it."""
         self._pixmap = QPixmap.fromImage(image_from(straight.image))
-        self._frame = Picture((), straight.left, -straight.top, straight.right, -straight.bottom)
+        self._set_frame(Picture((), straight.left, -straight.top, straight.right, -straight.bottom))
         self._straight = straight
         self.piece = piece
         self.update()
 
+    def _set_frame(self, frame: Picture) -> None:
+        """Show the whole of what is another picture; the same one stays as near as it is looked at."""
+        if frame != self._frame:
+            self._frame = frame
+            self.nearer.fit()
+
     def transform(self) -> QTransform:
         """Return how pixels of the photograph, or mm of the front (y down), become pixels of the screen."""
-        return fitting(self._frame, QRectF(self.rect()).adjusted(14, 10, -14, -10))
+        return self.nearer.of(fitting(self._frame, QRectF(self.rect()).adjusted(14, 10, -14, -10)), self)
 
     # Painting
 

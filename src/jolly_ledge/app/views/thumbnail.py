@@ -3,9 +3,10 @@
 from collections.abc import Callable
 
 from PySide6.QtCore import QRectF, QSize, Qt
-from PySide6.QtGui import QMouseEvent, QPainter, QPaintEvent
+from PySide6.QtGui import QMouseEvent, QPainter, QPaintEvent, QTransform
 from PySide6.QtWidgets import QSizePolicy, QWidget
 
+from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.geometry.arrangement import arrange
@@ -27,6 +28,7 @@ class Thumbnail(QWidget):
         self._workspace = workspace
         self._look_id = look_id
         self._on_press = on_press
+        self._nearer: Nearer | None = None
         self._picture: Picture | None = None
         self._drawn: tuple[Piece, Look, tuple[Item, ...]] | None = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
@@ -42,6 +44,11 @@ class Thumbnail(QWidget):
         """Draw another look."""
         self._look_id = look_id
         self.refresh()
+
+    def look_nearer_with(self, nearer: Nearer) -> None:
+        """Be looked at as near as others are."""
+        self._nearer = nearer
+        nearer.watch(self)
 
     def refresh(self) -> None:
         """Draw the look anew when next seen, if it is another one now."""
@@ -66,6 +73,8 @@ class Thumbnail(QWidget):
             self._picture = look_picture(arrange(self._workspace.plan, self._drawn[1]), scale_bar=False)
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        if self._nearer is not None:
+            painter.setWorldTransform(self._nearer.of(QTransform(), self), True)
         play_fitted(painter, self._picture, QRectF(self.rect()))
 
     def mousePressEvent(self, event: QMouseEvent) -> None:

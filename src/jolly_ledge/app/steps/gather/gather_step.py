@@ -137,6 +137,8 @@ class GatherStep(Step):
         )
         self.line_up.dropped_on_group.connect(self._regroup)
         self.line_up.group_named.connect(self._name_group)
+        # The area learns how high the boards are only when it lays out anew.
+        self.line_up.looked_nearer.connect(self._bring_in_sight, Qt.ConnectionType.QueuedConnection)
         self.shortcut("Ctrl+N", self.entry.line.setFocus, said="Write down the next thing")
         self.shortcut("Ctrl+R", self.entry.repeat, said="The last thing once more")
         self.shortcut("Ctrl+F", self.search.setFocus, said="Search the stash")

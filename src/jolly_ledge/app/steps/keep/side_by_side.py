@@ -15,6 +15,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
@@ -213,6 +214,7 @@ class SideBySide(QWidget):
         self._workspace = workspace
         self.chosen: list[str] = []
         self.columns: list[VersionColumn] = []
+        self.nearer = Nearer()
         self._piece_id = ""
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -300,6 +302,9 @@ class SideBySide(QWidget):
 
     def _build(self, shown: list[Look]) -> None:
         self.columns = [VersionColumn(self._workspace, look, lambda: self.who_field.text().strip()) for look in shown]
+        self.nearer = Nearer()
+        for column in self.columns:
+            column.drawing.look_nearer_with(self.nearer)
         # The table outlives the page it lies on.
         self.table.setParent(self)
         inside = QWidget()

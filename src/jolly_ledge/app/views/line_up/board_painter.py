@@ -39,14 +39,14 @@ class BoardPainter:
                 in_hand = self.in_hand and cell.item.id == self._workspace.item_id
                 painter.setPen(QPen(QColor(PLUM), 1.4) if in_hand else Qt.PenStyle.NoPen)
                 painter.setBrush(QColor(PLUM_TINT))
-                top = row.floor - cell.item.height * SCALE - 10
+                top = row.floor - cell.item.height * row.scale - 10
                 painter.drawRoundedRect(QRectF(cell.left + 1, top, cell.width - 2, row.bottom - 3 - top), 6, 6)
         self._paint_clearance_lines(painter, row)
         for cell in row.cells:
             self.pixmaps.paint(painter, cell.item, cell.left + cell.width / 2, row.floor, self.ratio)
             if cell.item.id in wished:
                 mark = bow(PLUM, self.ratio)
-                top = row.floor - cell.item.height * SCALE - BOW_PX
+                top = row.floor - cell.item.height * row.scale - BOW_PX
                 painter.drawPixmap(QPointF(cell.left + cell.width / 2 - BOW_PX / 2, top), mark)
         self._paint_clearance_labels(painter, row)
         paint_board(painter, QRectF(MARGIN, row.floor, self.width - 2 * MARGIN, 6), BOARD)
@@ -59,7 +59,7 @@ class BoardPainter:
         ledge = self._workspace.ledge if self._workspace.piece_id else None
         if ledge is None:
             return
-        end = MARGIN + ledge.width * SCALE
+        end = MARGIN + ledge.width * row.scale
         y = row.floor + 12
         painter.setPen(QPen(QColor(PLUM), 1))
         painter.drawLine(QPointF(MARGIN, y), QPointF(min(end, self.width - MARGIN), y))
@@ -77,17 +77,17 @@ class BoardPainter:
         """Return the clearances that pass between the tops of a board's things, near ones together."""
         if not self._workspace.piece_id:
             return []
-        tallest = max(cell.item.height for cell in row.cells) + HEADROOM / SCALE
+        tallest = max(cell.item.height for cell in row.cells) + HEADROOM / row.scale
         smallest = min(cell.item.height for cell in row.cells)
         crossing = [c for c in clearances_of(self._workspace.piece) if smallest * 0.75 < c[0] <= tallest]
-        return _near_lines(crossing)[:MOST_LINES]
+        return _near_lines(crossing, row.scale)[:MOST_LINES]
 
     def _paint_clearance_lines(self, painter: QPainter, row: Row) -> None:
         """Draw the clearances across, behind the things."""
         painter.setPen(QPen(QColor(PLUM), 1, Qt.PenStyle.DashLine))
         for group in self._clearances(row):
             for clearance, _ in group:
-                y = row.floor - clearance * SCALE
+                y = row.floor - clearance * row.scale
                 painter.drawLine(QPointF(MARGIN, y), QPointF(self.width - MARGIN, y))
 
     def _paint_clearance_labels(self, painter: QPainter, row: Row) -> None:
@@ -101,7 +101,7 @@ class BoardPainter:
             joined = {1: "", 2: f"{lowest} and "}.get(len(group), f"{lowest} to ")
             text = f"{joined}{highest} clear · {where}"
             width = metrics.horizontalAdvance(text)
-            y = row.floor - group[0][0] * SCALE
+            y = row.floor - group[0][0] * row.scale
             at = QRectF(self._label_left(row, y, width + 8), y - 16, width + 8, 15)
             painter.fillRect(at, QColor(244, 241, 234, 225))
             painter.setPen(QColor(PLUM))
@@ -111,8 +111,8 @@ class BoardPainter:
         """Return where a label at a height begins: as far right as no thing stands before it."""
         wished = at = self.width - MARGIN - width - 2
         for cell in reversed(row.cells):
-            middle, half = cell.left + cell.width / 2, cell.item.width * SCALE / 2 + 4
-            tall = row.floor - cell.item.height * SCALE < y + 2
+            middle, half = cell.left + cell.width / 2, cell.item.width * row.scale / 2 + 4
+            tall = row.floor - cell.item.height * row.scale < y + 2
             if tall and at < middle + half and at + width > middle - half:
                 at = middle - half - width
         return at if at >= MARGIN else wished
@@ -151,11 +151,13 @@ class BoardPainter:
         return self._workspace.length(length).rpartition(" ")[0]
 
 
-def _near_lines(clearances: list[tuple[float, tuple[str, ...]]]) -> list[list[tuple[float, tuple[str, ...]]]]:
+def _near_lines(
+    clearances: list[tuple[float, tuple[str, ...]]], scale: float
+) -> list[list[tuple[float, tuple[str, ...]]]]:
     """Gather clearances too near each other for a label each."""
     groups: list[list[tuple[float, tuple[str, ...]]]] = []
     for line in clearances:
-        if groups and (groups[-1][0][0] - line[0]) * SCALE < LABEL_SPACE:
+        if groups and (groups[-1][0][0] - line[0]) * scale < LABEL_SPACE:
             groups[-1].append(line)
         else:
             groups.append([line])

@@ -28,11 +28,12 @@ class Cell(Struct, frozen=True):
     left: float
     width: float
     floor: float
+    scale: float = SCALE
 
     @property
     def body(self) -> QRectF:
         """What the thing itself covers of its cell."""
-        high = self.item.height * SCALE
+        high = self.item.height * self.scale
         return QRectF(self.left, self.floor - high, self.width, high)
 
 
@@ -43,6 +44,7 @@ class Row(Struct, frozen=True):
     top: float
     floor: float
     cells: tuple[Cell, ...]
+    scale: float = SCALE
     group: str = ""
     """The title of the group it belongs to, told above its first board only."""
 
@@ -115,31 +117,31 @@ class Boards(Struct, frozen=True):
         return None
 
 
-def laid_out(shelves: Sequence[Shelf], width: float) -> Boards:
-    """Return the boards of groups, no wider than there is room."""
+def laid_out(shelves: Sequence[Shelf], width: float, scale: float = SCALE) -> Boards:
+    """Return the boards of groups, no wider than there is room, with so many pixels for one mm."""
     rows: list[Row] = []
     top = 0.0
     for shelf in shelves:
         title = shelf.title
-        for line in _lines(shelf.items, width - 2 * MARGIN):
-            tallest = max(item.height for item, _ in line) * SCALE
+        for line in _lines(shelf.items, width - 2 * MARGIN, scale):
+            tallest = max(item.height for item, _ in line) * scale
             floor = top + (TITLE_HEIGHT if title else 0.0) + HEADROOM + tallest
             x, cells = MARGIN, []
             for item, wide in line:
-                cells.append(Cell(item, x, wide, floor))
+                cells.append(Cell(item, x, wide, floor, scale))
                 x += wide
-            rows.append(Row(title, top, floor, tuple(cells), shelf.title))
+            rows.append(Row(title, top, floor, tuple(cells), scale, shelf.title))
             title = ""
             top = floor + LABELS_HEIGHT
     return Boards(tuple(rows), top)
 
 
-def _lines(items: tuple[Item, ...], room: float) -> list[list[tuple[Item, float]]]:
+def _lines(items: tuple[Item, ...], room: float, scale: float) -> list[list[tuple[Item, float]]]:
     """Break a group into boards that are no wider than there is room."""
     lines: list[list[tuple[Item, float]]] = []
     used = room + 1
     for item in items:
-        width = max(item.width * SCALE * 1.12 + 14, LEAST_CELL)
+        width = max(item.width * scale * 1.12 + 14, LEAST_CELL)
         if used + width > room:
             lines.append([])
             used = 0.0

@@ -3,18 +3,32 @@
 from functools import partial
 
 from PySide6.QtCore import QPointF, QRectF, QSize, Qt
-from PySide6.QtGui import QColor, QFontMetricsF, QMouseEvent, QPainter, QPaintEvent, QPen, QResizeEvent
+from PySide6.QtGui import (
+    QColor,
+    QFontMetricsF,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QPaintEvent,
+    QPen,
+    QResizeEvent,
+    QWheelEvent,
+)
 
 from jolly_ledge.app.views.line_up.board_painter import BoardPainter
-from jolly_ledge.app.views.line_up.boards import BRACKET, MARGIN, TITLE_HEIGHT, Row, laid_out
+from jolly_ledge.app.views.line_up.boards import BRACKET, MARGIN, SCALE, TITLE_HEIGHT, Row, laid_out
 from jolly_ledge.app.views.line_up.in_place import InPlace
 from jolly_ledge.app.views.line_up.line_up_hand import LineUpHand
 from jolly_ledge.app.views.line_up.stash_strip import two_lines
+from jolly_ledge.app.views.nearer import STEP, WHEEL_NOTCH
 from jolly_ledge.drawing.theme import PLUM, PLUM_TINT
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.stash_order import Shelf
 from jolly_ledge.render.fonts import font
 from jolly_ledge.workspace.workspace import Workspace
+
+SCALES = (0.2, 1.6)
+"""The least and the most pixels for one mm."""
 
 LINE, GROUP_NAME_PX = 14.0, 220.0
 """How high a line of a name is, and how wide the field for the name of a group, in pixels."""
@@ -26,6 +40,7 @@ class LineUp(LineUpHand):
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace)
         self._shelves: tuple[Shelf, ...] = ()
+        self.scale = SCALE
         self._boards_painted = BoardPainter(workspace)
         self.in_place = InPlace(workspace, self)
         self.setAccessibleName("The stash in a line-up; arrow keys choose, with Shift more than one")
@@ -55,9 +70,37 @@ class LineUp(LineUpHand):
         return QSize(600, self.minimumHeight())
 
     def _lay_out(self) -> None:
-        self.boards = laid_out(self._shelves, self.width())
+        self.boards = laid_out(self._shelves, self.width(), self.scale)
+        self._boards_painted.pixmaps.set_scale(self.scale)
         self.setMinimumHeight(round(self.boards.height) + 8)
         self.update()
+
+    def look_nearer(self, times: float, item_id: str) -> None:
+        """Show all things larger or smaller; one of them stays in sight."""
+        self.scale = min(max(self.scale * times, SCALES[0]), SCALES[1])
+        self._lay_out()
+        self.looked_nearer.emit(item_id)
+
+    def wheelEvent(self, event: QWheelEvent) -> None:
+        """Show things larger or smaller with Ctrl; without it the boards are scrolled."""
+        if not event.modifiers() & Qt.KeyboardModifier.ControlModifier:
+            event.ignore()
+            return
+        item = self.boards.item_at(event.position().x(), event.position().y())
+        self.look_nearer(
+            STEP ** (event.angleDelta().y() / WHEEL_NOTCH), item.id if item is not None else self._workspace.item_id
+        )
+
+    @survives
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Show things larger with +, smaller with -, as they were with Home."""
+        times = {Qt.Key.Key_Plus: STEP, Qt.Key.Key_Equal: STEP, Qt.Key.Key_Minus: 1 / STEP}.get(Qt.Key(event.key()))
+        if event.key() == Qt.Key.Key_Home:
+            times = SCALE / self.scale
+        if times is None:
+            super().keyPressEvent(event)
+        else:
+            self.look_nearer(times, self._workspace.item_id)
 
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
         """Correct a name or sizes where they stand, or the name of a group; on the thing itself, ask for its form."""

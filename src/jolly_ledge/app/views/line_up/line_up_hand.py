@@ -23,6 +23,7 @@ class LineUpHand(QWidget):
 
     dropped_on_group = Signal(tuple, str)
     group_named = Signal(str, str)
+    looked_nearer = Signal(str)
     """Things (ids) were dragged onto the board of another group, by its title."""
 
     def __init__(self, workspace: Workspace) -> None:

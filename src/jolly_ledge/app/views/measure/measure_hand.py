@@ -7,6 +7,7 @@ from PySide6.QtWidgets import QApplication, QWidget
 from jolly_ledge.app.views.measure.dimensions import Dimension, dimensions_of, edit_for, fixture_dimensions
 from jolly_ledge.app.views.measure.figures import FigureField, label_area
 from jolly_ledge.app.views.measure.measure_gestures import FixtureGesture, MeasureGesture, ShelfGesture
+from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.case import case_picture
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.edits.fixtures import ChangeFixture, RemoveFixture
@@ -37,6 +38,8 @@ class MeasureHand(QWidget):
         self._preview: Piece | None = None
         self._fixture: int | None = None
         self.field = FigureField(self, workspace, self._take_length)
+        self.nearer = Nearer(self)
+        self.nearer.changed.connect(self.field.close_again)
         self.setMouseTracking(True)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setMinimumSize(320, 240)
@@ -74,7 +77,7 @@ class MeasureHand(QWidget):
     def transform(self) -> QTransform:
         """Return how mm become pixels."""
         area = QRectF(self.rect()).adjusted(GAP_PX * 2, GAP_PX, -GAP_PX, -GAP_PX * 1.2)
-        return fitting(self._frame(), area)
+        return self.nearer.of(fitting(self._frame(), area), self)
 
     def dimensions(self) -> tuple[Dimension, ...]:
         """Return the figures that are shown: those of the fixture in hand last, so that they lie on top."""
