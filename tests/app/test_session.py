@@ -199,6 +199,20 @@ def test_what_is_inside_is_not_nudged(workspace: Workspace, actions: LookActions
     assert "goes with what holds it" in said[-1]
 
 
+def test_stems_from_the_board_go_into_a_free_vessel_or_lean(workspace: Workspace, actions: LookActions) -> None:
+    stems, twigs, jug = (
+        thing(name, kind, width=150.0, height=120.0, depth=150.0)
+        for name, kind in (("grasses", "stems"), ("twigs", "stems"), ("jug", "vessel"))
+    )
+    workspace.commit(AddItems(items=(stems, twigs, jug)))
+    workspace.choose_ledge("a1")
+    for item in (jug, stems, twigs):
+        actions.place(item)
+    assert placed(workspace, "grasses").inside == "jug"
+    assert placed(workspace, "twigs").inside is None
+    assert placed(workspace, "twigs").pose == "leaning"
+
+
 def test_what_leans_goes_back_to_the_wall(workspace: Workspace, actions: LookActions) -> None:
     workspace.choose("book")
     actions.pose("leaning")

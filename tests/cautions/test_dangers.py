@@ -110,6 +110,10 @@ DANGERS: tuple[tuple[str, str, Callable[[], Arrangement], Told], ...] = (
                                                                   surface="wall", load_limit=4.0)))), "stop"),
     ("a thin board under unweighed books", "load", on_shelf(ROW, shelf(board=board("particleboard", 10.0))), "unknown"),
     ("a stout board under them", "load", on_shelf(ROW, shelf(board=board("plywood", 25.0, fixing="in-case"))), None),
+    # Stems.
+    ("stems that stand by themselves", "tips", look(POSY), "heed"),
+    ("stems that lean", "tips", look(POSY, at=(put("posy", x=600, z=300, pose="leaning"),)), None),
+    ("stems in a vessel", "tips", look(VASE, POSY, at=WET), None),
     # Fire.
     ("a screen over the firebox", "heat", look(VASE, piece=top(FIRE, Fixture(kind="tv", left=400, floor=1300, width=500,
                                                                             height=400))), "heed"),

@@ -51,6 +51,14 @@ def _tipping(placed_items: tuple[PlacedItem, ...]) -> Iterable[Caution]:
     by_id = {placed.id: placed for placed in placed_items}
     for placed in placed_items:
         item = placed.item
+        if item.category == "stems" and placed.placement.pose == "upright" and not placed.placement.inside:
+            yield Caution(
+                "tips",
+                "heed",
+                (placed.id,),
+                f"Loose stems do not stand by themselves: set the {item.label} into a vessel, or lean or lay it.",
+            )
+            continue
         if placed.placement.pose != "upright" or placed.placement.inside:
             continue
         base = min(placed.width, placed.back - placed.front)

@@ -116,6 +116,23 @@ def _container(others: list[PlacedItem], held: Held) -> PlacedItem | None:
     return max(vessels, key=lambda placed: placed.top, default=None)
 
 
+def free_vessel(arrangement: Arrangement, item: Item, ledge: Ledge) -> PlacedItem | None:
+    """Return the vessel on a ledge in which stems or utensils would stand best: an empty one, the widest that is clear.
+
+    None where there is none, and for what stands by itself.
+    """
+    if item.category not in SHOWN_INSIDE - {"plant"}:
+        return None
+    filled = {placed.placement.inside for placed in arrangement.placed_items}
+    most = float("inf") if ledge.clearance is None else ledge.floor + ledge.clearance
+    empty = [
+        placed for placed in arrangement.visible
+        if placed.ledge.id == ledge.id and placed.item.category == "vessel" and placed.id not in filled
+        and "lidded" not in placed.item.traits and placed.top + item.height <= most
+    ]  # fmt: skip
+    return max(empty, key=lambda placed: placed.width, default=None)
+
+
 def _ledge_under(arrangement: Arrangement, held: Held) -> Ledge | None:
     found: list[Ledge] = []
     for ledge in arrangement.piece.ledges:

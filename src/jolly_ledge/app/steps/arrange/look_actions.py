@@ -4,7 +4,7 @@ from jolly_ledge.app.views.look.drag_gesture import natural_pose
 from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
 from jolly_ledge.edits.sort_row import SortRow
 from jolly_ledge.geometry.arrangement import PlacedItem
-from jolly_ledge.geometry.landing import Spot, free_spot, holds
+from jolly_ledge.geometry.landing import Spot, free_spot, free_vessel, holds
 from jolly_ledge.geometry.room import room_along
 from jolly_ledge.geometry.rows import ORDERS, group_of, in_order, row_of
 from jolly_ledge.model.belonging import comes_unasked, verdict_on
@@ -210,8 +210,13 @@ class LookActions:
         if item.category == "book" and pose == "upright" and over is not None and over < 0:
             pose = "flat"
         spot = free_spot(workspace.arrangement, item, pose, ledge)
+        edit: Edit = PlaceItem(look=workspace.look_id, item=item.id, spot=spot, pose=pose, name=item.label)
+        vessel = free_vessel(workspace.arrangement, item, ledge)
+        if vessel is not None:
+            host = vessel.item.label
+            edit = PutInside(look=workspace.look_id, item=item.id, host=vessel.id, name=item.label, host_name=host)
         before = {placement.id for placement in workspace.look.placements}
-        if workspace.commit(PlaceItem(look=workspace.look_id, item=item.id, spot=spot, pose=pose, name=item.label)):
+        if workspace.commit(edit):
             workspace.choose(*[p.id for p in workspace.look.placements if p.id not in before])
 
     def choose_next(self, step: int) -> None:

@@ -18,8 +18,8 @@ SLID_TOLD_MM = 5.0
 
 
 def natural_pose(item: Item) -> Pose:
-    """Return how a thing is first set down: frames lean, the rest stands."""
-    return "leaning" if item.category in WALL_CATEGORIES - {"board"} else "upright"
+    """Return how a thing is first set down: frames and loose stems lean, the rest stands."""
+    return "leaning" if item.category in WALL_CATEGORIES - {"board"} | {"stems"} else "upright"
 
 
 class DragGesture:
