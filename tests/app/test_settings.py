@@ -3,16 +3,17 @@
 from pathlib import Path
 
 import pytest
-from PySide6.QtCore import QSize, Qt
+from PySide6.QtCore import QPoint, QSize, Qt
 from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.application import fit_into
 from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.widgets.width_grip import WidthGrip
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.settings import Settings, SettingsFile
 from jolly_ledge.model.plan import Plan
-from pages import LEFT
+from pages import LEFT, type_into
 
 CONTROL = Qt.KeyboardModifier.ControlModifier
 
@@ -54,6 +55,41 @@ def test_the_size_is_kept_for_the_next_start(window: MainWindow, qtbot: QtBot, l
     assert SettingsFile(log.folder / "settings.json").read() == Settings(size=150)
     qtbot.mouseClick(sheet.close_button, LEFT)
     assert not sheet.isVisible()
+
+
+def test_the_currency_is_the_plans_and_can_be_undone(window: MainWindow, qtbot: QtBot) -> None:
+    window.show_settings()
+    sheet, before = window.settings_sheet, window.workspace.plan.currency
+    assert sheet is not None
+    assert sheet.currency.text() == before
+    type_into(qtbot, sheet.currency, "CHF")
+    assert window.workspace.plan.currency == "CHF"
+    window.workspace.undo()
+    assert window.workspace.plan.currency == before
+
+
+@pytest.mark.parametrize("name", ["Brief", "Measure", "Gather", "Arrange", "Keep"])
+def test_a_panel_is_drawn_wider_and_stays_so(
+    window: MainWindow, qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs, name: str
+) -> None:
+    window.show_step(name)
+    panel = window.step(name).beside
+    assert panel is not None
+    usual, (grip,) = panel.width(), panel.findChildren(WidthGrip)
+    qtbot.mousePress(grip, LEFT, pos=QPoint(3, 200))
+    qtbot.mouseMove(grip, QPoint(-77, 200))
+    qtbot.mouseRelease(grip, LEFT, pos=QPoint(3, 200))
+    assert panel.width() == usual + 80
+    again = open_window(qtbot, demo, log, dialogs)
+    again.show_step(name)
+    other = again.step(name).beside
+    assert other is not None
+    assert other.width() == usual + 80
+    (grip,) = other.findChildren(WidthGrip)
+    qtbot.mouseDClick(grip, LEFT, pos=QPoint(3, 200))
+    assert other.width() == usual
+    assert SettingsFile(log.folder / "settings.json").read().widths == {name: usual}
+    again.workspace.document.let_go()
 
 
 @pytest.mark.parametrize("content", ["", "{", '{"size": 900}', '{"length_unit": "ell"}', "[1]", "\x00" * 50])

@@ -39,6 +39,7 @@ from jolly_ledge.edits.looks import (
     RemoveLook,
     RenamePlan,
     SetBudget,
+    SetCurrency,
     WaveOff,
 )
 from jolly_ledge.edits.opinions import CastVote, ForgetTaste, KeepTaste, TakeBackVote
@@ -144,6 +145,7 @@ EDITS: tuple[Edit, ...] = (
     BringBack(look="mantel-last-autumn", name="Autumn again", date="2026-11-02", season="autumn"),
     BringFindingsBack(look="before"),
     ChangeHousehold(household=Household(toddler=True, pets=("dog",))),
+    SetCurrency(currency="CHF"),
     SetBudget(budget=Decimal(90), currency="€"),
     TakeBackVote(look="before", who="Tilda"),
     ForgetTaste(name="Edwin"),

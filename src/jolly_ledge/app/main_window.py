@@ -1,6 +1,7 @@
 """The one window: the path of steps, the page in hand, and the strip that says things."""
 
 from collections.abc import Callable
+from functools import partial
 from typing import TYPE_CHECKING
 
 from PySide6.QtCore import QObject, Qt, QTimer
@@ -15,6 +16,7 @@ from jolly_ledge.app.plan_menu import PlanMenu
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.widgets.notice import Notice
+from jolly_ledge.app.widgets.width_grip import WidthGrip
 from jolly_ledge.files.settings import SettingsFile
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -133,6 +135,9 @@ class MainWindow(QMainWindow):
             page = self._makers()[name]()
             self._steps[name] = page
             self.pages.addWidget(page)
+            if page.beside is not None:
+                kept = self._settings.read().widths.get(name, 0)
+                WidthGrip(page.beside, kept, partial(self._settings.keep_width, name))
             if self._alone:
                 page.show_alone(True)
         return self._steps[name]

@@ -5,16 +5,17 @@ from pathlib import Path
 from msgspec.structs import replace
 from PySide6.QtCore import Qt, QUrl
 from PySide6.QtGui import QDesktopServices, QKeyEvent
-from PySide6.QtWidgets import QFrame, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QFrame, QHBoxLayout, QLineEdit, QPushButton, QVBoxLayout, QWidget
 
 from jolly_ledge import __version__
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
+from jolly_ledge.edits.looks import SetCurrency
 from jolly_ledge.files.settings import SIZES, Settings, SettingsFile
 from jolly_ledge.model.lengths import LENGTH_UNITS, UNIT_NAMES, LengthUnit
 from jolly_ledge.workspace.workspace import Workspace
 
-WIDE, HIGH, MARGIN = 520, 520, 28
+WIDE, HIGH, MARGIN = 520, 580, 28
 ABOUT = (
     "Plans the arrangement of shelves, mantels and tables before anything is carried. It measures, reasons, proposes "
     "and remembers; the last word is the stylist's. What is said of loads, heat, flame, plants and electricity is the "
@@ -29,7 +30,6 @@ class SettingsSheet(QFrame):
     def __init__(self, over: QWidget, workspace: Workspace, file: SettingsFile, folder: Path) -> None:
         super().__init__(over)
         self._over, self._workspace, self._file, self._folder = over, workspace, file, folder
-        self._settings: Settings = file.read()
         self._held_before: QWidget | None = None
         self.setObjectName("keys-sheet")
         self.setAccessibleName("Settings")
@@ -41,6 +41,14 @@ class SettingsSheet(QFrame):
         column.addWidget(question("Lengths are told in", 14))
         self.units = ChipRow([(unit, UNIT_NAMES[unit].capitalize(), "") for unit in LENGTH_UNITS], self._choose_unit)
         column.addWidget(self.units)
+        column.addWidget(question("The prices of this plan are told in", 14))
+        self.currency = QLineEdit()
+        self.currency.setFixedWidth(96)
+        self.currency.setMaxLength(12)
+        self.currency.setPlaceholderText("no mark")
+        self.currency.setAccessibleName("Currency of this plan")
+        self.currency.editingFinished.connect(self._choose_currency)
+        column.addWidget(self.currency)
         column.addWidget(question("Text and all else are shown at", 14))
         self.sizes = ChipRow([(str(size), f"{size} %", "") for size in SIZES], self._choose_size)
         column.addWidget(self.sizes)
@@ -73,7 +81,8 @@ class SettingsSheet(QFrame):
             return
         self._held_before = self._over.window().focusWidget()
         self.units.show_choice(self._workspace.length_unit)
-        self.sizes.show_choice(str(self._settings.size))
+        self.currency.setText(self._workspace.plan.currency)
+        self.sizes.show_choice(str(self._file.read().size))
         wide, high = min(WIDE, self._over.width() - 2 * MARGIN), min(HIGH, self._over.height() - 2 * MARGIN)
         self.setGeometry((self._over.width() - wide) // 2, (self._over.height() - high) // 2, wide, high)
         self.show()
@@ -89,19 +98,23 @@ class SettingsSheet(QFrame):
     def _choose_unit(self, unit: str) -> None:
         self._workspace.set_length_unit(next(one for one in LENGTH_UNITS if one == unit))
 
+    def _choose_currency(self) -> None:
+        workspace, mark = self._workspace, self.currency.text().strip()
+        if mark != workspace.plan.currency:
+            workspace.commit(SetCurrency(currency=mark))
+
     def _keep_unit(self) -> None:
         """Keep the unit, wherever it was chosen."""
         unit: LengthUnit = self._workspace.length_unit
         self.units.show_choice(unit)
-        self._keep(replace(self._settings, length_unit=unit))
+        self._keep(replace(self._file.read(), length_unit=unit))
 
     def _choose_size(self, size: str) -> None:
-        self._keep(replace(self._settings, size=int(size)))
+        self._keep(replace(self._file.read(), size=int(size)))
         self.size_said.setText("The new size holds from the next start on.")
 
     def _keep(self, settings: Settings) -> None:
-        if settings != self._settings:
-            self._settings = settings
+        if settings != self._file.read():
             self._file.write(settings)
 
     def _show_folder(self) -> None:

@@ -177,6 +177,17 @@ class SetBudget(BaseEdit, frozen=True):
             raise EditError("A budget is nought or more; type a number such as 120.") from error
 
 
+class SetCurrency(BaseEdit, frozen=True):
+    """Tell in which currency the prices of the plan are; nothing takes it back."""
+
+    currency: str
+    label: str = "Set the currency"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with its currency."""
+        return replace(plan, currency=self.currency)
+
+
 class RenamePlan(BaseEdit, frozen=True):
     """Give the plan a name."""
 

@@ -6,6 +6,7 @@ from typing import Annotated
 
 import msgspec
 from msgspec import Meta, Struct
+from msgspec.structs import replace
 
 from jolly_ledge.files.atomic import write_atomically
 from jolly_ledge.files.content import content_of
@@ -17,10 +18,14 @@ LARGEST = 100_000
 
 
 class Settings(Struct, frozen=True):
-    """The settings; ``size`` is how large text and all else is shown, in per cent."""
+    """The settings; ``size`` is how large text and all else is shown, in per cent.
+
+    ``widths`` tells by the name of a step how wide its panel was left, in pixels.
+    """
 
     length_unit: LengthUnit = "cm"
     size: Annotated[int, Meta(ge=SIZES[0], le=SIZES[-1])] = 100
+    widths: dict[str, Annotated[int, Meta(ge=0, le=4000)]] = {}
 
 
 class SettingsFile:
@@ -40,6 +45,11 @@ class SettingsFile:
             return msgspec.json.decode(content_of(self._file, LARGEST, "any settings"), type=Settings)
         except (FileError, msgspec.DecodeError):
             return Settings()
+
+    def keep_width(self, step: str, wide: int) -> None:
+        """Keep how wide the panel of a step was left, in pixels."""
+        settings = self.read()
+        self.write(replace(settings, widths={**settings.widths, step: wide}))
 
     def write(self, settings: Settings) -> None:
         """Keep what is set; where that cannot be kept it is not, for it is no work of anyone's."""

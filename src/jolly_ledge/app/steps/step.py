@@ -24,6 +24,8 @@ class Step(QWidget):
         self.workspace = workspace
         self._waiting: list[Callable[[], object]] = []
         self._keys: list[tuple[str, str]] = []
+        self.beside: QWidget | None = None
+        """The panel at the right, where the page has one."""
         self.column = QVBoxLayout()
         self.column.setContentsMargins(20, 10, 16, 8)
         self.column.setSpacing(6)

@@ -63,6 +63,7 @@ class ArrangeStep(Step):
         self.column.addWidget(self.exchange_bar)
         self.column.addWidget(self.foot)
         self.row.addWidget(self.readings)
+        self.beside = self.readings
         self.view.first_painted.connect(self.readings.begin, Qt.ConnectionType.QueuedConnection)
         self.view.asked_for_figures.connect(self.chosen.left_field.setFocus)
         self.view_strip.overlay_toggled.connect(self._show_overlay)

@@ -71,7 +71,8 @@ class BriefStep(Step):
         self.emphasis = EmphasisPage(workspace, self.show_brief)
         self.pages.addWidget(self.emphasis)
         self._fill()
-        self.row.addWidget(self._side())
+        self.beside = self._side()
+        self.row.addWidget(self.beside)
         self.follow(self.refresh, workspace.signals.changed)
 
     def _fill(self) -> None:

@@ -59,6 +59,7 @@ class GatherStep(Step):
         self.side.addWidget(self.several)
         self.side.setFixedWidth(self.panel.width())
         self.row.addWidget(self.side)
+        self.beside = self.side
         self.setAcceptDrops(True)
         self._connect()
         self.follow(self.refresh, workspace.signals.changed)

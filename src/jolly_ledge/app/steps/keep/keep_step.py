@@ -72,6 +72,7 @@ class KeepStep(Step):
         area.setFixedWidth(PANEL_WIDTH)
         area.setWidget(self.panel)
         row.addWidget(area)
+        self.beside = area
         column.addLayout(row, 1)
         return page
 

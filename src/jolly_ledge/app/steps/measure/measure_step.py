@@ -93,7 +93,8 @@ class MeasureStep(Step):
         self.pages.addWidget(self.gallery)
         self._bench: QWidget | None = None
         self.column.addWidget(self.pages, 1)
-        self.row.addWidget(self._side())
+        self.beside = self._side()
+        self.row.addWidget(self.beside)
         self.follow(self.refresh, workspace.signals.changed, workspace.signals.chosen)
 
     def _tools(self) -> QHBoxLayout:
