@@ -1,6 +1,6 @@
 """The right button on findings, readings, things of the board and of the line-up, in the real window."""
 
-from PySide6.QtCore import QPoint
+from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QContextMenuEvent, QGuiApplication
 from PySide6.QtWidgets import QMenu, QWidget
 from pytestqt.qtbot import QtBot
@@ -8,7 +8,7 @@ from pytestqt.qtbot import QtBot
 from app.test_arrange import arrange_step
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.widgets.own_menu import own_menu
-from pages import gather
+from pages import LEFT, gather
 
 
 def right_click(widget: QWidget, at: QPoint) -> None:
@@ -105,3 +105,26 @@ def test_several_things_of_the_line_up_are_measured_at_once(window: MainWindow, 
     assert not any(item.guessed for item in window.workspace.plan.stash)
     window.workspace.undo()
     assert tuple(item.id for item in window.workspace.plan.stash if item.guessed) == guessed
+
+
+def test_a_reading_is_explained_with_a_better_and_a_worse_drawing(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    readings = page.readings
+    row = readings.rows["covered"]
+    readings.open_question(row.entry.question)
+    qtbot.mouseClick(row, LEFT, pos=QPoint(20, 8))
+    shown = readings.help
+    assert shown is not None
+    assert shown.isVisible()
+    assert shown.title.text() == "Covered"
+    better, worse = (drawing.pixmap().toImage() for drawing in shown.drawings)
+    assert better != worse
+    qtbot.keyClick(shown, Qt.Key.Key_Escape)
+    assert not shown.isVisible()
+    qtbot.keyClick(row, Qt.Key.Key_Return)
+    assert shown.isVisible()
+    shown.hide()
+    said = next(made for made in readings.menu_of(readings.rows["tie"]).actions() if "What it means" in made.text())
+    said.trigger()
+    assert shown.title.text() == "Tie"
+    shown.hide()

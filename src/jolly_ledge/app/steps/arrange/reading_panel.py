@@ -9,6 +9,7 @@ from PySide6.QtWidgets import QHBoxLayout, QMenu, QVBoxLayout, QWidget
 from jolly_ledge.app.steps.arrange.meaning_watch import MeaningWatch
 from jolly_ledge.app.steps.arrange.notes_area import NotesArea
 from jolly_ledge.app.steps.arrange.question_row import QuestionRow
+from jolly_ledge.app.steps.arrange.reading_help import ReadingHelp
 from jolly_ledge.app.steps.arrange.reading_row import ReadingRow
 from jolly_ledge.app.steps.arrange.stops_strip import StopsStrip
 from jolly_ledge.app.widgets.own_menu import pop_up
@@ -36,6 +37,7 @@ class ReadingPanel(QWidget):
         self._workspace = workspace
         self._since: tuple[str, float] | None = None
         self._is_behind = False
+        self.help: ReadingHelp | None = None
         self._later = QTimer(self)
         self._later.setSingleShot(True)
         self._later.setInterval(NOTES_AFTER_MS)
@@ -59,6 +61,7 @@ class ReadingPanel(QWidget):
                 if entry.question == asked:
                     row = ReadingRow(entry, self._point_at_row)
                     row.menu_asked.connect(partial(self._show_menu, row))
+                    row.explanation_asked.connect(partial(self.explain, row))
                     self.rows[entry.id] = row
                     column.addWidget(row)
         self.sentence = words("", "soft")
@@ -227,8 +230,15 @@ class ReadingPanel(QWidget):
             made.setCheckable(True)
             made.setChecked(factor == now)
         menu.addSeparator()
+        menu.addAction("What it means, with a drawing of better and worse\tReturn", partial(self.explain, row))
         menu.addAction("What counts, for all", lambda: workspace.signals.step_asked.emit("Brief"))
         return menu
+
+    def explain(self, row: ReadingRow) -> None:
+        """Tell what a reading means and how it is computed, with a drawing of better and of worse."""
+        if self.help is None:
+            self.help = ReadingHelp(self)
+        self.help.open_for(row.entry, row.mapToGlobal(QPoint(0, 0)))
 
     def _show_menu(self, row: ReadingRow, at: QPoint) -> None:
         pop_up(self.menu_of(row), at)

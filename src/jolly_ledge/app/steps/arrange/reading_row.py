@@ -3,7 +3,16 @@
 from collections.abc import Callable
 
 from PySide6.QtCore import QEvent, QPoint, QRectF, Qt, Signal
-from PySide6.QtGui import QColor, QContextMenuEvent, QEnterEvent, QFocusEvent, QPainter, QPaintEvent
+from PySide6.QtGui import (
+    QColor,
+    QContextMenuEvent,
+    QEnterEvent,
+    QFocusEvent,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QPaintEvent,
+)
 from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.app.widgets.vial import Vial, paint_vial
@@ -26,6 +35,9 @@ class ReadingRow(QWidget):
 
     menu_asked = Signal(QPoint)
     """What can be done with the reading is asked for, at a point of the screen."""
+
+    explanation_asked = Signal()
+    """What it means is asked for: by a press, or by Return."""
 
     def __init__(self, entry: ReadingEntry, on_point: Callable[["ReadingRow | None"], object]) -> None:
         super().__init__()
@@ -85,6 +97,18 @@ class ReadingRow(QWidget):
             paint_vial(painter, self.vial, QRectF(NAME_WIDTH, 0, self.width() - NAME_WIDTH - FIGURE_WIDTH, height))
             painter.setPen(QColor(TEAL if self.vial.is_good else OCHRE_INK))
         painter.drawText(QRectF(self.width() - FIGURE_WIDTH + 6, 0, FIGURE_WIDTH - 6, height), middle, self.shown)
+
+    def mousePressEvent(self, event: QMouseEvent) -> None:
+        """Ask what it means."""
+        if event.button() == Qt.MouseButton.LeftButton:
+            self.explanation_asked.emit()
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Ask what it means with Return or space."""
+        if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_Space):
+            self.explanation_asked.emit()
+        else:
+            event.ignore()
 
     def enterEvent(self, event: QEnterEvent) -> None:
         """Point at its things."""
