@@ -12,6 +12,7 @@ from PySide6.QtWidgets import QApplication
 
 from jolly_ledge.app.bridge import WindowSignals
 from jolly_ledge.app.dialogs import Dialogs, FileDialogs
+from jolly_ledge.app.getting_ready import GettingReady
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.mishaps import watch_for_mishaps
 from jolly_ledge.app.style import STYLE
@@ -116,6 +117,7 @@ def run(path: Path | None, *, demo: bool = False) -> int:
         window.show_opening()
     fit_into(window, application.primaryScreen().availableSize())
     window.show()
+    GettingReady(window)
     QTimer.singleShot(SETTLE_MS, gc.enable)
     QTimer.singleShot(0, window.files.offer_recovery)
     return application.exec()

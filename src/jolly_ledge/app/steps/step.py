@@ -88,6 +88,10 @@ class Step(QWidget):
     def showEvent(self, event: QShowEvent) -> None:
         """Catch up with what happened while the page was hidden."""
         super().showEvent(event)
+        self.catch_up()
+
+    def catch_up(self) -> None:
+        """Do what waits until the page is seen."""
         waiting, self._waiting = self._waiting, []
         for refresh in waiting:
             refresh()

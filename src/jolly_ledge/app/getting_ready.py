@@ -1,0 +1,84 @@
+"""Pages made ahead, one by one, while nobody touches anything: the first visit to a step then waits for nothing."""
+
+import time
+from importlib import import_module
+from threading import Thread
+
+from PySide6.QtCore import QEvent, QObject, Qt, QTimer
+from PySide6.QtWidgets import QApplication
+
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.path_panel import STEPS
+
+RESTS_S, ASKS_MS = 1.2, 300
+"""The hand rests so long before a page is made; so often it is asked whether it does."""
+
+TOUCHES = frozenset({
+    QEvent.Type.KeyPress, QEvent.Type.MouseButtonPress, QEvent.Type.MouseButtonRelease, QEvent.Type.MouseMove,
+    QEvent.Type.Wheel,
+})  # fmt: skip
+
+
+MODULES = tuple(f"jolly_ledge.app.steps.{name}.{name}_step" for name in ("gather", "measure", "brief", "place", "keep"))
+
+
+def _read_modules() -> None:
+    for name in (*MODULES, "jolly_ledge.photos.rectify", "jolly_ledge.photos.image"):
+        import_module(name)
+
+
+class GettingReady(QObject):
+    """Makes the steps of a window that nobody has opened yet; it ends when all are there."""
+
+    def __init__(self, window: MainWindow) -> None:
+        super().__init__(window)
+        self._window = window
+        self._touched = time.monotonic()
+        self._made: set[str] = set()
+        self._painted: set[str] = set()
+        self._timer = QTimer(self)
+        self._timer.setInterval(ASKS_MS)
+        self._timer.timeout.connect(self._ask)
+        application = QApplication.instance()
+        assert application is not None
+        self._application = application
+        application.installEventFilter(self)
+        # What the pages are made of is read beside the window, before they are made in it.
+        Thread(target=_read_modules, name="reads modules", daemon=True).start()
+        self._timer.start()
+
+    @property
+    def is_done(self) -> bool:
+        """Whether all steps are made."""
+        return not self._timer.isActive()
+
+    def eventFilter(self, watched: QObject, event: QEvent) -> bool:
+        """Note when anything is touched."""
+        if event.type() in TOUCHES:
+            self._touched = time.monotonic()
+        return False
+
+    def _ask(self) -> None:
+        at_rest = time.monotonic() - self._touched >= RESTS_S
+        if not at_rest or QApplication.mouseButtons() != Qt.MouseButton.NoButton or not self._window.isVisible():
+            return
+        if not self.go_on():
+            self._timer.stop()
+            self._application.removeEventFilter(self)
+
+    def go_on(self) -> bool:
+        """Go one step: make a page, or paint it unseen; return whether any was left."""
+        window = self._window
+        name = next((one for one in STEPS if one not in self._painted), None)
+        if name is None:
+            return False
+        page = window.step(name)
+        if name not in self._made:
+            self._made.add(name)
+            return True
+        self._painted.add(name)
+        if not page.isVisible():
+            page.resize(window.pages.size())
+            page.catch_up()
+            page.grab()
+        return True
