@@ -43,8 +43,8 @@ class GettingReady(QObject):
         assert application is not None
         self._application = application
         application.installEventFilter(self)
-        # What the pages are made of is read beside the window, before they are made in it.
-        Thread(target=_read_modules, name="reads modules", daemon=True).start()
+        # What the pages are made of is read beside the window, before they are made in it, and after it was painted.
+        self._reads = Thread(target=_read_modules, name="reads modules", daemon=True)
         self._timer.start()
 
     @property
@@ -61,6 +61,10 @@ class GettingReady(QObject):
     def _ask(self) -> None:
         at_rest = time.monotonic() - self._touched >= RESTS_S
         if not at_rest or QApplication.mouseButtons() != Qt.MouseButton.NoButton or not self._window.isVisible():
+            return
+        if self._reads.ident is None:
+            self._reads.start()
+        if self._reads.is_alive():
             return
         if not self.go_on():
             self._timer.stop()
