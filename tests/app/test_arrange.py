@@ -108,7 +108,7 @@ def test_the_strip_shows_what_fits_the_ledge_in_hand(window: MainWindow, qtbot: 
     fitting = {item.id for item in page.strip.things}
     assert "dark-urn" not in fitting
     assert "lamp" in fitting
-    assert "left bay, shelf 3" in page.foot.board_chip.text()
+    assert "Left bay, shelf 3" in page.foot.board_chip.text()
     qtbot.mouseClick(page.foot.fits_chip, LEFT)
     assert len(page.strip.things) > len(fitting)
 

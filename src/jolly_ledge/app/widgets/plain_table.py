@@ -3,16 +3,39 @@
 from collections.abc import Sequence
 
 from PySide6.QtCore import Qt
+from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHeaderView, QTableWidget, QTableWidgetItem
 
-LEAST_SECTION = 30
+from jolly_ledge.model.mishaps import survives
+
+LEAST_SECTION, LEAST_NAME_PX = 30, 150
+"""No column is narrower than the first, in pixels; the one with the names no narrower than the second."""
+
+
+class PlainTable(QTableWidget):
+    """Gives its second column the room that is left, and scrolls where that would be too little to read."""
+
+    @survives
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        """Share the room anew."""
+        super().resizeEvent(event)
+        self.share_room()
+
+    def share_room(self) -> None:
+        """Let the second column have the room that is left, if it is enough for a name."""
+        head = self.horizontalHeader()
+        others = sum(head.sectionSize(column) for column in range(head.count()) if column != 1)
+        enough = self.viewport().width() - others >= LEAST_NAME_PX
+        head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch if enough else QHeaderView.ResizeMode.Interactive)
+        if not enough:
+            head.resizeSection(1, LEAST_NAME_PX)
 
 
 def plain_table(
     columns: Sequence[str], widths: Sequence[int], *, name: str, row_height: int = 30, typed_into: bool = False
-) -> QTableWidget:
+) -> PlainTable:
     """Return an empty table; its second column takes the room that is left."""
-    table = QTableWidget(0, len(columns))
+    table = PlainTable(0, len(columns))
     table.setHorizontalHeaderLabels(list(columns))
     table.setAccessibleName(name)
     table.verticalHeader().hide()
@@ -27,9 +50,9 @@ def plain_table(
     head.setAccessibleName(f"Columns of {name}")
     for column, width in enumerate(widths):
         head.resizeSection(column, width)
-    head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
     head.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
     head.setMinimumSectionSize(LEAST_SECTION)
+    table.share_room()
     return table
 
 

@@ -12,7 +12,7 @@ from jolly_ledge.app.widgets.act_menu import Act, ActMenu
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import plain
 from jolly_ledge.planning.whereabouts import stands_elsewhere
@@ -139,7 +139,7 @@ class BoardFoot(QWidget):
         said = f"From the stash · {counted(len(free), 'thing')}" if self._workspace.plan.stash else "The stash is empty"
         if ledge is not None and self.fits_chip.isChecked():
             things = tuple(item for item in free if fits(item, ledge))
-            said = f"Fits {ledge.label} · {len(things)} of {len(free)}"
+            said = f"{capital(ledge.label)} · {len(things)} of {len(free)}"
         if kind := self.board_menu.kind:
             things = tuple(item for item in things if item.category == kind)
             said = f"{plain(kind).capitalize()} · {counted(len(things), 'thing')}"

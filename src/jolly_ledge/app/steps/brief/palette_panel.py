@@ -20,11 +20,11 @@ from jolly_ledge.workspace.workspace import Workspace
 MOST_FAMILIES = 4
 
 
-OFFERED_FAMILIES = 12
+OFFERED_FAMILIES, ROWS = 12, 3
 
 
 class PalettePanel(QWidget):
-    """A chip for every family that is offered, in two rows, with a word on how many are chosen."""
+    """A chip for every family that is offered, in rows, with a word on how many are chosen."""
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
@@ -34,7 +34,7 @@ class PalettePanel(QWidget):
         page.setSpacing(6)
         self.palette_note = words("", "soft")
         page.addWidget(self.palette_note)
-        self.palette_rows = [QHBoxLayout(), QHBoxLayout()]
+        self.palette_rows = [QHBoxLayout() for _ in range(ROWS)]
         for row_layout in self.palette_rows:
             row_layout.setSpacing(6)
             page.addLayout(row_layout)
@@ -55,7 +55,7 @@ class PalettePanel(QWidget):
                 button.setIcon(swatch(colour))
                 button.clicked.connect(lambda on=False, colour=colour: self._toggle_family(colour, on))
                 self.palette_chips[colour] = button
-                self.palette_rows[index * 2 // max(len(offered), 1)].addWidget(button)
+                self.palette_rows[index * ROWS // max(len(offered), 1)].addWidget(button)
         chosen = {self._nearest(colour, offered) for colour in manner.palette}
         for colour, button in self.palette_chips.items():
             button.setChecked(colour in chosen)
