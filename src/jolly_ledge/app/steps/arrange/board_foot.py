@@ -136,8 +136,10 @@ class BoardFoot(QWidget):
     def _shown(self, free: tuple[Item, ...]) -> tuple[Item, ...]:
         """Return what of the free things is shown, and tell on the chip of the board what that is."""
         ledge, things = self._workspace.ledge, free
-        said = f"From the stash · {counted(len(free), 'thing')}" if self._workspace.plan.stash else "The stash is empty"
-        if ledge is not None and self.fits_chip.isChecked():
+        said = f"From the stash · {counted(len(free), 'thing')}"
+        if not self._workspace.plan.stash:
+            said = "The stash is empty"
+        elif ledge is not None and self.fits_chip.isChecked():
             things = tuple(item for item in free if fits(item, ledge))
             said = f"{capital(ledge.label)} · {len(things)} of {len(free)}"
         if kind := self.board_menu.kind:

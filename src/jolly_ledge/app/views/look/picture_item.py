@@ -80,7 +80,7 @@ class PlacementItem(PictureItem):
         """Tell whether a standing looks the same apart from where it is."""
         mine = self.placed
         return (
-            mine.item is placed.item
+            (mine.item is placed.item or mine.item == placed.item)
             and mine.placement.pose == placed.placement.pose
             and (mine.placement.host is None) == (placed.placement.host is None)
             and abs(mine.width - placed.width) < 0.05
