@@ -12,11 +12,15 @@ from jolly_ledge.app.steps.gather.gather_step import GatherStep
 from jolly_ledge.edits.items import RemoveItems
 
 
+def ask_often(monkeypatch: pytest.MonkeyPatch, rests: float) -> None:
+    monkeypatch.setattr(getting_ready, "RESTS_S", rests)
+    monkeypatch.setattr(getting_ready, "ASKS_MS", 5)
+
+
 def test_all_pages_are_made_while_nobody_touches_anything(
     window: MainWindow, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    monkeypatch.setattr(getting_ready, "RESTS_S", 0.05)
-    monkeypatch.setattr(getting_ready, "ASKS_MS", 5)
+    ask_often(monkeypatch, rests=0.05)
     shown = window.pages.currentWidget()
     ready = GettingReady(window)
     qtbot.waitUntil(lambda: ready.is_done, timeout=30_000)
@@ -27,8 +31,7 @@ def test_all_pages_are_made_while_nobody_touches_anything(
 def test_nothing_is_made_while_the_hand_moves(
     window: MainWindow, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    monkeypatch.setattr(getting_ready, "RESTS_S", 0.5)
-    monkeypatch.setattr(getting_ready, "ASKS_MS", 5)
+    ask_often(monkeypatch, rests=0.5)
     made = window.pages.count()
     ready = GettingReady(window)
     for step in range(40):

@@ -10,8 +10,8 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.keep.keep_step import KeepStep
 from jolly_ledge.app.views.frames_view import FramesView
 from jolly_ledge.app.views.line_up.boards import SCALE
+from jolly_ledge.app.views.look.zoom import MOST
 from jolly_ledge.app.views.measure.measure_view import MeasureView
-from jolly_ledge.app.views.nearer import MOST
 from jolly_ledge.app.views.photo_view import PhotoView
 from pages import LEFT, bench_of, gather, measure
 

@@ -85,6 +85,11 @@ def test_a_panel_is_drawn_wider_and_stays_so(
     other = again.step(name).beside
     assert other is not None
     assert other.width() == usual + 80
+    # In the smallest window the page needs all there is.
+    again.resize(again.minimumSize())
+    assert other.width() == usual
+    again.resize(1280, 800)
+    assert other.width() == usual + 80
     (grip,) = other.findChildren(WidthGrip)
     qtbot.mouseDClick(grip, LEFT, pos=QPoint(3, 200))
     assert other.width() == usual

@@ -21,11 +21,11 @@ from jolly_ledge.model.starts.gallery import STARTS, Start, begin
 from jolly_ledge.model.words import WALL_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed
 from jolly_ledge.proposals.composing.counting import nearer_the_count
-from jolly_ledge.proposals.composing.enlarging import BELOW_THE_LEAD, enlarged
 from jolly_ledge.proposals.composing.fullness import things_in
 from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.members import BELOW_THE_LEAD, enlarged, member_exchanged
 from jolly_ledge.proposals.composing.pool import OF_A_FORM, GroupPool, grade_of
-from jolly_ledge.proposals.composing.refining import MOVES, Move, member_exchanged, shifted
+from jolly_ledge.proposals.composing.refining import MOVES, Move, shifted
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group

@@ -21,7 +21,7 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.render.fonts import font
-from jolly_ledge.render.player import play_fitted
+from jolly_ledge.render.player import fitted_pixmap
 
 CARD = QSize(206, 214)
 COLUMNS, MOST_SHOWN = 3, 6
@@ -74,15 +74,7 @@ class PictureCard(QAbstractButton):
 def _pixmap_of(plan: Plan, look: Look, ratio: float) -> QPixmap:
     """Return a look as a picture for a card."""
     size = QSize(CARD.width() - 24, 140)
-    pixmap = QPixmap(size * ratio)
-    pixmap.setDevicePixelRatio(ratio)
-    pixmap.fill(Qt.GlobalColor.transparent)
-    painter = QPainter(pixmap)
-    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    picture = look_picture(arrange(plan, look), scale_bar=False)
-    play_fitted(painter, picture, QRectF(0, 0, size.width(), size.height()))
-    painter.end()
-    return pixmap
+    return fitted_pixmap(look_picture(arrange(plan, look), scale_bar=False), size, ratio)
 
 
 def _plan_picture(path: Path, card: PictureCard) -> QPixmap | None:

@@ -56,6 +56,7 @@ class Grouping:
         self._composition: Composition | None = None
         self._unavoidable: float | None = None
         self._alone: frozenset[str] | None = None
+        self._liked_by_ledge: dict[str, float] = {}
         self._rng = random.Random(seed)
         for _ in range(FIRST_THROWS):
             if (found := self._composed()) is not None:
@@ -78,9 +79,10 @@ class Grouping:
         """Return a composition with what it is worth, None where it cannot be worth more than the best."""
         liked = LIKED_MORE + liking_of(composition) - self._shared(composition)
         liked += SEASON_LIKED * min(self._seasonal(composition), MOST_WELCOME)
-        most = EYE * min(self.best.score + READS_BETTER_BY, 1.0) if self._composition is not None else EYE
-        if self._composition is not None and self.best.is_complete and liked + most < self.best.objective:
-            return None
+        if self._composition is not None and self.best.is_complete:
+            most = EYE * min(self.best.score + READS_BETTER_BY, 1.0)
+            if liked + most < self.best.objective:
+                return None
         state = self._objective.begun(composition.placements)
         return composition, replace(state, objective=liked + EYE * state.objective)
 
@@ -117,14 +119,14 @@ class Grouping:
             found = self._composed()
         else:
             refines = progress > REFINES_FROM and self._rng.random() < REFINED_OFTEN
-            changed = (
-                refined(self._composition, self._rng)
-                if refines
-                else recomposed(self._composition, self._rng, liking_by_ledge(self._composition))
-            )
+            if refines:
+                changed = refined(self._composition, self._rng)
+            else:
+                changed = recomposed(self._composition, self._rng, self._liked_by_ledge)
             found = None if changed is None else self._judged(changed)
         if found is not None and found[1].rank > self.best.rank:
             self._composition, self.best = found
+            self._liked_by_ledge = liking_by_ledge(self._composition)
             return True
         return False
 

@@ -4,7 +4,7 @@ import re
 from collections.abc import Iterable
 from functools import lru_cache
 
-from PySide6.QtCore import QPointF, QRectF, Qt
+from PySide6.QtCore import QPointF, QRectF, QSize, Qt
 from PySide6.QtGui import (
     QBrush,
     QColor,
@@ -14,6 +14,7 @@ from PySide6.QtGui import (
     QPainter,
     QPainterPath,
     QPen,
+    QPixmap,
     QRadialGradient,
     QTransform,
 )
@@ -47,6 +48,18 @@ def play_fitted(painter: QPainter, picture: Picture, target: QRectF) -> None:
     painter.setTransform(fitting(picture, target), True)
     play(painter, picture.primitives)
     painter.restore()
+
+
+def fitted_pixmap(picture: Picture, size: QSize, ratio: float = 1.0) -> QPixmap:
+    """Return a picture as large as it goes in pixels of a size, on nothing; ``ratio`` is that of the screen."""
+    pixmap = QPixmap(size * ratio)
+    pixmap.setDevicePixelRatio(ratio)
+    pixmap.fill(Qt.GlobalColor.transparent)
+    painter = QPainter(pixmap)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    play_fitted(painter, picture, QRectF(0, 0, size.width(), size.height()))
+    painter.end()
+    return pixmap
 
 
 def fitting(picture: Picture, target: QRectF) -> QTransform:

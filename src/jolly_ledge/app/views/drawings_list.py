@@ -2,13 +2,13 @@
 
 from collections.abc import Callable, Sequence
 
-from PySide6.QtCore import QRectF, QSize, Qt, QTimer
-from PySide6.QtGui import QHideEvent, QIcon, QPainter, QPixmap
+from PySide6.QtCore import QSize, Qt, QTimer
+from PySide6.QtGui import QHideEvent, QIcon, QPixmap
 from PySide6.QtWidgets import QListWidget, QListWidgetItem
 
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.model.mishaps import survives
-from jolly_ledge.render.player import play_fitted
+from jolly_ledge.render.player import fitted_pixmap
 
 ICON = QSize(130, 128)
 KEY = Qt.ItemDataRole.UserRole
@@ -73,14 +73,7 @@ class DrawingsList(QListWidget):
         self._later.start(0)
 
     def _icon(self, picture: Picture) -> QIcon:
-        ratio = self.devicePixelRatioF()
-        pixmap = QPixmap(ICON * ratio)
-        pixmap.setDevicePixelRatio(ratio)
-        pixmap.fill(Qt.GlobalColor.transparent)
-        painter = QPainter(pixmap)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        play_fitted(painter, picture, QRectF(0, 0, ICON.width(), ICON.height()))
-        painter.end()
+        pixmap = fitted_pixmap(picture, ICON, self.devicePixelRatioF())
         icon = QIcon(pixmap)
         icon.addPixmap(pixmap, QIcon.Mode.Selected)
         return icon

@@ -4,7 +4,7 @@ from PySide6.QtCore import QEvent, QObject, QPointF, Qt, Signal
 from PySide6.QtGui import QKeyEvent, QMouseEvent, QTransform, QWheelEvent
 from PySide6.QtWidgets import QWidget
 
-MOST, STEP, WHEEL_NOTCH = 12.0, 1.2, 120.0
+from jolly_ledge.app.views.look.zoom import MOST, STEP, WHEEL_NOTCH, times_of
 
 
 class Nearer(QObject):
@@ -92,7 +92,7 @@ class Nearer(QObject):
         return False
 
     def _key(self, event: QKeyEvent) -> bool:
-        times = {Qt.Key.Key_Plus: STEP, Qt.Key.Key_Equal: STEP, Qt.Key.Key_Minus: 1 / STEP}.get(Qt.Key(event.key()))
+        times = times_of(event)
         if event.key() == Qt.Key.Key_Home:
             self.fit()
         elif times is not None:

@@ -31,14 +31,17 @@ class WidthGrip(QWidget):
         self._held: float | None = None
         self.setCursor(Qt.CursorShape.SplitHCursor)
         self.setToolTip("Draw the panel wider; a double click makes it as it was")
-        panel.installEventFilter(self)
-        if wide:
-            self._set_width(wide)
+        self._wished = wide or self._least
+        for watched in (panel, panel.window()):
+            watched.installEventFilter(self)
+        self._set_width()
         self._lie_on_the_edge()
 
     def eventFilter(self, watched: QObject, event: QEvent) -> bool:
-        """Stay on the edge of the panel and above what it holds."""
+        """Stay on the edge of the panel and above what it holds; give room back where the window becomes small."""
         if event.type() in (QEvent.Type.Resize, QEvent.Type.Show):
+            if watched is not self._panel:
+                self._set_width()
             self._lie_on_the_edge()
         return False
 
@@ -46,8 +49,11 @@ class WidthGrip(QWidget):
         self.setGeometry(0, 0, GRIP_PX, self._panel.height())
         self.raise_()
 
-    def _set_width(self, wide: int) -> None:
-        wide = min(max(wide, self._least), self._least + MOST_WIDER_PX)
+    def _set_width(self) -> None:
+        """Make the panel as wide as was wished, as far as the window is wider than it need be."""
+        window = self._panel.window()
+        spare = max(window.width() - window.minimumWidth(), 0)
+        wide = min(max(self._wished, self._least), self._least + min(MOST_WIDER_PX, spare))
         for widget in (self._panel, *self._panel.findChildren(SidePanel)):
             widget.setFixedWidth(wide)
 
@@ -59,7 +65,8 @@ class WidthGrip(QWidget):
     def mouseMoveEvent(self, event: QMouseEvent) -> None:
         """Draw the panel wider, or narrower again."""
         if self._held is not None:
-            self._set_width(round(self._held - event.globalPosition().x()))
+            self._wished = round(self._held - event.globalPosition().x())
+            self._set_width()
 
     def mouseReleaseEvent(self, event: QMouseEvent) -> None:
         """Let the edge go."""
@@ -70,5 +77,6 @@ class WidthGrip(QWidget):
     def mouseDoubleClickEvent(self, event: QMouseEvent) -> None:
         """Make the panel as wide as usual."""
         self._held = None
-        self._set_width(self._least)
+        self._wished = self._least
+        self._set_width()
         self._on_width(self._least)

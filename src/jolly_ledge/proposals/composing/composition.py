@@ -45,6 +45,7 @@ THROWS, FEW, NEAR_ENOUGH = 3, 4.0, 0.6
 LEAST_LIKED = 2.0
 """How much more often a ledge is composed anew that is liked less: e to so many times the difference."""
 
+TINY = 1e-300
 LEDGES_ANEW = (0.6, 0.3, 0.1)
 """How often one ledge, two or three are composed anew together."""
 
@@ -145,9 +146,9 @@ def recomposed(composition: Composition, rng: Random, liked: Mapping[str, float]
     needed = stock.must | {host for placement in others for host in (placement.on, placement.inside) if host}
     bound = {ledge.id for ledge, group in composition.groups if group.ids & needed}
     ledges = [ledge for ledge in stock.ledges if ledge.id not in bound] or list(stock.ledges)
-    drawn = {
-        ledge.id: rng.expovariate(1.0) / math.exp(-LEAST_LIKED * (liked or {}).get(ledge.id, 0.0)) for ledge in ledges
-    }
+    known = liked or {}
+    # Drawn without a weight ever being computed (exponential race in logarithms): likings may differ by hundreds.
+    drawn = {one.id: LEAST_LIKED * known.get(one.id, 0.0) + math.log(rng.expovariate(1.0) + TINY) for one in ledges}
     anew = set(sorted(drawn, key=lambda one: drawn[one])[: min(count, len(ledges))])
     groups = [(ledge, group) for ledge, group in composition.groups if ledge.id not in anew]
     used = {placement.item for placement in (*others, *placements_of(groups))}

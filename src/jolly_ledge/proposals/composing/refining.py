@@ -9,11 +9,10 @@ from random import Random
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.counting import nearer_the_count
-from jolly_ledge.proposals.composing.enlarging import enlarged
+from jolly_ledge.proposals.composing.members import enlarged, member_exchanged
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
 from jolly_ledge.proposals.composing.replaced import with_groups
-from jolly_ledge.proposals.groups.group import Group, Member
-from jolly_ledge.proposals.thing import Thing
+from jolly_ledge.proposals.groups.group import Group
 
 Move = Callable[[Composition, Random], Composition | None]
 
@@ -23,9 +22,6 @@ COUNTED_OFTEN = 0.4
 
 TRIED = 8
 """So many moves are tried for one that can be."""
-
-SIZE_ALIKE = (0.7, 1.3)
-"""A member is exchanged for one of about its height and width."""
 
 
 def refined(composition: Composition, rng: Random) -> Composition | None:
@@ -74,49 +70,6 @@ def traded(composition: Composition, rng: Random) -> Composition | None:
     along = (other.foot_left + other.foot_right - one.foot_left - one.foot_right) / 2
     changed = {first: (other_ledge, one.copy().shift(along)), second: (one_ledge, other.copy().shift(-along))}
     return _with(composition, changed)
-
-
-def member_exchanged(composition: Composition, rng: Random) -> Composition | None:
-    """Set another thing of the stash in the place of one member that carries nothing."""
-    stock = composition.stock
-    number = rng.randrange(len(composition.groups))
-    ledge, group = composition.groups[number]
-    spare = [
-        member for member in group
-        if member.thing.id not in stock.must and member.thing.category not in ("book-row", "stems")
-        and not any(other.on is member or other.inside is member for other in group)
-    ]  # fmt: skip
-    if not spare:
-        return None
-    old = rng.choice(spare)
-    used = {placement.item for placement in composition.placements}
-    others = [thing for thing in stock.free(ledge, used) if _could_replace(thing, old)]
-    if not others:
-        return None
-    new = stock.pick(others, lambda thing: thing.worth)
-    return None if new is None else _with(composition, {number: (ledge, _exchanged(group, old, new))})
-
-
-def _could_replace(thing: Thing, old: Member) -> bool:
-    low, high = SIZE_ALIKE
-    return (
-        thing.category == old.thing.category
-        and low * old.height <= thing.height <= high * old.height
-        and low * old.width <= thing.width <= high * old.width
-    )
-
-
-def _exchanged(group: Group, old: Member, new: Thing) -> Group:
-    """Return a group with another thing where a member was, its foot and its back as they were."""
-    changed = group.copy()
-    place = group.members.index(old)
-    gone = changed.members[place]
-    member = Member(new, gone.pose, gone.x, gone.z, gone.turn)
-    member.base, member.on, member.inside = gone.base, gone.on, gone.inside
-    if member.pose == "leaning":
-        member.z = gone.back - member.depth / 2
-    changed.members[place] = member
-    return changed
 
 
 MOVES: tuple[Move, ...] = (

@@ -129,7 +129,7 @@ class BoardFoot(QWidget):
             button.setVisible(has_stash)
         things = self._shown(free)
         elsewhere = stands_elsewhere(workspace.plan, workspace.piece_id)
-        self.board_menu.list(free)
+        self.board_menu.count(free)
         self.strip.show_shelves(self.board_menu.shelves(things, workspace.plan.families), elsewhere)
         self._tell_of_the_fresh(free, elsewhere)
 

@@ -38,8 +38,8 @@ class BoardMenu(QMenu):
         self.rows.setCheckable(True)
         self.rows.toggled.connect(strip.draw_up)
 
-    def list(self, free: tuple[Item, ...]) -> None:
-        """Tell of which things the kinds are counted."""
+    def count(self, free: tuple[Item, ...]) -> None:
+        """Take the things of which the kinds are counted."""
         self._free = free
 
     def shelves(self, things: tuple[Item, ...], families: Families) -> tuple[Shelf, ...]:

@@ -1,14 +1,13 @@
 """What a reading means, how it is computed, and two small looks: one it finds better, one it finds worse."""
 
-from PySide6.QtCore import QPoint, QRectF, QSize, Qt
-from PySide6.QtGui import QPainter, QPixmap
+from PySide6.QtCore import QPoint, QSize, Qt
 from PySide6.QtWidgets import QFrame, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.readings.register import ReadingEntry
-from jolly_ledge.render.player import play_fitted
-from jolly_ledge.texts.readings_explained import EXPLAINED, Make
+from jolly_ledge.render.player import fitted_pixmap
+from jolly_ledge.texts.readings_explained import EXPLAINED
 
 WIDE, DRAWING = 460, QSize(206, 150)
 
@@ -49,18 +48,8 @@ class ReadingHelp(QFrame):
         self.means.setText(told.means)
         self.computed.setText(told.computed)
         for drawing, make in zip(self.drawings, (told.better, told.worse), strict=True):
-            drawing.setPixmap(self._drawn(make))
+            picture = look_picture(make(), scale_bar=False)
+            drawing.setPixmap(fitted_pixmap(picture, DRAWING, self.devicePixelRatioF()))
         self.adjustSize()
         self.move(at.x() - self.width(), max(at.y(), 0))
         self.show()
-
-    def _drawn(self, make: Make) -> QPixmap:
-        ratio = self.devicePixelRatioF()
-        pixmap = QPixmap(DRAWING * ratio)
-        pixmap.setDevicePixelRatio(ratio)
-        pixmap.fill(Qt.GlobalColor.transparent)
-        painter = QPainter(pixmap)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        play_fitted(painter, look_picture(make(), scale_bar=False), QRectF(0, 0, DRAWING.width(), DRAWING.height()))
-        painter.end()
-        return pixmap

@@ -20,7 +20,7 @@ from jolly_ledge.app.views.line_up.boards import BRACKET, MARGIN, SCALE, TITLE_H
 from jolly_ledge.app.views.line_up.in_place import InPlace
 from jolly_ledge.app.views.line_up.line_up_hand import LineUpHand
 from jolly_ledge.app.views.line_up.stash_strip import two_lines
-from jolly_ledge.app.views.nearer import STEP, WHEEL_NOTCH
+from jolly_ledge.app.views.look.zoom import STEP, WHEEL_NOTCH, times_of
 from jolly_ledge.drawing.theme import PLUM, PLUM_TINT
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.stash_order import Shelf
@@ -94,7 +94,7 @@ class LineUp(LineUpHand):
     @survives
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Show things larger with +, smaller with -, as they were with Home."""
-        times = {Qt.Key.Key_Plus: STEP, Qt.Key.Key_Equal: STEP, Qt.Key.Key_Minus: 1 / STEP}.get(Qt.Key(event.key()))
+        times = times_of(event)
         if event.key() == Qt.Key.Key_Home:
             times = SCALE / self.scale
         if times is None:

@@ -1,12 +1,17 @@
 """How near a drawing is looked at: fitted, or closer about a point; it can never be moved out of sight."""
 
-from PySide6.QtCore import QPointF, QRectF
-from PySide6.QtGui import QTransform
+from PySide6.QtCore import QPointF, QRectF, Qt
+from PySide6.QtGui import QKeyEvent, QTransform
 from PySide6.QtWidgets import QGraphicsView
 
 MOST, FILLS = 12.0, 0.9
 STEP = 1.2
 WHEEL_NOTCH = 120.0
+
+
+def times_of(event: QKeyEvent) -> float | None:
+    """Return by how many times a key looks nearer, + and = or -; None for other keys."""
+    return {Qt.Key.Key_Plus: STEP, Qt.Key.Key_Equal: STEP, Qt.Key.Key_Minus: 1 / STEP}.get(Qt.Key(event.key()))
 
 
 class Zoom:
