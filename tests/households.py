@@ -17,7 +17,7 @@ from jolly_ledge.model.starts.gallery import STARTS
 from jolly_ledge.model.words import FULLNESSES
 
 ROOMS: dict[str, str] = {
-    "bookcase": "case", "wall-shelves": "case", "hutch": "dining", "cabinet": "dining", "flanking-pair": "case",
+    "bookcase": "case", "wall-shelves": "case", "hutch": "dining", "cabinet": "dining", "niche": "case", "flanking-pair": "case",
     "console": "hall", "sideboard": "living", "mantel": "living", "coffee-table": "table",
     "coffee-table-rounded": "table", "coffee-table-round": "table", "coffee-table-oval": "table",
     "nightstand": "bed", "counter": "kitchen", "island": "kitchen", "dining-table": "dining", "other": "living",
@@ -25,7 +25,7 @@ ROOMS: dict[str, str] = {
 """For what room things are drawn, by the start of the furniture."""
 
 USES: dict[str, tuple[str, ...]] = {
-    "bookcase": ("display", "reading"), "wall-shelves": ("display",), "hutch": ("china", "display"),
+    "bookcase": ("display", "reading"), "wall-shelves": ("display",), "niche": ("display",), "hutch": ("china", "display"),
     "cabinet": ("display", "glasses"), "console": ("display", "keys"), "sideboard": ("display",),
     "nightstand": ("sleeping", "reading"), "dining-table": ("dining",),
 }  # fmt: skip

@@ -202,6 +202,13 @@ def test_a_plan_of_version_one_is_lifted_as_it_is() -> None:
     assert plan.look("A").placements[0].item == "urn"
 
 
+def test_a_plan_of_version_two_keeps_its_answers() -> None:
+    plan = plan_from_json((SAMPLES / "v2.json").read_bytes())
+    assert plan.version == VERSION
+    assert plan.look("A").answers[0].measure == "putty under it"
+    assert plan.piece("case").kind == "bookcase"
+
+
 def test_an_older_plan_is_lifted() -> None:
     plan = plan_from_json((SAMPLES / "v0.json").read_bytes())
     assert plan.version == VERSION

@@ -8,8 +8,9 @@ from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.drawing.case import BODIES, case_picture
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.measures.counts import recommended
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.kinds import KINDS, kind_of
-from jolly_ledge.model.look import Look
+from jolly_ledge.model.look import Look, Placement
 from jolly_ledge.model.plan import Household, Plan
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.starts.gallery import STARTS
@@ -41,7 +42,7 @@ def test_the_properties_of_a_kind_agree_with_each_other(kind: PieceKind) -> None
         assert "table" in roles
 
 
-@pytest.mark.parametrize("kind", [kind for kind, told in KINDS.items() if told.is_case and kind != "cabinet"])
+@pytest.mark.parametrize("kind", [kind for kind, told in KINDS.items() if told.may_tip and kind != "cabinet"])
 def test_a_tall_case_where_a_child_lives_is_asked_to_be_fixed(kind: PieceKind) -> None:
     piece = FIRST[kind]
     look = Look(id="look", piece=piece.id)
@@ -49,3 +50,18 @@ def test_a_tall_case_where_a_child_lives_is_asked_to_be_fixed(kind: PieceKind) -
     said = " ".join(caution.sentence for caution in cautions_of(arrange(plan, look)))
     assert kind_of(piece).is_case
     assert "wall" in said
+
+
+def test_a_niche_cannot_tip_and_only_its_shelves_hang() -> None:
+    piece = FIRST["niche"]
+    heavy = tuple(
+        Item(id=ledge.id, category="bowl", width=300, height=150, depth=170, mass=14) for ledge in piece.ledges
+    )
+    standing = tuple(Placement(id=one.id, item=one.id, ledge=one.id, x=310.0, z=90.0) for one in heavy)
+    look = Look(id="look", piece=piece.id, placements=standing)
+    plan = Plan(pieces=(piece,), looks=(look,), stash=heavy, household=Household(toddler=True))
+    said = cautions_of(arrange(plan, look))
+    assert not [one for one in said if one.id == "wall-fixing"]
+    hanging = [one.sentence for one in said if "bearers" in one.sentence]
+    assert len(hanging) == len(piece.ledges) - 1
+    assert not any("Shelf 1" in sentence for sentence in hanging)

@@ -199,6 +199,13 @@ def _unrated(ledge: Ledge, burden: Burden, arrangement: Arrangement) -> Iterable
         yield Caution("load", "unknown", burden.ids, said)
 
 
+def _hangs(ledge: Ledge, arrangement: Arrangement) -> bool:
+    """Tell whether the wall carries a board: all on a wall, in a niche all but its sill."""
+    kind = kind_of(arrangement.piece)
+    sill = min(one.floor for one in arrangement.piece.ledges)
+    return kind.is_on_the_wall or (kind.is_in_the_wall and ledge.floor > sill)
+
+
 def _fixing(ledge: Ledge, burden: Burden, arrangement: Arrangement) -> Iterable[Caution]:
     fixing = ledge.board.fixing if ledge.board is not None else "unknown"
     name = capital(ledge.label)
@@ -206,8 +213,9 @@ def _fixing(ledge: Ledge, burden: Burden, arrangement: Arrangement) -> Iterable[
         grave = burden.known >= BRACKET_KG
         said = f"{name} hangs in plaster only and {burden.said}; fix it into studs or with anchors made for the load."
         yield Caution("load", "stop" if grave else "heed", burden.ids, said)
-    elif kind_of(arrangement.piece).is_on_the_wall and fixing == "unknown" and burden.likely >= BRACKET_KG:
-        said = f"{name} {burden.said}, and its brackets and fixing are unknown; have them looked at."
+    elif _hangs(ledge, arrangement) and fixing == "unknown" and burden.likely >= BRACKET_KG:
+        held = "brackets" if kind_of(arrangement.piece).is_on_the_wall else "bearers"
+        said = f"{name} {burden.said}, and its {held} and fixing are unknown; have them looked at."
         yield Caution("load", "unknown", burden.ids, said)
 
 

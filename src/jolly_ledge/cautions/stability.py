@@ -252,7 +252,7 @@ def wall_fixing(arrangement: Arrangement) -> Iterable[Caution]:
             )
     piece = arrangement.piece
     tall = piece.height >= TALL_MM and piece.height / max(piece.depth, 1.0) >= TALL_RATIO
-    if tall and kind_of(piece).is_case and child_of(arrangement.household) is not None:
+    if tall and kind_of(piece).may_tip and child_of(arrangement.household) is not None:
         yield Caution(
             "wall-fixing",
             "unknown",

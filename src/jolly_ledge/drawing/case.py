@@ -4,7 +4,7 @@ from collections.abc import Callable, Sequence
 from functools import lru_cache
 
 from jolly_ledge.drawing.furniture import tops
-from jolly_ledge.drawing.furniture.cases import bracket_shapes, case_shapes
+from jolly_ledge.drawing.furniture.cases import bracket_shapes, case_shapes, niche_shapes
 from jolly_ledge.drawing.furniture.fixtures import CORD_MM, IN_FRONT, fixture_shapes
 from jolly_ledge.drawing.furniture.tops import CABINET_MM, STONE
 from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, fading, polyline, rectangle, rounded
@@ -68,7 +68,7 @@ def case_picture(piece: Piece) -> Picture:
 
 def _lowest_shown(piece: Piece) -> float:
     """Return how high over the floor the drawing of a wall piece ends (mm): the floor itself is a broken line then."""
-    if not kind_of(piece).is_on_the_wall:
+    if not kind_of(piece).is_off_the_floor:
         return 0.0
     feet = [ledge.floor for ledge in piece.ledges if not ledge.is_wall] + [one.floor for one in piece.fixtures]
     low = min(feet, default=0.0) - UNDER_BOARDS_MM
@@ -89,6 +89,7 @@ BODIES: dict[PieceKind, Callable[[Piece], Sequence[Primitive]]] = {
     "wall-shelves": bracket_shapes,
     "hutch": case_shapes,
     "cabinet": case_shapes,
+    "niche": niche_shapes,
     "console": tops.console_shapes,
     "mantel": tops.mantel_shapes,
     "coffee-table": tops.table_shapes,

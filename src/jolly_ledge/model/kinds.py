@@ -19,7 +19,8 @@ class FurnitureKind(Struct, frozen=True):
     ``has_bays`` tells that it is made of bays and shelves, ``is_looked_down_on`` that it is seen from above as well,
     ``has_floor`` that its lowest ledge may be the floor itself, and ``only_put_down`` that dishes are put down on it,
     not shown. ``for_books`` tells that it is made for rows of books, ``for_dishes`` that it may serve where one eats;
-    ``on_a_base`` that shelves stand on a closed base, ``has_a_cornice`` how it ends above.
+    ``on_a_base`` that shelves stand on a closed base, ``has_a_cornice`` how it ends above, ``is_in_the_wall`` that the
+    wall itself is its sides and top: it hangs nowhere and cannot tip.
     """
 
     form: Form
@@ -32,6 +33,7 @@ class FurnitureKind(Struct, frozen=True):
     for_dishes: bool = False
     on_a_base: bool = False
     has_a_cornice: bool = False
+    is_in_the_wall: bool = False
 
     @property
     def is_case(self) -> bool:
@@ -42,6 +44,16 @@ class FurnitureKind(Struct, frozen=True):
     def is_on_the_wall(self) -> bool:
         """Whether its boards hang on the wall."""
         return self.form == "wall"
+
+    @property
+    def is_off_the_floor(self) -> bool:
+        """Whether the wall carries it, however high over the floor."""
+        return self.is_on_the_wall or self.is_in_the_wall
+
+    @property
+    def may_tip(self) -> bool:
+        """Whether it is a body of its own that can be pulled over."""
+        return self.is_case and not self.is_in_the_wall
 
     @property
     def is_by_a_bed(self) -> bool:
@@ -84,6 +96,7 @@ KINDS: dict[PieceKind, FurnitureKind] = {
     "wall-shelves": FurnitureKind("wall", has_bays=True),
     "hutch": FurnitureKind("case", has_bays=True, for_dishes=True, on_a_base=True),
     "cabinet": FurnitureKind("case", has_bays=True, has_a_cornice=True),
+    "niche": FurnitureKind("case", has_bays=True, is_in_the_wall=True),
     "console": FurnitureKind("top", "in a hall", has_floor=True),
     "mantel": FurnitureKind("top", "at a fire", has_floor=True, only_put_down=True),
     "coffee-table": FurnitureKind("top", is_looked_down_on=True, only_put_down=True),

@@ -7,6 +7,7 @@ PieceKind = Literal[
     "wall-shelves",
     "hutch",
     "cabinet",
+    "niche",
     "console",
     "mantel",
     "coffee-table",

@@ -1,4 +1,4 @@
-"""Cases: open bookcases, hutches, glazed cabinets, flanking pairs; boards on brackets."""
+"""Cases: open bookcases, hutches, glazed cabinets, flanking pairs, niches; boards on brackets."""
 
 from jolly_ledge.drawing.furniture.wood import PAINTED, cornice, doors, floor_shadow, leg, open_doors, panel
 from jolly_ledge.drawing.picture import Gradient, Primitive, Shape, marks_along, polygon, polyline, rectangle
@@ -12,6 +12,8 @@ LOW_BASE_MM = 300.0
 """A hutch whose lowest ledge is over this has a closed base under it."""
 
 IRON = "#3a3733"
+PLASTER, PLASTER_MM = "#eae4d8", 26.0
+"""The edge of the wall round a niche, and how much of it is drawn."""
 
 
 def case_shapes(piece: Piece) -> list[Primitive]:
@@ -68,6 +70,21 @@ def _hutch(piece: Piece, left: float, right: float) -> list[Shape]:
         *doors(left + 6, -base + 34, right - left - 12, 108, count, PAINTED),
         leg(left - 6, -46, 46, 46, PAINTED),
         leg(right - 40, -46, 46, 46, PAINTED),
+    ]
+
+
+def niche_shapes(piece: Piece) -> list[Primitive]:
+    """Return the plaster round a niche, from its sill up to its lintel: lit below and at the right, shaded above."""
+    sill = min((ledge.floor for ledge in piece.ledges if not ledge.is_wall), default=0.0)
+    left, right, top, foot = 0.0, piece.width, -piece.height, -sill
+    wide, edge = PLASTER_MM, darker(PLASTER, 0.18)
+    jamb = Gradient((left - wide, 0), (right + wide, 0), ((0.0, lighter(PLASTER, 0.3)), (1.0, darker(PLASTER, 0.08))))
+    height = foot - top
+    return [
+        Shape(rectangle(left - wide, top - wide, right - left + 2 * wide, height + 2 * wide), jamb, 1.0, edge, 1.5),
+        Shape(rectangle(left, top, right - left, height), darker(piece.backdrop, 0.12)),
+        Shape(polyline([(left, foot), (left, top), (right, top)]), None, 1.0, darker(PLASTER, 0.45), 2.5, 0.7),
+        Shape(polyline([(right, top), (right, foot)]), None, 1.0, lighter(PLASTER, 0.6), 2.5),
     ]
 
 

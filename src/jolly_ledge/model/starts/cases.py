@@ -1,4 +1,4 @@
-"""Starts with shelves: bookcase, wall shelves, hutch, cabinet, a flanking pair."""
+"""Starts with shelves: bookcase, wall shelves, hutch, cabinet, niche, a flanking pair."""
 
 from jolly_ledge.model.piece import Board, Fixture, Ledge, Piece
 
@@ -116,6 +116,21 @@ def cabinet() -> Piece:
         seen_shut=True,
         ledges=ledges,
         fixtures=(*bars, brace),
+    )
+
+
+def niche() -> Piece:
+    """Return a niche: a recess in the wall from a sill up, with two shelves in it."""
+    sill, height = 900.0, 1000.0
+    return Piece(
+        id="niche",
+        name="Niche",
+        kind="niche",
+        width=620.0,
+        height=sill + height,
+        depth=180.0,
+        backdrop="#e3ddd0",
+        ledges=shelves("shelf-", 0.0, 620.0, 180.0, sill, (320.0, 320.0, 320.0)),
     )
 
 

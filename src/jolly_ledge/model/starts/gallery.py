@@ -40,6 +40,7 @@ STARTS: tuple[Start, ...] = (
     Start("wall-shelves", "Wall shelves", "boards on brackets", cases.wall_shelves),
     Start("hutch", "Hutch", "closed below, glazed above", cases.hutch),
     Start("cabinet", "Glazed cabinet", "doors with bars and a brace", cases.cabinet),
+    Start("niche", "Niche", "a recess in the wall, two shelves", cases.niche),
     Start("flanking-pair", "Flanking pair", "two cases round a fireplace", cases.flanking_pair),
     Start("console", "Console", "top, open below, mirror above", tops.console),
     Start("sideboard", "Sideboard", "closed body, art above", tops.sideboard),
