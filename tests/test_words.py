@@ -19,6 +19,7 @@ from jolly_ledge.proposals.propose import proposals
 from jolly_ledge.readings.absence import absence_said
 from jolly_ledge.readings.register import REGISTER, assess
 from judgement.looks import composed_looks
+from written_words import refusals, step_names
 
 WORDS = Path(__file__).parents[1] / "docs" / "words.md"
 COUNT = "(?:two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\d{2,})"
@@ -110,3 +111,40 @@ LENGTHS = [
 @pytest.mark.parametrize(("sentence", "unit", "said"), LENGTHS)
 def test_a_sentence_is_told_in_another_unit(sentence: str, unit: str, said: str) -> None:
     assert in_unit(sentence, unit) == said  # type: ignore[arg-type]
+
+
+SAYS_WHAT_TO_DO = re.compile(
+    r"(?:; |\. |, so |\bor )\W*(?:\w+,? ){0,6}?(?:choose|type|write|measure|save|open|take|draw|mark|drag|unlock|put|add|"
+    r"begin|click|pick|set|move|carry|pose|empty|check|look|set|split|propose|name|print|start|lay|let|keep|tell)\b"
+)
+MADE_OF_TWO = ("“Bowl” Bowl", "The plan is not sound at Bowl", "“Bowl” cannot be opened. Bowl")
+"""What goes before another sentence that is looked at by itself, or that a library writes."""
+
+TELLS_WHAT_THERE_IS = re.compile(
+    r"runs? from|is one of|at most|up to|(?:it holds|its ledges:|its findings:) Bowl|is not opened"
+)
+
+
+def test_refusals_and_step_names_are_many() -> None:
+    assert len(refusals()) > 90
+    assert len(step_names()) > 55
+
+
+@pytest.mark.parametrize("rule", [rule for rule in RULES if rule not in ("marks of code", "no beginning", "an id")])
+def test_refusals_are_built_as_all_else(rule: str) -> None:
+    assert [one for one in refusals() if re.search(RULES[rule], one) and not one.startswith(MADE_OF_TWO)] == []
+
+
+def test_a_refusal_says_what_to_do_or_what_there_is() -> None:
+    spoken = [one for one in refusals() if not one.startswith(MADE_OF_TWO)]
+    assert [one for one in spoken if not (SAYS_WHAT_TO_DO.search(one) or TELLS_WHAT_THERE_IS.search(one))] == []
+
+
+def test_steps_are_called_briefly_and_alike() -> None:
+    assert [name for name in step_names() if not re.match(r"[A-Z]", name) or re.search(r"[.!?]$", name)] == []
+    assert [name for name in step_names() if len(name) > 48 or "  " in name] == []
+
+
+@pytest.mark.parametrize("word", not_said())
+def test_refusals_and_steps_keep_to_the_words_too(word: str) -> None:
+    assert [one for one in (*refusals(), *step_names()) if re.search(rf"\b{word}s?\b", one, re.IGNORECASE)] == []

@@ -77,7 +77,7 @@ def _stash(chosen: argparse.Namespace) -> None:
         return
     items = tuple(row.item for row in rows if row.doing in taken and row.item is not None)
     if not items and any(row.doing == "refuse" for row in rows):
-        raise JollyLedgeError(f"No row of “{chosen.table}” can be read; nothing is changed.")
+        raise JollyLedgeError(f"No row of “{chosen.table}” can be read; nothing is changed, so look at its headings.")
     changed = TakeOverItems(items=items).apply(plan)
     check_references(changed)
     save_plan(changed, file)

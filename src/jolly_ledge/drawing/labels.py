@@ -65,7 +65,7 @@ def check_sheet(sheet: LabelSheet) -> None:
     if width < LEAST_MM[0] or height < LEAST_MM[1]:
         raise EditError(
             f"Labels of {width:.0f} × {height:.0f} mm are too small to be read; {sheet.columns} columns and "
-            f"{sheet.rows} rows with these margins leave no more."
+            f"{sheet.rows} rows with these margins leave no more, so choose fewer."
         )
 
 

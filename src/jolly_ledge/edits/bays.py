@@ -86,7 +86,7 @@ class JoinBays(BaseEdit, frozen=True):
         if right is None:
             raise EditError("There is no bay to the right of this one; take the left one of the two in hand.")
         if left.ledges[0].body != right.ledges[0].body:
-            raise EditError("These bays belong to two bodies that stand apart; they cannot be joined.")
+            raise EditError("These bays belong to two bodies that stand apart; choose two bays of one body.")
         pairs = _pairs(left, right)
         width = right.right - left.left
         gone = {ledge.id for ledge in right.ledges}

@@ -50,7 +50,7 @@ class RemoveLogEntry(BaseEdit, frozen=True):
 
         def strike(look: Look) -> Look:
             if not 0 <= self.index < len(look.log):
-                raise EditError(f"The log of {look.label} has no such line any more.")
+                raise EditError(f"The log of {look.label} has no such line any more; choose one that is shown.")
             return replace(look, log=(*look.log[: self.index], *look.log[self.index + 1 :]))
 
         return change_look(plan, self.look, strike)

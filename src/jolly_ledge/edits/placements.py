@@ -245,7 +245,7 @@ class PutInside(BaseEdit, frozen=True):
             present = next((p for p in look.placements if p.item == self.item), None)
             carried = {p.id for p in carried_by(look, present.id)} if present else set()
             if present is not None and (host.id == present.id or host.id in carried):
-                raise EditError("A thing cannot go inside what it carries.")
+                raise EditError("A thing cannot go inside what it carries; put it on the ledge or into another thing.")
             inside = Placement(
                 id=present.id if present else fresh_id(self.item, {p.id for p in look.placements}),
                 item=self.item,

@@ -30,7 +30,7 @@ class TickOff(BaseEdit, frozen=True):
             known = [placement.id for placement in look.placements]
             for identifier in self.placements:
                 if identifier not in known:
-                    raise EditError(f"There is no “{identifier}” in {look.label}; it may have been taken out.")
+                    raise EditError(f"There is no “{identifier}” in {look.label}; choose a thing that stands there.")
             ticked = set(look.placed) | set(self.placements) if self.placed else set(look.placed) - set(self.placements)
             return replace(look, placed=tuple(identifier for identifier in known if identifier in ticked))
 

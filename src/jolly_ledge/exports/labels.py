@@ -12,7 +12,7 @@ def _made(plan: Plan, options: Options, suffix: str) -> bytes:
     labels = cord_labels(plan) if options.labels == "cords" else storage_labels(plan, options.today.year)
     if not labels:
         lacking = "thing with a cord" if options.labels == "cords" else "thing that is told to be in a box"
-        raise ExportError(f"There is no {lacking} in the stash; there is nothing to label.")
+        raise ExportError(f"There is no {lacking} in the stash; add one first, then label it.")
     pages = label_pages(labels, options.sheet or SHEETS[0], options.skip)
     ready_to_render()
     return pdf_bytes(pages, "Labels")

@@ -29,7 +29,7 @@ def unpack(content: bytes) -> tuple[bytes, dict[str, bytes]]:
             members = archive.infolist()
             _check_members(members)
             if PLAN_NAME not in {member.filename for member in members}:
-                raise PlanFileError(f"The archive holds no {PLAN_NAME}; it is not a Jolly Ledge file.")
+                raise PlanFileError(f"The archive holds no {PLAN_NAME}; it is not a Jolly Ledge file; choose another.")
             plan = _read(archive, PLAN_NAME, LARGEST_PLAN)
             photos = {
                 member.filename: _read(archive, member.filename, LARGEST_CONTENT)

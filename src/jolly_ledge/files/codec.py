@@ -65,7 +65,9 @@ def _checked_version(head: _Head) -> int:
             + (f", found {str(head.format)[:60]!r}." if head.format is not None else ", found nothing.")
         )
     if not isinstance(head.version, int) or isinstance(head.version, bool) or head.version < 0:
-        raise PlanFileError("This plan does not tell its version: version: expected a whole number.")
+        raise PlanFileError(
+            "This plan does not tell its version: version: expected a whole number; write it, or open an earlier copy."
+        )
     if head.version > VERSION:
         raise PlanFileError(
             f"This plan is of version {head.version}; this program reads up to version {VERSION}. Open "

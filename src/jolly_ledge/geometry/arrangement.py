@@ -284,11 +284,12 @@ def _stand(piece: Piece, stash: Mapping[str, Item], look: Look) -> Iterable[Plac
             if placement.item not in stash or placement.ledge not in ledges:
                 known = placement.item in stash
                 missing = f"a ledge “{placement.ledge}”" if known else f"a thing “{placement.item}”"
-                raise EditError(f"{look.label} speaks of {missing} that is not there.")
+                raise EditError(f"{look.label} speaks of {missing} that is not there; take it out of the plan.")
             done[placement.id] = stand(placement, stash[placement.item], ledges[placement.ledge], host)
         if len(later) == len(waiting):
             raise EditError(
-                f"In {look.label} “{later[0].id}” stands on “{later[0].host}”, which is not there or stands on it."
+                f"In {look.label} “{later[0].id}” stands on “{later[0].host}”, which is not there or "
+                "stands on it; set it on the ledge."
             )
         waiting = later
     return (done[placement.id] for placement in look.placements)

@@ -109,7 +109,7 @@ def discount_of(text: str) -> Discount | None:
         if sale:
             return Discount(sale_price=price_of(sale[1]))
     except ValueError as error:
-        raise MoneyError(f"“{text}” is no discount: {error}.") from error
+        raise MoneyError(f"“{text}” is no discount: {error}; type it like 15 % or 2 for 1.") from error
     raise MoneyError(f"“{text}” is no discount; type it like 15 %, sale 12.50 or 2 for 1.")
 
 

@@ -40,7 +40,7 @@ def pixels_at(picture: Picture, scale: float) -> int:
         The scale is none, or gives a picture too small or too large to be of use.
     """
     if not math.isfinite(scale) or scale <= 0:
-        raise ExportError("A scale is above nought: 10 stands for 1:10.")
+        raise ExportError("A scale is above nought; type a number such as 10 for 1:10.")
     pixels = max(picture.width, picture.height) / scale / MM_PER_INCH * PRINT_DOTS
     if not SMALLEST_SIDE <= pixels <= LARGEST_SIDE:
         raise ExportError(

@@ -25,7 +25,7 @@ def migrated(plan: dict[str, Any]) -> dict[str, Any]:
             plan = STEPS[version](plan)
         except (KeyError, TypeError, AttributeError) as error:
             raise PlanFileError(
-                f"The plan tells version {version} but does not have its shape; it is damaged."
+                f"The plan tells version {version} but does not have its shape; open an earlier copy."
             ) from error
         version += 1
     return plan
