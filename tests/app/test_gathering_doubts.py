@@ -4,6 +4,8 @@ from PySide6.QtCore import Qt
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.edits.items import ChangeItem
+from jolly_ledge.geometry.pose import seen_shape
 from pages import LEFT, gather
 
 
@@ -65,3 +67,28 @@ def test_forms_are_chosen_from_drawings(window: MainWindow, qtbot: QtBot) -> Non
     made = window.workspace.item
     assert made is not None
     assert made.silhouette == "bird"
+
+
+def test_an_outline_from_a_photograph_goes_first_until_another_form_is_chosen(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    qtbot.keyClicks(page.entry.line, "clock 20x25")
+    qtbot.keyClick(page.entry.line, Qt.Key.Key_Return)
+    made = window.workspace.item
+    assert made is not None
+    corners = ((-0.5, 0.0), (0.5, 0.0), (0.2, 1.0), (-0.2, 1.0))
+    window.workspace.commit(ChangeItem(item=made.id, changes=(("outline", corners),), name=made.label))
+    field = page.panel.shape_field
+    assert field.currentText() == field.itemText(0) == "as photographed"
+    bird = field.findData("bird")
+    field.showPopup()
+    assert not field.itemIcon(0).isNull()
+    sheet = field.view()
+    sheet.scrollTo(field.model().index(bird, 0))
+    qtbot.mouseClick(sheet.viewport(), LEFT, pos=sheet.visualRect(field.model().index(bird, 0)).center())
+    now = window.workspace.item
+    assert now is not None
+    assert (now.silhouette, now.outline) == ("bird", ())
+    assert seen_shape(now, "upright") == "bird"
+    assert field.findData("as-photographed") == -1
+    window.workspace.undo()
+    assert field.currentText() == "as photographed"

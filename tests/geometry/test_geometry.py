@@ -209,3 +209,11 @@ def test_what_stands_before_or_goes_along_stops_nothing() -> None:
     assert room_along(behind, {"pot"}, 90.0) == (90.0, "")
     both = arranged(pots, (put("pot", x=400.0), put("other", x=550.0)), case_of(1))
     assert room_along(both, {"pot", "other"}, 90.0) == (90.0, "")
+
+
+def test_stems_that_lie_are_as_long_as_they_were_high_and_keep_low() -> None:
+    stems = Item(id="twigs", category="stems", width=260, height=420, depth=200)
+    size = extent(stems, "flat")
+    assert (size.width, size.height, size.depth) == (420, 80, 200)
+    assert seen_shape(stems, "flat") == "laid-stems"
+    assert seen_shape(stems, "upright") == "branches"

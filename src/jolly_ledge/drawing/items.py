@@ -54,6 +54,7 @@ SILHOUETTES: dict[str, Draw] = {
     "trailing-plant": greenery.draw_trailing,
     "branches": greenery.draw_branches,
     "bouquet": greenery.draw_bouquet,
+    "laid-stems": greenery.draw_laid_stems,
     "boat": finds.draw_boat,
     "coral": finds.draw_coral,
     "shell": finds.draw_shell,

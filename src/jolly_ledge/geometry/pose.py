@@ -10,6 +10,9 @@ TRAY_FLOOR_MM = 10.0
 FEWEST_OUTLINE_POINTS = 3
 """Fewer enclose nothing; the thing is then drawn as its family is."""
 
+LAID_STEMS = 0.4
+"""How high a bunch lies, in widths of the bunch as it is held: it spreads no more."""
+
 
 class Extent(NamedTuple):
     """The room a posed thing takes, in mm: seen width, height and depth from front to back."""
@@ -43,6 +46,8 @@ def extent(item: Item, pose: Pose, turn: float = 0.0) -> Extent:
     if pose == "flat":
         if item.category == "book":
             width, height = height, width
+        elif item.category == "stems":
+            width, height, depth = height, min(width, depth) * LAID_STEMS, min(width, depth)
         elif item.category not in ("book-row", "book-stack", "tray"):
             height, depth = depth, height
     return _turned(Extent(width, height, depth), turn, item.is_round and pose != "flat")
@@ -67,6 +72,8 @@ def seen_shape(item: Item, pose: Pose) -> str:
     """Return the silhouette a posed thing shows from the front; ``traced`` is its own outline."""
     if len(item.outline) >= FEWEST_OUTLINE_POINTS and pose == "upright":
         return "traced"
+    if pose == "flat" and item.category == "stems":
+        return "laid-stems"
     if pose == "flat" and item.shape not in ("stone", "tray", "book-stack", "book-row"):
         return "book" if item.category == "book" else "slab"
     return item.shape

@@ -200,6 +200,7 @@ SMOOTH = frozenset(PROFILES) - {"cylinder", "pot", "lamp", "candle", "basket"}
 
 DENSITIES: dict[str, float] = {
     "branches": 0.3,
+    "laid-stems": 0.6,
     "orrery": 0.5,
     "bouquet": 0.8,
     "plant": 0.85,
@@ -241,9 +242,11 @@ _HAND_LENS = (
     (-0.07, 0.0), (0.07, 0.0), (0.09, 0.1), (0.05, 0.36), (0.32, 0.45), (0.5, 0.68), (0.35, 0.9), (0.0, 1.0),
     (-0.35, 0.9), (-0.5, 0.68), (-0.32, 0.45), (-0.05, 0.36), (-0.09, 0.1),
 )  # fmt: skip
+_LAID_STEMS: Points = ((-0.5, 0.04), (0.5, 0.02), (0.46, 0.9), (0.1, 0.7), (-0.2, 0.26), (-0.5, 0.34))
+
 _PLANES: dict[str, Points] = {
     "stone": _STONE, "boat": _BOAT, "coral": _CORAL, "shell": _SHELL, "clock": _CLOCK, "bird": _BIRD,
-    "hand-lens": _HAND_LENS,
+    "hand-lens": _HAND_LENS, "laid-stems": _LAID_STEMS,
 }  # fmt: skip
 """Outlines that are not turned: x in widths from the middle, y in heights."""
 

@@ -150,3 +150,35 @@ def draw_bouquet(subject: Subject) -> list[Shape]:
                                    lighter(tone, 0.08 * (petal % 3)), tone))  # fmt: skip
         shapes.append(Shape(ellipse(x, y, size * 0.34, size * 0.34), darker(tone, 0.35), 0.8))
     return shapes
+
+
+def draw_laid_stems(subject: Subject) -> list[Shape]:
+    """Draw a bunch that lies: bare ends to the left, a string round them, leaves and heads to the right."""
+    w, h = subject.width, subject.height
+    rng = subject.rng()
+    green = next((colour for colour in subject.colours if is_green(colour)), subject.colour)
+    flowers = [colour for colour in subject.colours if not is_green(colour)]
+    bare, head = darker(green, 0.25), flowers[0] if flowers else green
+    blooms = 2.2 if flowers and green not in flowers else 1.0
+    shapes: list[Shape] = []
+    for index in range(7):
+        share = index / 6
+        start = (-w / 2 + rng.uniform(0, 0.06) * w, -h * (0.06 + 0.26 * share))
+        tied = (-w * 0.2, -h * (0.1 + 0.12 * share))
+        tip = (w * (0.5 - 0.12 * abs(share - 0.5) - rng.uniform(0.01, 0.05)), -h * (0.06 + 0.82 * share))
+        path = [start, tied, ((tied[0] + tip[0]) / 2, (tied[1] + tip[1]) / 2 + h * 0.04), tip]
+        shapes.append(Shape(smooth(path), None, 1.0, darker(bare, 0.12 * (index % 3)), max(h * 0.035, 2.0)))
+        for step in range(6):
+            x, y = _along(path[1:], 0.28 + 0.13 * step)
+            up = 1 if step % 2 else -1
+            size = max(h * 0.2, 5.0) * rng.uniform(0.8, 1.2)
+            tone = lighter(green, 0.12 * ((index + step) % 3))
+            end = (min(x + size, w * 0.48), max(min(y - up * size * 0.7, -1.0), -h * 0.98))
+            shapes.append(outlined(leaf((x, y), end, size * 0.34), lighter(tone, 0.1 * (step % 3)), tone))
+        shapes.append(
+            Shape(
+                ellipse(tip[0], tip[1], max(h * 0.07, 3.0) * blooms, max(h * 0.06, 2.6) * blooms), lighter(head, 0.15)
+            )
+        )
+    string = [(-w * 0.2, -h * 0.03), (-w * 0.193, -h * 0.15), (-w * 0.2, -h * 0.27)]
+    return [*shapes, Shape(smooth(string), None, 1.0, "#c9b083", max(h * 0.05, 3.0))]

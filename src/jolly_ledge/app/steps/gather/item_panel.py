@@ -16,6 +16,7 @@ from jolly_ledge.app.steps.gather.fits_table import FitsTable
 from jolly_ledge.app.steps.gather.item_colours import ItemColours
 from jolly_ledge.app.steps.gather.item_drawing import ItemDrawing
 from jolly_ledge.app.steps.gather.item_forms import CoversForm, ProvenanceForm, RepaintForm
+from jolly_ledge.app.steps.gather.shape_choice import ShapeChoice
 from jolly_ledge.app.steps.gather.stems_form import StemsForm
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
@@ -24,17 +25,13 @@ from jolly_ledge.app.widgets.side_panel import SidePanel
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.app.widgets.trait_chips import TraitChips
 from jolly_ledge.app.widgets.wish_menu import WishChip
-from jolly_ledge.drawing.items import SILHOUETTES
 from jolly_ledge.edits.items import ChangeItem, DuplicateItem, RemoveItems, ToggleTrait
-from jolly_ledge.geometry.silhouette import PROFILES
-from jolly_ledge.model.entry.typical import shaped_as, typical_of
-from jolly_ledge.model.item import Item
+from jolly_ledge.model.entry.typical import typical_of
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Category, Trait, plain
 from jolly_ledge.workspace.workspace import Workspace
 
 PANEL_WIDTH = 344
-SHAPES = tuple(sorted({*SILHOUETTES, *PROFILES} - {"slab"}))
 
 
 class ItemPanel(SidePanel):
@@ -107,8 +104,7 @@ class ItemPanel(SidePanel):
             "Kind", CATEGORIES, lambda value: typical_of(cast("Category", value)), partial(self._change, "category")
         )
         form.addRow("Kind", self.category_field)
-        self.shape_field = PictureChoice("Looks like", ("", *SHAPES), self._shaped, partial(self._change, "silhouette"))
-        self.shape_field.setItemText(0, "as its kind")
+        self.shape_field = ShapeChoice(self._workspace)
         form.addRow("Looks like", self.shape_field)
         self.size_fields = {
             name: LengthField(self._workspace, partial(self._set_size, name), name)
@@ -138,13 +134,6 @@ class ItemPanel(SidePanel):
         self.colours = ItemColours(self._workspace, partial(self._change, "colours"))
         form.addRow("Colours", self.colours)
         return form
-
-    def _shaped(self, silhouette: str) -> Item:
-        """Return the thing that stands for a form."""
-        if silhouette:
-            return shaped_as(silhouette)
-        item = self._workspace.item
-        return typical_of(item.category if item is not None else "object")
 
     def _text(self, field: str, name: str) -> QLineEdit:
         line = QLineEdit()
@@ -192,11 +181,11 @@ class ItemPanel(SidePanel):
             size_field.show_length(getattr(item, name))
         for box, value in (
             (self.category_field, item.category),
-            (self.shape_field, item.silhouette),
             (self.finish_field, item.finish),
             (self.status_field, item.status),
         ):
             box.setCurrentIndex(max(box.findData(value), 0))
+        self.shape_field.show_item(item)
         self.colours.show_item(item)
         self.traits.show_traits(item.traits)
         self.stems_form.show_item(item)
