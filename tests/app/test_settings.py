@@ -3,17 +3,21 @@
 from pathlib import Path
 
 import pytest
-from PySide6.QtCore import QPoint, QSize, Qt
+from PySide6.QtCore import QPoint, QRect, QSize, Qt
+from PySide6.QtGui import QColor
+from PySide6.QtWidgets import QWidget
 from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.application import fit_into
 from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.tones import DAY, EVENING, tones
 from jolly_ledge.app.widgets.width_grip import WidthGrip
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.settings import Settings, SettingsFile
 from jolly_ledge.model.plan import Plan
-from pages import LEFT, type_into
+from pages import LEFT, gather, measure, page_of, type_into
 
 CONTROL = Qt.KeyboardModifier.ControlModifier
 
@@ -116,3 +120,35 @@ def test_a_window_is_no_larger_than_the_screen(window: MainWindow) -> None:
     assert (window.width(), window.height()) == (960, 540)
     fit_into(window, QSize(4000, 3000))
     assert (window.width(), window.height()) == (960, 540)
+
+
+def lightness(widget: QWidget, x: int, y: int) -> float:
+    return QColor(widget.grab(QRect(x, y, 1, 1)).toImage().pixel(0, 0)).lightnessF()
+
+
+def test_in_the_evening_the_window_is_dim_and_drawings_stay_lit(
+    window: MainWindow, qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs
+) -> None:
+    arranging, page = page_of(window, "Arrange", ArrangeStep), gather(window)
+    window.show_step("Arrange")
+    by_day = arranging.view.grab().toImage()
+    assert lightness(window.path, 4, 4) > 0.8
+    window.show_settings()
+    sheet = window.settings_sheet
+    assert sheet is not None
+    qtbot.mouseClick(sheet.hours.chips["evening"], LEFT)
+    assert tones() is EVENING
+    assert lightness(window.path, 4, 4) < 0.2
+    assert arranging.view.grab().toImage() == by_day
+    window.show_step("Gather")
+    assert lightness(page.line_up, 3, 3) > 0.9
+    assert lightness(measure(window).view, 3, 3) > 0.9
+    qtbot.keyClick(sheet, Qt.Key.Key_Escape)
+    again = open_window(qtbot, demo, log, dialogs)
+    assert tones() is EVENING
+    qtbot.keyClick(again, Qt.Key.Key_Comma, CONTROL)
+    assert again.settings_sheet is not None
+    qtbot.mouseClick(again.settings_sheet.hours.chips["day"], LEFT)
+    assert tones() is DAY
+    assert lightness(window.path, 4, 4) > 0.8
+    again.workspace.document.let_go()

@@ -15,7 +15,8 @@ from jolly_ledge.app.dialogs import Dialogs, FileDialogs
 from jolly_ledge.app.getting_ready import GettingReady
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.mishaps import watch_for_mishaps
-from jolly_ledge.app.style import STYLE
+from jolly_ledge.app.style import dress, style_of
+from jolly_ledge.app.tones import tones
 from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.backups import Backups
 from jolly_ledge.files.codec import plan_from_json
@@ -59,7 +60,7 @@ def ready_application(arguments: list[str]) -> QApplication:
     application.setStyle("Fusion")
     load_fonts()
     application.setFont(font(14))
-    application.setStyleSheet(STYLE)
+    application.setStyleSheet(style_of(tones()))
     application.setStartDragDistance(DRAG_DISTANCE_PX)
     QPixmapCache.setCacheLimit(PIXELS_KEPT_KB)
     return application
@@ -73,6 +74,7 @@ def make_window(
 ) -> MainWindow:
     """Return a window on a plan, with the photographs it speaks of."""
     settings = SettingsFile(state_folder() / "settings.json" if log is None else log.folder / "settings.json")
+    dress(settings.read().hour)
     workspace = Workspace(
         plan, log or RecoveryLog(state_folder() / "recovery"), photos=photos, signals=WindowSignals(),
         unit=settings.read().length_unit,

@@ -8,6 +8,7 @@ from PySide6.QtCore import QRectF, QSize, Qt, QTimer
 from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPixmap
 from PySide6.QtWidgets import QAbstractButton, QGridLayout, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.widgets.texts import BoardLine, heading, paint_board, paint_card_ground, question, words
 from jolly_ledge.demo import demo_bytes
 from jolly_ledge.drawing.look import look_picture
@@ -57,6 +58,7 @@ class PictureCard(QAbstractButton):
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the card."""
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         paint_card_ground(painter, self)
         if self.picture is not None:

@@ -6,9 +6,9 @@ from PySide6.QtCore import QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent
 from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QMenu, QPushButton, QVBoxLayout, QWidget
 
+from jolly_ledge.app.tones import tones
 from jolly_ledge.app.views.line_up.stash_strip import two_lines
 from jolly_ledge.app.widgets.texts import heading, paint_board, words
-from jolly_ledge.drawing.theme import BOARD, INK, PLUM, SHEET, SOFT_INK
 from jolly_ledge.geometry.bays import tape_check
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
@@ -54,19 +54,19 @@ class StepButton(QAbstractButton):
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if self.isChecked():
-            painter.fillRect(self.rect(), QColor(SHEET))
+            painter.fillRect(self.rect(), QColor(tones().sheet))
         elif self.underMouse():
-            painter.fillRect(self.rect(), QColor("#f0ebe0"))
+            painter.fillRect(self.rect(), QColor(tones().pointed))
         painter.setFont(font(16, "sans", 700))
-        painter.setPen(QColor(PLUM if self.isChecked() else INK))
+        painter.setPen(QColor(tones().plum if self.isChecked() else tones().ink))
         painter.drawText(20, 27, self.text())
         painter.setFont(font(12))
-        painter.setPen(QColor(SOFT_INK))
+        painter.setPen(QColor(tones().soft_ink))
         metrics = QFontMetricsF(painter.font())
         painter.drawText(20, 44, metrics.elidedText(self._state, Qt.TextElideMode.ElideRight, PATH_WIDTH - 26))
-        paint_board(painter, QRectF(20, 52, PATH_WIDTH - 44, 4), PLUM if self.isChecked() else BOARD)
+        paint_board(painter, QRectF(20, 52, PATH_WIDTH - 44, 4), tones().plum if self.isChecked() else tones().board)
         if self.hasFocus():
-            painter.setPen(QColor(PLUM))
+            painter.setPen(QColor(tones().plum))
             painter.setBrush(Qt.BrushStyle.NoBrush)
             painter.drawRect(self.rect().adjusted(3, 3, -4, -4))
 

@@ -8,14 +8,15 @@ from PySide6.QtGui import QDesktopServices, QKeyEvent
 from PySide6.QtWidgets import QFrame, QHBoxLayout, QLineEdit, QPushButton, QVBoxLayout, QWidget
 
 from jolly_ledge import __version__
+from jolly_ledge.app.style import dress
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
 from jolly_ledge.edits.looks import SetCurrency
-from jolly_ledge.files.settings import SIZES, Settings, SettingsFile
+from jolly_ledge.files.settings import HOURS, SIZES, Settings, SettingsFile
 from jolly_ledge.model.lengths import LENGTH_UNITS, UNIT_NAMES, LengthUnit
 from jolly_ledge.workspace.workspace import Workspace
 
-WIDE, HIGH, MARGIN = 520, 580, 28
+WIDE, HIGH, MARGIN = 520, 640, 28
 ABOUT = (
     "Plans the arrangement of shelves, mantels and tables before anything is carried. It measures, reasons, proposes "
     "and remembers; the last word is the stylist's. What is said of loads, heat, flame, plants and electricity is the "
@@ -54,6 +55,15 @@ class SettingsSheet(QFrame):
         column.addWidget(self.sizes)
         self.size_said = words("", "small")
         column.addWidget(self.size_said)
+        column.addWidget(question("The window is", 14))
+        self.hours = ChipRow(
+            [
+                ("day", "Bright, by day", "Light panels"),
+                ("evening", "Dim, in the evening", "Dark panels; drawings stay lit"),
+            ],
+            self._choose_hour,
+        )
+        column.addWidget(self.hours)
         column.addWidget(question("Unsaved work, earlier versions and the list of plans are kept in", 14))
         row = QHBoxLayout()
         self.where = words(str(folder), "soft")
@@ -83,6 +93,7 @@ class SettingsSheet(QFrame):
         self.units.show_choice(self._workspace.length_unit)
         self.currency.setText(self._workspace.plan.currency)
         self.sizes.show_choice(str(self._file.read().size))
+        self.hours.show_choice(self._file.read().hour)
         wide, high = min(WIDE, self._over.width() - 2 * MARGIN), min(HIGH, self._over.height() - 2 * MARGIN)
         self.setGeometry((self._over.width() - wide) // 2, (self._over.height() - high) // 2, wide, high)
         self.show()
@@ -112,6 +123,12 @@ class SettingsSheet(QFrame):
     def _choose_size(self, size: str) -> None:
         self._keep(replace(self._file.read(), size=int(size)))
         self.size_said.setText("The new size holds from the next start on.")
+
+    def _choose_hour(self, hour: str) -> None:
+        chosen = next(one for one in HOURS if one == hour)
+        self._keep(replace(self._file.read(), hour=chosen))
+        dress(chosen)
+        self._workspace.signals.changed.emit()
 
     def _keep(self, settings: Settings) -> None:
         if settings != self._file.read():

@@ -2,7 +2,7 @@
 
 import contextlib
 from pathlib import Path
-from typing import Annotated
+from typing import Annotated, Literal, get_args
 
 import msgspec
 from msgspec import Meta, Struct
@@ -15,16 +15,20 @@ from jolly_ledge.model.lengths import LengthUnit
 
 SIZES = (100, 125, 150, 175, 200)
 LARGEST = 100_000
+Hour = Literal["day", "evening"]
+HOURS: tuple[Hour, ...] = get_args(Hour)
 
 
 class Settings(Struct, frozen=True):
     """The settings; ``size`` is how large text and all else is shown, in per cent.
 
-    ``widths`` tells by the name of a step how wide its panel was left, in pixels.
+    ``hour`` tells whether the window is bright or dim, ``widths`` by the name of a step how
+    wide its panel was left, in pixels.
     """
 
     length_unit: LengthUnit = "cm"
     size: Annotated[int, Meta(ge=SIZES[0], le=SIZES[-1])] = 100
+    hour: Hour = "day"
     widths: dict[str, Annotated[int, Meta(ge=0, le=4000)]] = {}
 
 

@@ -4,6 +4,7 @@ from PySide6.QtCore import QPointF, QRectF, Qt, Signal
 from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPixmap, QTransform
 from PySide6.QtWidgets import QApplication, QWidget
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import PLUM, SHEET
@@ -65,6 +66,7 @@ class FramesView(QWidget):
         if self._pixmap is None:
             return
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
         area = self._area
         shown = self.transform().mapRect(QRectF(area.left, area.top, area.width, area.height))

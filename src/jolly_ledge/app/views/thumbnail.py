@@ -6,6 +6,7 @@ from PySide6.QtCore import QRectF, QSize, Qt
 from PySide6.QtGui import QMouseEvent, QPainter, QPaintEvent, QTransform
 from PySide6.QtWidgets import QSizePolicy, QWidget
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
@@ -72,6 +73,7 @@ class Thumbnail(QWidget):
         if self._picture is None:
             self._picture = look_picture(arrange(self._workspace.plan, self._drawn[1]), scale_bar=False)
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if self._nearer is not None:
             painter.setWorldTransform(self._nearer.of(QTransform(), self), True)

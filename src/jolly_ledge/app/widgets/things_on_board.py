@@ -4,6 +4,7 @@ from PySide6.QtCore import QRectF, QSize, Qt
 from PySide6.QtGui import QIcon, QPainter, QPaintEvent, QPixmap
 from PySide6.QtWidgets import QWidget
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.theme import BOARD
@@ -47,6 +48,7 @@ class ThingsOnBoard(QWidget):
         if not self.items:
             return
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         floor, gap = self.height() - 5.0, 6.0
         wide = sum(item.width for item in self.items) or 1.0

@@ -6,7 +6,7 @@ from msgspec import Struct
 from PySide6.QtCore import QPointF, QRectF
 from PySide6.QtGui import QColor, QLinearGradient, QPainter, QPen, QPixmap, QRadialGradient
 
-from jolly_ledge.drawing.theme import INK, OCHRE, RULE, TEAL
+from jolly_ledge.app.tones import tones
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.render.canvas import clear_canvas
@@ -42,25 +42,25 @@ class Vial(Struct, frozen=True):
 def paint_vial(painter: QPainter, vial: Vial, area: QRectF) -> None:
     """Paint a vial in the middle of an area; its parts are kept as pixels, for it moves with every drag."""
     ratio = painter.device().devicePixelRatio()
-    tube = _tube(round(area.width()), vial.low, vial.high, ratio)
+    tube = _tube(round(area.width()), vial.low, vial.high, ratio, (tones().rule, tones().ink))
     painter.drawPixmap(QPointF(area.left(), area.center().y() - TUBE_ROOM / 2), tube)
     x = area.left() + MARGIN + vial.place * (area.width() - 2 * MARGIN)
     corner = QPointF(x - BUBBLE_ROOM / 2, area.center().y() - BUBBLE_ROOM / 2)
-    painter.drawPixmap(corner, _bubble(vial.is_good, ratio))
+    painter.drawPixmap(corner, _bubble(tones().teal if vial.is_good else tones().ochre, ratio, is_good=vial.is_good))
 
 
 @lru_cache(maxsize=128)
-def _tube(width: int, low: float, high: float, ratio: float) -> QPixmap:
+def _tube(width: int, low: float, high: float, ratio: float, inks: tuple[str, str]) -> QPixmap:
     made = clear_canvas(width, TUBE_ROOM, ratio)
     painter = QPainter(made)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     inner, middle = width - 2 * MARGIN, TUBE_ROOM / 2
     tube = QRectF(MARGIN, middle - VIAL_HEIGHT / 2, inner, VIAL_HEIGHT)
-    painter.setPen(QPen(QColor(RULE), 1))
+    painter.setPen(QPen(QColor(inks[0]), 1))
     painter.setBrush(_slope(tube, low, high))
     painter.drawRoundedRect(tube, VIAL_HEIGHT / 2, VIAL_HEIGHT / 2)
     band = QRectF(MARGIN + low * inner, tube.top() + 1, max((high - low) * inner, 2), VIAL_HEIGHT - 2)
-    painter.setPen(QPen(QColor(INK), 1.4))
+    painter.setPen(QPen(QColor(inks[1]), 1.4))
     for x in (band.left(), band.right()):
         painter.drawLine(QPointF(x, tube.top() - 3), QPointF(x, tube.bottom() + 3))
     painter.end()
@@ -85,12 +85,11 @@ def _slope(tube: QRectF, low: float, high: float) -> QLinearGradient:
 
 
 @lru_cache(maxsize=8)
-def _bubble(is_good: bool, ratio: float) -> QPixmap:
+def _bubble(colour: str, ratio: float, *, is_good: bool) -> QPixmap:
     made = clear_canvas(BUBBLE_ROOM, BUBBLE_ROOM, ratio)
     painter = QPainter(made)
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     middle = QPointF(BUBBLE_ROOM / 2, BUBBLE_ROOM / 2)
-    colour = TEAL if is_good else OCHRE
     shade = QRadialGradient(middle - QPointF(2.5, 2.5), 9)
     shade.setColorAt(0, QColor(lighter(colour, 0.75)))
     shade.setColorAt(0.45, QColor(colour))

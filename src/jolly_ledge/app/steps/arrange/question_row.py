@@ -6,7 +6,7 @@ from PySide6.QtCore import QRectF, Qt, Signal
 from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent
 from PySide6.QtWidgets import QWidget
 
-from jolly_ledge.drawing.theme import INK, OCHRE, OCHRE_INK, PLUM_TINT, RULE, SHEET, SOFT_INK, TEAL
+from jolly_ledge.app.tones import tones
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
 
@@ -53,29 +53,29 @@ class QuestionRow(QWidget):
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the line: an arrow, the question, a bar that grows with the loss, the figure."""
         painter = QPainter(self)
-        painter.fillRect(self.rect(), QColor(SHEET))
+        painter.fillRect(self.rect(), QColor(tones().sheet))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if self.hasFocus():
             painter.setPen(Qt.PenStyle.NoPen)
-            painter.setBrush(QColor(PLUM_TINT))
+            painter.setBrush(QColor(tones().plum_tint))
             painter.drawRoundedRect(self.rect(), 6, 6)
         middle, height = Qt.AlignmentFlag.AlignVCenter, float(self.height())
-        painter.setPen(QColor(SOFT_INK))
+        painter.setPen(QColor(tones().soft_ink))
         painter.setFont(font(11, "sans", 600))
         painter.drawText(QRectF(2, 0, 14, height), middle, "▾" if self.is_open else "▸")
-        painter.setPen(QColor(INK))
+        painter.setPen(QColor(tones().ink))
         painter.setFont(font(14, "serif", italic=True))
         painter.drawText(QRectF(18, 0, NAME_WIDTH, height), middle, self.asked)
         wide = self.width() - 18 - NAME_WIDTH - FIGURE_WIDTH
         bar = QRectF(18 + NAME_WIDTH, height / 2 - 4, wide, 8)
         painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(QColor(RULE))
+        painter.setBrush(QColor(tones().rule))
         painter.drawRoundedRect(bar, 4, 4)
         share = 1 - math.exp2(-self.loss / HALF_FULL)
         is_plain = self.loss >= PLAINLY
-        painter.setBrush(QColor(OCHRE if is_plain else TEAL))
+        painter.setBrush(QColor(tones().ochre if is_plain else tones().teal))
         painter.drawRoundedRect(QRectF(bar.left(), bar.top(), max(wide * share, 5.0), bar.height()), 4, 4)
-        painter.setPen(QColor(OCHRE_INK if is_plain else TEAL))
+        painter.setPen(QColor(tones().ochre_ink if is_plain else tones().teal))
         painter.setFont(font(13, "sans", 600))
         painter.drawText(QRectF(self.width() - FIGURE_WIDTH + 8, 0, FIGURE_WIDTH - 8, height), middle, self.shown)
 

@@ -12,9 +12,9 @@ from jolly_ledge.app.steps.arrange.question_row import QuestionRow
 from jolly_ledge.app.steps.arrange.reading_help import ReadingHelp
 from jolly_ledge.app.steps.arrange.reading_row import ReadingRow
 from jolly_ledge.app.steps.arrange.stops_strip import StopsStrip
+from jolly_ledge.app.tones import tones
 from jolly_ledge.app.widgets.own_menu import pop_up
 from jolly_ledge.app.widgets.texts import BoardLine, heading, set_text, words
-from jolly_ledge.drawing.theme import OCHRE_INK, TEAL
 from jolly_ledge.edits.emphasis import EMPHASES, SetEmphasis
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.mishaps import survives
@@ -198,7 +198,9 @@ class ReadingPanel(QWidget):
         text = f"{sign}{abs(difference)} since {name}"
         if text != self.since.text():
             self.since.setText(self.since.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, SINCE_WIDTH))
-            self.since.setStyleSheet(f"color: {TEAL if difference >= 0 else OCHRE_INK}; font-size: 13px;")
+            self.since.setStyleSheet(
+                f"color: {tones().teal if difference >= 0 else tones().ochre_ink}; font-size: 13px;"
+            )
 
     def _show_empty(self) -> None:
         set_text(self.score, "Nothing to read")

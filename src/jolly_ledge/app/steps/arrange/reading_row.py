@@ -15,8 +15,8 @@ from PySide6.QtGui import (
 )
 from PySide6.QtWidgets import QWidget
 
+from jolly_ledge.app.tones import tones
 from jolly_ledge.app.widgets.vial import Vial, paint_vial
-from jolly_ledge.drawing.theme import INK, OCHRE_INK, PLUM_TINT, SHEET, SOFT_INK, TEAL
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.readings.absence import absence_said
 from jolly_ledge.readings.reading import Reading
@@ -82,20 +82,20 @@ class ReadingRow(QWidget):
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the line; tint it when it is pointed at."""
         painter = QPainter(self)
-        painter.fillRect(self.rect(), QColor(SHEET))
+        painter.fillRect(self.rect(), QColor(tones().sheet))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if self._pointed:
             painter.setPen(Qt.PenStyle.NoPen)
-            painter.setBrush(QColor(PLUM_TINT))
+            painter.setBrush(QColor(tones().plum_tint))
             painter.drawRoundedRect(self.rect(), 6, 6)
         height, middle = float(self.height()), Qt.AlignmentFlag.AlignVCenter
         painter.setFont(font(13, "sans", 600))
-        painter.setPen(QColor(INK if self.vial is not None else SOFT_INK))
+        painter.setPen(QColor(tones().ink if self.vial is not None else tones().soft_ink))
         if event.rect().left() < round(NAME_WIDTH):
             painter.drawText(QRectF(6, 0, NAME_WIDTH, height), middle, self.entry.name)
         if self.vial is not None:
             paint_vial(painter, self.vial, QRectF(NAME_WIDTH, 0, self.width() - NAME_WIDTH - FIGURE_WIDTH, height))
-            painter.setPen(QColor(TEAL if self.vial.is_good else OCHRE_INK))
+            painter.setPen(QColor(tones().teal if self.vial.is_good else tones().ochre_ink))
         painter.drawText(QRectF(self.width() - FIGURE_WIDTH + 6, 0, FIGURE_WIDTH - 6, height), middle, self.shown)
 
     def mousePressEvent(self, event: QMouseEvent) -> None:

@@ -5,7 +5,7 @@ from typing import Any
 from PySide6.QtCore import QAbstractTableModel, QModelIndex, QPersistentModelIndex, Qt
 from PySide6.QtGui import QColor
 
-from jolly_ledge.drawing.theme import RUST, SOFT_INK, TEAL
+from jolly_ledge.app.tones import tones
 from jolly_ledge.files.mapping import Doing, ImportRow
 from jolly_ledge.model.item import Item
 from jolly_ledge.workspace.workspace import Workspace
@@ -20,7 +20,13 @@ VERBS: dict[Doing, str] = {
     "twin": "twin?",
     "refuse": "cannot be read",
 }
-COLOURS: dict[Doing, str] = {"add": TEAL, "change": TEAL, "same": SOFT_INK, "twin": "#7d5510", "refuse": RUST}
+
+
+def ink_of(doing: Doing) -> str:
+    """Return in which colour it is told what a row would do."""
+    taken, doubtful = tones().teal, tones().ochre_ink
+    inks: dict[Doing, str] = {"same": tones().soft_ink, "twin": doubtful, "refuse": tones().rust_ink}
+    return inks.get(doing, taken)
 
 
 class ArrivalsModel(QAbstractTableModel):
@@ -77,7 +83,7 @@ class ArrivalsModel(QAbstractTableModel):
         if role in (Qt.ItemDataRole.DisplayRole, Qt.ItemDataRole.ToolTipRole):
             return self._text(row, index.column())
         if role == Qt.ItemDataRole.ForegroundRole and index.column() == len(HEADINGS) - 1:
-            return QColor(COLOURS[row.doing])
+            return QColor(ink_of(row.doing))
         return None
 
     def _text(self, row: ImportRow, column: int) -> str:

@@ -2,8 +2,8 @@
 
 from PySide6.QtWidgets import QLabel
 
+from jolly_ledge.app.tones import tones
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.drawing.theme import RUST
 from jolly_ledge.model.census import CensusLine, census
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted
@@ -52,4 +52,8 @@ class CensusNote:
             f"{capital(counted(line.openings, 'opening'))} of {length(line.highest)}, "
             f"{counted(line.things, 'thing')} of {low} to {high}."
         )
-        return f"<span style='color:{RUST}'>{said} {capital(str(line.lacking))} short.</span>" if line.lacking else said
+        return (
+            f"<span style='color:{tones().rust_ink}'>{said} {capital(str(line.lacking))} short.</span>"
+            if line.lacking
+            else said
+        )

@@ -2,13 +2,11 @@
 
 from PySide6.QtWidgets import QVBoxLayout, QWidget
 
+from jolly_ledge.app.tones import tones
 from jolly_ledge.app.widgets.texts import heading, words
-from jolly_ledge.drawing.theme import TEAL
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.workspace.workspace import Workspace
-
-FITS, FITS_NOT = TEAL, "#963a20"
 
 
 class FitsTable(QWidget):
@@ -44,7 +42,7 @@ class FitsTable(QWidget):
                 said = "open above"
             else:
                 said = f"{workspace.length(free)} free" if free >= 0 else f"{workspace.length(-free)} too tall"
-            colour = FITS if fits else FITS_NOT
+            colour = tones().teal if fits else tones().rust_ink
             lines.append(
                 f"<tr><td style='padding-right:14px'>{ledge.label}</td><td style='color:{colour}'>{said}</td></tr>"
             )

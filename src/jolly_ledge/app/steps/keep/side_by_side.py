@@ -15,11 +15,11 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from jolly_ledge.app.tones import tones
 from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
-from jolly_ledge.drawing.theme import INK, OCHRE_INK, RULE, TEAL
 from jolly_ledge.edits.opinions import CastVote, TakeBackVote
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.look import Look, Vote
@@ -80,7 +80,7 @@ class ScoreTable(QWidget):
         for number, (name, scores) in enumerate(self.rows):
             top = float(number * ROW_PX)
             painter.setFont(font(13, "sans", 600))
-            painter.setPen(QColor(INK))
+            painter.setPen(QColor(tones().ink))
             painter.drawText(QRectF(0, top, NAME_PX, ROW_PX), middle, NAMES[name])
             known = [score for score in scores if score is not None]
             wide = (self.width() - NAME_PX) / max(len(scores), 1)
@@ -96,9 +96,11 @@ def _figure(score: float | None) -> str:
 def _paint_score(painter: QPainter, area: QRectF, score: float | None, best: float, poorest: float) -> None:
     bar = QRectF(area.x() + 34, area.center().y() - 4, max(area.width() - 40, 10), 8)
     differ = best - poorest > 0.01
-    colour = TEAL if score == best and differ else OCHRE_INK if score == poorest and differ else INK
+    colour = (
+        tones().teal if score == best and differ else tones().ochre_ink if score == poorest and differ else tones().ink
+    )
     painter.setPen(Qt.PenStyle.NoPen)
-    painter.setBrush(QColor(RULE))
+    painter.setBrush(QColor(tones().rule))
     painter.drawRoundedRect(bar, 4, 4)
     if score is not None:
         painter.setBrush(QColor(colour))

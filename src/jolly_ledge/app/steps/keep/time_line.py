@@ -4,6 +4,7 @@ from PySide6.QtCore import QAbstractListModel, QModelIndex, QPersistentModelInde
 from PySide6.QtGui import QColor, QPainter, QPen, QPixmap
 from PySide6.QtWidgets import QListView, QStyle, QStyledItemDelegate, QStyleOptionViewItem
 
+from jolly_ledge.app.tones import tones
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.theme import BOARD, INK, PLUM, PLUM_TINT, SHEET, SOFT_INK, TEAL
@@ -99,7 +100,7 @@ class _Painter(QStyledItemDelegate):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if look is None:
             painter.setFont(font(16, "serif", 600))
-            painter.setPen(QColor(INK))
+            painter.setPen(QColor(tones().ink))
             painter.drawText(area.adjusted(LINE_X + 16, 0, 0, -8), Qt.AlignmentFlag.AlignBottom, str(index.data()))
             paint_board(painter, QRectF(area.left(), area.bottom() - 5, area.width() - 8, 4), BOARD)
         else:

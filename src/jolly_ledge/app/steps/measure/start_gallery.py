@@ -16,6 +16,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.widgets.texts import heading, paint_board, paint_card_ground, words
 from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.picture import Picture
@@ -55,6 +56,7 @@ class StartCard(QAbstractButton):
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the card."""
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         paint_card_ground(painter, self)
         picture = start_picture(self._start)

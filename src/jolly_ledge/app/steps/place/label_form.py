@@ -15,6 +15,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import words
@@ -52,6 +53,7 @@ class SheetPreview(QWidget):
         if self._page is None:
             return
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         page, room = self._page, QRectF(self.rect()).adjusted(8, 4, -8, -8)
         paper = fitting(page, room).mapRect(QRectF(0, 0, page.width, page.height))

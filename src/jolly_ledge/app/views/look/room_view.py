@@ -4,6 +4,7 @@ from PySide6.QtCore import QRectF, Qt, QTimer
 from PySide6.QtGui import QColor, QHideEvent, QImage, QPainter, QPaintEvent, QShowEvent
 from PySide6.QtWidgets import QApplication, QWidget
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.drawing.theme import INK, SOFT_INK
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.jobs.requests import Refused, RoomFound, RoomRequest
@@ -113,6 +114,7 @@ class RoomView(QWidget):
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint both pictures with their names."""
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
         painter.setFont(font(13))
         wide = (self.width() - GAP) / 2

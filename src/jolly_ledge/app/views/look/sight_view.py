@@ -4,6 +4,7 @@ from PySide6.QtCore import QRectF, Qt
 from PySide6.QtGui import QColor, QMouseEvent, QPainter, QPaintEvent, QTransform
 from PySide6.QtWidgets import QWidget
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.views.look.ways_of_looking import Ways, paint_as_seen
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.sight import Eye, Sight, sight_from_above, sight_of
@@ -65,6 +66,7 @@ class SightView(QWidget):
         if not self._workspace.look_id:
             return
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if self.ways.changes_the_picture:
             sight = self.sight

@@ -3,6 +3,7 @@
 from PySide6.QtCore import QPointF, QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPen, QPixmap, QTransform
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.views.measure.figures import paint_figure
 from jolly_ledge.app.views.measure.measure_hand import MeasureHand
 from jolly_ledge.app.views.measure.piece_photo import StraightPhoto
@@ -40,6 +41,7 @@ class MeasureView(MeasureHand):
         if not self._workspace.piece_id:
             return
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         transform = self.transform()
         photo = self._photo.of(self.piece) if self.shows_photo else None

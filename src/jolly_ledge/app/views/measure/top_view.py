@@ -4,6 +4,7 @@ from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QTransform
 from PySide6.QtWidgets import QApplication, QWidget
 
+from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.views.measure.dimensions import Dimension
 from jolly_ledge.app.views.measure.figures import FigureField, label_area, paint_figure
 from jolly_ledge.drawing.picture import Picture
@@ -83,6 +84,7 @@ class TopView(QWidget):
         if not self._workspace.piece_id:
             return
         painter = QPainter(self)
+        light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         transform = self.transform()
         painter.save()
