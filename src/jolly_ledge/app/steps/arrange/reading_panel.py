@@ -198,9 +198,9 @@ class ReadingPanel(QWidget):
         text = f"{sign}{abs(difference)} since {name}"
         if text != self.since.text():
             self.since.setText(self.since.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, SINCE_WIDTH))
-            self.since.setStyleSheet(
-                f"color: {tones().teal if difference >= 0 else tones().ochre_ink}; font-size: 13px;"
-            )
+        said = f"color: {tones().teal if difference >= 0 else tones().ochre_ink}; font-size: 13px;"
+        if said != self.since.styleSheet():
+            self.since.setStyleSheet(said)
 
     def _show_empty(self) -> None:
         set_text(self.score, "Nothing to read")

@@ -45,7 +45,7 @@ USES = (
     "over-bed",
     "over-sofa",
 )
-USES_IN_A_ROW = 5
+USES_IN_A_ROW = 4
 USE_NAMES = {"over-bed": "Over a bed", "over-sofa": "Over a sofa"}
 """How a use reads that is more than its word."""
 

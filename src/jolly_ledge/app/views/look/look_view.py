@@ -229,7 +229,7 @@ class LookView(LookHand):
         try:
             painter.resetTransform()
             if "balance" in self.overlays and workspace.is_assessed:
-                paint_beam(painter, arrangement, self._beam_area())
+                paint_beam(painter, arrangement, self._beam_area(), self.viewport().width())
             paint_scale_bar(painter, scale, workspace.length_unit, self.viewport().height())
             if "numbers" in self.overlays:
                 paint_numbers(painter, arrangement, scale, self.mapFromScene)

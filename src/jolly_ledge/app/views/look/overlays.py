@@ -131,8 +131,8 @@ def caution_marks(arrangement: Arrangement, cautions: tuple[Caution, ...]) -> It
         yield Stamp("caution", placed.x, -placed.top, word, colour, -SIGN_LIFT_PX)
 
 
-def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> None:
-    """Paint the beam on its fulcrum under the piece; it tilts with the balance (widget pixels)."""
+def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF, wide: float) -> None:
+    """Paint the beam on its fulcrum under the piece, in a view so wide; it tilts with the balance (widget pixels)."""
     value, _ = moment(arrangement)
     middle = QPointF(area.center().x(), area.top() + 14)
     half = min(area.width() / 2 - 20, 240)
@@ -154,5 +154,5 @@ def paint_beam(painter: QPainter, arrangement: Arrangement, area: QRectF) -> Non
     painter.setFont(font(12, "sans", 600))
     painter.setPen(QColor(INK))
     said = f"balance {text}{fair}"
-    room = painter.viewport().width() - QFontMetricsF(painter.font()).horizontalAdvance(said) - 6
+    room = wide - QFontMetricsF(painter.font()).horizontalAdvance(said) - 6
     painter.drawText(QPointF(min(middle.x() + 16, room), middle.y() + 20), said)
