@@ -19,9 +19,11 @@ from jolly_ledge.app.views.look.look_view import OVERLAYS, LookView
 from jolly_ledge.app.views.measure.dimensions import dimensions_of, edit_for
 from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.card import Card
+from jolly_ledge.drawing.case import case_picture
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.starts.gallery import STARTS, Start
 from jolly_ledge.model.stash_order import Shelf, lines_of
 from jolly_ledge.render.fonts import font
 from jolly_ledge.workspace.workspace import Workspace
@@ -265,6 +267,16 @@ def test_every_dimension_gives_an_edit_that_sets_it() -> None:
         again = next(d for d in dimensions_of(changed, 40) if d.id == dimension.id)
         assert again.length == dimension.length + 10
         assert dimension.is_upright == (dimension.start[0] == dimension.end[0])
+
+
+@pytest.mark.parametrize("start", [start for start in STARTS if start.id in ("niche", "wall-shelves", "bookcase")])
+def test_every_figure_of_a_piece_lies_near_its_drawing(start: Start) -> None:
+    piece = start.make()
+    drawn = case_picture(piece)
+    for dimension in dimensions_of(piece, 40):
+        for x, y in (dimension.start, dimension.end):
+            assert drawn.left - 60 <= x <= drawn.right + 60, dimension.name
+            assert drawn.top - 60 <= y <= drawn.bottom + 60, dimension.name
 
 
 def test_a_card_is_pointed_at_by_keys(qtbot: QtBot) -> None:

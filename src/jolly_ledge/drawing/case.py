@@ -56,9 +56,8 @@ def case_picture(piece: Piece) -> Picture:
     for ledge in piece.ledges:
         if not ledge.is_wall:
             shapes += _board(piece, ledge)
-    low = _lowest_shown(piece)
-    bottom = FLOOR_MM - low
-    if low:
+    bottom = FLOOR_MM + shown_floor(piece)
+    if bottom < FLOOR_MM:
         broken = polyline([(left - 20, bottom), (right + 20, bottom)])
         shapes.append(Shape(broken, None, 1.0, SOFT_INK, 2.0, 0.8, (14.0, 10.0)))
         bottom += FLOOR_MM
@@ -66,13 +65,13 @@ def case_picture(piece: Piece) -> Picture:
     return Picture(tuple(shapes), left - 30 - beside, -top - 20, right + 30 + beside, bottom)
 
 
-def _lowest_shown(piece: Piece) -> float:
-    """Return how high over the floor the drawing of a wall piece ends (mm): the floor itself is a broken line then."""
+def shown_floor(piece: Piece) -> float:
+    """Return where the floor is drawn (mm, y down): at 0, or near the piece, as a broken line, where it is far below."""
     if not kind_of(piece).is_off_the_floor:
         return 0.0
     feet = [ledge.floor for ledge in piece.ledges if not ledge.is_wall] + [one.floor for one in piece.fixtures]
     low = min(feet, default=0.0) - UNDER_BOARDS_MM
-    return low if low > FAR_FLOOR_MM else 0.0
+    return -low if low > FAR_FLOOR_MM else 0.0
 
 
 def front_shapes(piece: Piece) -> tuple[Primitive, ...]:

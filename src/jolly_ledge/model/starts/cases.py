@@ -1,5 +1,7 @@
 """Starts with shelves: bookcase, wall shelves, hutch, cabinet, niche, a flanking pair."""
 
+from msgspec.structs import replace
+
 from jolly_ledge.model.piece import Board, Fixture, Ledge, Piece
 
 BOARD = 20.0
@@ -122,6 +124,8 @@ def cabinet() -> Piece:
 def niche() -> Piece:
     """Return a niche: a recess in the wall from a sill up, with two shelves in it."""
     sill, height = 900.0, 1000.0
+    first, *others = shelves("shelf-", 0.0, 620.0, 180.0, sill, (320.0, 320.0, 320.0))
+    named = (replace(one, name=f"shelf {number}") for number, one in enumerate(others, start=1))
     return Piece(
         id="niche",
         name="Niche",
@@ -130,7 +134,7 @@ def niche() -> Piece:
         height=sill + height,
         depth=180.0,
         backdrop="#e3ddd0",
-        ledges=shelves("shelf-", 0.0, 620.0, 180.0, sill, (320.0, 320.0, 320.0)),
+        ledges=(replace(first, name="sill"), *named),
     )
 
 

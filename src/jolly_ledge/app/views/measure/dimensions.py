@@ -2,6 +2,7 @@
 
 from msgspec import Struct
 
+from jolly_ledge.drawing.case import shown_floor
 from jolly_ledge.edits.fixtures import ChangeFixture
 from jolly_ledge.edits.pieces import SetBayWidth, SetClearance, SetOuterSize
 from jolly_ledge.geometry.bays import bays_of
@@ -37,10 +38,13 @@ def fixture_dimensions(piece: Piece, index: int) -> tuple[Dimension, ...]:
     fixture = piece.fixtures[index]
     left, right, low, high = fixture.left, fixture.right, -fixture.floor, -(fixture.floor + fixture.height)
     middle_x, middle_y = (left + right) / 2, (low + high) / 2
+    ground = shown_floor(piece)
     name = plain(fixture.kind)
     return (
         Dimension(f"fixture-left {index}", f"{name}, from the left end", left, (0, middle_y), (left, middle_y)),
-        Dimension(f"fixture-floor {index}", f"{name}, over the floor", fixture.floor, (middle_x, low), (middle_x, 0)),
+        Dimension(
+            f"fixture-floor {index}", f"{name}, over the floor", fixture.floor, (middle_x, low), (middle_x, ground)
+        ),
         Dimension(f"fixture-width {index}", f"width of the {name}", fixture.width, (left, high), (right, high)),
         Dimension(f"fixture-height {index}", f"height of the {name}", fixture.height, (right, high), (right, low)),
     )
@@ -48,9 +52,10 @@ def fixture_dimensions(piece: Piece, index: int) -> tuple[Dimension, ...]:
 
 def dimensions_of(piece: Piece, gap: float) -> tuple[Dimension, ...]:
     """Return the dimensions of a piece; ``gap`` is the distance of outer lines from the piece (mm)."""
+    floor = shown_floor(piece)
     found = [
-        Dimension("width", "outer width", piece.width, (0, gap * 1.1), (piece.width, gap * 1.1)),
-        Dimension("height", "outer height", piece.height, (-gap, -piece.height), (-gap, 0)),
+        Dimension("width", "outer width", piece.width, (0, floor + gap * 1.1), (piece.width, floor + gap * 1.1)),
+        Dimension("height", "outer height", piece.height, (-gap, -piece.height), (-gap, floor)),
     ]
     for bay in bays_of(piece):
         first = bay.ledges[0]
