@@ -66,7 +66,7 @@ def case_picture(piece: Piece) -> Picture:
 
 
 def shown_floor(piece: Piece) -> float:
-    """Return where the floor is drawn (mm, y down): at 0, or near the piece, as a broken line, where it is far below."""
+    """Return where the floor is drawn (mm, y down): at 0, or near the piece, as a broken line, where it is far down."""
     if not kind_of(piece).is_off_the_floor:
         return 0.0
     feet = [ledge.floor for ledge in piece.ledges if not ledge.is_wall] + [one.floor for one in piece.fixtures]

@@ -38,7 +38,7 @@ def fixture_dimensions(piece: Piece, index: int) -> tuple[Dimension, ...]:
     fixture = piece.fixtures[index]
     left, right, low, high = fixture.left, fixture.right, -fixture.floor, -(fixture.floor + fixture.height)
     middle_x, middle_y = (left + right) / 2, (low + high) / 2
-    ground = shown_floor(piece)
+    foot = shown_floor(piece)
     name = plain(fixture.kind)
     return (
         Dimension(f"fixture-left {index}", f"{name}, from the left end", left, (0, middle_y), (left, middle_y)),
