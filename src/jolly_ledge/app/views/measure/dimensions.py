@@ -43,7 +43,7 @@ def fixture_dimensions(piece: Piece, index: int) -> tuple[Dimension, ...]:
     return (
         Dimension(f"fixture-left {index}", f"{name}, from the left end", left, (0, middle_y), (left, middle_y)),
         Dimension(
-            f"fixture-floor {index}", f"{name}, over the floor", fixture.floor, (middle_x, low), (middle_x, ground)
+            f"fixture-floor {index}", f"{name}, over the floor", fixture.floor, (middle_x, low), (middle_x, foot)
         ),
         Dimension(f"fixture-width {index}", f"width of the {name}", fixture.width, (left, high), (right, high)),
         Dimension(f"fixture-height {index}", f"height of the {name}", fixture.height, (right, high), (right, low)),
