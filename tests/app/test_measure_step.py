@@ -234,3 +234,25 @@ def test_what_a_piece_is_can_be_told_afterwards(window: MainWindow, qtbot: QtBot
     assert window.workspace.assessment.readings
     window.workspace.undo()
     assert window.workspace.piece == before
+
+
+def test_a_figure_that_was_typed_stays_closed_and_the_next_field_keeps_the_hand(
+    window: MainWindow, qtbot: QtBot
+) -> None:
+    page = measure(window)
+    view, workspace = page.view, window.workspace
+    dimension = next(one for one in view.dimensions() if one.id.startswith("clearance"))
+    ledge = dimension.id.partition(" ")[2]
+    qtbot.mouseClick(view, LEFT, pos=view.label_area(dimension).center().toPoint())
+    qtbot.keyClicks(view.field, "29")
+    qtbot.keyClick(view.field, Qt.Key.Key_Return)
+    assert workspace.piece.ledge(ledge).clearance == 290
+    assert view.field.isHidden()
+    again = next(one for one in view.dimensions() if one.id == dimension.id)
+    qtbot.mouseClick(view, LEFT, pos=view.label_area(again).center().toPoint())
+    assert view.field.hasFocus()
+    page.piece_form.depth_field.setFocus(Qt.FocusReason.MouseFocusReason)
+    assert view.field.isHidden()
+    assert page.piece_form.depth_field.hasFocus()
+    type_into(qtbot, page.piece_form.depth_field, "36 cm")
+    assert workspace.piece.depth == 360

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPen, QTransform
+from PySide6.QtGui import QColor, QFontMetricsF, QKeyEvent, QPainter, QPen, QTransform
 from PySide6.QtWidgets import QLineEdit, QWidget
 
 from jolly_ledge.app.views.measure.dimensions import Dimension
@@ -79,8 +79,16 @@ class FigureField(QLineEdit):
         """Close without a change."""
         if self.editing is not None:
             self.editing = None
+            had_focus = self.hasFocus()
             self.hide()
-            self._owner.setFocus()
+            if had_focus:
+                self._owner.setFocus()
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Take the length over with Return: the drawing below, which opens a figure with it, does not hear it."""
+        super().keyPressEvent(event)
+        if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            event.accept()
 
     def _commit(self) -> None:
         dimension = self.editing
