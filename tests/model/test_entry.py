@@ -249,3 +249,23 @@ def test_what_is_called_a_pair_or_a_set_belongs_together() -> None:
 def test_what_is_told_of_a_part_stays_with_it() -> None:
     assert one("table lamp 25 dia 48 high linen shade").name == "table lamp with linen shade"
     assert one("mantel clock walnut").name == "walnut mantel clock"
+
+
+@pytest.mark.parametrize(
+    ("line", "heights"),
+    [
+        ("two candlesticks 18 and 24 high, pewter", [180, 240]),
+        ("2 vases 26 & 20 tall blue", [260, 200]),
+        ("two jars 1.5 and 2 in high", [38.1, 50.8]),
+    ],
+)
+def test_sizes_told_one_by_one_go_to_things_one_by_one(line: str, heights: list[float]) -> None:
+    made = parse_entry(line, "cm")
+    assert [item.height for item in made.items] == pytest.approx(heights)
+    assert all("height" not in item.guessed for item in made.items)
+
+
+def test_sizes_told_for_fewer_things_than_there_are_lie_between() -> None:
+    made = parse_entry("three jars 12 and 15 high", "cm")
+    assert len(made.items) == 3
+    assert all(120 <= item.height <= 150 for item in made.items)

@@ -10,7 +10,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.model.entry.counting import counted_line, is_one_set
 from jolly_ledge.model.entry.remembered import SIDES, usual_size
-from jolly_ledge.model.entry.sizes import Span, ToldSizes, read_sizes
+from jolly_ledge.model.entry.sizes import ToldSizes, read_sizes
 from jolly_ledge.model.entry.understanding import Found, name_of, singular_of, understood
 from jolly_ledge.model.entry.vocabulary import (
     COLOURS,
@@ -253,7 +253,7 @@ def _item(
     kind = found.kind
     assert kind is not None
     stuff = STUFFS.get(found.stuff)
-    sizes, guessed = _sizes(kind, told.sides, stash, identifier, index, count)
+    sizes, guessed = _sizes(kind, told, stash, identifier, index, count)
     colours = codes or tuple(found.colours)
     if found.palette and (count > 1 or not colours):
         colours = (found.palette[(index + zlib.crc32(name.encode())) % len(found.palette)],)
@@ -286,7 +286,7 @@ def _item(
 
 
 def _sizes(
-    kind: Kind, told: dict[str, Span], stash: tuple[Item, ...], key: str, index: int, count: int
+    kind: Kind, told: ToldSizes, stash: tuple[Item, ...], key: str, index: int, count: int
 ) -> tuple[dict[str, float], tuple[Guess, ...]]:
     """Return the three sizes, told or guessed, and which are guesses.
 
@@ -295,7 +295,11 @@ def _sizes(
     usual = usual_size(kind, stash)
     rng = random.Random(zlib.crc32(key.encode()))
     sizes: dict[str, float] = {}
-    for side, (low, high) in told.items():
+    for side, (low, high) in told.sides.items():
+        one_by_one = told.each.get(side, ())
+        if len(one_by_one) == count:
+            sizes[side] = one_by_one[index]
+            continue
         share = ((index * 7 + 3) % count + 0.5) / count if high > low else 0.0
         sizes[side] = low + round((high - low) * share / STEP_MM) * STEP_MM
     if "width" in sizes and "depth" not in sizes and abs(usual.width - usual.depth) < 1:

@@ -24,6 +24,9 @@ _SIDES = {
 _RANGE = re.compile(
     rf"(?<![\w.])({_NUMBER})\s*(?:-|–|to)\s*({_NUMBER})\s*({_UNIT})?\s*({'|'.join(_SIDES.values())})\b", re.IGNORECASE
 )
+_EACH = re.compile(
+    rf"(?<![\w.])({_NUMBER})\s*(?:and|&|/)\s*({_NUMBER})\s*({_UNIT})?\s*({'|'.join(_SIDES.values())})\b", re.IGNORECASE
+)
 _SINGLE = re.compile(rf"(?<![\w.])({_NUMBER})\s*({_UNIT})?\s*({'|'.join(_SIDES.values())})\b", re.IGNORECASE)
 _ACROSS = re.compile(rf"[⌀Øø]\s*({_NUMBER})\s*({_UNIT})?", re.IGNORECASE)
 _MASS = re.compile(r"(?<![\w.])(\d+(?:[.,]\d+)?)\s*(kg|kilos?|g|grams?|lbs?|pounds?|oz)\b", re.IGNORECASE)
@@ -43,6 +46,8 @@ class ToldSizes(Struct, frozen=True):
     sides: dict[str, Span]
     mass: float | None
     price: Decimal | None
+    each: dict[str, tuple[float, ...]] = {}
+    """Sides that are told one by one: ``two candlesticks 18 and 24 high``."""
 
 
 def read_sizes(line: str, bare: LengthUnit) -> ToldSizes:
@@ -68,20 +73,24 @@ def read_sizes(line: str, bare: LengthUnit) -> ToldSizes:
             if figure:
                 sides[name] = _same(_length(figure, own or unit, bare))
         line = _cut(line, found)
-    for pattern in (_RANGE, _SINGLE):
+    each: dict[str, tuple[float, ...]] = {}
+    for pattern in (_RANGE, _EACH, _SINGLE):
         while found := pattern.search(line):
             *figures, unit, word = found.groups()
-            lengths = sorted(_length(figure, unit, bare) for figure in figures)
+            told = tuple(_length(figure, unit, bare) for figure in figures)
+            lengths = sorted(told)
             side = next(side for side, words in _SIDES.items() if word.lower() in words.split("|"))
             for name in ("width", "depth") if side == "round" else (side,):
                 sides[name] = (lengths[0], lengths[-1])
+                if pattern is _EACH:
+                    each[name] = told
             line = _cut(line, found)
     found = _ACROSS.search(line)
     if found:
         for name in ("width", "depth"):
             sides[name] = _same(_length(found[1], found[2], bare))
         line = _cut(line, found)
-    return ToldSizes(line, sides, mass, price)
+    return ToldSizes(line, sides, mass, price, each)
 
 
 def _cut(line: str, found: re.Match[str]) -> str:

@@ -3,7 +3,7 @@
 from pathlib import Path
 
 from PySide6.QtCore import QPoint, Qt
-from PySide6.QtGui import QDragEnterEvent, QDropEvent
+from PySide6.QtGui import QDragEnterEvent, QDropEvent, QShowEvent
 from PySide6.QtWidgets import (
     QHBoxLayout,
     QLineEdit,
@@ -20,6 +20,7 @@ from jolly_ledge.app.steps.gather.acts import acts_of
 from jolly_ledge.app.steps.gather.census_note import CensusNote
 from jolly_ledge.app.steps.gather.gather_pages import TABLE_SUFFIXES, GatherPages
 from jolly_ledge.app.steps.gather.item_panel import ItemPanel
+from jolly_ledge.app.steps.gather.nothing_yet import NothingYet
 from jolly_ledge.app.steps.gather.several_panel import SeveralPanel
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.views.line_up.line_up import LineUp
@@ -31,6 +32,7 @@ from jolly_ledge.edits.regroup import joined_with, moved_to_group, renamed_group
 from jolly_ledge.model.entry.parser import QuickEntry
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.stash_order import SORTINGS, Sorting, StashSearch, fits, lines_of
 from jolly_ledge.workspace.workspace import Workspace
@@ -54,9 +56,10 @@ class GatherStep(Step):
         self._head_tools()
         self.panel = ItemPanel(workspace)
         self.several = SeveralPanel(workspace)
+        self.nothing_yet = NothingYet(self.panel.width())
         self.side = QStackedWidget()
-        self.side.addWidget(self.panel)
-        self.side.addWidget(self.several)
+        for panel in (self.panel, self.several, self.nothing_yet):
+            self.side.addWidget(panel)
         self.side.setFixedWidth(self.panel.width())
         self.row.addWidget(self.side)
         self.beside = self.side
@@ -147,6 +150,13 @@ class GatherStep(Step):
             if act.keys:
                 self.shortcut(act.keys, act.run, self.line_up if act.keys == "Delete" else None, act.label)
 
+    @survives
+    def showEvent(self, event: QShowEvent) -> None:
+        """Be ready for the first line where nothing is gathered."""
+        super().showEvent(event)
+        if not self.workspace.plan.stash:
+            self.entry.line.setFocus()
+
     def _show_menu(self, at: QPoint) -> None:
         """List what can be done with what is chosen."""
         items = self.workspace.chosen_items
@@ -208,7 +218,8 @@ class GatherStep(Step):
 
     def _show_side(self) -> None:
         several = len(self.workspace.item_ids) > 1
-        self.side.setCurrentWidget(self.several if several else self.panel)
+        told = self.several if several else self.panel if self.workspace.plan.stash else self.nothing_yet
+        self.side.setCurrentWidget(told)
         if several:
             self.several.refresh()
 

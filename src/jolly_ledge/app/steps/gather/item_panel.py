@@ -165,7 +165,6 @@ class ItemPanel(SidePanel):
         item = self._workspace.item
         self.inside.setEnabled(item is not None)
         if item is None:
-            self.title.setText("Nothing gathered yet")
             return
         self.title.setText(item.label)
         self.drawing.update()
