@@ -147,9 +147,7 @@ class MainWindow(QMainWindow):
         page = self.step(name)
         self.pages.setCurrentWidget(page)
         self.path.show_step(name)
-        page.setFocus(Qt.FocusReason.OtherFocusReason)
-        if isinstance(page, ArrangeStep):
-            page.view.setFocus(Qt.FocusReason.OtherFocusReason)
+        page.hear_keys()
 
     # The ways in
 

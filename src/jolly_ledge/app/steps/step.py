@@ -64,6 +64,10 @@ class Step(QWidget):
         """The list of looks, once it was opened."""
         return self._switcher
 
+    def hear_keys(self) -> None:
+        """Hear the keys where they are wanted first on the page."""
+        self.setFocus(Qt.FocusReason.OtherFocusReason)
+
     def show_alone(self, alone: bool) -> None:
         """Show what the page is about without what stands beside it, or with it again."""
 

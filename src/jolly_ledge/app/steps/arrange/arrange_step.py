@@ -103,6 +103,10 @@ class ArrangeStep(Step):
         self.sights.look_through()
 
     @survives
+    def hear_keys(self) -> None:
+        """Let the drawing hear them."""
+        self.view.setFocus(Qt.FocusReason.OtherFocusReason)
+
     def show_alone(self, alone: bool) -> None:
         """Show the drawing, or the proposals, alone in the window."""
         self._is_alone = alone

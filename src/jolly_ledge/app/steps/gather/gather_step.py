@@ -3,7 +3,7 @@
 from pathlib import Path
 
 from PySide6.QtCore import QPoint, Qt
-from PySide6.QtGui import QDragEnterEvent, QDropEvent, QShowEvent
+from PySide6.QtGui import QDragEnterEvent, QDropEvent
 from PySide6.QtWidgets import (
     QHBoxLayout,
     QLineEdit,
@@ -32,7 +32,6 @@ from jolly_ledge.edits.regroup import joined_with, moved_to_group, renamed_group
 from jolly_ledge.model.entry.parser import QuickEntry
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.stash_order import SORTINGS, Sorting, StashSearch, fits, lines_of
 from jolly_ledge.workspace.workspace import Workspace
@@ -150,11 +149,11 @@ class GatherStep(Step):
             if act.keys:
                 self.shortcut(act.keys, act.run, self.line_up if act.keys == "Delete" else None, act.label)
 
-    @survives
-    def showEvent(self, event: QShowEvent) -> None:
+    def hear_keys(self) -> None:
         """Be ready for the first line where nothing is gathered."""
-        super().showEvent(event)
-        if not self.workspace.plan.stash:
+        if self.workspace.plan.stash:
+            super().hear_keys()
+        else:
             self.entry.line.setFocus()
 
     def _show_menu(self, at: QPoint) -> None:
