@@ -3,8 +3,17 @@
 from functools import cache
 
 from jolly_ledge.model.entry.vocabulary import KINDS, Kind
+from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.words import Category
+
+
+def unnamed_thing(taken: set[str]) -> Item:
+    """Return a thing of which nothing is told yet: its sizes are guesses (mm), its id is none of those taken."""
+    return Item(
+        id=fresh_id("new thing", taken), name="new thing", category="object", width=120.0, height=150.0, depth=120.0,
+        guessed=("width", "height", "depth"),
+    )  # fmt: skip
 
 
 def typical_of(category: Category) -> Item:

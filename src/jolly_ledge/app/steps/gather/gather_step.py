@@ -30,7 +30,7 @@ from jolly_ledge.app.widgets.entry_field import EntryField
 from jolly_ledge.edits.items import AddItems, RemoveItems
 from jolly_ledge.edits.regroup import joined_with, moved_to_group, renamed_group
 from jolly_ledge.model.entry.parser import QuickEntry
-from jolly_ledge.model.fresh_ids import fresh_id
+from jolly_ledge.model.entry.typical import unnamed_thing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.stash_order import SORTINGS, Sorting, StashSearch, fits, lines_of
@@ -274,16 +274,7 @@ class GatherStep(Step):
     def add(self) -> None:
         """Add a thing with plain starting values and take it in hand."""
         workspace = self.workspace
-        taken = {item.id for item in workspace.plan.stash}
-        item = Item(
-            id=fresh_id("new thing", taken),
-            name="new thing",
-            category="object",
-            width=120.0,
-            height=150.0,
-            depth=120.0,
-            guessed=("width", "height", "depth"),
-        )
+        item = unnamed_thing({item.id for item in workspace.plan.stash})
         if workspace.commit(AddItems(items=(item,))):
             self._show_all()
             workspace.choose_item(item.id)
