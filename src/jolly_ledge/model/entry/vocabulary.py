@@ -34,6 +34,7 @@ KINDS: dict[str, Kind] = {
     "pitcher": Kind("vessel", "jug", 140, 240, 140, ("fragile",)),
     "bottle": Kind("vessel", "bottle", 90, 280, 90, ("fragile",)),
     "jar": Kind("vessel", "cylinder", 130, 200, 130, ("fragile", "lidded")),
+    "ginger jar": Kind("vessel", "urn", 200, 280, 200, ("fragile", "lidded"), "gloss", "#e9e6dd"),
     "pot": Kind("vessel", "pot", 150, 140, 150, ("fragile",)),
     "planter": Kind("vessel", "pot", 220, 200, 220),
     "carafe": Kind("vessel", "bottle", 110, 270, 110, ("fragile",), "clear", "#dfe7e8"),
