@@ -224,6 +224,7 @@ def _take_gather(photographer: Photographer) -> None:
     pages.show_laid_out()
     pages.laid_out.practise()
     pages.laid_out.find_things()
+    photographer.wait_until(lambda: not pages.laid_out.is_measuring)
     for row, said in zip(pages.laid_out.rows, LAID_OUT, strict=False):
         row.tell(said)
     photographer.take("gather-laid-out")

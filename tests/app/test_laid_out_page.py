@@ -26,6 +26,8 @@ def page(window: MainWindow) -> LaidOutPage:
 def found(page: LaidOutPage, qtbot: QtBot) -> LaidOutPage:
     qtbot.mouseClick(page.practice_button, LEFT)
     qtbot.mouseClick(page.find_button, LEFT)
+    assert page.is_measuring
+    qtbot.waitUntil(lambda: not page.is_measuring, timeout=60_000)
     assert len(page.rows) >= 8
     return page
 
@@ -82,6 +84,7 @@ def test_the_sheet_is_marked_again_by_hand(found: LaidOutPage, qtbot: QtBot) -> 
     assert page.views.currentWidget() is page.photo
     qtbot.mouseClick(page.sheet_row.chips["letter"], LEFT)
     qtbot.mouseClick(page.find_button, LEFT)
+    qtbot.waitUntil(lambda: not page.is_measuring, timeout=60_000)
     assert page.rows[0].thing.width > width * 1.01
 
 
@@ -109,3 +112,15 @@ def test_what_is_no_photograph_is_told(
     assert page.rows == []
     qtbot.keyClick(page, Qt.Key.Key_Escape)
     assert page.isHidden() or not page.isVisible()
+
+
+def test_lines_are_told_one_after_another_with_return(found: LaidOutPage, qtbot: QtBot) -> None:
+    page = found
+    assert page.list.at == 0
+    assert page.rows[0].line.hasFocus()
+    for number, line in enumerate(("blue jug", "oak box", "wicker basket")):
+        assert page.rows[number].line.hasFocus()
+        qtbot.keyClicks(page.rows[number].line, line)
+        qtbot.keyClick(page.rows[number].line, Qt.Key.Key_Return)
+        assert page.list.at == number + 1
+    assert page.take_button.text() == "Take over three things"

@@ -24,8 +24,13 @@ FULL = 0.8
 FURTHEST_MM = 3000.0
 """So far from the sheet the picture is pulled straight; beyond, a length cannot be trusted."""
 
+GRID = 41
+"""Points along each side of the photograph that tell how far the plane of the sheet is seen."""
+
 FINE = 2400
-COARSE_PX_PER_MM = 0.6
+COARSE_PX_PER_MM, COARSE = 0.6, 1500
+"""Things are found in a picture so coarse, and no larger; they are measured in the fine one."""
+
 LEAST_DISTANCE = 9.0
 LEAST_SIDE_MM, LEAST_AREA_MM2 = 12.0, 250.0
 SHEET_RIM_MM = 12.0
@@ -132,7 +137,7 @@ def pulled_straight(image: Pixels, view: View) -> Straight:
         The marks make no rectangle that could be seen so.
     """
     height, width = image.shape[:2]
-    rim = np.array([(x, y) for x in np.linspace(0, width, 5) for y in np.linspace(0, height, 5)])
+    rim = np.array([(x, y) for x in np.linspace(0, width, GRID) for y in np.linspace(0, height, GRID)])
     seen = project(view.to_front, rim)
     middle = view.known.left + view.known.width / 2, view.known.floor + view.known.height / 2
     near = seen[np.all(np.isfinite(seen) & (np.abs(seen - middle) < FURTHEST_MM), axis=1)]
@@ -160,7 +165,7 @@ def frames_in(straight: Straight, view: View) -> tuple[Frame, ...]:
     from scipy import ndimage
     from skimage.color import rgb2lab
 
-    step = max(straight.scale / COARSE_PX_PER_MM, 1.0)
+    step = max(straight.scale / COARSE_PX_PER_MM, max(straight.image.shape[:2]) / COARSE, 1.0)
     longest = round(max(straight.image.shape[:2]) / step)
     small = smaller(straight.image, longest)
     scale = small.shape[1] / straight.image.shape[1] * straight.scale

@@ -38,15 +38,23 @@ class LaidOutList(QScrollArea):
         """The lines that say what their thing is."""
         return [row for row in self.rows if row.is_told]
 
-    def add(self, thing: LaidOutThing) -> None:
-        """Add a line for a thing and take it in hand."""
+    def add(self, thing: LaidOutThing, *, in_hand: bool = True) -> None:
+        """Add a line for a thing, and take it in hand or leave in hand what is."""
         row = LaidOutRow(self._workspace, thing)
         row.changed.connect(self.changed)
         row.chosen.connect(partial(self._choose_row, row))
         row.removed.connect(partial(self.remove_row, row))
         self.rows.append(row)
         self._column.insertWidget(self._column.count() - 1, row)
-        self.choose(len(self.rows) - 1)
+        row.line.returnPressed.connect(partial(self._go_on_from, row))
+        self.choose(len(self.rows) - 1 if in_hand else self.at)
+
+    def _go_on_from(self, row: LaidOutRow) -> None:
+        """Go on to the next line with Return."""
+        at = self.rows.index(row) + 1
+        if at < len(self.rows):
+            self.choose(at)
+            self.rows[at].line.setFocus()
 
     def choose(self, at: int) -> None:
         """Take a line in hand."""

@@ -2,7 +2,7 @@
 
 from pathlib import Path
 
-from PySide6.QtCore import Qt, Signal
+from PySide6.QtCore import Qt, QTimer, Signal
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
 
@@ -18,6 +18,7 @@ from jolly_ledge.edits.items import AddItems
 from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.fresh_ids import FreshIds
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.photos.corners import fit_corners
 from jolly_ledge.photos.image import Pixels, kept_photo, read_photo
@@ -47,6 +48,10 @@ class LaidOutPage(QWidget):
         self._straight: Straight | None = None
         self._view: View | None = None
         self._mark_px = MARK_PX
+        self._unmeasured: list[Frame] = []
+        self._later = QTimer(self)
+        self._later.setSingleShot(True)
+        self._later.timeout.connect(self._measure_next)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 2, 0, 0)
         column.setSpacing(6)
@@ -158,6 +163,7 @@ class LaidOutPage(QWidget):
 
     def _mark_again(self) -> None:
         self._straight = None
+        self._unmeasured = []
         self.list.clear()
         self._show_state()
 
@@ -193,13 +199,27 @@ class LaidOutPage(QWidget):
         except JollyLedgeError as error:
             self._workspace.signals.told.emit(str(error))
             return
-        for frame in frames:
-            self.add_frame(frame)
-        self.list.choose(0)
+        self._unmeasured = list(frames)
+        self._later.start(0)
+
+    @property
+    def is_measuring(self) -> bool:
+        """Whether things that were found are still to be measured."""
+        return bool(self._unmeasured)
+
+    @survives
+    def _measure_next(self) -> None:
+        """Measure one more thing that was found; the window stays awake between them."""
+        if self._unmeasured and self._straight is not None:
+            self.add_frame(self._unmeasured.pop(0), in_hand=False)
+        if len(self.rows) == 1:
+            self.rows[0].line.setFocus()
+        if self._unmeasured:
+            self._later.start(0)
 
     # The things
 
-    def add_frame(self, frame: Frame) -> None:
+    def add_frame(self, frame: Frame, *, in_hand: bool = True) -> None:
         """Measure what a frame holds and give it a line."""
         if self._straight is None or self._view is None:
             return
@@ -208,7 +228,7 @@ class LaidOutPage(QWidget):
         except JollyLedgeError as error:
             self._workspace.signals.refused.emit(str(error))
             return
-        self.list.add(thing)
+        self.list.add(thing, in_hand=in_hand)
 
     @property
     def rows(self) -> list[LaidOutRow]:
