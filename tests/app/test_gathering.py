@@ -4,21 +4,18 @@ from decimal import Decimal
 from pathlib import Path
 
 import pytest
-from msgspec.structs import replace
 from PySide6.QtCore import QMimeData, QPoint, QPointF, Qt, QUrl
 from PySide6.QtGui import QDropEvent, QGuiApplication
 from pytestqt.qtbot import QtBot
 
-from conftest import AnsweringDialogs, open_window
+from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.gather.gather_step import GatherStep
 from jolly_ledge.edits.items import DuplicateItem
-from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.table import read_list
 from jolly_ledge.model.families import stash_families
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
-from jolly_ledge.model.plan import Plan
 from pages import LEFT, gather, pick, type_into
 
 CONTROL, SHIFT = Qt.KeyboardModifier.ControlModifier, Qt.KeyboardModifier.ShiftModifier
@@ -505,20 +502,3 @@ def test_what_is_entered_twice_is_merged_or_told_to_be_a_pair(window: MainWindow
     assert "moon-globe" not in {item.id for card in twins.cards for item in card.group}
     twins.page_head.back.click()
     assert page.pages.currentIndex() == 0
-
-
-def test_an_empty_stash_tells_the_ways_in_and_waits_for_the_first_line(
-    qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs
-) -> None:
-    window = open_window(
-        qtbot, replace(demo, stash=(), looks=tuple(replace(x, placements=()) for x in demo.looks)), log, dialogs
-    )
-    page = gather(window)
-    assert page.side.currentWidget() is page.nothing_yet
-    assert page.entry.line.hasFocus()
-    enter(qtbot, page, "brass clock 12x20")
-    assert page.side.currentWidget() is page.panel
-    assert page.panel.title.text() == "brass clock"
-    window.workspace.undo()
-    assert page.side.currentWidget() is page.nothing_yet
-    window.workspace.document.let_go()

@@ -1,12 +1,16 @@
 """What a quick line leaves open is asked, by pointing: kinds as drawings, words as they are typed, forms as a sheet."""
 
+from msgspec.structs import replace
 from PySide6.QtCore import Qt
 from pytestqt.qtbot import QtBot
 
+from conftest import AnsweringDialogs, open_window
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.edits.items import ChangeItem
+from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.geometry.pose import seen_shape
-from pages import LEFT, gather
+from jolly_ledge.model.plan import Plan
+from pages import LEFT, gather, type_into
 
 
 def test_what_is_not_known_is_asked_for_by_drawings(window: MainWindow, qtbot: QtBot) -> None:
@@ -92,3 +96,20 @@ def test_an_outline_from_a_photograph_goes_first_until_another_form_is_chosen(wi
     assert field.findData("as-photographed") == -1
     window.workspace.undo()
     assert field.currentText() == "as photographed"
+
+
+def test_an_empty_stash_tells_the_ways_in_and_waits_for_the_first_line(
+    qtbot: QtBot, demo: Plan, log: RecoveryLog, dialogs: AnsweringDialogs
+) -> None:
+    window = open_window(
+        qtbot, replace(demo, stash=(), looks=tuple(replace(x, placements=()) for x in demo.looks)), log, dialogs
+    )
+    page = gather(window)
+    assert page.side.currentWidget() is page.nothing_yet
+    assert page.entry.line.hasFocus()
+    type_into(qtbot, page.entry.line, "brass clock 12x20")
+    assert page.side.currentWidget() is page.panel
+    assert page.panel.title.text() == "brass clock"
+    window.workspace.undo()
+    assert page.side.currentWidget() is page.nothing_yet
+    window.workspace.document.let_go()

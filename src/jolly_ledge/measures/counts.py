@@ -37,7 +37,7 @@ LONGER_SHELF, LONGER_TOP = 0.65, 0.4
 
 @lru_cache(maxsize=1024)
 def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
-    """Return how many things a ledge bears in a fullness; nought for the floor below and for a hearth.
+    """Return how many things a ledge bears in a fullness, or is meant to bear; nought for the floor and a hearth.
 
     >>> from jolly_ledge.readings.example import shelves
     >>> piece = shelves()
@@ -45,6 +45,9 @@ def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
     4
     """
     role = role_of(piece, ledge)
+    if ledge.meant.wanted is not None:
+        return ledge.meant.wanted
+    fullness = ledge.meant.fullness or fullness
     if ledge.is_wall or role in ("floor", "hearth"):
         return 0.0
     if role == "below":

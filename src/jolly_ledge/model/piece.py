@@ -4,6 +4,7 @@ from typing import Annotated
 
 from msgspec import Meta
 
+from jolly_ledge.model.meant import AS_THE_LOOK, Meant
 from jolly_ledge.model.value import (
     Colour,
     Distance,
@@ -94,6 +95,7 @@ class Ledge(Value, frozen=True):
     board: Board | None = None
     surface: Surface = "top"
     body: Words = ""
+    meant: Meant = AS_THE_LOOK
 
     @property
     def label(self) -> str:

@@ -17,6 +17,8 @@ from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
+from jolly_ledge.model.meant import PURPOSE_NAMES, UNTOUCHED
+from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.piece import Ledge, Piece, Wish
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import WALL_CATEGORIES, Season, WishKind
@@ -27,6 +29,10 @@ FILLINGS = frozenset({"stems", "utensils"})
 NEEDS_A_HOST = FILLINGS | frozenset({"hanging", "supplies", "beads"})
 """What does not stand on a ledge by itself; apart from stems and utensils it comes by hand."""
 
+STORAGE = frozenset({"box", "basket"})
+"""What comes to a ledge that is meant for storage."""
+
+MOST_NAMED = 3
 HANGS = WALL_CATEGORIES | {"hanging", "textile"}
 """What hangs on a rail or a wall of its own."""
 
@@ -109,7 +115,11 @@ class Problem(Struct, frozen=True):
 
 @lru_cache(maxsize=8192)
 def _homes(item: Item, wishes: tuple[Wish, ...], ledges: tuple[Ledge, ...]) -> tuple[Ledge, ...]:
-    found = [ledge for ledge in ledges if any(ways_to_stand(item, ledge))]
+    stores = item.category in STORAGE
+    found = [
+        ledge for ledge in ledges
+        if (stores or ledge.meant.purpose != "store") and any(ways_to_stand(item, ledge))
+    ]  # fmt: skip
     for wish in wishes:
         if item.id in wish.items and wish.kind in ("only-on", "never-on"):
             found = [ledge for ledge in found if (ledge.id in wish.ledges) is (wish.kind == "only-on")]
@@ -163,13 +173,10 @@ def problem_of(
         The piece has no ledge to stand on, nothing at hand fits, or something that must be there fits nowhere.
     """
     piece = plan.piece(piece_id)
-    ledges = tuple(ledge for ledge in piece.ledges if not ledge.is_wall and only_ledge in (None, ledge.id))
-    walls = tuple(ledge for ledge in piece.ledges if ledge.is_wall and only_ledge in (None, ledge.id))
-    if not ledges and not walls:
-        raise EditError(f"{piece.label} has no ledge that things could stand on or hang from; measure one first.")
+    ledges, walls = _to_be_dressed(piece, only_ledge)
     if season is not None and base is not None:
         base = _in_season(plan, base, season)
-    fixed = _fixed(base, only_ledge, finish=finish)
+    fixed = _fixed(base, piece, only_ledge, finish=finish)
     kept = {placement.item for placement in fixed}
     taken = kept | _taken_elsewhere(plan, piece_id, number)
     free = [
@@ -241,14 +248,30 @@ def _taken_elsewhere(plan: Plan, piece_id: str, number: int) -> set[str]:
     return taken
 
 
-def _fixed(base: Look | None, only_ledge: str | None, *, finish: bool) -> tuple[Placement, ...]:
-    """Return what stays: what is locked, what stands on other ledges, and what carries or holds any of it."""
+def _to_be_dressed(piece: Piece, only_ledge: str | None) -> tuple[tuple[Ledge, ...], tuple[Ledge, ...]]:
+    """Return the ledges and the walls that may be changed; raise EditError where there is none."""
+    asked = [ledge for ledge in piece.ledges if only_ledge in (None, ledge.id)]
+    if not asked:
+        raise EditError(f"{piece.label} has no ledge that things could stand on or hang from; measure one first.")
+    found = [ledge for ledge in asked if ledge.meant.purpose not in UNTOUCHED]
+    if not found:
+        names = listed([f"{ledge.label} as {PURPOSE_NAMES[ledge.meant.purpose]}" for ledge in asked[:MOST_NAMED]])
+        raise EditError(f"Nothing is to be proposed here: you mean {names}; mean one to be dressed first.")
+    return tuple(one for one in found if not one.is_wall), tuple(one for one in found if one.is_wall)
+
+
+def _fixed(base: Look | None, piece: Piece, only_ledge: str | None, *, finish: bool) -> tuple[Placement, ...]:
+    """Return what stays: what is locked or meant to, what stands on other ledges, and what carries any of it."""
     if base is None:
         return ()
     if finish:
         return base.placements
     by_id = {placement.id: placement for placement in base.placements}
-    kept = {p.id for p in base.placements if p.locked or (only_ledge is not None and p.ledge != only_ledge)}
+    stays = {ledge.id for ledge in piece.ledges if ledge.meant.purpose in ("leave", "collection")}
+    kept = {
+        p.id for p in base.placements
+        if p.locked or p.ledge in stays or (only_ledge is not None and p.ledge != only_ledge)
+    }  # fmt: skip
     for identifier in list(kept):
         host = by_id[identifier].host
         while host is not None:

@@ -55,22 +55,21 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if wanted:
             placed_items = arrangement.by_ledge.get(ledge.id, ())
             # One statement is enough; what is half of one is half excused.
-            counts.append(
-                (ledge, things_on(placed_items), wanted ** (1 - _statement(stacks)), tuple(s.id for s in placed_items))
-            )
+            bears = wanted ** (1 - _statement(stacks)) if wanted > 1 else wanted
+            counts.append((ledge, things_on(placed_items), bears, tuple(one.id for one in placed_items)))
     if not counts:
         return None
     value = sum(count for _, count, _, _ in counts) / sum(wanted for _, _, wanted, _ in counts)
     worked = kind_of(arrangement.piece).is_a_worktop
     each = weighted_mean([(_off(count / wanted, worked), wanted) for _, count, wanted, _ in counts])
-    crowded = _crowded_inside(arrangement)
+    crowded = _crowded_inside(arrangement) + _on_rests(arrangement)
     loss = WHOLE_SHARE * _off(value, worked) + (1 - WHOLE_SHARE) * each + sum(cost for cost, _ in crowded)
     findings = tuple(
         Finding(
             ID,
             ids,
             f"{capital(counted(count, 'thing'))} on {ledge.label}: it bears about "
-            f"{counted(round(wanted), 'thing')} in {manner.fullness}; "
+            f"{counted(round(wanted), 'thing')} {_why(ledge, manner)}; "
             f"{'take some away' if count > wanted else 'bring more'}.",
             min(abs(math.log(max(count, 0.5) / wanted)), 0.8),
             "less" if count > wanted else "more",
@@ -94,6 +93,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     )
 
 
+def _why(ledge: Ledge, manner: Manner) -> str:
+    """Return why a ledge bears so many."""
+    if ledge.meant.wanted is not None:
+        return "as it is meant"
+    return f"in {ledge.meant.fullness or manner.fullness}"
+
+
 def _off(ratio: float, is_worked_at: bool = False) -> float:
     """Return what it costs that a count is so many times what is borne: both too few and too many, without an end.
 
@@ -102,6 +108,22 @@ def _off(ratio: float, is_worked_at: bool = False) -> float:
     size = math.log(max(ratio, MOST_BARE))
     few, many = soft_excess(-size, FREE_BELOW, SPREAD), soft_excess(size, FREE_ABOVE, SPREAD)
     return (WORKTOP_BARE if is_worked_at else 1.0) * few + many
+
+
+def _on_rests(arrangement: Arrangement) -> list[tuple[float, Finding]]:
+    """Return what it costs that things stand where the eye is meant to rest."""
+    found = []
+    for ledge in arrangement.standing_ledges:
+        things = arrangement.by_ledge.get(ledge.id, ())
+        if ledge.meant.purpose == "rest" and things:
+            stand = "stands" if len(things) == 1 else "stand"
+            said = (
+                f"{capital(ledge.label)} is meant as a rest for the eye, and {counted(len(things), 'thing')} {stand} "
+                "on it; take away what stands there, or mean it otherwise."
+            )
+            ids = tuple(one.id for one in things)
+            found.append((ONE_TOO_MANY * len(things), Finding(ID, ids, said, 0.7, "less")))
+    return found
 
 
 def _crowded_inside(arrangement: Arrangement) -> list[tuple[float, Finding]]:

@@ -8,7 +8,7 @@ from jolly_ledge.measures.score import in_band, ramp, score_of, soft_excess, wei
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import capital, percent
-from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import Fullness
 from jolly_ledge.readings.reading import Finding, Reading
@@ -65,11 +65,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         return None
     table = kind_of(arrangement.piece).is_looked_down_on
     on_top = not table and all(ledge.clearance is None for ledge in ledges)
-    band = (TABLE_BANDS if table else TOP_BANDS if on_top else BANDS)[manner.fullness]
-    if kind_of(arrangement.piece).is_by_a_bed:
-        band = (band[0], band[1] + SMALL_TOP_MORE)
-    elif kind_of(arrangement.piece).is_a_worktop:
-        band = (WORKTOP_BARE, band[1])
+    bands = TABLE_BANDS if table else TOP_BANDS if on_top else BANDS
+    own = {ledge.id: _band_of(piece, bands[ledge.meant.fullness or manner.fullness]) for ledge in ledges}
     covers: list[tuple[Ledge, float, float, tuple[PlacedItem, ...]]] = []
     for ledge in ledges:
         things = tuple(s for s in arrangement.by_ledge.get(ledge.id, ()) if s.placement.pose != "draped")
@@ -78,12 +75,18 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         covers.append((ledge, _footprints(things) if table else covered_area(things), room, things))
     room = sum(cover[2] for cover in covers)
     value = sum(cover[1] for cover in covers) / room
+    told = any(ledge.meant.fullness not in (None, manner.fullness) for ledge in ledges)
+    full = "the ledges as they are meant" if told else manner.fullness
+    low, high = (sum(own[cover[0].id][end] * cover[2] for cover in covers) / room for end in (0, 1))
+    band = (low, high)
     used = [cover for cover in covers if cover[3]]
     # A single ledge may rest or be full while the whole is right, so its band is wider.
-    loose = (max(band[0] - LEDGE_MARGIN, 0.0), min(band[1] + LEDGE_MARGIN, 1.0))
-    each = [(in_band(area / free, loose, BELOW, ABOVE), free) for _, area, free, _ in used]
+    loose = {
+        ledge: (max(least - LEDGE_MARGIN, 0.0), min(most + LEDGE_MARGIN, 1.0)) for ledge, (least, most) in own.items()
+    }
+    each = [(in_band(area / free, loose[ledge.id], BELOW, ABOVE), free) for ledge, area, free, _ in used]
     lengths = [
-        (1 - ramp(_length(things) / ledge.width, LENGTHS[manner.fullness], 1.05), free)
+        (1 - ramp(_length(things) / ledge.width, LENGTHS[ledge.meant.fullness or manner.fullness], 1.05), free)
         for ledge, _, free, things in used
     ]
     score = (
@@ -91,9 +94,9 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         + EACH_SHARE * weighted_mean(each)
         + LENGTH_SHARE * (1.0 if table else weighted_mean(lengths))
     )
-    findings = [_crowded(cover, band) for cover in used if cover[1] / cover[2] > loose[1]]
+    findings = [_crowded(cover, own[cover[0].id]) for cover in used if cover[1] / cover[2] > loose[cover[0].id][1]]
     if not band[0] <= value <= band[1]:
-        findings.append(_whole(value, band, manner, used))
+        findings.append(_whole(value, band, full, used))
     return Reading(
         id=ID,
         value=value,
@@ -102,12 +105,23 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         score=score,
         shown=percent(value),
         sentence=f"{percent(value)} of the {'top' if table else 'openings'} is covered; "
-        f"{manner.fullness} wants {percent(band[0])} to {percent(band[1])}.",
+        + (
+            f"as the ledges are meant, {percent(band[0])} to {percent(band[1])} is wanted."
+            if told
+            else f"{full} wants {percent(band[0])} to {percent(band[1])}."
+        ),
         contributions=tuple(
             (s.id, (s.width * (s.back - s.front) if table else s.area) / room) for cover in used for s in cover[3]
         ),
         findings=tuple(findings),
     )
+
+
+def _band_of(piece: Piece, band: tuple[float, float]) -> tuple[float, float]:
+    """Return a band as it holds for a kind of piece."""
+    if kind_of(piece).is_by_a_bed:
+        return band[0], band[1] + SMALL_TOP_MORE
+    return (WORKTOP_BARE, band[1]) if kind_of(piece).is_a_worktop else band
 
 
 def _on_a_rail(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -173,7 +187,7 @@ def _covered_said(share: float) -> str:
 def _whole(
     value: float,
     band: tuple[float, float],
-    manner: Manner,
+    full: str,
     used: list[tuple[Ledge, float, float, tuple[PlacedItem, ...]]],
 ) -> Finding:
     ids = tuple(s.id for cover in used for s in cover[3])
@@ -181,15 +195,14 @@ def _whole(
         return Finding(
             ID,
             ids,
-            f"The whole is bare for {manner.fullness}: {percent(value)} is covered, {percent(band[0])} "
-            "or more is wanted.",
+            f"The whole is bare for {full}: {percent(value)} is covered, {percent(band[0])} or more is wanted.",
             min((band[0] - value) / BELOW, 1.0),
             "more",
         )
     return Finding(
         ID,
         ids,
-        f"The whole is full for {manner.fullness}: {percent(value)} is covered, at most {percent(band[1])} is wanted.",
+        f"The whole is full for {full}: {percent(value)} is covered, at most {percent(band[1])} is wanted.",
         min((value - band[1]) / ABOVE, 1.0),
         "less",
     )

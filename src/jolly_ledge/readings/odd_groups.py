@@ -39,8 +39,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     >>> read(look, look.manner).findings[0].sentence
     'The s1-200 and the s1-320 make a loose two on s1; a third would gather them.'
     """
-    vignettes = arrangement.vignettes
-    if not vignettes or manner.odd == "off":
+    vignettes = [one for one in arrangement.vignettes if one.ledge.meant.manner(manner).odd != "off"]
+    if not vignettes:
         return None
     scored: list[tuple[float, float]] = []
     findings: list[Finding] = []
@@ -48,7 +48,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     right = 0
     for vignette in vignettes:
         alone = len(arrangement.stacks[vignette.ledge.id]) == 1
-        score, problem = score_of(vignette, manner, alone=alone)
+        score, problem = score_of(vignette, vignette.ledge.meant.manner(manner), alone=alone)
         scored.append((score, len(vignette.units) ** 0.5))
         contributions += [(identifier, score) for identifier in vignette.ids]
         if problem:

@@ -52,7 +52,7 @@ def advice_for(piece: Piece, fullness: Fullness, stash: tuple[Item, ...]) -> tup
     at_hand = [i for i in stash if i.is_at_hand and i.category not in NOT_STANDING]
     told = []
     for ledge in piece.ledges:
-        if ledge.is_wall:
+        if ledge.is_wall or ledge.meant.wanted == 0:
             continue
         wanted = recommended(piece, ledge, fullness)
         things = max(round(wanted), 1)

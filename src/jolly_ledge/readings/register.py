@@ -41,6 +41,7 @@ from jolly_ledge.readings import (
     weight_low,
     working_room,
 )
+from jolly_ledge.readings.meant import unread_ledges, without_ledges
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.as_seen import as_seen
 from jolly_ledge.scene.fixed import is_fixed
@@ -170,7 +171,7 @@ _BY_ID = {entry.id: entry for entry in REGISTER}
 
 def read_one(reading_id: str, arrangement: Arrangement) -> Reading | None:
     """Read one quality of a look alone; None where it does not apply."""
-    arrangement = as_seen(arrangement)
+    arrangement = as_seen(without_ledges(arrangement, unread_ledges(reading_id, arrangement)))
     reading = _BY_ID[reading_id].read(arrangement, arrangement.manner)
     return None if reading is None else _of_placements(_with_loss(reading))
 
@@ -223,8 +224,28 @@ def _of_placements(reading: Reading) -> Reading:
     return replace(reading, contributions=contributions, findings=findings)
 
 
+class _Parts:
+    """A look without the ledges that a reading has no say on; each such part is made once."""
+
+    def __init__(self, arrangement: Arrangement) -> None:
+        self._whole = arrangement
+        self._is_plain = not any(ledge.meant.is_told for ledge in arrangement.piece.ledges)
+        self._made: dict[frozenset[str], Arrangement | None] = {frozenset(): as_seen(arrangement)}
+
+    def for_reading(self, reading: str) -> Arrangement | None:
+        """Return what a reading reads; None where it has no say on any ledge in use."""
+        if self._is_plain:
+            return self._made[frozenset()]
+        unread = unread_ledges(reading, self._whole)
+        if unread not in self._made:
+            part = as_seen(without_ledges(self._whole, unread))
+            self._made[unread] = part if part.placed_items or not self._whole.placed_items else None
+        return self._made[unread]
+
+
 def assess(arrangement: Arrangement) -> Assessment:
     """Read a look: every reading that applies, and the sum of what they lose in its manner."""
+    parts = _Parts(arrangement)
     arrangement = as_seen(arrangement)
     manner = arrangement.manner
     has_fixed = any(is_fixed(one.id) for one in arrangement.visible)
@@ -233,7 +254,8 @@ def assess(arrangement: Arrangement) -> Assessment:
     losses: list[tuple[str, float]] = []
     for entry in REGISTER:
         try:
-            reading = entry.read(arrangement, manner)
+            part = parts.for_reading(entry.id)
+            reading = None if part is None else entry.read(part, manner)
         except Exception:
             LOG.exception("“%s” could not be read of this look; the other readings stand.", entry.name)
             unread.append(entry.id)
@@ -241,7 +263,7 @@ def assess(arrangement: Arrangement) -> Assessment:
         if reading is not None:
             reading = _of_placements(_with_loss(reading)) if has_fixed else _with_loss(reading)
             readings.append(reading)
-        lost = entry.neutral if reading is None else loss_of(reading)
+        lost = (0.0 if part is None else entry.neutral) if reading is None else loss_of(reading)
         losses.append((entry.id, entry.weight_for(manner) * lost))
     loss = sum(lost for _, lost in losses)
     score = math.exp(-loss / UNIT) if readings else 0.0

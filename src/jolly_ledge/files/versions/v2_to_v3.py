@@ -1,4 +1,4 @@
-"""From version 2 to version 3: a piece may be a niche; nothing that stood there changed."""
+"""From version 2 to version 3: a piece may be a niche, a ledge may tell what it is meant for; nothing else changed."""
 
 from typing import Any
 

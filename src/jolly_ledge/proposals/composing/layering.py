@@ -78,7 +78,7 @@ def layered(
     found = list(groups)
     taken = {*used, *(one for group in groups for one in group.ids)}
     rng = stock.rng
-    fullness = stock.problem.manner.fullness
+    fullness = stock.fullness(ledge)
     moves: list[Callable[[Stock, Ledge, Sequence[Group], Group, Collection[str]], bool]]
     moves = [_crowned, _before, _behind, partial(_beside, SIDE_BY_SIDE[fullness] + larger)]
     most = LARGEST[fullness] + larger

@@ -195,7 +195,7 @@ def _before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> float:
 
 
 def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
-    fullness, frame = stock.problem.manner.fullness, stock.frame(ledge)
+    fullness, frame = stock.fullness(ledge), stock.frame(ledge)
     covered = sum(group.width for group in groups) / ledge.width
     tallest = max(group.height for group in groups) / frame
     seen = sum(member.width * member.height * (0.75 if member.thing.green else 0.9) for member in _members(groups))
@@ -210,7 +210,7 @@ def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
 
 
 def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
-    fullness = stock.problem.manner.fullness
+    fullness = stock.fullness(ledge)
     foot = sum(member.width * member.depth for member in _members(groups) if member.stands) / (
         ledge.width * ledge.depth
     )

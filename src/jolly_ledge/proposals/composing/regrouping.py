@@ -4,6 +4,7 @@ from collections.abc import Callable
 from random import Random
 
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import Fullness
 from jolly_ledge.proposals.composing.composition import Composition, PlacedItem
 from jolly_ledge.proposals.composing.layering import CLOSED, LARGEST
 from jolly_ledge.proposals.composing.replaced import kept_clear, with_groups
@@ -52,7 +53,7 @@ def merged(composition: Composition, rng: Random) -> Composition | None:
         (one, other)
         for one, (ledge, first) in enumerate(composition.groups)
         for other, (same, second) in enumerate(composition.groups)
-        if one != other and ledge is same and _may_join(composition.stock, first, second)
+        if one != other and ledge is same and _may_join(composition.stock.fullness(ledge), first, second)
     ]
     if not pairs:
         return None
@@ -156,9 +157,9 @@ def _is_last_on(composition: Composition, number: int) -> bool:
     return sum(other is ledge for other, _ in composition.groups) == 1
 
 
-def _may_join(stock: Stock, first: Group, second: Group) -> bool:
+def _may_join(fullness: Fullness, first: Group, second: Group) -> bool:
     """Tell whether the second, lesser group may become a part of the first."""
-    most = LARGEST[stock.problem.manner.fullness]
+    most = LARGEST[fullness]
     open_ones = first.form not in CLOSED and second.form not in CLOSED
     small = len(first.members) + len(second.members) <= most and second.width <= first.width
     return open_ones and small and not first.wants_end and not second.wants_end

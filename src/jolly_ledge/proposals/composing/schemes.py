@@ -164,7 +164,7 @@ def _by_a_bed(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
         return fill(stock, ledge, used, (lead,), 0.9, order)
     vessel = forms.tall(0.5, 0.6, kinds={"vessel", "plant"}, stems=1.0, small=False, companion=False)
     second = one_of(*stock.rng.sample([vessel, forms.low(), forms.stack()], 3))
-    return fill(stock, ledge, used, (lead, second), SHARES[stock.problem.manner.fullness], order)
+    return fill(stock, ledge, used, (lead, second), SHARES[stock.fullness(ledge)], order)
 
 
 def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
@@ -211,7 +211,7 @@ def _on_a_shelf(
     stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group]
 ) -> list[Group]:  # fmt: skip
     """Set one to three groups in a case: forms alternate, and no row follows a row."""
-    frame, fullness = stock.frame(ledge), stock.problem.manner.fullness
+    frame, fullness = stock.frame(ledge), stock.fullness(ledge)
     slender = ledge.width / frame
     count = 1 if slender < 1.6 or ledge.width < 620 else 2 if slender < 3.3 else 3
     count += fullness == "abundant" and count < 3 and slender > 1.1
@@ -276,5 +276,5 @@ def _in_a_library(
     if stock.rng.random() < PICTURES_IN_A_LIBRARY:
         second = one_of(forms.tall(0.65, 0.8, kinds=PICTURES), second)
     more = (forms.row(-order), forms.stack(), forms.low(), forms.worthy(0.6, 0.2))
-    return fill(stock, ledge, used, (lead, second), max(SHARES[stock.problem.manner.fullness], 0.7), order,
+    return fill(stock, ledge, used, (lead, second), max(SHARES[stock.fullness(ledge)], 0.7), order,
                 first=ROW_SHARE, more=more)  # fmt: skip

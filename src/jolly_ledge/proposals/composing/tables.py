@@ -47,7 +47,7 @@ def on_a_table(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[Group]
 def _dining(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list[Spot]:
     """Set a low centre, and along the middle of what is long lights at one side and something low at the other."""
     width = ledge.width * (ROUND_SHARE if ledge.shape == "ellipse" else 1.0)
-    fullness = stock.problem.manner.fullness
+    fullness = stock.fullness(ledge)
     lead = tray_set(stock, ledge, used, width=0.4 * width, tall=0.6) if stock.rng.random() < 0.4 else None
     lead = lead or anchored(stock, ledge, used, target=0.85, side=end, kinds=GREEN, stems=1.0, width=0.32 * width)
     lead = lead or low_set(stock, ledge, used, width=0.5 * width)
@@ -75,7 +75,7 @@ def _island(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     second = second or crowned_stack(stock, ledge, taken, side=end, width=0.3 * ledge.width)
     second = second or service(stock, ledge, taken, side=end, width=0.35 * ledge.width)
     for_two = [(lead, 0.5 - 0.14 * end, 0.5), (second, 0.5 + 0.2 * end, 0.45)]
-    if stock.problem.manner.fullness == "airy":
+    if stock.fullness(ledge) == "airy":
         return for_two
     taken |= second.ids if second is not None else set()
     third = low_set(stock, ledge, taken, width=0.22 * ledge.width) or service(
@@ -112,7 +112,7 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
         second = second or low_set(stock, ledge, taken, width=0.34 * width)
     taken |= second.ids if second is not None else frozenset()
     third = None
-    airy = stock.problem.manner.fullness == "airy"
+    airy = stock.fullness(ledge) == "airy"
     if not airy and (ledge.width > WIDE_MM or not is_round or stock.rng.random() < 0.5):
         third = low_set(stock, ledge, taken, width=0.34 * width)
         third = third or crowned_stack(stock, ledge, taken, side=end, width=0.34 * width)

@@ -14,6 +14,7 @@ from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import Role, Room, role_of, room_of
+from jolly_ledge.model.words import Fullness
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.proposals.thing import LOUD, Palette, Thing, choose_palette
 
@@ -94,6 +95,10 @@ class Stock:
         """Let a thing come only to some ledges, and the rather."""
         self._homes[thing.id] = self._homes.get(thing.id, set()) & set(ledges)
         thing.worth += SEASON_WORTH
+
+    def fullness(self, ledge: Ledge) -> Fullness:
+        """Return how full a ledge is to be: as it is meant, or as the look is."""
+        return ledge.meant.fullness or self.problem.manner.fullness
 
     def beside(self, placements: tuple[Placement, ...]) -> "Stock":
         """Return the same things for ledges on which more is kept."""

@@ -25,6 +25,9 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
     def why_nothing_there() -> str:
         return "" if workspace.arrangement.by_ledge.get(workspace.ledge_id) else "Nothing stands on it yet."
 
+    def why_no_ledge() -> str:
+        return "" if workspace.ledge is not None else "Choose a ledge first."
+
     def why_nothing_in_hand() -> str:
         item = workspace.item
         on_the_board = item is not None and item in step.strip.things
@@ -52,6 +55,7 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("Put back in the stash", "Delete", "thing", do.put_back, parts_from_above=True),
         Act("", "Backspace", "thing", do.put_back),
         Act("Place the chosen thing here", "", "ledge", step.foot.place_chosen, why_nothing_in_hand),
+        Act("Say what it is meant for", "Shift+M", "ledge", step.chosen.meaning.pop_up, why_no_ledge),
         Act("Choose all on it", "Ctrl+A", "ledge", several.choose_all, why_nothing_there),
         Act("Fill the view with it", "Z", "ledge", step.look_at_ledge),
         Act("Take the next thing in hand", "N", "look", partial(do.choose_next, 1), parts_from_above=True),

@@ -6,6 +6,7 @@ from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.views.look.depth_view import DepthView
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
+from jolly_ledge.app.widgets.meaning_menu import MeaningChip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, words
 from jolly_ledge.app.widgets.wish_menu import WishChip
 from jolly_ledge.cautions.load import row_load_said
@@ -45,6 +46,8 @@ class ChosenPanel(QWidget):
         column.addWidget(self.title)
         column.addWidget(BoardLine())
         column.addWidget(self.where)
+        self.meaning = MeaningChip(workspace)
+        column.addWidget(self.meaning.button)
         column.addWidget(self._tools())
         self.depth_view = DepthView(workspace)
         column.addWidget(self.depth_view)
@@ -120,6 +123,8 @@ class ChosenPanel(QWidget):
         workspace = self._workspace
         chosen = workspace.chosen_placed
         self.tools.setVisible(bool(chosen))
+        self.meaning.refresh()
+        self.meaning.button.setVisible(not chosen and workspace.ledge is not None)
         ledge = workspace.ledge
         row = row_of(workspace.arrangement, chosen[0].id) if chosen else ()
         self.sort_chip.setVisible(bool(row))

@@ -16,6 +16,7 @@ from jolly_ledge.measures.frame import frame_height
 from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.colour import lighter
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.meant import said
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings.colour_echo import accents_by_leader, spots_of
@@ -28,6 +29,7 @@ PATHS_SHOWN = 1
 
 SIGN_LIFT_PX, ADVICE_DROP_PX = 7.0, 27.0
 SHADE = "#731d1a17"
+TAG_HANGS_PX = 23.0
 SKYLINE = "#f3d9a0"
 
 KEPT = 512
@@ -55,6 +57,15 @@ def wish_marks(arrangement: Arrangement) -> Iterator[Stamp]:
     for placed in arrangement.visible:
         if placed.item.id in wished:
             yield Stamp("bow", placed.left, -placed.top, colour=OCHRE if placed.id in unmet else PLUM)
+
+
+def meaning_marks(arrangement: Arrangement, scale: float) -> Iterator[Plate]:
+    """Yield a tag at the edge of every ledge that is meant as something of its own."""
+    for ledge in arrangement.piece.ledges:
+        if ledge.meant.is_told:
+            words = said(ledge.meant)
+            wide = Plate(words, 0.0, 0.0, PLUM).width_px
+            yield Plate(words, ledge.left + (wide / 2 + 6) / scale, -ledge.floor + TAG_HANGS_PX / scale, PLUM)
 
 
 def advice_marks(arrangement: Arrangement, stash: tuple[Item, ...], scale: float) -> Iterator[Plate]:

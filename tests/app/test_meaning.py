@@ -1,0 +1,74 @@
+"""What a ledge is meant for, told in the real window by a chip, a key and the menu under the right button."""
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QMenu
+from pytestqt.qtbot import QtBot
+
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.views.look import overlays
+from jolly_ledge.edits.bays import CopyBay
+from jolly_ledge.model.meant import AS_THE_LOOK, Meant
+from jolly_ledge.readings.register import assess
+from pages import page_of
+
+
+def arranging(window: MainWindow) -> ArrangeStep:
+    page = page_of(window, "Arrange", ArrangeStep)
+    window.workspace.choose_ledge("l4")
+    window.workspace.choose()
+    return page
+
+
+def choose(menu: QMenu, *path: str) -> None:
+    for name in path[:-1]:
+        listed = next(made for made in menu.actions() if made.text() == name).menu()
+        assert isinstance(listed, QMenu)
+        menu = listed
+    next(made for made in menu.actions() if made.text() == path[-1]).trigger()
+
+
+def test_a_ledge_is_meant_by_its_chip_and_the_drawing_bears_a_tag(window: MainWindow, qtbot: QtBot) -> None:
+    page, workspace = arranging(window), window.workspace
+    meaning = page.chosen.meaning
+    assert meaning.button.isVisible()
+    assert meaning.button.text() == "Dressed, as the look ▾"
+    meaning.fill()
+    choose(meaning.menu, "One statement")
+    meaning.fill()
+    choose(meaning.menu, "As full as", "Airy")
+    assert workspace.piece.ledge("l4").meant == Meant(purpose="statement", fullness="airy")
+    assert meaning.button.text() == "One statement · airy ▾"
+    (tag,) = overlays.meaning_marks(workspace.arrangement, 0.3)
+    assert tag.text == "one statement · airy"
+    assert workspace.history.undo_label == "Mean left bay, shelf 4 as one statement · airy"
+    meaning.fill()
+    marked = [made.text() for made in meaning.menu.actions() if made.isChecked()]
+    assert marked == ["One statement"]
+    choose(meaning.menu, "As the look has it")
+    assert workspace.piece.ledge("l4").meant == AS_THE_LOOK
+    assert not tuple(overlays.meaning_marks(workspace.arrangement, 0.3))
+
+
+def test_the_key_opens_the_list_and_the_readings_follow(window: MainWindow, qtbot: QtBot) -> None:
+    page, workspace = arranging(window), window.workspace
+    things = {placed.id for placed in workspace.arrangement.by_ledge["l4"]}
+    assert any(things & set(finding.placements) for finding in assess(workspace.arrangement).findings)
+    qtbot.keyClick(page.view, Qt.Key.Key_M, Qt.KeyboardModifier.ShiftModifier)
+    assert page.chosen.meaning.menu.isVisible()
+    choose(page.chosen.meaning.menu, "Left as it is")
+    page.chosen.meaning.menu.hide()
+    allowed = {"side-balance", "weight-low", "focal-point", "must-haves"}
+    named = [one for one in assess(workspace.arrangement).findings if things & set(one.placements)]
+    assert {finding.reading for finding in named} <= allowed
+    workspace.undo()
+    assert workspace.piece.ledge("l4").meant == AS_THE_LOOK
+
+
+def test_a_copied_bay_is_meant_the_same(window: MainWindow, qtbot: QtBot) -> None:
+    page, workspace = arranging(window), window.workspace
+    page.chosen.meaning.fill()
+    choose(page.chosen.meaning.menu, "Storage")
+    workspace.commit(CopyBay(piece=workspace.piece_id, ledge="l4"))
+    told = [ledge.meant.purpose for ledge in workspace.piece.ledges]
+    assert told.count("store") == 2

@@ -1,0 +1,135 @@
+"""What a ledge is meant for is asked before it is scolded."""
+
+import pytest
+from msgspec.structs import replace
+
+from builders import arranged, case_of, put, thing
+from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.measures.counts import recommended
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.meant import AS_THE_LOOK, PURPOSES, Meant, Purpose, said
+from jolly_ledge.model.piece import Piece
+from jolly_ledge.readings.meant import SILENT
+from jolly_ledge.readings.register import REGISTER, assess, read_one
+
+LIKE = tuple(thing(f"cup-{number}", width=70, height=90, depth=70) for number in range(6))
+ROW = tuple(put(f"cup-{number}", "a1", x=90 + 130 * number) for number in range(6))
+
+
+def meant(piece: Piece, **by_ledge: Meant) -> Piece:
+    ledges = tuple(replace(one, meant=by_ledge.get(one.id, one.meant)) for one in piece.ledges)
+    return replace(piece, ledges=ledges)
+
+
+def row_of_likes(purpose: Meant = AS_THE_LOOK) -> Arrangement:
+    return arranged(LIKE, ROW, piece=meant(case_of(2), a1=purpose))
+
+
+def found_by(arrangement: Arrangement) -> set[str]:
+    return {finding.reading for finding in assess(arrangement).findings}
+
+
+def test_every_purpose_names_readings_that_are_there() -> None:
+    known = {entry.id for entry in REGISTER}
+    assert set(SILENT) == set(PURPOSES)
+    assert set().union(*SILENT.values()) <= known
+
+
+def test_a_ledge_that_is_dressed_reads_as_before() -> None:
+    assert assess(row_of_likes()) == assess(arranged(LIKE, ROW, piece=case_of(2)))
+
+
+@pytest.mark.parametrize("purpose", [one for one in PURPOSES if one != "dress"])
+def test_nothing_is_found_on_a_ledge_that_its_meaning_excuses(purpose: Purpose) -> None:
+    before, after = row_of_likes(), row_of_likes(Meant(purpose=purpose))
+    assert {"alike-apart"} <= found_by(before)
+    assert not found_by(after) & SILENT[purpose]
+    assert assess(after).loss != assess(before).loss
+
+
+def test_a_collection_is_not_scolded_as_look_alikes_of_one_height() -> None:
+    after = row_of_likes(Meant(purpose="collection"))
+    assert read_one("alike-apart", after) is None or not read_one("alike-apart", after).findings  # type: ignore[union-attr]
+    assert assess(after).score > assess(row_of_likes()).score
+
+
+def test_other_ledges_are_read_as_ever() -> None:
+    things = (*LIKE, thing("lost", width=40, height=60, depth=40))
+    stands = (*ROW, put("lost", "a2", x=400))
+    excused = arranged(things, stands, piece=meant(case_of(2), a1=Meant(purpose="leave")))
+    named = {one for finding in assess(excused).findings for one in finding.placements}
+    assert "lost" in named
+    assert not named & {placement.id for placement in ROW}
+
+
+def test_the_eye_weighs_what_is_left_as_it_is() -> None:
+    heavy = thing("chest", width=300, height=260, depth=200)
+    piece = meant(case_of(2), a1=Meant(purpose="leave"))
+    reading = read_one("side-balance", arranged((heavy,), (put("chest", "a1", x=160),), piece=piece))
+    assert reading is not None
+    assert reading.value < 0
+
+
+def test_what_stands_on_a_rest_is_named() -> None:
+    findings = assess(row_of_likes(Meant(purpose="rest"))).findings
+    (rest,) = [finding for finding in findings if "rest for the eye" in finding.sentence]
+    assert "six things stand on it" in rest.sentence
+    assert len(rest.placements) == 6
+
+
+@pytest.mark.parametrize(
+    ("told", "wanted"),
+    [
+        (Meant(count=7), 7),
+        (Meant(purpose="statement"), 1),
+        (Meant(purpose="statement", count=2), 2),
+        (Meant(purpose="rest", count=4), 0),
+    ],
+)
+def test_a_ledge_bears_what_it_is_meant_to(told: Meant, wanted: int) -> None:
+    piece = meant(case_of(2), a1=told)
+    assert recommended(piece, piece.ledge("a1"), "layered") == wanted
+    assert recommended(piece, piece.ledge("a2"), "layered") == recommended(
+        case_of(2), case_of(2).ledge("a2"), "layered"
+    )
+
+
+def test_a_fullness_of_its_own_holds_on_one_ledge() -> None:
+    piece = meant(case_of(2), a1=Meant(fullness="abundant"))
+    assert recommended(piece, piece.ledge("a1"), "airy") == recommended(piece, piece.ledge("a2"), "abundant")
+    boxes = tuple(thing(f"box-{n}", "box", width=150, height=300, depth=150) for n in range(4))
+    full = tuple(put(f"box-{n}", "a1", x=100 + 200 * n) for n in range(4))
+    airy, own = (
+        read_one("negative-space", arranged(boxes, full, piece=one, fullness="airy")) for one in (case_of(2), piece)
+    )
+    assert airy is not None
+    assert own is not None
+    assert own.band[1] > airy.band[1]
+    assert any("crowded" in finding.sentence for finding in airy.findings)
+    assert not any("crowded" in finding.sentence for finding in own.findings)
+    assert "as the ledges are meant" in own.sentence
+
+
+def test_an_odd_rule_of_its_own_is_read() -> None:
+    four = tuple(thing(f"jar-{n}", width=60, height=80 + 30 * n, depth=60) for n in range(4))
+    stands = tuple(put(f"jar-{n}", "a1", x=300 + 75 * n) for n in range(4))
+    off = arranged(four, stands, piece=meant(case_of(2), a1=Meant(odd="off")))
+    assert read_one("odd-groups", arranged(four, stands, piece=case_of(2))) is not None
+    assert read_one("odd-groups", off) is None
+
+
+def test_a_meaning_is_said_in_few_words() -> None:
+    assert said(Meant()) == ""
+    assert said(Meant(purpose="rest")) == "a rest for the eye"
+    assert said(Meant(fullness="airy", odd="off", count=1)) == "airy · not counted · 1 thing"
+
+
+def test_a_service_that_is_mirrored_by_itself_is_not_scolded() -> None:
+    pair: tuple[Item, ...] = LIKE[:2]
+    stands = (put("cup-0", "a1", x=120), put("cup-1", "a1", x=720))
+    plain, mirrored = (
+        found_by(arranged(pair, stands, piece=meant(case_of(2), a1=Meant(figure=figure))))
+        for figure in (None, "mirrored")
+    )
+    assert plain & {"odd-groups", "alike-apart", "grouping", "height-rhythm"}
+    assert not mirrored & {"odd-groups", "alike-apart", "grouping", "height-rhythm"}
