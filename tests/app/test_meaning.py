@@ -1,6 +1,6 @@
 """What a ledge is meant for, told in the real window by a chip, a key and the menu under the right button."""
 
-from PySide6.QtCore import Qt
+from PySide6.QtCore import QPointF, Qt
 from PySide6.QtWidgets import QMenu
 from pytestqt.qtbot import QtBot
 
@@ -72,3 +72,29 @@ def test_a_copied_bay_is_meant_the_same(window: MainWindow, qtbot: QtBot) -> Non
     workspace.commit(CopyBay(piece=workspace.piece_id, ledge="l4"))
     told = [ledge.meant.purpose for ledge in workspace.piece.ledges]
     assert told.count("store") == 2
+
+
+def test_a_place_is_kept_where_the_pointer_asked_for_it_and_given_back(window: MainWindow, qtbot: QtBot) -> None:
+    page, workspace = arranging(window), window.workspace
+    ledge = workspace.piece.ledge("l4")
+    middle = page.view.mapFromScene(QPointF(ledge.left + ledge.width / 2, -ledge.floor - 60))
+    page.kept_places.asked_at(page.view.mapToGlobal(middle))
+    page.kept_places.fill()
+    choose(page.kept_places, "Keep a place for a cup")
+    (place,) = workspace.piece.ledge("l4").kept
+    assert abs(place.left + place.width / 2 - ledge.width / 2) < 12
+    assert workspace.history.undo_label == "Keep a place for a cup on left bay, shelf 4"
+    stops = {caution.id for caution in workspace.cautions if caution.level == "stop"}
+    assert "kept-place" in stops
+    page.kept_places.fill()
+    choose(page.kept_places, "Move the place for a cup")
+    choose(page.kept_places, "Give back the place for a cup")
+    assert workspace.piece.ledge("l4").kept == ()
+
+
+def test_the_key_lists_what_a_place_can_be_kept_for(window: MainWindow, qtbot: QtBot) -> None:
+    page = arranging(window)
+    qtbot.keyClick(page.view, Qt.Key.Key_K, Qt.KeyboardModifier.ShiftModifier)
+    assert page.kept_places.isVisible()
+    assert "Keep a place for keys" in [made.text() for made in page.kept_places.actions()]
+    page.kept_places.hide()

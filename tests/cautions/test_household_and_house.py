@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
+from jolly_ledge.cautions.answers import MEASURES
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.eaters import reach_of
 from jolly_ledge.cautions.household import within_reach
@@ -343,3 +344,7 @@ def test_watts_on_a_socket_are_added_up(
     assert [caution.level for caution in found] == levels
     if levels == ["stop"]:
         assert "2900 W" in found[0].sentence
+
+
+def test_every_caution_has_a_name_and_usual_measures() -> None:
+    assert set(MEASURES) == set(NAMES) == {identifier for identifier, _ in REGISTER}

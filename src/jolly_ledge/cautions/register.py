@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterable
 
 from msgspec.structs import replace
 
-from jolly_ledge.cautions import electric, fire, hazards, heat, household, load, plants, space, stability
+from jolly_ledge.cautions import electric, fire, hazards, heat, household, kept_places, load, plants, space, stability
 from jolly_ledge.cautions.answers import answer_to
 from jolly_ledge.cautions.caution import GRAVITY, Caution
 from jolly_ledge.geometry.arrangement import Arrangement
@@ -16,6 +16,7 @@ REGISTER: tuple[tuple[str, Check], ...] = (
     ("fit", space.fit),
     ("collision", space.collision),
     ("overhang", space.overhang),
+    ("kept-place", kept_places.kept_places),
     ("heavy-high", hazards.heavy_high),
     ("heavy-high", hazards.over_a_head),
     ("rolls", hazards.rolls),
@@ -39,6 +40,7 @@ NAMES = {
     "fit": "Does not fit",
     "collision": "In one place",
     "overhang": "Over the edge",
+    "kept-place": "In a kept place",
     "heavy-high": "Heavy high up",
     "rolls": "Rolls",
     "load": "Load on the board",

@@ -7,8 +7,18 @@ from jolly_ledge.drawing.furniture import tops
 from jolly_ledge.drawing.furniture.cases import bracket_shapes, case_shapes, niche_shapes
 from jolly_ledge.drawing.furniture.fixtures import CORD_MM, IN_FRONT, fixture_shapes
 from jolly_ledge.drawing.furniture.tops import CABINET_MM, STONE
-from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, fading, polyline, rectangle, rounded
-from jolly_ledge.drawing.theme import CASE, SOFT_INK
+from jolly_ledge.drawing.picture import (
+    Gradient,
+    Label,
+    Picture,
+    Primitive,
+    Shape,
+    fading,
+    polyline,
+    rectangle,
+    rounded,
+)
+from jolly_ledge.drawing.theme import CASE, PAPER, PLUM, SOFT_INK
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
@@ -56,6 +66,7 @@ def case_picture(piece: Piece) -> Picture:
     for ledge in piece.ledges:
         if not ledge.is_wall:
             shapes += _board(piece, ledge)
+        shapes += _kept(ledge)
     bottom = FLOOR_MM + shown_floor(piece)
     if bottom < FLOOR_MM:
         broken = polyline([(left - 20, bottom), (right + 20, bottom)])
@@ -123,6 +134,19 @@ def _back(piece: Piece, ledge: Ledge) -> list[Primitive]:
         *fading(left, top, deep, height, "right", 0.42),
         *fading(right - deep * 0.6, top, deep * 0.6, height, "left", 0.24),
     ]
+
+
+def _kept(ledge: Ledge) -> list[Primitive]:
+    """Return the places that are kept free on a ledge, broken lines with what they are for."""
+    shapes: list[Primitive] = []
+    for place in ledge.kept:
+        left, top = ledge.left + place.left, -ledge.floor - place.height
+        outline = rounded(left, top, place.width, place.height, 4)
+        shapes.append(Shape(outline, PAPER, 0.16, PAPER, 5.0, 0.9))
+        shapes.append(Shape(outline, None, 1.0, PLUM, 2.6, 1.0, (9.0, 7.0)))
+        size = min(max(place.width / max(len(place.name), 4) * 1.6, 24.0), 34.0)
+        shapes.append(Label(left + place.width / 2, top - 8, place.name, size, PLUM, weight=600, anchor="middle"))
+    return shapes
 
 
 def _board(piece: Piece, ledge: Ledge) -> list[Primitive]:

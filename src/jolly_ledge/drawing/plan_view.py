@@ -1,7 +1,7 @@
 """One ledge seen from above, for depth: the wall at the top, the front edge below."""
 
 from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, ellipse, polyline, rectangle
-from jolly_ledge.drawing.theme import CASE
+from jolly_ledge.drawing.theme import CASE, PLUM
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Ledge
@@ -23,6 +23,9 @@ def ledge_from_above(ledge: Ledge) -> Picture:
         Shape(path, shade, 1.0, darker(surface, 0.35), 1.5),
         Shape(polyline([(0, ledge.depth), (ledge.width, ledge.depth)]), None, 1.0, darker(surface, 0.5), 4.0),
     ]
+    for place in ledge.kept:
+        outline = rectangle(place.left, ledge.depth - place.front - place.depth, place.width, place.depth)
+        shapes.append(Shape(outline, None, 1.0, PLUM, 3.0, 1.0, (9.0, 7.0)))
     return Picture(tuple(shapes), -10, -10, ledge.width + 10, ledge.depth + 14)
 
 

@@ -72,6 +72,26 @@ class PiecePhoto(Value, frozen=True):
     height: Size
 
 
+class KeptPlace(Value, frozen=True):
+    """A place that is kept free on a ledge for what is put down there or is yet to come (mm).
+
+    ``left`` is measured from the ledge's left end, ``front`` from its front edge; ``date`` is since or until when.
+    """
+
+    name: Annotated[str, Meta(min_length=1, max_length=120)]
+    left: Position
+    front: Distance
+    width: Size
+    depth: Size
+    height: Size
+    date: Words = ""
+
+    @property
+    def right(self) -> float:
+        """Its right end, from the ledge's left end."""
+        return self.left + self.width
+
+
 class Ledge(Value, frozen=True):
     """One surface that things stand on (or a wall they hang on), in mm.
 
@@ -96,6 +116,8 @@ class Ledge(Value, frozen=True):
     surface: Surface = "top"
     body: Words = ""
     meant: Meant = AS_THE_LOOK
+    kept: Annotated[tuple[KeptPlace, ...], Meta(max_length=20)] = ()
+    """Places where nothing is to stand, for something else stands or is put down there."""
 
     @property
     def label(self) -> str:

@@ -8,6 +8,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.kept_places import kept_places
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.cautions.space import collision, fit, overhang
 from jolly_ledge.geometry.arrangement import Arrangement, awaited_by, stash_index
@@ -39,7 +40,7 @@ HANGS = WALL_CATEGORIES | {"hanging", "textile"}
 CALLED_FOR: frozenset[WishKind] = frozenset({"together", "mirrored", "centred", "only-on", "underlaid"})
 """Who wishes a thing so wants to see it; out of sight, apart or never there it may as well be left out."""
 
-IN_SPACE = frozenset({"fit", "collision", "overhang"})
+IN_SPACE = frozenset({"fit", "collision", "overhang", "kept-place"})
 
 Stop = tuple[str, frozenset[str]]
 Pairs = frozenset[tuple[str, str]]
@@ -108,9 +109,8 @@ class Problem(Struct, frozen=True):
 
     def has_room(self, arrangement: Arrangement) -> bool:
         """Tell whether nothing is in the place of another, too large or over an edge; cheaper than the whole."""
-        return not any(
-            stop not in self.tolerated for check in (collision, fit, overhang) for stop in _as_stops(check(arrangement))
-        )
+        checks = (collision, fit, overhang, kept_places)
+        return not any(stop not in self.tolerated for check in checks for stop in _as_stops(check(arrangement)))
 
 
 @lru_cache(maxsize=8192)

@@ -20,11 +20,12 @@ WIDE_SPAN_MM, FIRST_IN_A_SPAN = 420.0, 0.6
 NARROWEST_MM, SCREEN_ABOVE_MM = 150.0, 300.0
 CLEAR_KINDS = frozenset({"art", "mirror", "tv"})
 COVERS_FROM, ASIDE_MM, OVER_MM = 0.04, 12.0, 8.0
+KEPT_RIM_MM = 10.0
 MARGIN_MM, OPEN_MARGIN_MM, WIDER_MM = 4.0, 25.0, 25.0
 
 
 def spans_of(stock: Stock, ledge: Ledge) -> list[Span]:
-    """Return the stretches of a ledge that no bar, brace or low screen crosses and nothing that stays stands on."""
+    """Return the stretches of a ledge that no bar, brace or low screen crosses, with nothing that stays or is kept."""
     frame = stock.frame(ledge)
     cuts: list[Span] = []
     for fixture in stock.piece.fixtures:
@@ -40,6 +41,7 @@ def spans_of(stock: Stock, ledge: Ledge) -> list[Span]:
             cuts.append((left + 20, right - 20))
         if fixture.kind == "cooktop" and abs(fixture.floor - ledge.floor) < 60:
             cuts.append((left - 160, right + 160))
+    cuts += [(place.left - KEPT_RIM_MM, place.right + KEPT_RIM_MM) for place in ledge.kept]
     items = {item.id: item for item in stock.problem.plan.stash}
     for placement in stock.problem.fixed:
         if placement.ledge == ledge.id and placement.host is None and placement.x is not None:

@@ -56,6 +56,7 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("", "Backspace", "thing", do.put_back),
         Act("Place the chosen thing here", "", "ledge", step.foot.place_chosen, why_nothing_in_hand),
         Act("Say what it is meant for", "Shift+M", "ledge", step.chosen.meaning.pop_up, why_no_ledge),
+        Act("Keep a place free", "Shift+K", "ledge", step.kept_places.pop_up, why_no_ledge),
         Act("Choose all on it", "Ctrl+A", "ledge", several.choose_all, why_nothing_there),
         Act("Fill the view with it", "Z", "ledge", step.look_at_ledge),
         Act("Take the next thing in hand", "N", "look", partial(do.choose_next, 1), parts_from_above=True),

@@ -1,0 +1,48 @@
+"""Places that are kept free: whether anything stands in one, and whether it fits its ledge."""
+
+from collections.abc import Iterable
+
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.model.phrases import capital
+from jolly_ledge.model.piece import KeptPlace, Ledge
+
+TOUCHES_MM = 1.0
+
+
+def kept_places(arrangement: Arrangement) -> Iterable[Caution]:
+    """Report things that stand in a place kept for something else."""
+    for ledge in arrangement.piece.ledges:
+        if not ledge.kept:
+            continue
+        for placed in arrangement.by_ledge.get(ledge.id, ()):
+            for place in ledge.kept:
+                if placed.item.label != place.name and _is_in(placed, ledge, place):
+                    yield Caution(
+                        "kept-place",
+                        "stop",
+                        (placed.id,),
+                        f"The {placed.item.label} stands in the place kept for {place.name} on {ledge.label}; move it, "
+                        "or give the place back.",
+                    )
+        yield from _too_large(ledge)
+
+
+def _is_in(placed: PlacedItem, ledge: Ledge, place: KeptPlace) -> bool:
+    """Tell whether a thing reaches into a place: its foot over the board, or what overhangs below its height."""
+    across = min(placed.right - ledge.left, place.right) - max(placed.left - ledge.left, place.left)
+    deep = min(placed.back, place.front + place.depth) - max(placed.front, place.front)
+    up = ledge.floor + place.height - placed.bottom
+    return min(across, deep, up) > TOUCHES_MM
+
+
+def _too_large(ledge: Ledge) -> Iterable[Caution]:
+    for place in ledge.kept:
+        sides = ((place.right, ledge.width), (place.front + place.depth, ledge.depth), (place.height, ledge.clearance))
+        if any(side > there + TOUCHES_MM for side, there in sides if there is not None):
+            yield Caution(
+                "kept-place",
+                "heed",
+                (),
+                f"{capital(place.name)} has a place kept on {ledge.label} that is larger than the ledge; measure both.",
+            )
