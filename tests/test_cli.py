@@ -353,3 +353,12 @@ def test_an_answer_is_told_in_a_review(tmp_path: Path, capsys: pytest.CaptureFix
     assert run("review", path, "--json") == 0
     (told,) = [c for c in json.loads(capsys.readouterr().out)["cautions"] if c["id"] == "flame"]
     assert told["unless"] == "left unlit (Tilda, 2026-11-02)"
+
+
+def test_the_plan_format_is_printed_or_written_as_a_schema(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    assert run("schema") == 0
+    printed = json.loads(capsys.readouterr().out)
+    assert {"Plan", "Ledge", "Placement"} <= set(printed["$defs"])
+    out = tmp_path / "plan.schema.json"
+    assert run("schema", "-o", out) == 0
+    assert json.loads(out.read_text()) == printed

@@ -321,7 +321,7 @@ def test_what_hangs_and_leans_and_stands_tall_wants_a_hold() -> None:
 def test_all_cautions_of_the_picture_are_there(demo: Plan) -> None:
     wanted = {
         "fit", "collision", "overhang", "load", "heavy-high", "toddler", "rolls", "tips", "flame", "heat", "cords",
-        "low-light", "toxic-plant", "unsecured", "wall-fixing", "small-parts", "spills",
+        "low-light", "toxic-plant", "unsecured", "wall-fixing", "small-parts", "spills", "kept-place",
     }  # fmt: skip
     assert {name for name, _ in REGISTER} == wanted == set(NAMES)
 

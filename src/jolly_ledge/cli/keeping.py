@@ -1,6 +1,7 @@
-"""What is kept: where things are, what changed, the stash, and photographs to practise on."""
+"""What is kept: where things are, what changed, the stash, the plan format, and photographs to practise on."""
 
 import argparse
+import json
 import sys
 from pathlib import Path
 
@@ -108,9 +109,25 @@ def _photograph(chosen: argparse.Namespace) -> None:
     print(f"Wrote {chosen.out}; the piece's corners lie near {marks}")
 
 
+def _ask_schema(command: argparse.ArgumentParser) -> None:
+    command.add_argument("-o", "--out", type=Path, metavar="FILE.json", help="write it there instead of printing it")
+
+
+def _schema(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.atomic import write_atomically
+    from jolly_ledge.files.schema import plan_schema
+
+    if chosen.out is None:
+        print_json(plan_schema())
+        return
+    write_atomically(chosen.out, json.dumps(plan_schema(), indent=1).encode())
+    print(f"Wrote {chosen.out}")
+
+
 COMMANDS = (
     Command("where", "tell where things are, over the plans of several clients", _ask_where, _where),
     Command("changes", "tell what changed from one version of a plan to another", _ask_changes, _changes),
     Command("stash", "export or import the stash as CSV or JSON", _ask_stash, _stash),
+    Command("schema", "print the plan format as a JSON Schema, for programs that write plans", _ask_schema, _schema),
     Command("photograph", "photograph a look with the simulated camera, to practise on", _ask_photograph, _photograph),
 )
