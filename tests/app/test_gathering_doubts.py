@@ -10,7 +10,7 @@ from jolly_ledge.edits.items import ChangeItem
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.geometry.pose import seen_shape
 from jolly_ledge.model.plan import Plan
-from pages import LEFT, gather, type_into
+from pages import LEFT, gather, pick, type_into
 
 
 def test_what_is_not_known_is_asked_for_by_drawings(window: MainWindow, qtbot: QtBot) -> None:
@@ -113,3 +113,24 @@ def test_an_empty_stash_tells_the_ways_in_and_waits_for_the_first_line(
     window.workspace.undo()
     assert page.side.currentWidget() is page.nothing_yet
     window.workspace.document.let_go()
+
+
+def test_a_set_is_told_its_sense_beside_the_thing(window: MainWindow, qtbot: QtBot) -> None:
+    page, workspace = gather(window), window.workspace
+    type_into(qtbot, page.entry.line, "set of 3 blue cups")
+    form = page.panel.provenance_form
+    workspace.choose_items((workspace.plan.stash[-1].id,))
+    name = workspace.plan.stash[-1].set
+    assert name
+    assert form.sense_field.isVisibleTo(form)
+    pick(form.sense_field, "service")
+    members = [item for item in workspace.plan.stash if item.set == name]
+    assert [item.sense for item in members] == ["service"] * 3
+    assert workspace.history.undo_label == f"Take {name} as a service"
+    form.set_field.selectAll()
+    qtbot.keyClick(form.set_field, Qt.Key.Key_Delete)
+    qtbot.keyClick(form.set_field, Qt.Key.Key_Return)
+    assert (workspace.item.set, workspace.item.sense) == ("", "")  # type: ignore[union-attr]
+    assert not form.sense_field.isVisibleTo(form)
+    type_into(qtbot, form.set_field, name)
+    assert workspace.item.sense == "service"  # type: ignore[union-attr]

@@ -27,8 +27,10 @@ from jolly_ledge.edits.items import (
     MergeItems,
     RemoveItems,
     TakeOverItems,
+    TellSense,
     ToggleTrait,
 )
+from jolly_ledge.edits.kept_places import GiveBackPlace, KeepPlace
 from jolly_ledge.edits.log import AddLogEntry, AddLookPhoto, BringBack, RemoveLogEntry, RemoveLookPhoto
 from jolly_ledge.edits.looks import (
     AddLook,
@@ -73,13 +75,14 @@ from jolly_ledge.model.deviation import Deviation
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
 from jolly_ledge.model.look import Answer, LogEntry, Look, LookPhoto, Manner, Vote, WavedOff
-from jolly_ledge.model.piece import Board, Fixture, Ledge, Wish
+from jolly_ledge.model.piece import Board, Fixture, KeptPlace, Ledge, Wish
 from jolly_ledge.model.plan import ColourFamily, Household, Plan, Taste, check_references
 from jolly_ledge.model.starts.gallery import STARTS, begin
 
 MIRROR = Fixture(kind="mirror", left=100.0, floor=900.0, width=400.0, height=500.0)
 ANSWER = Answer(caution="flame", state="as-it-was", measure="left unlit", by="Tilda", date="2026-11-02")
 CENTRED = Wish(kind="centred", items=("dark-urn",))
+KEYS = KeptPlace(name="keys", left=100.0, front=20.0, width=160.0, depth=120.0, height=60.0)
 SHELF = Ledge(id="extra", left=40.0, floor=700.0, width=650.0, depth=300.0, clearance=200.0)
 
 EDITS: tuple[Edit, ...] = (
@@ -90,6 +93,7 @@ EDITS: tuple[Edit, ...] = (
     ToggleTrait(items=("dark-urn", "cream-vase"), trait="must-keep", on=True),
     JoinSet(items=("dark-urn", "cream-vase"), name="pair of vessels"),
     JoinSet(items=("pair-sconce-a", "pair-sconce-b"), name=""),
+    TellSense(set="candlesticks", sense="pair"),
     MergeItems(kept="cream-vase", gone=("dark-urn", "terracotta-vase"), name="cream vase"),
     ChangeFamilies(families=(ColourFamily(name="night", colours=("#25405c", "#26282b")),), label="Merge families"),
     DuplicateItem(item="orrery", name="brass orrery"),
@@ -166,6 +170,8 @@ EDITS: tuple[Edit, ...] = (
     ),
     AddWish(piece="alcove", wish=Wish(kind="apart", items=("dark-urn", "cream-vase"))),
     DropWish(piece="hall-case", wish=CENTRED),
+    KeepPlace(piece="alcove", ledge="l1", place=KEYS, ledge_name="left bay, bottom"),
+    GiveBackPlace(piece="hall-case", ledge="a1", name="keys"),
 )
 
 
@@ -181,6 +187,7 @@ def demo(demo: Plan) -> Plan:
         waved_off=(WavedOff(reading="mix", placements=("urn",)),),
     )
     case = case_of(1, 2, id="hall-case", wishes=(CENTRED,))
+    case = replace(case, ledges=(replace(case.ledges[0], kept=(KEYS,)), *case.ledges[1:]))
     looks = tuple(before if look.id == "before" else look for look in demo.looks)
     tastes = (*demo.tastes, Taste(name="Edwin", manner=Manner()))
     look = Look(id="hall-look", piece="hall-case")

@@ -6,7 +6,7 @@ from typing import Any
 
 import pytest
 
-from jolly_ledge.geometry import arrangement, sockets
+from jolly_ledge.geometry import arrangement, sockets, standing_together
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.measures import among_things, perches
 from jolly_ledge.model import roles
@@ -37,7 +37,7 @@ SEEN_FROM_ABOVE = {"contrast", "side-balance", "focal-point"}
 """What lies below the eye is seen against its surface, which enters the tone of things."""
 
 PEOPLE: tuple[tuple[ModuleType, str], ...] = (
-    (arrangement, "CLOSE_MM"), (arrangement, "ROW_GAP_MM"), (sockets, "USUAL_CORD_MM"), (sockets, "APPLIANCE_CORD_MM"),
+    (arrangement, "CLOSE_MM"), (standing_together, "ROW_GAP_MM"), (sockets, "USUAL_CORD_MM"), (sockets, "APPLIANCE_CORD_MM"),
     (background, "EYE_LEVEL_MM"), (how_many, "EYE_LEVEL_MM"), (how_many, "EYE_FADE_MM"),
     (must_haves, "REACH_LOW_MM"), (must_haves, "REACH_HIGH_MM"), (must_haves, "EASE_MM"),
     (books, "HELD_MM"), (books, "HELD_WIDTH_MM"), (perches, "LARGE_GLASS_MM"), (perches, "WIDE_HOST_MM"),

@@ -6,6 +6,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.edits.edit import BaseEdit, with_one
 from jolly_ledge.edits.placements import without_placements
+from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.families import Families
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
@@ -13,7 +14,7 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import changed, checked
-from jolly_ledge.model.words import TRAITS, Trait, plain
+from jolly_ledge.model.words import TRAITS, Sense, Trait, plain
 
 
 class AddItems(BaseEdit, frozen=True):
@@ -126,8 +127,30 @@ class JoinSet(BaseEdit, frozen=True):
         return f"Join {counted(len(self.items), 'thing')} as {self.name}" if self.name else "Part a set"
 
     def apply(self, plan: Plan) -> Plan:
-        """Return the plan with the set's name on every thing; no name parts them."""
-        return with_items(plan, self.items, lambda item: changed(item, set=self.name))
+        """Return the plan with the set's name on every thing, and its sense; no name parts them."""
+        known = [item.sense for item in plan.stash if item.set == self.name and item.sense]
+        joined = {item.sense for item in plan.stash if item.id in self.items}
+        sense = (known[0] if known else joined.pop() if len(joined) == 1 else "") if self.name else ""
+        return with_items(plan, self.items, lambda item: changed(item, set=self.name, sense=sense))
+
+
+class TellSense(BaseEdit, frozen=True):
+    """Tell what the members of a set are to each other; without a sense they only bear a name together."""
+
+    set: str
+    sense: Sense
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Take {self.set} as a {self.sense}" if self.sense else f"Take {self.set} as single things"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the sense on every member; raise EditError where the set has none."""
+        members = tuple(item.id for item in plan.stash if item.set == self.set)
+        if not self.set or not members:
+            raise EditError(f"There is no set “{self.set}”; join things first.")
+        return with_items(plan, members, lambda item: changed(item, sense=self.sense))
 
 
 class MergeItems(BaseEdit, frozen=True):

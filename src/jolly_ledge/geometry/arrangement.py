@@ -8,6 +8,7 @@ from msgspec import Struct
 
 from jolly_ledge.geometry.pose import TRAY_FLOOR_MM, extent, seen_colours, seen_shape
 from jolly_ledge.geometry.silhouette import outline_area
+from jolly_ledge.geometry.standing_together import is_in_line, join_rows
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
@@ -19,8 +20,6 @@ NOBODY = Household()
 """A household of which nothing is told."""
 
 SHOWN_INSIDE = frozenset({"stems", "utensils", "plant"})
-ROW_GAP_MM = 25.0
-"""Upright books nearer than this read as one row."""
 
 
 class PlacedItem(Struct, frozen=True, cache_hash=True):
@@ -369,36 +368,9 @@ def stacks_of(
         by_root.setdefault(placed_item.root, []).append(placed_item)
     for group in by_root.values():
         group.sort(key=lambda placed_item: placed_item.bottom)
-    groups = _join_rows(sorted(by_root.values(), key=lambda group: group[0].left))
+    groups = join_rows(sorted(by_root.values(), key=lambda group: group[0].left))
     # What juts out on top may reach further left than what carries it.
     return tuple(sorted((_column(group, counting) for group in groups), key=lambda stack: stack.left))
-
-
-def _join_rows(groups: list[list[PlacedItem]]) -> list[list[PlacedItem]]:
-    """Join neighbouring upright books into rows."""
-    joined: list[list[PlacedItem]] = []
-    for group in groups:
-        previous = joined[-1] if joined else None
-        if (
-            previous
-            and _is_row_book(group[0])
-            and _is_row_book(previous[0])
-            and group[0].left - max(s.right for s in previous if s.depth_order == 0) <= ROW_GAP_MM
-            and group[0].front < previous[0].back
-            and group[0].back > previous[0].front
-        ):
-            previous.extend(group)
-        else:
-            joined.append(list(group))
-    return joined
-
-
-def _is_row_book(placed_item: PlacedItem) -> bool:
-    return placed_item.item.category in ("book", "book-row") and placed_item.placement.pose in (
-        "upright",
-        "spine-in",
-        "leaning",
-    )
 
 
 def _column(group: list[PlacedItem], counting: tuple[Counting, Counting]) -> Stack:
@@ -408,7 +380,7 @@ def _column(group: list[PlacedItem], counting: tuple[Counting, Counting]) -> Sta
             (unit for unit in units if any(member.id == placed_item.placement.host for member in unit)), None
         )
         if host_unit is None:
-            row = next((unit for unit in units if _is_row_book(unit[0]) and unit[0].depth_order == 0), None)
+            row = next((unit for unit in units if unit[0].depth_order == 0 and is_in_line(placed_item, unit)), None)
             if row is not None and placed_item.depth_order == 0 and placed_item.placement.counts_as != "own":
                 row.append(placed_item)
             else:
@@ -448,6 +420,8 @@ def _label(unit: list[PlacedItem]) -> str:
     if len(unit) > 1 and all(member.item.is_book for member in unit):
         flat = first.placement.pose == "flat" or first.item.category == "book-stack"
         return f"the {'stack' if flat else 'row'} of {sum(member.item.count for member in unit)} books"
+    if len(unit) > 1 and unit[1].placement.host is None and unit[1].item.goes_with(first.item):
+        return f"the {first.item.set}"
     return f"the {first.item.label}"
 
 

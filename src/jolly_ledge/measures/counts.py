@@ -1,9 +1,12 @@
 """How many things a ledge bears, and how many it shows, as a stylist counts them."""
 
+from collections import Counter
+from collections.abc import Iterable
 from functools import lru_cache
 
 from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
@@ -66,9 +69,20 @@ def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
 
 
 def things_on(placed_items: tuple[PlacedItem, ...]) -> int:
-    """Return how many things a ledge shows; a row of books counts as several, stems with their vessel."""
-    return sum(
-        ROW_COUNTS if one.item.category == "book-row" else 1
+    """Return how many things a ledge shows; stems count with their vessel. See :func:`counted`."""
+    shown = [
+        one.item
         for one in placed_items
         if not one.hidden and one.placement.pose != "draped" and one.item.category not in ("stems", "utensils")
+    ]
+    return counted(shown)
+
+
+def counted(items: Iterable[Item]) -> int:
+    """Return how many some things count: a row of books as several, and so does a set whose sense keeps it together."""
+    items = tuple(items)
+    sets = Counter(item.set for item in items if item.set and item.sense)
+    alone = (item for item in items if not (item.set and item.sense))
+    return sum(ROW_COUNTS if item.category == "book-row" else 1 for item in alone) + sum(
+        min(members, ROW_COUNTS) for members in sets.values()
     )

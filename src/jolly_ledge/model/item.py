@@ -16,6 +16,7 @@ from jolly_ledge.model.words import (
     Finish,
     Guess,
     Season,
+    Sense,
     Status,
     Trait,
 )
@@ -124,6 +125,7 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     middle in widths, y up from the foot in heights. ``price`` is that of one of ``count`` like things,
     ``original_price`` what the dear original would have cost that it stands for. ``box`` is where it is
     stored out of season, ``obsolete_by`` the day from which it is no longer to be shown.
+    ``sense`` is what the members of its set are to each other; without one they only bear a name together.
     What is ``gone`` was given away or broken: old looks still know it, nothing new is made of it.
     """
 
@@ -140,6 +142,7 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     material: Words = ""
     traits: tuple[Trait, ...] = ()
     set: Words = ""
+    sense: Sense = ""
     room: Words = ""
     status: Status = "owned"
     price: Price | None = None
@@ -180,6 +183,10 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     def is_at_hand(self) -> bool:
         """Whether it is there to be set up at once: owned or borrowed, and not gone."""
         return self.status in ("owned", "borrowed") and not self.gone
+
+    def goes_with(self, other: "Item") -> bool:
+        """Tell whether two things are of one set whose sense keeps it together: side by side they are seen as one."""
+        return bool(self.set) and self.set == other.set and bool(self.sense or other.sense)
 
     @property
     def shape(self) -> str:

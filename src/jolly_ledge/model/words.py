@@ -20,6 +20,9 @@ PieceKind = Literal[
 Build = Literal["", "flanking-pair", "sideboard", "island", "hanging-rail"]
 BoardMaterial = Literal["", "solid-wood", "plywood", "particleboard", "fibreboard", "glass", "metal", "stone"]
 Fixing = Literal["unknown", "in-case", "studs", "anchors", "plaster-only"]
+Sense = Literal["", "pair", "trio", "nest", "service", "series", "collection"]
+"""What the members of a set are to each other: such a set goes together."""
+
 Season = Literal["spring", "summer", "autumn", "winter"]
 Guess = Literal["width", "height", "depth", "mass"]
 
@@ -123,6 +126,7 @@ SEASONS: tuple[str, ...] = get_args(Season)
 CATEGORIES: tuple[str, ...] = get_args(Category)
 FINISHES: tuple[str, ...] = get_args(Finish)
 TRAITS: tuple[str, ...] = get_args(Trait)
+SENSES: tuple[Sense, ...] = get_args(Sense)
 STATUSES: tuple[str, ...] = get_args(Status)
 LOOK_STATUSES: tuple[LookStatus, ...] = get_args(LookStatus)
 

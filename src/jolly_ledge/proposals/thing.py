@@ -47,6 +47,11 @@ class Thing:
         return self.width * self.height
 
     @property
+    def goes_in_a_set(self) -> bool:
+        """Whether it comes with its whole set or not at all."""
+        return bool(self.item.set and self.item.sense)
+
+    @property
     def is_low(self) -> bool:
         """Whether it lies rather than stands."""
         return self.height < 150 or self.height < 0.55 * self.width

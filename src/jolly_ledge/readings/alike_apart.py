@@ -110,6 +110,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     for row, stack, alike in kin_among(items):
         first, second = units[row], units[stack]
         one = items[row]
+        if one.goes_with(items[stack]) and first.lead.ledge.id == second.lead.ledge.id:
+            continue
         near = nearness(first, second)
         greens = one.category in GREENERY and items[stack].category in GREENERY
         # Pairs that are neither near nor twins say nothing by themselves.

@@ -1,4 +1,4 @@
-"""From version 2 to version 3: niches, what a ledge is meant for, places that are kept free; nothing else changed."""
+"""From version 2 to version 3: niches, what a ledge is meant for, kept places, senses of sets; nothing else changed."""
 
 from typing import Any
 

@@ -271,7 +271,7 @@ def _thin_out(stock: Stock, groups: list[Group], most: int) -> None:
             for group in groups
             for member in group.members[1:]
             if member.thing.id not in stock.must and not any(one.on is member or one.inside is member for one in group)
-            and member.thing.category not in ("stems", "book")
+            and member.thing.category not in ("stems", "book") and not member.thing.goes_in_a_set
         ]  # fmt: skip
         rest = [group for group in groups if not group.ids & stock.must]
         if spare:
@@ -323,7 +323,7 @@ def _thinned(groups: Sequence[Group], at_fault: Collection[str]) -> bool:
     for group in reversed(groups):
         for member in reversed(group.members[1:]):
             carries = any(other.on is member or other.inside is member for other in group)
-            if member.thing.id in at_fault and not carries:
+            if member.thing.id in at_fault and not carries and not member.thing.goes_in_a_set:
                 group.take_out(member)
                 return True
     return False

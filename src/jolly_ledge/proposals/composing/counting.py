@@ -74,7 +74,7 @@ def _with_one_less(composition: Composition, ledge: Ledge, rng: Random) -> Compo
         for group in groups
         for member in group.members[1:]
         if member.thing.id not in must and not any(other.on is member or other.inside is member for other in group)
-        and member.thing.category not in ("stems", "book-row")
+        and member.thing.category not in ("stems", "book-row") and not member.thing.goes_in_a_set
     ]  # fmt: skip
     if not spare:
         return None

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from jolly_ledge.measures.counts import ROW_COUNTS, recommended
+from jolly_ledge.measures.counts import counted, recommended
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
@@ -23,7 +23,7 @@ def things_wanted(stock: Stock, ledge: Ledge) -> float:
 def things_in(groups: Iterable[Group]) -> int:
     """Return how many things groups count; a row of books counts as several, stems with their vessel."""
     things = (member.thing for group in groups for member in group if member.thing.category not in WITH_THEIR_VESSEL)
-    return sum(ROW_COUNTS if thing.category == "book-row" else 1 for thing in things)
+    return counted(thing.item for thing in things)
 
 
 def suiting(stock: Stock) -> int:

@@ -39,7 +39,7 @@ RISE = (1.2, 2.6)
 UNDER_A_LAMP = 0.85
 """What leans by a lamp rises to no more of it: the light leads."""
 
-CLOSED = frozenset({"tray", "machines", "pair", "candles"})
+CLOSED = frozenset({"tray", "machines", "pair", "candles", "whole-set"})
 LARGEST: dict[Fullness, int] = {"airy": 4, "layered": 5, "abundant": 6}
 """To groups of these forms nothing is added, nor to one that is so large."""
 

@@ -57,6 +57,7 @@ def _spare_of_a_group(composition: Composition, rng: Random) -> tuple[int, list[
     return number, [
         member for member in group
         if member.thing.id not in composition.stock.must and member.thing.category not in ("book-row", "stems")
+        and not member.thing.goes_in_a_set
         and not any(other.on is member or other.inside is member for other in group)
     ]  # fmt: skip
 

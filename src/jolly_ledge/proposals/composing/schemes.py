@@ -21,6 +21,7 @@ from jolly_ledge.proposals.groups.pairs import paired
 from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock, socket_side
 from jolly_ledge.proposals.groups.trays import tray_set
+from jolly_ledge.proposals.groups.whole_sets import whole_set
 
 SHARES: dict[Fullness, float] = {"airy": 0.56, "layered": 0.78, "abundant": 0.88}
 """So much of the width of a shelf is taken by groups."""
@@ -111,6 +112,9 @@ class _Forms:
     def nest(self) -> Make:
         return lambda used, width: nest(self._stock, self._ledge, used, width=width, side=self._side)
 
+    def whole_set(self) -> Make:
+        return lambda used, width: whole_set(self._stock, self._ledge, used, width=width, side=self._side)
+
     def anything(self) -> Make:
         return lambda used, width: any_one(self._stock, self._ledge, used, width=width)
 
@@ -193,7 +197,9 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     rises = other.tall(0.45, 0.6, kinds=COUNTERPOISES, stems=1.0)
     low = one_of(
         *((rises,) if stock.rng.random() < COUNTERPOISE_OFTEN[manner.fullness] else ()),
-        *stock.rng.sample([other.stack_and_tall(0.42), other.stack(), other.tray(), other.nest()], 4),
+        *stock.rng.sample(
+            [other.stack_and_tall(0.42), other.stack(), other.tray(), one_of(other.whole_set(), other.nest())], 4
+        ),
         other.tall(0.4, 0.45, stems=0.8), other.low(),
     )  # fmt: skip
     makers = [tall, low]
@@ -224,13 +230,13 @@ def _on_a_shelf(
     tall, picture = forms.tall(), one_of(forms.tall(0.68, 0.82, kinds=PICTURES), forms.tall())
     if is_library(stock) and ledge.clearance is not None:
         return _in_a_library(stock, ledge, used, order, before)
-    first: list[Make] = [tall, picture, one_of(forms.nest(), tall)]
+    first: list[Make] = [tall, picture, one_of(forms.whole_set(), forms.nest(), tall)]
     if "stack-and-tall" not in lately:
         first.append(forms.stack_and_tall())
     if bookish and ledge.clearance is not None and "row" not in lately:
         first += [one_of(forms.row(order), tall)] * min(max(rows, 2), MOST_ROW_CHANCES)
     second: list[Make] = [forms.stack(), forms.stack(), forms.low(), forms.worthy()] if bookish else [
-        one_of(forms.nest(), forms.low()), forms.low(), forms.worthy(), tall
+        one_of(forms.whole_set(), forms.nest(), forms.low()), forms.low(), forms.worthy(), tall
     ]  # fmt: skip
     if stock.room in ("kitchen", "dining") or is_served(stock.piece):
         first, second = [*first, *[forms.service()] * 4], [*second, *[forms.service()] * 3]

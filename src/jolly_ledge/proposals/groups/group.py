@@ -310,7 +310,7 @@ class Group:
                 if member.stands and (member.left <= edges[0] + 1 or member.right >= edges[1] - 1)
                 and member.thing.category != "book-row"
             ]  # fmt: skip
-            if not outer or self.form in ("row", "tray", "pair"):
+            if not outer or self.form in ("row", "tray", "pair", "whole-set"):
                 return False
             self.take_out(outer[-1])
         return True

@@ -18,6 +18,7 @@ from jolly_ledge.proposals.groups.pictures import pictures
 from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.trays import tray_set
+from jolly_ledge.proposals.groups.whole_sets import whole_set
 
 
 class Making(Protocol):
@@ -65,6 +66,7 @@ FORMS: dict[str, Form] = {
         Form("candles", "two candlesticks of different heights with something low", candlesticks),
         Form("service", "dishes as they are served", service),
         Form("nest", "things of one set, graded in size", nest),
+        Form("whole-set", "a whole set side by side, pairs outward in", whole_set),
         Form("cluster", "three things that touch in a triangle, seen from all sides", cluster),
         Form("low", "a bowl or a box with something small", low_set),
         Form("worthy", "one thing that holds its place alone", worthy),

@@ -242,6 +242,7 @@ class Stock:
             thing
             for thing in self.pool
             if thing.id not in used
+            and not thing.goes_in_a_set
             and (kinds is None or thing.category in kinds)
             and low <= thing.height <= high
             and thing.id not in self._wished

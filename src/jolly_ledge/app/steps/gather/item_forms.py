@@ -7,16 +7,17 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
 from jolly_ledge.app.widgets.form import Form, at_left, show_choice, show_text
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.edits.items import ChangeItem
+from jolly_ledge.edits.items import ChangeItem, JoinSet, TellSense
 from jolly_ledge.geometry.paint import paint_ml
 from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.dates import date_of
 from jolly_ledge.model.errors import DateError, MoneyError
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.money import price_of, typed
-from jolly_ledge.model.words import SEASONS
+from jolly_ledge.model.words import SEASONS, SENSES
 from jolly_ledge.workspace.workspace import Workspace
 
+SENSE_CHOICES = tuple((sense, f"a {sense}" if sense else "single things") for sense in SENSES)
 SEASON_CHOICES = (("", "not told"), *((season, season) for season in SEASONS))
 
 
@@ -41,7 +42,9 @@ class ProvenanceForm(ItemForm):
         self.watts_field = self.text("Draws, watts", self._set_watts)
         self.watts_field.setPlaceholderText("unknown")
         self.watts_field.setFixedWidth(96)
-        self.set_field = self.text("Set or pair", lambda name: self.change(set=name))
+        self.set_field = self.text("Set or pair", self._join)
+        self.sense_field = self.choice("They are", SENSE_CHOICES, self._tell_sense)
+        self.sense_field.setToolTip("Side by side they are seen as one; proposals bring them whole or not at all")
         self.lender_field = self.text("Borrowed from", lambda name: self.change(borrowed_from=name))
         self.returns_field = self.text("Returns to", lambda name: self.change(returns_to=name))
         self.return_field = self.text("Must return by", self._set_return)
@@ -78,6 +81,8 @@ class ProvenanceForm(ItemForm):
         show_text(self.price_field, typed(item.price))
         show_text(self.watts_field, "" if item.watts is None else f"{item.watts:g}")
         show_text(self.set_field, item.set)
+        self.rows.setRowVisible(self.sense_field, bool(item.set))
+        show_choice(self.sense_field, item.sense)
         show_text(self.lender_field, item.borrowed_from)
         show_text(self.returns_field, item.returns_to)
         show_text(self.return_field, item.return_by)
@@ -90,6 +95,17 @@ class ProvenanceForm(ItemForm):
         show_text(self.obsolete_field, item.obsolete_by)
         show_text(self.note_field, item.note)
         self.gone_chip.setChecked(item.gone)
+
+    def _join(self, name: str) -> None:
+        item = self._workspace.item
+        if item is not None and name != item.set:
+            self._workspace.commit(JoinSet(items=(item.id,), name=name))
+
+    def _tell_sense(self, sense: str) -> None:
+        item = self._workspace.item
+        told = next(one for one in SENSES if one == sense)
+        if item is not None and item.set and item.sense != told:
+            self._workspace.commit(TellSense(set=item.set, sense=told))
 
     def _set_price(self, text: str) -> None:
         try:

@@ -32,6 +32,7 @@ def look_marks(workspace: Workspace, shown: set[str], scale: float, *, carried: 
     if "advice" in shown or not workspace.look.placements:
         yield from overlays.advice_marks(arrangement, workspace.plan.stash, scale)
     yield from overlays.meaning_marks(arrangement, scale)
+    yield from overlays.set_marks(arrangement, scale)
     yield from overlays.lock_marks(arrangement)
     if arrangement.piece.wishes:
         yield from overlays.wish_marks(arrangement)

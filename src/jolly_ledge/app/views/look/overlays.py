@@ -7,7 +7,7 @@ from itertools import islice, pairwise
 from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPolygonF
 
-from jolly_ledge.app.views.look.marks import Box, Line, Plate, Stamp
+from jolly_ledge.app.views.look.marks import Box, Line, Plate, Stamp, poly_line
 from jolly_ledge.app.views.stamps import BEAM, bubble, fulcrum, stamp
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, TEAL
@@ -29,7 +29,7 @@ PATHS_SHOWN = 1
 
 SIGN_LIFT_PX, ADVICE_DROP_PX = 7.0, 27.0
 SHADE = "#731d1a17"
-TAG_HANGS_PX = 23.0
+TAG_HANGS_PX, SET_LOW_PX, SET_FOOT_PX = 23.0, 4.0, 2.0
 SKYLINE = "#f3d9a0"
 
 KEPT = 512
@@ -66,6 +66,18 @@ def meaning_marks(arrangement: Arrangement, scale: float) -> Iterator[Plate]:
             words = said(ledge.meant)
             wide = Plate(words, 0.0, 0.0, PLUM).width_px
             yield Plate(words, ledge.left + (wide / 2 + 6) / scale, -ledge.floor + TAG_HANGS_PX / scale, PLUM)
+
+
+def set_marks(arrangement: Arrangement, scale: float) -> Iterator[Line]:
+    """Yield a bracket under every set that is seen as one."""
+    low, foot = SET_LOW_PX / scale, SET_FOOT_PX / scale
+    for unit in arrangement.units:
+        first = unit.placed_items[0]
+        if len(unit.placed_items) > 1 and unit.placed_items[1].item.goes_with(first.item):
+            top = first.ledge.floor - foot
+            yield poly_line(
+                ((unit.left, top), (unit.left, top - low), (unit.right, top - low), (unit.right, top)), PLUM
+            )
 
 
 def advice_marks(arrangement: Arrangement, stash: tuple[Item, ...], scale: float) -> Iterator[Plate]:

@@ -1,0 +1,52 @@
+"""A set that goes together: all of its members side by side, pairs outward in and the odd one in the middle."""
+
+from collections.abc import Collection, Sequence
+
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.thing import Thing
+
+FEWEST, MOST = 2, 9
+GAP_MM = 14.0
+
+
+def whole_set(
+    stock: Stock, ledge: Ledge, used: Collection[str], *, side: int = 1, width: float = float("inf")
+) -> Group | None:
+    """Return a whole set whose sense keeps it together, the likest sizes opposite each other; None where none fits.
+
+    The arguments are told at :class:`~jolly_ledge.proposals.groups.register.Making`. Members that are used already,
+    or find no place on this ledge, are as good as gone: a set that cannot be whole does not come.
+    """
+    best: tuple[float, Group] | None = None
+    for members in _whole(stock, ledge, used):
+        group = _set_out(members, ledge, side)
+        if group.width <= width:
+            worth = sum(thing.worth for thing in members) / len(members) + 0.25 * stock.rng.random()
+            if best is None or worth > best[0]:
+                best = (worth, group)
+    return best[1] if best is not None else None
+
+
+def _whole(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[list[Thing]]:
+    """Return the sets of which every member that is at hand may stand on a ledge."""
+    known: dict[str, list[Thing]] = {}
+    for thing in stock.things.values():
+        if thing.item.sense and thing.item.set:
+            known.setdefault(thing.item.set, []).append(thing)
+    return [
+        members
+        for members in known.values()
+        if FEWEST <= len(members) <= MOST
+        and all(thing.id not in used and stock.fits(thing, ledge) for thing in members)
+    ]
+
+
+def _set_out(members: Sequence[Thing], ledge: Ledge, side: int) -> Group:
+    """Set members in a row: the tallest odd one in the middle, then pair by pair outward."""
+    order = sorted(members, key=lambda thing: (-thing.height, -thing.width, thing.id))
+    group = Group("whole-set", ledge.depth)
+    for number, thing in enumerate(order):
+        group.set_down(thing, "middle", side if number % 2 else -side, overlap=0.0, gap=GAP_MM)
+    return group
