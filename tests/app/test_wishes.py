@@ -100,3 +100,17 @@ def test_what_a_wish_needs_is_told(demo: Plan) -> None:
     assert AddWish(piece="alcove", wish=wish).apply(once).piece("alcove").wishes == (wish,)
     assert DropWish(piece="alcove", wish=wish).apply(once).piece("alcove").wishes == ()
     assert said(wish, demo, demo.piece("alcove")) == "brass orrery in the middle"
+
+
+def test_what_a_piece_has_can_be_wished_near(window: MainWindow, qtbot: QtBot) -> None:
+    page, workspace = page_of(window, "Arrange", ArrangeStep), window.workspace
+    look = next(look for look in workspace.plan.looks if look.piece == "hall-console")
+    workspace.choose_look(look.id)
+    lamp = next(placement for placement in look.placements if "lamp" in placement.item)
+    workspace.choose(lamp.id)
+    choose(page.chosen.wish_chip, "Near the socket")
+    (wish,) = [wish for wish in workspace.piece.wishes if wish.kind == "near"]
+    assert (wish.items, wish.near, wish.within) == ((lamp.item,), "socket", 600.0)
+    assert any("near the socket" in text for text in listed(page.chosen.wish_chip))
+    workspace.undo()
+    assert not [wish for wish in workspace.piece.wishes if wish.kind == "near"]

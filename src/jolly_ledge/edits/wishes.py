@@ -3,19 +3,20 @@
 from msgspec.structs import replace
 
 from jolly_ledge.edits.edit import BaseEdit, change_piece
+from jolly_ledge.geometry.distance import A_SEAT
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.piece import Piece, Wish
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import checked
-from jolly_ledge.model.words import WishKind
+from jolly_ledge.model.words import WishKind, plain
 
 SAID: dict[WishKind, str] = {
     "together": "{} together", "apart": "{} apart", "only-on": "{} only on {}", "never-on": "{} never on {}",
     "mirrored": "{} as a pair", "centred": "{} in the middle", "out-of-sight": "{} out of sight",
-    "underlaid": "{} with something under",
+    "underlaid": "{} with something under", "near": "{} near the {}",
 }  # fmt: skip
-ONE_BY_ONE: frozenset[WishKind] = frozenset({"only-on", "never-on", "centred", "out-of-sight", "underlaid"})
+ONE_BY_ONE: frozenset[WishKind] = frozenset({"only-on", "never-on", "centred", "out-of-sight", "underlaid", "near"})
 """Wishes that say of each thing what they say of several."""
 
 AT_LEAST: dict[WishKind, int] = {"together": 2, "apart": 2, "mirrored": 2}
@@ -25,6 +26,8 @@ def said(wish: Wish, plan: Plan, piece: Piece) -> str:
     """Return a wish in words, without a full stop."""
     items = {item.id: item.label for item in plan.stash}
     names = listed([items.get(item, item) for item in wish.items])
+    if wish.kind == "near":
+        return SAID["near"].format(names, items.get(wish.near, plain(wish.near)))
     ledges = {ledge.id: ledge.label for ledge in piece.ledges}
     return SAID[wish.kind].format(names, listed([ledges.get(ledge, ledge) for ledge in wish.ledges]))
 
@@ -55,6 +58,12 @@ class AddWish(BaseEdit, frozen=True):
             raise EditError("Pairs are made of two things each; choose an even number of them.")
         for item in wish.items:
             plan.item(item)
+        piece = plan.piece(self.piece)
+        there = {*(fixture.kind for fixture in piece.fixtures), *(item.id for item in plan.stash)}
+        if wish.kind == "near" and wish.near not in there | ({A_SEAT} if piece.seats else set()):
+            raise EditError(
+                f"There is no {plain(wish.near) or 'such thing'} at {piece.label}; add it in Measure, then wish it."
+            )
 
         def with_wish(piece: Piece) -> Piece:
             return replace(piece, wishes=(*_without(piece, wish), checked(wish)))
@@ -69,6 +78,8 @@ def _without(piece: Piece, new: Wish) -> tuple[Wish, ...]:
     def goes(old: Wish) -> bool:
         if set(old.items) != set(new.items):
             return False
+        if "near" in (old.kind, new.kind):
+            return old.kind == new.kind and old.near == new.near
         same_ledges = set(old.ledges) == set(new.ledges)
         return old.kind == new.kind or (opposite.get(new.kind) == old.kind and same_ledges)
 

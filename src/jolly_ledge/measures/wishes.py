@@ -5,9 +5,10 @@ from collections.abc import Callable, Iterator
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.geometry.distance import distance_to
 from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.model.piece import Wish
-from jolly_ledge.model.words import GATHERING, UNDERLAYS, WishKind
+from jolly_ledge.model.words import GATHERING, UNDERLAYS, WishKind, plain
 
 CENTRED_SHARE, MIRRORED_SHARE = 0.05, 0.05
 """So far from the middle, in widths, a thing is still centred, and a pair still mirrored."""
@@ -122,6 +123,19 @@ def _underlaid(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -
         yield Heard((thing.id,), met, said)
 
 
+def _near(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
+    """Hear nothing of what is not there: that is told where the wish is made."""
+    named = next((one.item.label for one in arrangement.placed_items if one.item.id == wish.near), plain(wish.near))
+    for thing in things:
+        far = distance_to(arrangement, thing, wish.near)
+        if far is not None:
+            said = (
+                f"The {thing.item.label} is wished within {round(wish.within / 10)} cm of the {named} and stands "
+                f"{round(far / 10)} cm off; carry it nearer."
+            )
+            yield Heard((thing.id,), far <= wish.within, said)
+
+
 _HEARERS: dict[WishKind, Callable[[Wish, list[PlacedItem], Arrangement], Iterator[Heard]]] = {
     "together": _together,
     "apart": _apart,
@@ -131,4 +145,5 @@ _HEARERS: dict[WishKind, Callable[[Wish, list[PlacedItem], Arrangement], Iterato
     "centred": _centred,
     "out-of-sight": _out_of_sight,
     "underlaid": _underlaid,
+    "near": _near,
 }

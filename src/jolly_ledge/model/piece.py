@@ -158,11 +158,17 @@ class Fixture(Value, frozen=True):
 
 
 class Wish(Value, frozen=True):
-    """What the stylist insists on for some items or ledges."""
+    """What the stylist insists on for some items or ledges.
+
+    ``near`` is what they are to stand near: a kind of fixture, ``seat``, or the id of another item; ``within`` how near
+    in mm.
+    """
 
     kind: WishKind
     items: tuple[Identifier, ...] = ()
     ledges: tuple[Identifier, ...] = ()
+    near: Words = ""
+    within: Distance = 600.0
 
 
 class Piece(Value, frozen=True):

@@ -44,7 +44,9 @@ FixtureKind = Literal[
     "headboard",
     "window",
 ]
-WishKind = Literal["together", "apart", "only-on", "never-on", "mirrored", "centred", "out-of-sight", "underlaid"]
+WishKind = Literal[
+    "together", "apart", "only-on", "never-on", "mirrored", "centred", "out-of-sight", "underlaid", "near"
+]
 
 Category = Literal[
     "book",

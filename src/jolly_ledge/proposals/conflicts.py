@@ -21,6 +21,7 @@ TRIED_FOR_EACH = 600
 AS_WISHED: dict[str, str] = {
     "centred": "in the middle", "mirrored": "as a pair about the middle", "together": "together", "hidden": "hidden",
     "underlaid": "with something under",
+    "near": "near what it is wished by",
     "filling": "in a vessel",
 }  # fmt: skip
 

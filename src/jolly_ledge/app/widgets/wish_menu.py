@@ -7,9 +7,10 @@ from PySide6.QtWidgets import QMenu, QPushButton
 
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.edits.wishes import AddWish, DropWish, said
+from jolly_ledge.geometry.distance import A_SEAT
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.piece import Wish
-from jolly_ledge.model.words import WishKind
+from jolly_ledge.model.words import WishKind, plain
 from jolly_ledge.workspace.workspace import Workspace
 
 FOR_SEVERAL: tuple[tuple[WishKind, str], ...] = (
@@ -24,6 +25,8 @@ FOR_EACH: tuple[tuple[WishKind, str], ...] = (
     ("out-of-sight", "Out of sight"),
     ("underlaid", "On a tray, a board or a mat"),
 )
+
+NOT_TO_BE_NEAR = frozenset({"bar", "brace"})
 
 
 class WishChip:
@@ -53,6 +56,8 @@ class WishChip:
             if ledge is not None or "{}" not in text:
                 shown = text.format(ledge.label if ledge is not None else "")
                 menu.addAction(shown).triggered.connect(partial(self._wish, kind))
+        for target in self._targets() if items else ():
+            menu.addAction(f"Near the {plain(target)}").triggered.connect(partial(self._wish_near, target))
         if not items:
             menu.addAction("Mark a thing first, several with shift and click").setEnabled(False)
         wishes = [wish for wish in workspace.piece.wishes if not items or set(items) & set(wish.items)]
@@ -62,10 +67,22 @@ class WishChip:
                 text = f"Let go: {said(wish, workspace.plan, workspace.piece)}"
                 menu.addAction(text).triggered.connect(partial(self._drop, wish))
 
+    def _targets(self) -> list[str]:
+        """Return what the piece has that one may wish to be near."""
+        piece = self._workspace.piece
+        kinds: dict[str, None] = dict.fromkeys(f.kind for f in piece.fixtures if f.kind not in NOT_TO_BE_NEAR)
+        return [*kinds, *((A_SEAT,) if piece.seats else ())]
+
+    def _wish_near(self, target: str, _: bool = False) -> None:
+        self._make(Wish(kind="near", items=self._items(), near=target))
+
     def _wish(self, kind: WishKind, _: bool = False) -> None:
         workspace, items = self._workspace, self._items()
         ledges = (workspace.ledge_id,) if kind in ("only-on", "never-on") else ()
-        wish = Wish(kind=kind, items=items, ledges=ledges)
+        self._make(Wish(kind=kind, items=items, ledges=ledges))
+
+    def _make(self, wish: Wish) -> None:
+        workspace = self._workspace
         if workspace.commit(AddWish(piece=workspace.piece_id, wish=wish)):
             workspace.signals.told.emit(
                 f"Wished: {capital(said(wish, workspace.plan, workspace.piece))}. Proposals keep to it."

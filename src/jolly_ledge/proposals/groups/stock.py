@@ -294,7 +294,7 @@ class Stock:
         return any(thing.depth <= ledge.depth for thing in self.of_kind(ledge, used, "lamp"))
 
 
-EASY_WISHES = frozenset({"only-on", "never-on", "apart"})
+EASY_WISHES = frozenset({"only-on", "never-on", "apart", "near"})
 """Wishes that a thing may have and still come as a member of a group: its ledge is asked, and neighbours at last."""
 
 
