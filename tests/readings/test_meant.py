@@ -133,3 +133,25 @@ def test_a_service_that_is_mirrored_by_itself_is_not_scolded() -> None:
     )
     assert plain & {"odd-groups", "alike-apart", "grouping", "height-rhythm"}
     assert not mirrored & {"odd-groups", "alike-apart", "grouping", "height-rhythm"}
+
+
+def test_what_stands_alone_on_purpose_is_not_called_lonely() -> None:
+    def small(**more: object) -> Arrangement:
+        return arranged(
+            (thing("egg", width=60, height=80, depth=60, **more),), (put("egg", "a1", x=300),), piece=case_of(2)
+        )
+
+    lonely, meant_so = (read_one("odd-groups", small(traits=traits)) for traits in ((), ("alone-on-purpose",)))
+    assert lonely is not None
+    assert meant_so is not None
+    assert [finding.placements for finding in lonely.findings] == [("egg",)]
+    assert meant_so.findings == ()
+    things = tuple(thing(f"jar-{n}", width=90, height=140 + 40 * n, depth=90) for n in range(3))
+    row = tuple(put(f"jar-{n}", "a1", x=90 + 300 * n) for n in range(3))
+    apart = read_one("grouping", arranged(things, row, piece=case_of(2)))
+    kept = tuple(replace(one, traits=("alone-on-purpose",)) if one.id == "jar-2" else one for one in things)
+    told = read_one("grouping", arranged(kept, row, piece=case_of(2)))
+    assert apart is not None
+    assert told is not None
+    assert "jar-2" in {one for finding in apart.findings for one in finding.placements}
+    assert "jar-2" not in {one for finding in told.findings for one in finding.placements}

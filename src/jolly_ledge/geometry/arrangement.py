@@ -137,6 +137,11 @@ class Stack(Struct, frozen=True, cache_hash=True):
         return self.units[-1].label
 
     @property
+    def is_alone_on_purpose(self) -> bool:
+        """Whether what leads it is meant to stand by itself."""
+        return "alone-on-purpose" in max(self.units, key=lambda unit: unit.area).lead.item.traits
+
+    @property
     def named_vignette(self) -> str | None:
         """The vignette it is told to belong to, if any."""
         for unit in self.units:

@@ -97,6 +97,7 @@ Trait = Literal[
     "tolerates-low-light",
     "toxic",
     "small-parts",
+    "alone-on-purpose",
 ]
 Status = Literal["owned", "borrowed", "to-buy", "wanted", "stored"]
 LookStatus = Literal["idea", "shown", "approved", "placed", "taken-down"]

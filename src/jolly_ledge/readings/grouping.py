@@ -107,6 +107,8 @@ def _tied(stacks: tuple[Stack, ...], table: bool, bars: int) -> _Tied:
     ties = []
     for stack in stacks:
         tie = max((_near(stack, other, table) for other in stacks if other is not stack), default=0.0)
+        if stack.is_alone_on_purpose:
+            tie = 1.0
         if len(stack.units) > 1 or len(stack.ids) > 2:
             tie = max(tie, CARRIES)
         tie = max(tie, min(max((stack.width / width - BROAD_FROM) / (BROAD_FULL - BROAD_FROM), 0.0), 1.0))

@@ -93,6 +93,8 @@ def score_of(vignette: Vignette, manner: Manner, *, alone: bool = True) -> tuple
     labels = listed([unit.label for unit in vignette.units])
     if count == 1:
         stack = vignette.stacks[0]
+        if stack.is_alone_on_purpose:
+            return 1.0, ""
         least = LONELY_SCORE if alone else COUNTERWEIGHT_SCORE
         score = least + (1 - least) * ramp(anchor_share(stack), *HOLDS)
         if not alone or score >= BAND[0]:
