@@ -1,5 +1,7 @@
 """What a ledge is meant for is asked before it is scolded."""
 
+from typing import Any
+
 import pytest
 from msgspec.structs import replace
 
@@ -136,7 +138,7 @@ def test_a_service_that_is_mirrored_by_itself_is_not_scolded() -> None:
 
 
 def test_what_stands_alone_on_purpose_is_not_called_lonely() -> None:
-    def small(**more: object) -> Arrangement:
+    def small(**more: Any) -> Arrangement:
         return arranged(
             (thing("egg", width=60, height=80, depth=60, **more),), (put("egg", "a1", x=300),), piece=case_of(2)
         )
