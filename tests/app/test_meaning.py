@@ -8,6 +8,7 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.views.look import overlays
 from jolly_ledge.edits.bays import CopyBay
+from jolly_ledge.geometry.axes import Axis
 from jolly_ledge.model.meant import AS_THE_LOOK, Meant
 from jolly_ledge.readings.register import assess
 from pages import page_of
@@ -98,3 +99,29 @@ def test_the_key_lists_what_a_place_can_be_kept_for(window: MainWindow, qtbot: Q
     assert page.kept_places.isVisible()
     assert "Keep a place for keys" in [made.text() for made in page.kept_places.actions()]
     page.kept_places.hide()
+
+
+def test_a_group_is_centred_on_an_axis_as_it_is(window: MainWindow, qtbot: QtBot) -> None:
+    page, workspace = arranging(window), window.workspace
+    look = next(look for look in workspace.plan.looks if look.piece == "hall-console")
+    workspace.choose_look(look.id)
+    top = workspace.piece.ledge("top")
+    before = {one.item.label: one for one in workspace.arrangement.by_ledge["top"]}
+    bowl, atlases = before["slate key bowl"], before["three star atlases"]
+    workspace.choose(bowl.id, atlases.id)
+    page.axes.fill()
+    names = [made.text() for made in page.axes.actions()]
+    assert names[0] == f"Centre on the middle of {top.label}"
+    assert any("mirror" in name for name in names)
+    page.axes.actions()[0].trigger()
+    after = {one.item.label: one for one in workspace.arrangement.by_ledge["top"]}
+    moved, other = after["slate key bowl"], after["three star atlases"]
+    middle = (min(moved.left, other.left) + max(moved.right, other.right)) / 2
+    assert abs(middle - top.left - top.width / 2) < 0.5
+    assert abs((moved.left - other.left) - (bowl.left - atlases.left)) < 0.5
+    assert workspace.history.undo_label == names[0]
+    told: list[str] = []
+    workspace.signals.refused.connect(told.append)
+    page.several.centre_on(Axis("the far end", top.right - 20))
+    assert len(told) == 1
+    assert "over the end of" in told[0]

@@ -50,6 +50,7 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("Name the group", "Shift+G", "thing", step.chosen.group_field.setFocus),
         Act("Make the gaps alike", "Ctrl+E", "several", several.even_gaps, several.why_no_even_gaps),
         Act("Set the fronts in line", "Ctrl+L", "several", several.fronts_in_line, several.why_no_line),
+        Act("Centre it on an axis", "Shift+A", "thing", step.axes.pop_up, several.why_no_axis),
         Act("Carry to the ledge above", "PgUp", "thing", partial(several.to_ledge, -1), parts_from_above=True),
         Act("Carry to the ledge below", "PgDown", "thing", partial(several.to_ledge, 1)),
         Act("Put back in the stash", "Delete", "thing", do.put_back, parts_from_above=True),

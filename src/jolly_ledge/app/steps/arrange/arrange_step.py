@@ -20,6 +20,7 @@ from jolly_ledge.app.steps.arrange.view_strip import IN_THE_ROOM, KEYS, STRAIGHT
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.views.look.look_view import LookView
 from jolly_ledge.app.widgets.act_menu import ActMenu
+from jolly_ledge.app.widgets.axis_menu import AxisMenu
 from jolly_ledge.app.widgets.kept_place_menu import KeptPlaceMenu
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital
@@ -227,6 +228,7 @@ class ArrangeStep(Step):
             self.shortcut(f"Shift+{keys}", partial(self._arrow, along, deep, FINE_MM), view, "Move it by 1 mm")
             pushed = partial(self.actions_on_look.nudge, along * STEP_MM, deep * STEP_MM)
             self.shortcut(f"Alt+{keys}", pushed, view, "Push it on, through what stands there")
+        self.axes = AxisMenu(view, self.workspace, self.several.centre_on)
         self.kept_places = KeptPlaceMenu(view, self.workspace)
         view.menu_asked.connect(self.kept_places.asked_at)
         self.acts = acts_of(self)

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.edits.placements import MovePlacement
 from jolly_ledge.geometry.arrangement import PlacedItem, arrange
+from jolly_ledge.geometry.axes import Axis
 from jolly_ledge.geometry.landing import Spot, free_spot
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.workspace.workspace import Workspace
@@ -76,6 +77,33 @@ class SeveralActions:
         standing = self._standing()
         foremost = min(one.front for one in standing)
         self._move([(one, 0.0, foremost - one.front) for one in standing], "Set the fronts in line")
+
+    def why_no_axis(self) -> str:
+        """Return why what is chosen cannot be centred, empty where it can."""
+        standing = self._standing()
+        if not standing:
+            return "Choose what stands on a ledge."
+        if len({one.ledge.id for one in standing}) > 1:
+            return "Things are centred on one ledge at a time."
+        return self._why_locked(standing)
+
+    def centre_on(self, axis: Axis) -> None:
+        """Move what is chosen as one, so that its middle is on an axis; it stays as it is to each other."""
+        if reason := self.why_no_axis():
+            self._workspace.signals.refused.emit(reason)
+            return
+        standing = self._standing()
+        left, right, ledge = standing[0].left, max(one.right for one in standing), standing[0].ledge
+        along = axis.x - (left + right) / 2
+        over = max(ledge.left - left - along, right + along - ledge.right)
+        if over > 0:
+            length = self._workspace.length(round(over))
+            self._workspace.signals.refused.emit(
+                f"Centred on {axis.name} it would stand {length} over the end of {ledge.label}; choose fewer things or "
+                "another axis."
+            )
+            return
+        self._move([(one, along, 0.0) for one in standing], f"Centre on {axis.name}")
 
     def why_no_group(self) -> str:
         """Return why no group can be made, empty where one can."""
