@@ -112,7 +112,7 @@ def test_a_group_is_centred_on_an_axis_as_it_is(window: MainWindow, qtbot: QtBot
     page.axes.fill()
     names = [made.text() for made in page.axes.actions()]
     assert names[0] == f"Centre on the middle of {top.label}"
-    assert any("mirror" in name for name in names)
+    assert any("socket" in name for name in names)
     page.axes.actions()[0].trigger()
     after = {one.item.label: one for one in workspace.arrangement.by_ledge["top"]}
     moved, other = after["slate key bowl"], after["three star atlases"]
