@@ -115,7 +115,7 @@ def test_a_sentence_is_told_in_another_unit(sentence: str, unit: str, said: str)
 
 SAYS_WHAT_TO_DO = re.compile(
     r"(?:; |\. |, so |\bor )\W*(?:\w+,? ){0,6}?(?:choose|type|write|measure|save|open|take|draw|mark|drag|unlock|put|add|"
-    r"begin|click|pick|set|move|carry|pose|empty|check|look|set|split|propose|name|print|start|lay|let|keep|tell)\b"
+    r"begin|click|pick|set|move|carry|pose|empty|check|look|set|split|propose|name|print|start|lay|let|keep|tell|mean|join)\b"
 )
 MADE_OF_TWO = ("“Bowl” Bowl", "The plan is not sound at Bowl", "“Bowl” cannot be opened. Bowl")
 """What goes before another sentence that is looked at by itself, or that a library writes."""
