@@ -3,6 +3,7 @@
 import csv
 import io
 
+import msgspec
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -10,7 +11,8 @@ from hypothesis import strategies as st
 from builders import arranged, plan_of, put, thing
 from jolly_ledge.files.errors import FileError
 from jolly_ledge.files.sheet_csv import sheet_to_csv
-from jolly_ledge.files.stash_csv import stash_from_csv, stash_to_csv
+from jolly_ledge.files.stash_csv import COLUMNS, stash_from_csv, stash_to_csv
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.planning.working_order import working_order
 
@@ -70,3 +72,16 @@ def test_the_sheet_has_a_row_for_every_step() -> None:
     assert rows[0][:4] == ["step", "thing", "fetch from", "ledge"]
     assert rows[1][1:8] == ["'=vase", "hall", "a1", "340", "left end", "90", "front edge"]
     assert rows[2][4:8] == ["", "", "", ""]
+
+
+def test_every_field_of_a_thing_has_a_column() -> None:
+    fields = {field.encode_name for field in msgspec.structs.fields(Item)}
+    assert {column.removesuffix("_mm").removesuffix("_kg") for column in COLUMNS} == fields
+
+
+def test_the_sense_of_a_set_comes_back_and_a_strange_one_is_told() -> None:
+    cup = thing("cup", set="tea service", sense="service")
+    table = stash_to_csv((cup,))
+    assert stash_from_csv(table) == (cup,)
+    with pytest.raises(FileError, match="sense"):
+        stash_from_csv(table.replace(",service", ",quartet"))

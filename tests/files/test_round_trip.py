@@ -19,7 +19,7 @@ from jolly_ledge.files.stash_json import stash_from_json, stash_to_json
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.piece import Board, PiecePhoto, Seat
 from jolly_ledge.model.plan import ColourFamily, Plan
-from jolly_ledge.model.words import CATEGORIES, FINISHES, SEASONS, STATUSES, TRAITS
+from jolly_ledge.model.words import CATEGORIES, FINISHES, SEASONS, SENSES, STATUSES, TRAITS
 
 COLOURS = st.integers(0, (1 << 24) - 1).map(lambda number: f"#{number:06x}")
 TEXTS = st.text(st.characters(exclude_categories=("Cs", "Cc"), exclude_characters="\x00"), max_size=20).map(str.strip)
@@ -47,6 +47,7 @@ def items(draw: st.DrawFn) -> Item:
         material=draw(TEXTS),
         traits=tuple(draw(st.sets(st.sampled_from(TRAITS), max_size=4))),
         set=draw(TEXTS),
+        sense=draw(st.sampled_from(SENSES)),
         room=draw(TEXTS),
         status=draw(st.sampled_from(STATUSES)),
         price=draw(st.none() | st.integers(0, 100_000).map(lambda cents: Decimal(cents) / 100)),

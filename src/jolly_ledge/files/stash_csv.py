@@ -17,7 +17,7 @@ COLUMNS = (
     "id", "name", "category", "silhouette", "width_mm", "height_mm", "depth_mm", "mass_kg", "colours", "finish",
     "material", "traits", "set", "room", "status", "price", "mouth_mm", "stems", "count", "for", "note",
     "borrowed_from", "returns_to", "return_by", "season", "care", "repaint", "covers", "guessed", "photo", "outline",
-    "watts", "discount", "original_price", "box", "obsolete_by", "gone",
+    "watts", "discount", "original_price", "box", "obsolete_by", "gone", "sense",
 )  # fmt: skip
 NEEDED = ("id", "category", "width_mm", "height_mm", "depth_mm")
 _FIELDS = {
