@@ -10,10 +10,11 @@ from builders import arranged, case_of, put, thing
 from jolly_ledge.drawing.case import bounds_of, case_picture, front_shapes
 from jolly_ledge.drawing.furniture.fixtures import COLOURS, fixture_shapes
 from jolly_ledge.drawing.items import item_picture, item_shapes
-from jolly_ledge.drawing.picture import Path, Primitive, Shape
+from jolly_ledge.drawing.picture import Gradient, Path, Primitive, Shape
 from jolly_ledge.drawing.room import ROOM_MM, SHEET_MM, room_picture
 from jolly_ledge.drawing.table_top import outline_from_above, seat_shapes, setting_shapes, table_from_above
 from jolly_ledge.geometry.silhouette import loops_of, polygon_area
+from jolly_ledge.model.colour import lightness_chroma_hue
 from jolly_ledge.model.piece import Fixture, Ledge, Piece, Seat
 from jolly_ledge.model.starts.gallery import STARTS, Start
 from jolly_ledge.model.words import FIXTURE_KINDS, Doors, FixtureKind
@@ -165,3 +166,18 @@ def test_holes_of_an_outline_are_told_from_its_edge() -> None:
     hole = ((1.0, 1.0), (2.0, 1.0), (2.0, 2.0))
     cut = (*edge[:1], *hole, hole[0], *edge)
     assert loops_of(cut) == (edge, hole)
+
+
+def test_the_light_on_a_ledge_is_drawn() -> None:
+    piece = made("bookcase")
+
+    def middle(light: str | None) -> str:
+        ledges = tuple(replace(ledge, light=light) for ledge in piece.ledges)
+        shapes = case_picture(replace(piece, ledges=ledges)).primitives
+        backs = [one.fill for one in shapes if isinstance(one, Shape) and isinstance(one.fill, Gradient)]
+        return next(fill.stops[1][1] for fill in backs if len(fill.stops) == 3 and fill.stops[1][0] == 0.22)
+
+    shown = [lightness_chroma_hue(middle(light)).lightness for light in ("bright", "medium", "low")]
+    assert shown == sorted(shown, reverse=True)
+    assert shown[0] - shown[2] > 0.05
+    assert middle(None) == middle("medium")

@@ -13,6 +13,7 @@ from builders import case_of, thing
 from jolly_ledge import edits
 from jolly_ledge.edits.answers import AnswerCaution, TakeBackAnswer
 from jolly_ledge.edits.bays import CopyBay, JoinBays, SplitBay
+from jolly_ledge.edits.copied import SetDownCopies
 from jolly_ledge.edits.edit import BaseEdit
 from jolly_ledge.edits.emphasis import SetEmphasis
 from jolly_ledge.edits.exchange import ExchangeGroup, ExchangeThing
@@ -74,7 +75,7 @@ from jolly_ledge.geometry.landing import Spot
 from jolly_ledge.model.deviation import Deviation
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
-from jolly_ledge.model.look import Answer, LogEntry, Look, LookPhoto, Manner, Vote, WavedOff
+from jolly_ledge.model.look import Answer, LogEntry, Look, LookPhoto, Manner, Placement, Vote, WavedOff
 from jolly_ledge.model.piece import Board, Fixture, KeptPlace, Ledge, Wish
 from jolly_ledge.model.plan import ColourFamily, Household, Plan, Taste, check_references
 from jolly_ledge.model.starts.gallery import STARTS, begin
@@ -82,6 +83,10 @@ from jolly_ledge.model.starts.gallery import STARTS, begin
 MIRROR = Fixture(kind="mirror", left=100.0, floor=900.0, width=400.0, height=500.0)
 ANSWER = Answer(caution="flame", state="as-it-was", measure="left unlit", by="Tilda", date="2026-11-02")
 CENTRED = Wish(kind="centred", items=("dark-urn",))
+COPIED = (
+    Placement(id="p1", item="dark-urn", ledge="l1", x=200.0, z=150.0),
+    Placement(id="p2", item="orrery", ledge="l1", x=0.0, z=0.0, on="p1"),
+)
 KEYS = KeptPlace(name="keys", left=100.0, front=20.0, width=160.0, depth=120.0, height=60.0)
 SHELF = Ledge(id="extra", left=40.0, floor=700.0, width=650.0, depth=300.0, clearance=200.0)
 
@@ -93,7 +98,7 @@ EDITS: tuple[Edit, ...] = (
     ToggleTrait(items=("dark-urn", "cream-vase"), trait="must-keep", on=True),
     JoinSet(items=("dark-urn", "cream-vase"), name="pair of vessels"),
     JoinSet(items=("pair-sconce-a", "pair-sconce-b"), name=""),
-    TellSense(set="candlesticks", sense="pair"),
+    TellSense(set="candlesticks", sense="series"),
     MergeItems(kept="cream-vase", gone=("dark-urn", "terracotta-vase"), name="cream vase"),
     ChangeFamilies(families=(ColourFamily(name="night", colours=("#25405c", "#26282b")),), label="Merge families"),
     DuplicateItem(item="orrery", name="brass orrery"),
@@ -170,6 +175,7 @@ EDITS: tuple[Edit, ...] = (
     ),
     AddWish(piece="alcove", wish=Wish(kind="apart", items=("dark-urn", "cream-vase"))),
     DropWish(piece="hall-case", wish=CENTRED),
+    SetDownCopies(look="winter", placements=COPIED, name="two things"),
     KeepPlace(piece="alcove", ledge="l1", place=KEYS, ledge_name="left bay, bottom"),
     GiveBackPlace(piece="hall-case", ledge="a1", name="keys"),
 )
@@ -190,8 +196,8 @@ def demo(demo: Plan) -> Plan:
     case = replace(case, ledges=(replace(case.ledges[0], kept=(KEYS,)), *case.ledges[1:]))
     looks = tuple(before if look.id == "before" else look for look in demo.looks)
     tastes = (*demo.tastes, Taste(name="Edwin", manner=Manner()))
-    look = Look(id="hall-look", piece="hall-case")
-    return replace(demo, pieces=(*demo.pieces, case), looks=(*looks, look), tastes=tastes)
+    empty = (Look(id="hall-look", piece="hall-case"), Look(id="winter", piece="alcove"))
+    return replace(demo, pieces=(*demo.pieces, case), looks=(*looks, *empty), tastes=tastes)
 
 
 def all_edits() -> Iterator[type[BaseEdit]]:

@@ -22,7 +22,7 @@ from jolly_ledge.drawing.theme import CASE, PAPER, PLUM, SOFT_INK
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
-from jolly_ledge.model.words import PieceKind
+from jolly_ledge.model.words import Light, PieceKind
 
 BOARD_MM = 22.0
 OPEN_ABOVE_MM = 450.0
@@ -30,6 +30,12 @@ ROOM_FOR_DOORS_MM = 80.0
 FLOOR_MM = 40.0
 UNDER_BOARDS_MM, FAR_FLOOR_MM = 200.0, 250.0
 """Under the lowest board of a wall piece so much is shown; a floor that is so far below that is only a broken line."""
+
+
+SHADES: dict[Light | None, tuple[float, float, float]] = {
+    "bright": (0.28, 0.03, 0.12), "medium": (0.4, 0.1, 0.05), "low": (0.52, 0.22, 0.0), None: (0.4, 0.1, 0.05),
+}  # fmt: skip
+"""How dark the back of an opening is under its board and in its middle, and how light at its foot, by its light."""
 
 
 @lru_cache(maxsize=64)
@@ -118,14 +124,11 @@ def _back(piece: Piece, ledge: Ledge) -> list[Primitive]:
         return []
     colour = piece.backdrop_of(ledge)
     top, bottom = -(ledge.floor + ledge.clearance), -ledge.floor
+    under, middle, foot = SHADES[ledge.light]
     down = Gradient(
         (0, top),
         (0, bottom),
-        (
-            (0.0, darker(colour, 0.4)),
-            (0.22, darker(colour, 0.1)),
-            (1.0, lighter(colour, 0.05)),
-        ),
+        ((0.0, darker(colour, under)), (0.22, darker(colour, middle)), (1.0, lighter(colour, foot))),
     )
     deep = min(ledge.width * 0.09, 46.0)
     left, right, height = ledge.left, ledge.right, bottom - top

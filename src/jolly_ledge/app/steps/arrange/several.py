@@ -3,11 +3,14 @@
 from collections.abc import Sequence
 
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
+from jolly_ledge.edits.copied import SetDownCopies, with_guests
 from jolly_ledge.edits.placements import MovePlacement
 from jolly_ledge.geometry.arrangement import PlacedItem, arrange
 from jolly_ledge.geometry.axes import Axis
 from jolly_ledge.geometry.landing import Spot, free_spot
 from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.model.look import Placement
+from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.workspace.workspace import Workspace
 
 FEWEST_FOR_GAPS = 3
@@ -19,6 +22,7 @@ class SeveralActions:
     def __init__(self, workspace: Workspace, actions: LookActions) -> None:
         self._workspace = workspace
         self._actions = actions
+        self._copied: tuple[Placement, ...] = ()
 
     def _standing(self) -> list[PlacedItem]:
         """Return what is chosen and stands on a ledge itself, from the left."""
@@ -77,6 +81,33 @@ class SeveralActions:
         standing = self._standing()
         foremost = min(one.front for one in standing)
         self._move([(one, 0.0, foremost - one.front) for one in standing], "Set the fronts in line")
+
+    def why_nothing_to_copy(self) -> str:
+        """Return why nothing can be copied, empty where something can."""
+        return "" if self._workspace.chosen_placed else "Choose a thing first."
+
+    def copy(self) -> None:
+        """Remember what is chosen, with all it carries, to set it down in another look of the piece."""
+        workspace, chosen = self._workspace, self._workspace.chosen_placed
+        if chosen:
+            self._copied = with_guests(workspace.look, {one.id for one in chosen})
+            count = capital(counted(len(self._copied), "thing"))
+            workspace.signals.told.emit(f"{count} copied; Ctrl+V sets down the same in another look of this piece.")
+
+    def why_nothing_copied(self) -> str:
+        """Return why nothing can be set down, empty where something can."""
+        return "" if self._copied else "Nothing was copied yet; choose things and press Ctrl+C."
+
+    def set_down(self) -> None:
+        """Set down what was copied in the look in hand, and choose it."""
+        if reason := self.why_nothing_copied():
+            self._workspace.signals.refused.emit(reason)
+            return
+        before = {placement.id for placement in self._workspace.look.placements}
+        name = counted(len(self._copied), "thing")
+        if self._workspace.commit(SetDownCopies(look=self._workspace.look_id, placements=self._copied, name=name)):
+            new = (placement.id for placement in self._workspace.look.placements if placement.id not in before)
+            self._workspace.choose(*new)
 
     def why_no_axis(self) -> str:
         """Return why what is chosen cannot be centred, empty where it can."""
