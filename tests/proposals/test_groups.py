@@ -74,11 +74,17 @@ STICKS = tuple(
 )
 
 
+TRIO = tuple(
+    thing(f"canister{n}", width=100.0, depth=100.0, height=200.0 - 30 * n, set="canisters", sense="trio",
+          colours=((OAK, 1.0),)) for n in range(3)
+)  # fmt: skip
+
+
 @pytest.mark.parametrize("seed", range(6))
 @pytest.mark.parametrize("name", FORMS)
 def test_a_group_stands_by_itself(name: str, seed: int) -> None:
     piece = console() if name == "lamp" else None
-    stock, group = on_the_ledge(FORMS[name].make, seed, (*STASH, *STICKS), piece, width=600.0)
+    stock, group = on_the_ledge(FORMS[name].make, seed, (*STASH, *STICKS, *TRIO), piece, width=600.0)
     ledge = stock.ledges[0]
     assert group.form == name or name == "stack-and-tall"
     group.shift((ledge.width - group.width) / 2 - group.left)
