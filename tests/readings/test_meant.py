@@ -137,6 +137,17 @@ def test_a_service_that_is_mirrored_by_itself_is_not_scolded() -> None:
     assert not mirrored & {"odd-groups", "alike-apart", "grouping", "height-rhythm"}
 
 
+def test_what_is_stored_belongs_there() -> None:
+    router = thing("router", "device", width=200, height=60, depth=150)
+    plain, stored = (
+        read_one("must-haves", arranged((router,), (put("router", "a1", x=300),), piece=meant(case_of(2), a1=told)))
+        for told in (AS_THE_LOOK, Meant(purpose="store"))
+    )
+    assert plain is not None
+    assert any("does not belong" in finding.sentence for finding in plain.findings)
+    assert stored is None or not stored.findings
+
+
 def test_what_stands_alone_on_purpose_is_not_called_lonely() -> None:
     def small(**more: Any) -> Arrangement:
         return arranged(

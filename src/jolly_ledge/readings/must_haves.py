@@ -93,7 +93,8 @@ def _stranger(one: PlacedItem, arrangement: Arrangement) -> float:
     """Return what it costs that a thing does not belong where it stands, by hand as well as by proposal."""
     if one.ledge.is_wall or one.depth_order or one.placement.pose in ("hung", "draped") or one.placement.locked:
         return 0.0
-    if arrangement.piece.id in one.item.meant_for:
+    # What is stored, collected or left is there because somebody means it so.
+    if arrangement.piece.id in one.item.meant_for or one.ledge.meant.purpose in ("store", "collection", "leave"):
         return 0.0
     return STRANGENESS[verdict_on(one.item, arrangement.piece, one.ledge)[0]]
 
