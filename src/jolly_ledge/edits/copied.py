@@ -5,6 +5,7 @@ from collections.abc import Collection
 from msgspec.structs import replace
 
 from jolly_ledge.edits.edit import BaseEdit, change_look
+from jolly_ledge.edits.placements import carried_by
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.fresh_ids import FreshIds
 from jolly_ledge.model.look import Look, Placement
@@ -15,10 +16,7 @@ from jolly_ledge.model.value import checked
 
 def with_guests(look: Look, ids: Collection[str]) -> tuple[Placement, ...]:
     """Return placements of a look with all that stands on them or in them, in the order of the look."""
-    taken, size = set(ids), -1
-    while size != len(taken):
-        size = len(taken)
-        taken |= {placement.id for placement in look.placements if placement.host in taken}
+    taken = {*ids, *(guest.id for identifier in ids for guest in carried_by(look, identifier))}
     return tuple(placement for placement in look.placements if placement.id in taken)
 
 

@@ -1,13 +1,10 @@
 """Edits of places that are kept free for something: a cup, keys, a thing not yet bought."""
 
-from collections.abc import Callable
-
-from msgspec.structs import replace
-
-from jolly_ledge.edits.edit import BaseEdit, change_piece, with_one
+from jolly_ledge.edits.edit import BaseEdit
+from jolly_ledge.edits.pieces import ChangeLedge
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.phrases import capital
-from jolly_ledge.model.piece import KeptPlace, Ledge, Piece
+from jolly_ledge.model.piece import KeptPlace, Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import checked
 
@@ -35,11 +32,8 @@ class KeepPlace(BaseEdit, frozen=True):
         """
         ledge, place = plan.piece(self.piece).ledge(self.ledge), checked(self.place)
         _check_room(ledge, place)
-
-        def keep(one: Ledge) -> Ledge:
-            return replace(one, kept=(*(kept for kept in one.kept if kept.name != place.name), place))
-
-        return _changed(plan, self.piece, self.ledge, keep)
+        kept = (*_others(ledge, place.name), place)
+        return ChangeLedge(piece=self.piece, ledge=self.ledge, changes=(("kept", kept),), label=self.label).apply(plan)
 
 
 class GiveBackPlace(BaseEdit, frozen=True):
@@ -59,18 +53,12 @@ class GiveBackPlace(BaseEdit, frozen=True):
         ledge = plan.piece(self.piece).ledge(self.ledge)
         if all(kept.name != self.name for kept in ledge.kept):
             raise EditError(f"No place is kept for {self.name} on {ledge.label}; choose one that is drawn.")
-
-        def give(one: Ledge) -> Ledge:
-            return replace(one, kept=tuple(kept for kept in one.kept if kept.name != self.name))
-
-        return _changed(plan, self.piece, self.ledge, give)
+        kept = _others(ledge, self.name)
+        return ChangeLedge(piece=self.piece, ledge=self.ledge, changes=(("kept", kept),), label=self.label).apply(plan)
 
 
-def _changed(plan: Plan, piece_id: str, ledge_id: str, change: Callable[[Ledge], Ledge]) -> Plan:
-    def on(piece: Piece) -> Piece:
-        return replace(piece, ledges=with_one(piece.ledges, ledge_id, change))
-
-    return change_piece(plan, piece_id, on)
+def _others(ledge: Ledge, name: str) -> tuple[KeptPlace, ...]:
+    return tuple(kept for kept in ledge.kept if kept.name != name)
 
 
 def _check_room(ledge: Ledge, place: KeptPlace) -> None:
