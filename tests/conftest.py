@@ -56,6 +56,9 @@ class AnsweringDialogs:
         return self.printer
 
 
+ENDS_WITHIN_S = 10.0
+
+
 @pytest.fixture(scope="session", autouse=True)
 def qapp() -> QApplication:
     """Return the application; made before anything else, for a bare one that only renders cannot show windows later."""
@@ -74,6 +77,9 @@ def plan_path(tmp_path: Path) -> Path:
 def _no_threads_are_left() -> Iterator[None]:
     before = set(threading.enumerate())
     yield
+    for thread in set(threading.enumerate()) - before:
+        # What was let go may come to its end unheard.
+        thread.join(ENDS_WITHIN_S)
     left = [thread for thread in threading.enumerate() if thread not in before and thread.is_alive()]
     assert not left, f"threads left running: {left}"
 

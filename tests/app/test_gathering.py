@@ -71,7 +71,7 @@ def test_a_line_makes_several_of_varied_size_and_is_repeated(window: MainWindow,
     assert len({item.height for item in added}) > 4
     assert all("width" in item.guessed for item in added)
     assert window.workspace.item_ids == tuple(item.id for item in added)
-    assert page.side.currentWidget() is page.several
+    assert page.side.currentWidget() is page.side.several
     qtbot.keyClick(page.entry.line, Qt.Key.Key_R, CONTROL)
     assert len(window.workspace.plan.stash) == count + 16
     assert len({item.id for item in window.workspace.plan.stash}) == count + 16
@@ -137,7 +137,7 @@ def test_a_lasso_takes_several_and_all_are_changed_in_one_step(window: MainWindo
     caught = window.workspace.item_ids
     assert {cell.item.id for cell in row.cells} <= set(caught)
     assert third.item.id in caught
-    type_into(qtbot, page.several.room_field, "loft")
+    type_into(qtbot, page.side.several.room_field, "loft")
     assert {item.room for item in window.workspace.chosen_items} == {"loft"}
     assert window.workspace.history.undo_label == f"Change room of {counted(len(caught), 'thing')}"
     window.workspace.undo()
@@ -299,7 +299,7 @@ def test_a_book_shows_jacket_board_and_pages(window: MainWindow, qtbot: QtBot) -
 def test_several_are_told_together(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
     window.workspace.choose_items(("cream-vase", "sand-jug", "dark-urn"))
-    several = page.several
+    several = page.side.several
     assert several.title.text() == "3 things"
     pick(several.finish_field, "gloss")
     pick(several.status_field, "stored")

@@ -187,6 +187,8 @@ def test_the_photograph_is_laid_under_the_drawing_saved_and_found_again(
     assert page.pages.currentIndex() == 0
     photo = window.workspace.piece.photo
     assert photo is not None
+    page.view.grab()
+    qtbot.waitUntil(lambda: not page.view.photo.is_busy, timeout=10_000)
     with_photo = page.view.grab().toImage()
     qtbot.mouseClick(page.under_chip, LEFT)
     assert page.view.grab().toImage() != with_photo

@@ -211,6 +211,9 @@ COMMAS = [
     ("bowl 12,5x9", ["bowl"]),
     ("frame borrowed from the observatory, study", ["frame"]),
     ("bowl, stone, 24 wide", ["bowl"]),
+    ("letter rack 24x16, candle in glass 9x10", ["object", "candle"]),
+    ("thingum 10x20, whatsit 5 cm x 4 cm", ["object", "object"]),
+    ("box 24x16x10, 3 kg", ["box"]),
     ("“a clock, a vase” frame", ["frame"]),
 ]
 

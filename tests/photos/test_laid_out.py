@@ -83,6 +83,27 @@ def test_sizes_are_right_to_two_in_a_hundred_at_two_metres(
         assert thing.found.is_outlined
 
 
+def test_what_lies_two_metres_from_the_sheet_is_still_within_what_is_told(qapp: object) -> None:
+    names = ("blue vase 16x30", "oak box 24x12x18", "stone bowl 26x11", "black box 22x9x22", "green trunk 30x20x15",
+             "terracotta urn 20x34", "red box 20x15x9", "slate box 26x19x9", "brown trunk 28x14x20", "teal jug 12x22",
+             "red tray 19x9x9", "blue urn 19x40", "green box 25x25x9", "oak trunk 30x18x20")  # fmt: skip
+    row = [parse_entry(line, "cm").items[0] for line in names]
+    pixels = practice_row(row, 2000.0)
+    corners = sheet_in(pixels)
+    assert corners is not None
+    fitted = fit_corners(pixels, corners)
+    view = View(fitted.corners, Known(0.0, 0.0, 210.0, 297.0), fitted.error_px)
+    straight = pulled_straight(pixels, view)
+    frames = frames_in(straight, view)
+    assert max(frame.right for frame in frames) > 1900
+    for item, frame in zip(row[-5:], frames[-5:], strict=True):
+        thing = thing_in(straight, view, frame)
+        width, height = drawn_size(item)
+        assert abs(thing.width - width) <= max(thing.width_error, 0.03 * width), item.name
+        assert abs(thing.height - height) <= max(thing.height_error, 0.03 * height), item.name
+        assert thing.height == pytest.approx(height, rel=0.04), item.name
+
+
 def test_a_frame_drawn_roughly_by_hand_finds_the_thing_in_it(
     things: tuple[Item, ...], taken: tuple[Pixels, View, Straight]
 ) -> None:
@@ -90,6 +111,19 @@ def test_a_frame_drawn_roughly_by_hand_finds_the_thing_in_it(
     found = frames_in(straight, view)[0]
     rough = Frame(found.left - 15, found.bottom - 12, found.right + 12, found.top + 15)
     assert thing_in(straight, view, rough).width == pytest.approx(drawn_size(things[0])[0], rel=0.02)
+
+
+def test_a_frame_that_reaches_beyond_the_photograph_still_finds_the_thing(qapp: object) -> None:
+    row = [parse_entry(line, "cm").items[0] for line in ("blue urn 18x37", *LINES, "oak box 30x20x20")]
+    pixels = practice_row(row, 2000.0)
+    corners = sheet_in(pixels)
+    assert corners is not None
+    view = View(fit_corners(pixels, corners).corners, Known(0.0, 0.0, 210.0, 297.0))
+    straight = pulled_straight(pixels, view)
+    first = frames_in(straight, view)[0]
+    wide = Frame(first.left - 42, first.bottom - 30, first.right + 5, first.top + 30)
+    assert first.left - straight.left < 80
+    assert thing_in(straight, view, wide).width == pytest.approx(thing_in(straight, view, first).width, rel=0.02)
 
 
 def test_a_frame_outside_or_of_nothing_is_refused_in_a_sentence(taken: tuple[Pixels, View, Straight]) -> None:

@@ -10,7 +10,7 @@ from PySide6.QtWidgets import QApplication
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.path_panel import STEPS
 
-RESTS_S, ASKS_MS = 1.2, 300
+RESTS_S, ASKS_MS = 0.5, 50
 """The hand rests so long before a page is made; so often it is asked whether it does."""
 
 TOUCHES = frozenset({
@@ -19,11 +19,12 @@ TOUCHES = frozenset({
 })  # fmt: skip
 
 
-MODULES = tuple(f"jolly_ledge.app.steps.{name}.{name}_step" for name in ("gather", "measure", "brief", "place", "keep"))
+STEP_MODULES = (f"jolly_ledge.app.steps.{name}.{name}_step" for name in ("gather", "measure", "brief", "place", "keep"))
+MODULES = (*STEP_MODULES, "jolly_ledge.jobs.process_runner", "jolly_ledge.jobs.thread_runner", "multiprocessing.spawn")
 
 
 def _read_modules() -> None:
-    for name in (*MODULES, "jolly_ledge.photos.rectify", "jolly_ledge.photos.image"):
+    for name in MODULES:
         import_module(name)
 
 
@@ -45,7 +46,13 @@ class GettingReady(QObject):
         application.installEventFilter(self)
         # What the pages are made of is read beside the window, before they are made in it, and after it was painted.
         self._reads = Thread(target=_read_modules, name="reads modules", daemon=True)
+        application.aboutToQuit.connect(self._end_reading)
         self._timer.start()
+
+    def _end_reading(self) -> None:
+        """Let what is being read come to its end: a module cannot be read while everything is taken down."""
+        if self._reads.ident is not None:
+            self._reads.join()
 
     @property
     def is_done(self) -> bool:
@@ -59,12 +66,12 @@ class GettingReady(QObject):
         return False
 
     def _ask(self) -> None:
-        at_rest = time.monotonic() - self._touched >= RESTS_S
-        if not at_rest or QApplication.mouseButtons() != Qt.MouseButton.NoButton or not self._window.isVisible():
+        if not self._window.isVisible():
             return
         if self._reads.ident is None:
             self._reads.start()
-        if self._reads.is_alive():
+        at_rest = time.monotonic() - self._touched >= RESTS_S
+        if not at_rest or QApplication.mouseButtons() != Qt.MouseButton.NoButton or self._reads.is_alive():
             return
         if not self.go_on():
             self._timer.stop()

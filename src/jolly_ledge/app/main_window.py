@@ -97,33 +97,33 @@ class MainWindow(QMainWindow):
         def brief() -> Step:
             from jolly_ledge.app.steps.brief.brief_step import BriefStep
 
-            return BriefStep(workspace)
+            return BriefStep(self.pages, workspace)
 
         def measure() -> Step:
             from jolly_ledge.app.steps.measure.measure_step import MeasureStep
 
-            return MeasureStep(workspace, self._dialogs)
+            return MeasureStep(self.pages, workspace, self._dialogs)
 
         def gather() -> Step:
             from jolly_ledge.app.steps.gather.gather_step import GatherStep
 
-            return GatherStep(workspace, self._dialogs)
+            return GatherStep(self.pages, workspace, self._dialogs)
 
         def place() -> Step:
             from jolly_ledge.app.steps.place.place_step import PlaceStep
 
-            return PlaceStep(workspace, self._dialogs)
+            return PlaceStep(self.pages, workspace, self._dialogs)
 
         def keep() -> Step:
             from jolly_ledge.app.steps.keep.keep_step import KeepStep
 
-            return KeepStep(workspace, self._dialogs)
+            return KeepStep(self.pages, workspace, self._dialogs)
 
         makers: tuple[Callable[[], Step], ...] = (
             brief,
             measure,
             gather,
-            lambda: ArrangeStep(workspace),
+            lambda: ArrangeStep(self.pages, workspace),
             place,
             keep,
         )

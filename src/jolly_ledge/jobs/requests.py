@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING
 from msgspec import Struct
 
 from jolly_ledge.model.look import Look, Manner
+from jolly_ledge.model.piece import PiecePhoto
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import Season
 from jolly_ledge.proposals.manners import Each
@@ -19,6 +20,7 @@ if TYPE_CHECKING:
     from jolly_ledge.photos.composing import Layer
     from jolly_ledge.photos.image import Pixels
     from jolly_ledge.photos.perspective import View
+    from jolly_ledge.photos.rectify import Straight
 
 
 class ProposeRequest(Struct, frozen=True):
@@ -74,6 +76,16 @@ class RoomRequest(Struct, frozen=True):
     layers: "Sequence[Layer]"
 
 
+class StraightRequest(Struct, frozen=True):
+    """The photograph of a piece is to be pulled straight between four edges of its front (left, bottom, right, top)."""
+
+    content: bytes
+    photo: PiecePhoto
+    region: tuple[float, float, float, float]
+    longest: int
+    """Of the longer side, in pixels."""
+
+
 class WantedFound(Struct, frozen=True):
     """What is wanted, the best first; empty when nothing is needed."""
 
@@ -100,14 +112,21 @@ class RoomFound(Struct, frozen=True):
     picture: "Pixels"
 
 
+class StraightFound(Struct, frozen=True):
+    """The photograph of that name, straight."""
+
+    name: str
+    straight: "Straight"
+
+
 class Refused(Struct, frozen=True):
     """Nothing came of it; one sentence for people."""
 
     sentence: str
 
 
-Request = ProposeRequest | WantedRequest | MeaningRequest | CheckRequest | RoomRequest
-Event = Progress | Proposals | WantedFound | MeaningFound | CheckFound | RoomFound | Refused
+Request = ProposeRequest | WantedRequest | MeaningRequest | CheckRequest | RoomRequest | StraightRequest
+Event = Progress | Proposals | WantedFound | MeaningFound | CheckFound | RoomFound | StraightFound | Refused
 
 
 class Answer(Struct, frozen=True):

@@ -16,6 +16,8 @@ from jolly_ledge.jobs.requests import (
     Request,
     RoomFound,
     RoomRequest,
+    StraightFound,
+    StraightRequest,
     WantedFound,
     WantedRequest,
 )
@@ -87,10 +89,20 @@ def _set_in_room(request: RoomRequest, is_cancelled: Cancelled) -> Iterator[Even
     yield RoomFound(set_in(request.photo, request.view, list(request.layers)))
 
 
+def _pulled_straight(request: StraightRequest, is_cancelled: Cancelled) -> Iterator[Event]:
+    from jolly_ledge.photos.image import read_photo
+    from jolly_ledge.photos.rectify import straightened, view_of
+
+    pixels = read_photo(request.content, "the photograph of the piece")
+    straight = straightened(pixels, view_of(request.photo), *request.region, request.longest)
+    yield StraightFound(request.photo.name, straight)
+
+
 TASKS: dict[type[Request], Task] = {
     ProposeRequest: _propose,
     WantedRequest: _wanted,
     MeaningRequest: _meant,
     CheckRequest: _checked,
     RoomRequest: _set_in_room,
+    StraightRequest: _pulled_straight,
 }

@@ -83,7 +83,7 @@ def _edge(grey: NDArray[np.float32], start: NDArray[np.float64], end: NDArray[np
     offsets = np.arange(-REACH_PX, REACH_PX + STEP_PX, STEP_PX)
     places = start + shares[:, None, None] * side + offsets[None, :, None] * across
     # A pixel's value stands for its middle.
-    values = map_coordinates(grey, [places[..., 1] - 0.5, places[..., 0] - 0.5], order=1, mode="nearest")
+    values = map_coordinates(grey, [places[..., 1] - 0.5, places[..., 0] - 0.5], order=3, mode="nearest")
     steep = np.abs(np.gradient(values, STEP_PX, axis=1))
     near = np.exp(-((offsets / (0.6 * REACH_PX)) ** 2))
     best = np.argmax(steep * near, axis=1)

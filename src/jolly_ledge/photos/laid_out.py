@@ -289,7 +289,23 @@ def _cut(straight: Straight, frame: Frame) -> tuple[Pixels, float, float]:
     picture = straight.image[rows[0] : rows[1], columns[0] : columns[1]]
     if min(picture.shape[:2]) < 8:
         raise PhotoError("The frame is too small, or lies outside the photograph; draw it round the thing.")
-    return picture.copy(), straight.left + columns[0] / straight.scale, straight.top - rows[0] / straight.scale
+    return _with_ground(picture), straight.left + columns[0] / straight.scale, straight.top - rows[0] / straight.scale
+
+
+def _with_ground(picture: Pixels) -> Pixels:
+    """Return a cut picture in which what lies beyond the photograph has the colour of the ground beside it."""
+    from scipy import ndimage
+
+    labels, _ = ndimage.label(~picture.any(axis=2))
+    rim = np.concatenate((labels[0], labels[-1], labels[:, 0], labels[:, -1]))
+    beyond = np.isin(labels, rim[rim > 0])
+    filled = picture.copy()
+    if beyond.any():
+        # The last pixels of the photograph are mixed with what is not there.
+        beyond = ndimage.binary_dilation(beyond, iterations=3)
+        beside = ndimage.binary_dilation(beyond, iterations=6) & ~beyond
+        filled[beyond] = np.median(picture[beside if beside.any() else ~beyond], axis=0)
+    return filled
 
 
 def _edges_of(picture: Pixels) -> tuple[float, float, float, float]:

@@ -19,8 +19,10 @@ if TYPE_CHECKING:
 class Step(QWidget):
     """A page with a head; the piece and the look in hand are always named there."""
 
-    def __init__(self, workspace: Workspace) -> None:
-        super().__init__()
+    def __init__(self, host: QWidget, workspace: Workspace) -> None:
+        # Made within the widget that will show it: a part that is moved between parents is dressed anew each time.
+        super().__init__(host)
+        self.hide()
         self.workspace = workspace
         self._waiting: list[Callable[[], object]] = []
         self._keys: list[tuple[str, str]] = []

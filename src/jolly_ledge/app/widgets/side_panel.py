@@ -11,10 +11,12 @@ class SidePanel(QScrollArea):
     ----------
     width : int
         In pixels.
+    host : QWidget, optional
+        What will show it.
     """
 
-    def __init__(self, width: int) -> None:
-        super().__init__()
+    def __init__(self, width: int, host: QWidget | None = None) -> None:
+        super().__init__(host)
         self.setObjectName("sidePanel")
         self.setFixedWidth(width)
         self.setWidgetResizable(True)

@@ -51,6 +51,7 @@ NOTHING_NAMED = "Say first what it is: a vase, a bowl, 8 books, a plant, a frame
 _CODE = re.compile(r"#[0-9a-fA-F]{6}\b")
 _QUOTED = re.compile(r"(?:(?<![\d½¼¾⅛⅜⅝⅞])\"|“)([^\"“”]+)[\"”]")
 _FROM = re.compile(r"\bborrowed from\s+([^,;]+)", re.IGNORECASE)
+_SIZED = re.compile(r"[^\W\d_]{3,}.*?\d\s*(?:mm|cm|in|\")?\s*[x×]\s*\d", re.IGNORECASE)
 _COMMA = re.compile(r",(?!\d)|;")
 
 
@@ -147,18 +148,27 @@ def known_thing(line: str, unit: LengthUnit, stash: Iterable[Item] = ()) -> Item
 
 
 def _things_of(line: str) -> list[str]:
-    """Part a line at commas where each part names a thing; what names none belongs to the thing before."""
+    """Part a line at commas where each part names a thing; what names none belongs to the thing before.
+
+    A part with words and a width and height of its own is another thing where the one before has both already.
+    """
     things: list[str] = []
     names = False
     for part in [line] if _QUOTED.search(line) else _COMMA.split(line):
         is_thing = _names_a_thing(part)
-        if things and not (is_thing and names):
+        is_next = bool(things) and _is_sized(things[-1]) and _is_sized(part)
+        if things and not (is_next or (is_thing and names)):
             things[-1] = f"{things[-1]}, {part}"
             names = names or is_thing
         else:
             things.append(part)
             names = is_thing
     return things
+
+
+def _is_sized(part: str) -> bool:
+    """Tell whether a part has words, and a width and a height after them."""
+    return _SIZED.search(part) is not None
 
 
 def _names_a_thing(part: str) -> bool:

@@ -5,7 +5,7 @@ from typing import TYPE_CHECKING
 
 from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QResizeEvent
-from PySide6.QtWidgets import QHBoxLayout, QStackedWidget
+from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QWidget
 
 from jolly_ledge.app.steps.arrange.acts import acts_of
 from jolly_ledge.app.steps.arrange.board_foot import BoardFoot
@@ -37,8 +37,8 @@ STEP_MM, FINE_MM = 10.0, 1.0
 class ArrangeStep(Step):
     """The page on which most of the work is done."""
 
-    def __init__(self, workspace: Workspace) -> None:
-        super().__init__(workspace)
+    def __init__(self, host: QWidget, workspace: Workspace) -> None:
+        super().__init__(host, workspace)
         self.actions_on_look = LookActions(workspace)
         self._is_alone = False
         self.several = SeveralActions(workspace, self.actions_on_look)

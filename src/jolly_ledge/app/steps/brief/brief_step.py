@@ -55,8 +55,8 @@ SIDE_WIDTH = 344
 class BriefStep(Step):
     """The page on which the work begins."""
 
-    def __init__(self, workspace: Workspace) -> None:
-        super().__init__(workspace)
+    def __init__(self, host: QWidget, workspace: Workspace) -> None:
+        super().__init__(host, workspace)
         self.pages = QStackedWidget()
         self.column.addWidget(self.pages, 1)
         area = QScrollArea()
@@ -68,8 +68,7 @@ class BriefStep(Step):
         self._page.setSpacing(6)
         area.setWidget(inside)
         self.pages.addWidget(area)
-        self.emphasis = EmphasisPage(workspace, self.show_brief)
-        self.pages.addWidget(self.emphasis)
+        self._emphasis: EmphasisPage | None = None
         self._fill()
         self.beside = self._side()
         self.row.addWidget(self.beside)
@@ -129,6 +128,15 @@ class BriefStep(Step):
         uses = (*kept, use) if on else tuple(kept)
         label = f"{'Use' if on else 'Do not use'} it for {use}"
         workspace.commit(ChangePiece(piece=workspace.piece_id, changes=(("use", uses),), label=label))
+
+    @property
+    def emphasis(self) -> EmphasisPage:
+        """The page on which readings are made to count more or less, made when first asked for."""
+        if self._emphasis is None:
+            self._emphasis = EmphasisPage(self.workspace, self.show_brief)
+            self.pages.addWidget(self._emphasis)
+            self._emphasis.refresh()
+        return self._emphasis
 
     def show_emphasis(self) -> None:
         """Show how much every reading counts."""
@@ -198,7 +206,8 @@ class BriefStep(Step):
         self.habits.show_manner(manner)
         more = len(manner.weights)
         self.emphasis_button.setText(f"What counts more ({more})" if more else "What counts more")
-        self.emphasis.refresh()
+        if self._emphasis is not None:
+            self._emphasis.refresh()
         self.tastes.refresh()
         self.household.refresh()
         self.palette_panel.show_manner(manner)

@@ -1,18 +1,22 @@
 """The line-up and the pages that stand in for it for a while, each made when first asked for."""
 
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from PySide6.QtWidgets import QStackedWidget
 
 from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.exporting import Exporter
-from jolly_ledge.app.steps.gather.arrivals_page import ArrivalsPage
-from jolly_ledge.app.steps.gather.families_page import FamiliesPage
-from jolly_ledge.app.steps.gather.laid_out_page import LaidOutPage
-from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
-from jolly_ledge.app.steps.gather.twins_page import TwinsPage
 from jolly_ledge.exports.export import Options
 from jolly_ledge.workspace.workspace import Workspace
+
+if TYPE_CHECKING:
+    # Each is read with its page: one brings arrays with it, which a window without photographs never loads.
+    from jolly_ledge.app.steps.gather.arrivals_page import ArrivalsPage
+    from jolly_ledge.app.steps.gather.families_page import FamiliesPage
+    from jolly_ledge.app.steps.gather.laid_out_page import LaidOutPage
+    from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
+    from jolly_ledge.app.steps.gather.twins_page import TwinsPage
 
 TABLE_SUFFIXES = (".csv", ".tsv", ".txt", ".json")
 TABLE_KINDS = "Tables (*.csv *.tsv *.txt *.json);;All files (*)"
@@ -37,9 +41,11 @@ class GatherPages(QStackedWidget):
         self.setCurrentIndex(0)
 
     @property
-    def arrivals(self) -> ArrivalsPage:
+    def arrivals(self) -> "ArrivalsPage":
         """The page for tables and lists."""
         if self._arrivals is None:
+            from jolly_ledge.app.steps.gather.arrivals_page import ArrivalsPage
+
             self._arrivals = ArrivalsPage(self._workspace)
             self._arrivals.left.connect(self.show_line_up)
             self.addWidget(self._arrivals)
@@ -62,9 +68,11 @@ class GatherPages(QStackedWidget):
             self.setCurrentWidget(self.arrivals)
 
     @property
-    def families(self) -> FamiliesPage:
+    def families(self) -> "FamiliesPage":
         """The page for colour families."""
         if self._families is None:
+            from jolly_ledge.app.steps.gather.families_page import FamiliesPage
+
             self._families = FamiliesPage(self._workspace)
             self._families.left.connect(self.show_line_up)
             self.addWidget(self._families)
@@ -75,9 +83,11 @@ class GatherPages(QStackedWidget):
         self.setCurrentWidget(self.families)
 
     @property
-    def twins(self) -> TwinsPage:
+    def twins(self) -> "TwinsPage":
         """The page for what is probably entered twice."""
         if self._twins is None:
+            from jolly_ledge.app.steps.gather.twins_page import TwinsPage
+
             self._twins = TwinsPage(self._workspace)
             self._twins.left.connect(self.show_line_up)
             self.addWidget(self._twins)
@@ -88,9 +98,11 @@ class GatherPages(QStackedWidget):
         self.setCurrentWidget(self.twins)
 
     @property
-    def pictures(self) -> PicturesPage:
+    def pictures(self) -> "PicturesPage":
         """The page for photographs of things."""
         if self._pictures is None:
+            from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
+
             self._pictures = PicturesPage(self._workspace, self._dialogs)
             self._pictures.left.connect(self.show_line_up)
             self.addWidget(self._pictures)
@@ -101,9 +113,11 @@ class GatherPages(QStackedWidget):
         self.setCurrentWidget(self.pictures)
 
     @property
-    def laid_out(self) -> LaidOutPage:
+    def laid_out(self) -> "LaidOutPage":
         """The page for many things in one photograph."""
         if self._laid_out is None:
+            from jolly_ledge.app.steps.gather.laid_out_page import LaidOutPage
+
             self._laid_out = LaidOutPage(self._workspace, self._dialogs)
             self._laid_out.left.connect(self.show_line_up)
             self.addWidget(self._laid_out)

@@ -10,7 +10,6 @@ from PySide6.QtWidgets import (
     QMenu,
     QPushButton,
     QScrollArea,
-    QStackedWidget,
     QVBoxLayout,
     QWidget,
 )
@@ -19,9 +18,7 @@ from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.steps.gather.acts import acts_of
 from jolly_ledge.app.steps.gather.census_note import CensusNote
 from jolly_ledge.app.steps.gather.gather_pages import TABLE_SUFFIXES, GatherPages
-from jolly_ledge.app.steps.gather.item_panel import ItemPanel
-from jolly_ledge.app.steps.gather.nothing_yet import NothingYet
-from jolly_ledge.app.steps.gather.several_panel import SeveralPanel
+from jolly_ledge.app.steps.gather.gather_side import GatherSide
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.views.line_up.line_up import LineUp
 from jolly_ledge.app.widgets.act_menu import ActMenu
@@ -40,8 +37,8 @@ from jolly_ledge.workspace.workspace import Workspace
 class GatherStep(Step):
     """The page on which the stash is filled, laid out and described."""
 
-    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
-        super().__init__(workspace)
+    def __init__(self, host: QWidget, workspace: Workspace, dialogs: Dialogs) -> None:
+        super().__init__(host, workspace)
         self._sorting: Sorting = "height"
         self._shown: tuple[object, ...] = ()
         self._search = StashSearch(workspace.plan.stash)
@@ -53,13 +50,8 @@ class GatherStep(Step):
         self.pages.addWidget(self._line_up_page())
         self.column.addWidget(self.pages, 1)
         self._head_tools()
-        self.panel = ItemPanel(workspace)
-        self.several = SeveralPanel(workspace)
-        self.nothing_yet = NothingYet(self.panel.width())
-        self.side = QStackedWidget()
-        for panel in (self.panel, self.several, self.nothing_yet):
-            self.side.addWidget(panel)
-        self.side.setFixedWidth(self.panel.width())
+        self.side = GatherSide(self, workspace)
+        self.panel = self.side.panel
         self.row.addWidget(self.side)
         self.beside = self.side
         self.setAcceptDrops(True)
@@ -213,21 +205,14 @@ class GatherStep(Step):
         self.guessed_chip.setText(f"To measure ({guessed})" if guessed else "To measure")
         self.guessed_chip.setEnabled(bool(guessed) or self.guessed_chip.isChecked())
         self._census.show_count(len(items))
-        self._show_side()
-
-    def _show_side(self) -> None:
-        several = len(self.workspace.item_ids) > 1
-        told = self.several if several else self.panel if self.workspace.plan.stash else self.nothing_yet
-        self.side.setCurrentWidget(told)
-        if several:
-            self.several.refresh()
+        self.side.refresh()
 
     def _show_chosen(self) -> None:
         if self.isVisible() and len(self.workspace.item_ids) < 2:
             self._bring_in_sight(self.workspace.item_id)
         if self.fits_chip.isChecked():
             self.refresh()
-        self._show_side()
+        self.side.refresh()
 
     def _bring_in_sight(self, item_id: str) -> None:
         cell = self.line_up.cell_of(item_id)

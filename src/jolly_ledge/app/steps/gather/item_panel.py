@@ -37,8 +37,8 @@ PANEL_WIDTH = 344
 class ItemPanel(SidePanel):
     """Shows and changes the thing of the stash in hand."""
 
-    def __init__(self, workspace: Workspace) -> None:
-        super().__init__(PANEL_WIDTH)
+    def __init__(self, host: QWidget, workspace: Workspace) -> None:
+        super().__init__(PANEL_WIDTH, host)
         self._workspace = workspace
         column = self.column
         self.title = heading("", 21)

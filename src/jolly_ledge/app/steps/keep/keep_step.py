@@ -32,8 +32,8 @@ PANEL_WIDTH = 460
 class KeepStep(Step):
     """The page on which looks are kept and compared."""
 
-    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
-        super().__init__(workspace)
+    def __init__(self, host: QWidget, workspace: Workspace, dialogs: Dialogs) -> None:
+        super().__init__(host, workspace)
         self._dialogs = dialogs
         self._in_hand = ""
         self.modes = ChipRow(MODES, self.show_mode)

@@ -64,8 +64,8 @@ ABOVE = frozenset({"mirror", "art", "tv", "light", "window"})
 class MeasureStep(Step):
     """The page on which the piece is measured."""
 
-    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
-        super().__init__(workspace)
+    def __init__(self, host: QWidget, workspace: Workspace, dialogs: Dialogs) -> None:
+        super().__init__(host, workspace)
         self._dialogs = dialogs
         self.head.insertWidget(2, words("click a figure and type · drag what moves", "soft", wrap=False))
         self.view = MeasureView(workspace)

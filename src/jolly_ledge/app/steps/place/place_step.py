@@ -39,8 +39,8 @@ MODES = (
 class PlaceStep(Step):
     """The page a helper works from."""
 
-    def __init__(self, workspace: Workspace, dialogs: Dialogs) -> None:
-        super().__init__(workspace)
+    def __init__(self, host: QWidget, workspace: Workspace, dialogs: Dialogs) -> None:
+        super().__init__(host, workspace)
         self._dialogs = dialogs
         self._exporter = Exporter(workspace, dialogs)
         self.paper: Paper = A4

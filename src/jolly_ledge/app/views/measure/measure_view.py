@@ -25,7 +25,8 @@ class MeasureView(MeasureHand):
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace)
-        self._photo = StraightPhoto(workspace)
+        self.photo = StraightPhoto(self, workspace)
+        self.photo.ready.connect(self.update)
         self._drawn: tuple[tuple[Piece, QTransform, QSize, float], QPixmap] | None = None
         self.shows_photo = True
         self.setAccessibleName("The piece with its figures; Tab goes from figure to figure, Return types")
@@ -44,10 +45,10 @@ class MeasureView(MeasureHand):
         light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         transform = self.transform()
-        photo = self._photo.of(self.piece) if self.shows_photo else None
+        photo = self.photo.of(self.piece) if self.shows_photo else None
         if photo is not None:
             area = transform.mapRect(photo[1])
-            painter.drawPixmap(area.topLeft(), self._photo.scaled(photo[0], area.size(), self.devicePixelRatioF()))
+            painter.drawPixmap(area.topLeft(), self.photo.scaled(photo[0], area.size(), self.devicePixelRatioF()))
             painter.setOpacity(PHOTO_SHOWS)
         painter.drawPixmap(0, 0, self._drawn_piece(transform))
         painter.setOpacity(1.0)

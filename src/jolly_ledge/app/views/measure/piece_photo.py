@@ -1,36 +1,57 @@
-"""The photograph of a piece, pulled straight for the screen and kept while it does not change."""
+"""The photograph of a piece, pulled straight for the screen beside the window and kept while it does not change."""
 
-from PySide6.QtCore import QRectF, QSizeF, Qt
+from PySide6.QtCore import QObject, QRectF, QSizeF, Qt, QTimer, Signal
 from PySide6.QtGui import QPixmap
+from PySide6.QtWidgets import QApplication
 
-from jolly_ledge.model.errors import JollyLedgeError
+from jolly_ledge.jobs.requests import Refused, StraightFound, StraightRequest
+from jolly_ledge.jobs.thread_runner import ThreadRunner
 from jolly_ledge.model.piece import Piece, PiecePhoto
 from jolly_ledge.workspace.workspace import Workspace
 
 BEYOND_MM = 60.0
 LONGEST_PX = 1500
+POLL_MS = 30
 
 
-class StraightPhoto:
-    """Pulls the photograph of the piece in hand straight, when first asked for."""
+class StraightPhoto(QObject):
+    """Pulls the photograph of the piece in hand straight when first asked for; says ``ready`` when it is."""
 
-    def __init__(self, workspace: Workspace) -> None:
+    ready = Signal()
+
+    def __init__(self, parent: QObject, workspace: Workspace) -> None:
+        super().__init__(parent)
         self._workspace = workspace
-        self._made: tuple[PiecePhoto, float, float] | None = None
+        self._runner = ThreadRunner()
+        self._asked: tuple[PiecePhoto, float, float] | None = None
         self._scaled_key = (0, 0, 0)
         self._scaled = QPixmap()
-        self._shown: tuple[QPixmap, QRectF] | None = None
+        self._shown: tuple[str, QPixmap, QRectF] | None = None
+        self._poll = QTimer(self)
+        self._poll.setInterval(POLL_MS)
+        self._poll.timeout.connect(self._fetch)
+        QApplication.instance().aboutToQuit.connect(self._runner.close)  # type: ignore[union-attr]
+
+    @property
+    def is_busy(self) -> bool:
+        """Whether a photograph is still being pulled straight."""
+        return self._poll.isActive()
 
     def of(self, piece: Piece) -> tuple[QPixmap, QRectF] | None:
-        """Return the straight picture and the part of the front it covers (mm, y down), None without one."""
+        """Return the straight picture and the part of the front it covers (mm, y down), None where none is there yet.
+
+        While the marks or the size of a piece change the picture before stays.
+        """
         photo = piece.photo
         if photo is None or photo.name not in self._workspace.document.photos:
             return None
-        key = (photo, piece.width, piece.height)
-        if key != self._made:
-            self._made = key
-            self._shown = self._straighten(photo, piece)
-        return self._shown
+        asked = (photo, piece.width, piece.height)
+        if asked != self._asked:
+            self._asked = asked
+            self._begin(photo, piece)
+        if self._shown is None or self._shown[0] != photo.name:
+            return None
+        return self._shown[1:]
 
     def scaled(self, pixmap: QPixmap, size: QSizeF, ratio: float) -> QPixmap:
         """Return a straight picture at the size it is shown at, made once for each size."""
@@ -42,25 +63,24 @@ class StraightPhoto:
             self._scaled.setDevicePixelRatio(ratio)
         return self._scaled
 
-    def _straighten(self, photo: PiecePhoto, piece: Piece) -> tuple[QPixmap, QRectF] | None:
-        # Decoding and straightening pull in Pillow; a plan without photographs never pays for it.
-        from jolly_ledge.photos.image import read_photo
-        from jolly_ledge.photos.rectify import straightened, view_of
-        from jolly_ledge.render.scene import image_from
+    def _begin(self, photo: PiecePhoto, piece: Piece) -> None:
+        region = (-BEYOND_MM, -BEYOND_MM, piece.width + BEYOND_MM, piece.height + BEYOND_MM)
+        content = self._workspace.document.photos[photo.name]
+        self._runner.start(StraightRequest(content, photo, region, LONGEST_PX), self._workspace.revision)
+        self._poll.start()
 
-        try:
-            pixels = read_photo(self._workspace.document.photos[photo.name], "the photograph of the piece")
-            straight = straightened(
-                pixels,
-                view_of(photo),
-                -BEYOND_MM,
-                -BEYOND_MM,
-                piece.width + BEYOND_MM,
-                piece.height + BEYOND_MM,
-                LONGEST_PX,
-            )
-        except JollyLedgeError as error:
-            self._workspace.signals.refused.emit(str(error))
-            return None
-        area = QRectF(straight.left, -straight.top, straight.right - straight.left, straight.top - straight.bottom)
-        return QPixmap.fromImage(image_from(straight.image)), area
+    def _fetch(self) -> None:
+        for answer in self._runner.poll():
+            if isinstance(answer.event, StraightFound):
+                from jolly_ledge.render.scene import image_from
+
+                straight = answer.event.straight
+                area = QRectF(
+                    straight.left, -straight.top, straight.right - straight.left, straight.top - straight.bottom
+                )
+                self._shown = (answer.event.name, QPixmap.fromImage(image_from(straight.image)), area)
+                self.ready.emit()
+            elif isinstance(answer.event, Refused):
+                self._workspace.signals.refused.emit(answer.event.sentence)
+        if not self._runner.is_running:
+            self._poll.stop()
