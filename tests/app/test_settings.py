@@ -13,7 +13,9 @@ from jolly_ledge.app.application import fit_into
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.tones import DAY, EVENING, tones
+from jolly_ledge.app.widgets.least_room import LeastRoom
 from jolly_ledge.app.widgets.width_grip import WidthGrip
+from jolly_ledge.edits.items import RemoveItems
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.settings import Settings, SettingsFile
 from jolly_ledge.model.plan import Plan
@@ -152,3 +154,22 @@ def test_in_the_evening_the_window_is_dim_and_drawings_stay_lit(
     assert tones() is DAY
     assert lightness(window.path, 4, 4) > 0.8
     again.workspace.document.let_go()
+
+
+def test_on_a_small_screen_the_page_is_scrolled_and_nothing_is_squeezed(window: MainWindow, qtbot: QtBot) -> None:
+    fit_into(window, QSize(960, 540))
+    qtbot.waitUntil(lambda: window.height() == 540)
+    area = window.findChild(LeastRoom)
+    assert isinstance(area, LeastRoom)
+    assert (window.pages.width(), window.pages.height()) == (952, 700)
+    area.horizontalScrollBar().setValue(area.horizontalScrollBar().maximum())
+    page = window.step("Arrange")
+    assert page.beside is not None
+    shown = page.beside.mapTo(area.viewport(), page.beside.rect().bottomRight())
+    assert shown.x() < area.viewport().width()
+    window.show_step("Gather")
+    assert area.horizontalScrollBar().value() == 0
+    first = window.workspace.plan.stash[0]
+    assert window.workspace.commit(RemoveItems(items=(first.id,), name="the thing with the longest name of all"))
+    assert window.path.undo_button.text().endswith("…")
+    assert "\n" not in window.path.undo_button.text()

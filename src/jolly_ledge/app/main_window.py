@@ -4,17 +4,18 @@ from collections.abc import Callable
 from functools import partial
 from typing import TYPE_CHECKING
 
-from PySide6.QtCore import QObject, Qt, QTimer
+from PySide6.QtCore import QObject, QSize, Qt, QTimer
 from PySide6.QtGui import QCloseEvent
-from PySide6.QtWidgets import QHBoxLayout, QMainWindow, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QMainWindow, QStackedWidget, QWidget
 
 from jolly_ledge.app.bridge import Keeper
 from jolly_ledge.app.dialogs import Dialogs
-from jolly_ledge.app.path_panel import STEPS, PathPanel
+from jolly_ledge.app.path_panel import PATH_WIDTH, STEPS, PathPanel
 from jolly_ledge.app.plan_files import PlanFiles
 from jolly_ledge.app.plan_menu import PlanMenu
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.step import Step
+from jolly_ledge.app.widgets.least_room import LeastRoom
 from jolly_ledge.app.widgets.notice import Notice
 from jolly_ledge.app.widgets.width_grip import WidthGrip
 from jolly_ledge.files.settings import SettingsFile
@@ -26,6 +27,9 @@ if TYPE_CHECKING:
     from jolly_ledge.app.steps_taken import StepsTaken
     from jolly_ledge.app.walk import WalkCard
     from jolly_ledge.app.widgets.keys_sheet import KeysSheet
+
+LEAST = QSize(1100, 700)
+"""The window is no smaller, in pixels, but for a screen that has no room for it."""
 
 
 class MainWindow(QMainWindow):
@@ -42,10 +46,12 @@ class MainWindow(QMainWindow):
         self._dialogs = dialogs
         self._closes = False
         self.setWindowTitle("Jolly Ledge")
-        self.setMinimumSize(1100, 700)
+        self.setMinimumSize(LEAST)
         self.resize(1280, 800)
         self.pages = QStackedWidget()
-        self.notice = Notice(self.pages)
+        self._room = LeastRoom(self.pages, LEAST - QSize(PATH_WIDTH, 0))
+        self.pages.currentChanged.connect(lambda _: self._room.show_start())
+        self.notice = Notice(self._room)
         self._steps: dict[str, Step] = {}
         self.keys_sheet: KeysSheet | None = None
         self.opening: OpeningPage | None = None
@@ -83,10 +89,7 @@ class MainWindow(QMainWindow):
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(0)
         row.addWidget(self.path)
-        column = QVBoxLayout()
-        column.setSpacing(0)
-        column.addWidget(self.pages, 1)
-        row.addLayout(column, 1)
+        row.addWidget(self._room, 1)
         self.setCentralWidget(whole)
 
     # Steps, each made when it is first shown

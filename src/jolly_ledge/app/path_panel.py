@@ -3,7 +3,7 @@
 from collections.abc import Callable
 
 from PySide6.QtCore import QRectF, QSize, Qt
-from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent
+from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent, QResizeEvent
 from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QMenu, QPushButton, QVBoxLayout, QWidget
 
 from jolly_ledge.app.tones import tones
@@ -16,6 +16,10 @@ from jolly_ledge.render.fonts import font
 from jolly_ledge.workspace.workspace import Workspace
 
 PATH_WIDTH = 148
+STEP_HEIGHT, LEAST_STEP = 66, 48
+TWO_LINES_FROM = 640
+"""Where the window is less high, in pixels, what can be undone is told in one line."""
+
 STEPS = ("Brief", "Measure", "Gather", "Arrange", "Place", "Keep")
 
 
@@ -28,13 +32,14 @@ class StepButton(QAbstractButton):
         self.setText(name)
         self.setCheckable(True)
         self.setAutoExclusive(True)
-        self.setFixedHeight(66)
+        self.setMinimumHeight(LEAST_STEP)
+        self.setMaximumHeight(STEP_HEIGHT)
         self.setCursor(Qt.CursorShape.PointingHandCursor)
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
 
     def sizeHint(self) -> QSize:
         """Return the wished size."""
-        return QSize(PATH_WIDTH, 66)
+        return QSize(PATH_WIDTH, STEP_HEIGHT)
 
     @property
     def state(self) -> str:
@@ -59,12 +64,17 @@ class StepButton(QAbstractButton):
             painter.fillRect(self.rect(), QColor(tones().pointed))
         painter.setFont(font(16, "sans", 700))
         painter.setPen(QColor(tones().plum if self.isChecked() else tones().ink))
-        painter.drawText(20, 27, self.text())
+        down = min(self.height() - STEP_HEIGHT, 0)
+        painter.drawText(20, 27 + down // 3, self.text())
         painter.setFont(font(12))
         painter.setPen(QColor(tones().soft_ink))
         metrics = QFontMetricsF(painter.font())
-        painter.drawText(20, 44, metrics.elidedText(self._state, Qt.TextElideMode.ElideRight, PATH_WIDTH - 26))
-        paint_board(painter, QRectF(20, 52, PATH_WIDTH - 44, 4), tones().plum if self.isChecked() else tones().board)
+        painter.drawText(
+            20, 44 + 2 * down // 3, metrics.elidedText(self._state, Qt.TextElideMode.ElideRight, PATH_WIDTH - 26)
+        )
+        paint_board(
+            painter, QRectF(20, 52 + down, PATH_WIDTH - 44, 4), tones().plum if self.isChecked() else tones().board
+        )
         if self.hasFocus():
             painter.setPen(QColor(tones().plum))
             painter.setBrush(Qt.BrushStyle.NoBrush)
@@ -143,6 +153,12 @@ class PathPanel(QWidget):
             button.setChecked(False)
             button.setAutoExclusive(True)
 
+    @survives
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        """Tell what can be undone in as many lines as there is room for."""
+        super().resizeEvent(event)
+        self._show_history()
+
     def refresh(self) -> None:
         """Show the state of every step and of the file."""
         workspace = self._workspace
@@ -181,5 +197,9 @@ class PathPanel(QWidget):
             button.setEnabled(label is not None)
             button.setToolTip(f"{word}: {label}" if label else f"Nothing to {word.lower()}")
             text = f"{word}: {label[:1].lower()}{label[1:]}" if label else word
-            lines = two_lines(text, PATH_WIDTH - 34, QFontMetricsF(button.font()))
+            metrics, wide = QFontMetricsF(button.font()), PATH_WIDTH - 34
+            if self.height() < TWO_LINES_FROM:
+                lines = [metrics.elidedText(text, Qt.TextElideMode.ElideRight, wide)]
+            else:
+                lines = two_lines(text, wide, metrics)
             button.setText("\n".join(lines).replace("&", "&&"))
