@@ -20,7 +20,7 @@ class LeastRoom(QScrollArea):
 
     def __init__(self, page: QWidget, least: QSize) -> None:
         super().__init__()
-        self._least = least
+        self._page, self._least = page, least
         self.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self.setWidget(page)
 
@@ -28,7 +28,7 @@ class LeastRoom(QScrollArea):
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Give the page the room there is."""
         super().resizeEvent(event)
-        self.widget().resize(self.maximumViewportSize().expandedTo(self._least))
+        self._page.resize(self.maximumViewportSize().expandedTo(self._least))
 
     def show_start(self) -> None:
         """Show the upper left corner of the page."""

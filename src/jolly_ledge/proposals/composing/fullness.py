@@ -10,12 +10,24 @@ from jolly_ledge.proposals.groups.stock import Stock
 
 FREE_POWER = 0.5
 WITH_THEIR_VESSEL = frozenset({"stems", "utensils"})
+MOST_OF_FEW = 0.88
 FULL_ENOUGH = 1.15
 """What is more than this share of the wanted number is too much."""
 
 
 def things_wanted(stock: Stock, ledge: Ledge) -> float:
-    """Return how many things a ledge wants: what it bears in the fullness that is asked for, on what is free of it."""
+    """Return how many things a ledge wants: what it bears in the fullness that is asked for, on what is free of it.
+
+    Where fewer suit than all ledges bear, each wants its share of most of them: a stylist then shows fewer, larger
+    things, and does not scrape together every small one.
+    """
+    if stock.share_at_hand is None:
+        bears = sum(_borne(stock, one) for one in stock.ledges)
+        stock.share_at_hand = min(MOST_OF_FEW * suiting(stock) / bears, 1.0) if bears else 1.0
+    return stock.share_at_hand * _borne(stock, ledge)
+
+
+def _borne(stock: Stock, ledge: Ledge) -> float:
     free = sum(right - left for left, right in spans_of(stock, ledge)) / ledge.width
     return float(recommended(stock.piece, ledge, stock.problem.manner.fullness) * min(free, 1.0) ** FREE_POWER)
 

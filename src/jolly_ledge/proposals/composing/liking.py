@@ -18,8 +18,11 @@ from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, alike
 from jolly_ledge.proposals.thing import Thing
 
-SEEN: dict[Fullness, float] = {"airy": 0.26, "layered": 0.36, "abundant": 0.5}
+SEEN: dict[Fullness, float] = {"airy": 0.3, "layered": 0.43, "abundant": 0.58}
 """So much of the face of an opening is covered by things."""
+
+SEEN_BELOW: dict[Fullness, float] = {"airy": 0.25, "layered": 0.32, "abundant": 0.4}
+"""So much is covered between the legs of a table or a console, where a lower shelf has something at all."""
 
 BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
 COMES_ONCE, BARE_SPAN, BARE = 0.25, 0.4, 4.0
@@ -28,7 +31,7 @@ THIN, THIN_BELOW = 4.0, 0.85
 WHOLE, WHOLE_FREE = 20.0, 0.05
 """The count of a whole piece is nearer to what is advised than that of each ledge: one may hold more, the next less."""
 
-SEEN_ON_A_TOP, SEEN_AT_MOST = 0.75, 1.8
+SEEN_ON_A_TOP, SEEN_AT_MOST, LITTLE_SEEN = 0.9, 1.6, 6.0
 TALLEST = (0.62, 0.92)
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
@@ -87,6 +90,8 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     liked = -_off_the_count(things_in(groups), things_wanted(stock, ledge))
     if role in FACED:
         liked += _filled(stock, ledge, groups)
+    if role == "below":
+        liked -= LITTLE_SEEN * max(SEEN_BELOW[stock.fullness(ledge)] - _seen(stock, ledge, groups), 0.0)
     wide = LARGE_NIGHTSTAND_MM if kind.is_by_a_bed else LARGE_WIDTH_MM
     if role == "top" and ledge.width > wide and len(groups) < 2:
         liked -= 0.6
@@ -198,15 +203,20 @@ def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     fullness, frame = stock.fullness(ledge), stock.frame(ledge)
     covered = sum(group.width for group in groups) / ledge.width
     tallest = max(group.height for group in groups) / frame
-    seen = sum(member.width * member.height * (0.75 if member.thing.green else 0.9) for member in _members(groups))
-    seen /= ledge.width * frame
+    seen = _seen(stock, ledge, groups)
     wanted = SEEN[fullness] * (SEEN_ON_A_TOP if stock.roles[ledge.id] == "top" else 1.0)
     cost = 1.2 * max(abs(covered - SHARES[fullness]) - 0.08, 0.0)
     cost += 1.5 * max(TALLEST[0] - tallest, 0.0, tallest - TALLEST[1])
-    cost += 4.0 * max(wanted - seen, 0.0)
+    cost += LITTLE_SEEN * max(wanted - seen, 0.0)
     if not kind_of(stock.piece).is_by_a_bed:
         cost += 2.0 * max(seen - SEEN_AT_MOST * wanted, 0.0)
     return -cost
+
+
+def _seen(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return which share of the face over a ledge its things cover, leaves and what stands before apart."""
+    seen = sum(member.width * member.height * (0.75 if member.thing.green else 0.9) for member in _members(groups))
+    return seen / (ledge.width * stock.frame(ledge))
 
 
 def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:

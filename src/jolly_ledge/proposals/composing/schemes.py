@@ -23,7 +23,7 @@ from jolly_ledge.proposals.groups.stock import Stock, socket_side
 from jolly_ledge.proposals.groups.trays import tray_set
 from jolly_ledge.proposals.groups.whole_sets import whole_set
 
-SHARES: dict[Fullness, float] = {"airy": 0.56, "layered": 0.78, "abundant": 0.88}
+SHARES: dict[Fullness, float] = {"airy": 0.62, "layered": 0.82, "abundant": 0.92}
 """So much of the width of a shelf is taken by groups."""
 
 PICTURES = frozenset({"art", "frame", "mirror"})
@@ -32,7 +32,7 @@ OPEN_SHELF_FOR_TWO_MM, OPEN_SHELF_FOR_THREE_MM = 650.0, 850.0
 LOW_IN_A_CASE_MM, BASKETS_OFTEN = 400.0, 0.6
 BASKET_SHARE, BASKETS = 0.7, frozenset({"basket", "box"})
 CLEAR_OF_THE_FIRE_MM = 110.0
-LARGE_BELOW, FOLDED_OFTEN = frozenset({"basket", "box", "bowl", "vessel"}), 0.4
+LARGE_BELOW, FOLDED_OFTEN, BOX_OFTEN = frozenset({"basket", "box", "bowl", "vessel"}), 0.4, 0.4
 ONE_BELOW, TWO_BELOW_MM = 1.75, 600.0
 """A lower shelf that wants more than so many things, or is so wide, is shared by two groups."""
 
@@ -153,6 +153,8 @@ def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> lis
     if stock.room != "bed":
         large = one_of(large, forms.worthy(0.6, 0.3))
     books = one_of(forms.stack(), forms.low(), folded)
+    if stock.rng.random() < BOX_OFTEN:
+        books = one_of(forms.worthy(0.45, 0.15, BASKETS, 0.6), books)
     if stock.rng.random() < FOLDED_OFTEN:
         large, books = one_of(folded, large), one_of(books, large)
     makers = (large, books) if things_wanted(stock, ledge) > ONE_BELOW or ledge.width >= TWO_BELOW_MM else (large,)

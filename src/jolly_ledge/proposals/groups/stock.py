@@ -90,6 +90,8 @@ class Stock:
                 thing.worth = max(thing.worth, 0.6) + MUST_WORTH
             thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
         self.pool = self._with_other_leads(self._suiting())
+        self.share_at_hand: float | None = None
+        """Which share of what all ledges bear is at hand, once that was asked for; 0 to 1."""
 
     def keep_for(self, thing: Thing, ledges: Collection[str]) -> None:
         """Let a thing come only to some ledges, and the rather."""
