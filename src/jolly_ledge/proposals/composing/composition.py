@@ -36,7 +36,7 @@ PARTICULAR = frozenset({"mirrored", "centred", "together", "underlaid", "hangs",
 MENDED_AT_MOST, GIVEN_UP_AT_MOST, TRIED_FOR_THE_REST = 14, 6, 800
 HANG_ODDS, HUNG_SHARE, HUNG_LEAST, HUNG_MOST = 0.55, 0.6, 0.33, 0.75
 BEHIND_A_PICTURE, MANY = 0.04, 10
-ENOUGH_FOR_TWO, MAY_COME_AGAIN = 1.35, (0.4, 0.55)
+ENOUGH_FOR_TWO, MAY_COME_AGAIN = 1.35, (0.3, 0.42)
 """A stash with so many times what is wanted bears two looks; of the first so much may come again in the second."""
 
 THROWS, FEW, NEAR_ENOUGH = 3, 4.0, 0.6

@@ -10,7 +10,7 @@ from jolly_ledge.proposals.groups.stock import Stock
 
 FREE_POWER = 0.5
 WITH_THEIR_VESSEL = frozenset({"stems", "utensils"})
-MOST_OF_FEW = 0.88
+MOST_OF_FEW = 0.93
 FULL_ENOUGH = 1.15
 """What is more than this share of the wanted number is too much."""
 

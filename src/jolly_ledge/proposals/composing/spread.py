@@ -21,6 +21,9 @@ NARROWEST_MM, SCREEN_ABOVE_MM = 150.0, 300.0
 CLEAR_KINDS = frozenset({"art", "mirror", "tv"})
 COVERS_FROM, ASIDE_MM, OVER_MM = 0.04, 12.0, 8.0
 KEPT_RIM_MM = 10.0
+UNEVEN = (0.55, 1.45)
+"""Rests between groups differ so much: evenly spaced, groups read as a line of single things."""
+
 MARGIN_MM, OPEN_MARGIN_MM, WIDER_MM = 4.0, 25.0, 25.0
 
 
@@ -158,7 +161,7 @@ def keeps_to_a_span(stock: Stock, ledge: Ledge, group: Group) -> bool:
 
 
 def spread(stock: Stock, ledge: Ledge, groups: Sequence[Group], order: int) -> list[Group]:
-    """Set groups along a ledge, a little in from its ends, with even rest between."""
+    """Set groups along a ledge, a little in from its ends, with rests between that are not all alike."""
     row = list(groups if order > 0 else groups[::-1])
     if not row:
         return []
@@ -175,11 +178,12 @@ def spread(stock: Stock, ledge: Ledge, groups: Sequence[Group], order: int) -> l
         if stock.roles[ledge.id] == "top":
             end = stock.rng.uniform(0.05, 0.13)
         x = 0.0 if row[0].wants_end < 0 else end * rest
-        between = (rest - x - end * rest) / (len(row) - 1)
+        gaps = [stock.rng.uniform(*UNEVEN) for _ in row[1:]]
+        between = (rest - x - end * rest) / sum(gaps)
         for number, group in enumerate(row):
             at_the_end = number == len(row) - 1 and group.wants_end > 0
             group.shift((ledge.width - group.width if at_the_end else x) - group.left)
-            x = group.right + between
+            x = group.right + between * (gaps[number] if number < len(gaps) else 0.0)
     kept = [_kept_on(ledge, group) for group in row]
     for group in kept:
         _move_aside(stock, ledge, group, [other for other in kept if other is not group])
