@@ -425,3 +425,25 @@ def test_while_the_wheel_turns_what_was_painted_is_stretched_and_sharp_once_it_r
     view.look_nearer(1.0, QPointF(200, 200))
     window.workspace.choose("copper-bowl")
     assert not view.stretched.is_held, "what is new is shown at once"
+
+
+def test_a_look_is_carried_over_to_another_piece(window: MainWindow, qtbot: QtBot) -> None:
+    workspace = window.workspace
+    workspace.choose_look("mantel-talk")
+    page = window.step("Arrange")
+    page.show_looks()
+    switcher = page.switcher
+    assert switcher is not None
+    qtbot.mouseClick(switcher.carry_button, LEFT)
+    named = {action.text(): action for action in switcher.pieces_menu.actions() if action.isEnabled()}
+    assert set(named) >= {"Hall console"}
+    assert "Stone mantel" not in named
+    before = len(workspace.plan.looks)
+    named["Hall console"].trigger()
+    switcher.pieces_menu.close()
+    assert workspace.piece.label == "Hall console"
+    assert workspace.look.label == "For the talk, carried over"
+    assert workspace.look.placements
+    assert "came along" in window.notice.sentence
+    workspace.undo()
+    assert len(workspace.plan.looks) == before

@@ -36,6 +36,7 @@ from jolly_ledge.edits.log import AddLogEntry, AddLookPhoto, BringBack, RemoveLo
 from jolly_ledge.edits.looks import (
     AddLook,
     BringFindingsBack,
+    CarryLook,
     ChangeHousehold,
     ChangeLook,
     DuplicateLook,
@@ -105,6 +106,7 @@ EDITS: tuple[Edit, ...] = (
     RemoveItems(items=("ochre-stack", "orrery"), name="two things"),
     AddLook(piece="alcove", name="Winter"),
     DuplicateLook(look="first-try", name="Again", original="Open evening, first try"),
+    CarryLook(look="first-try", piece="hall-console", placements=(), original="Open evening", onto="Hall console"),
     ChangeLook(look="first-try", changes=(("note", "better"),), label="Note a look"),
     RemoveLook(look="before", name="Before"),
     WaveOff(look="first-try", reading="scale", placements=("orrery", "dark-urn"), reason="meant so", name="scale"),

@@ -7,7 +7,7 @@ from msgspec.structs import replace
 from jolly_ledge.edits.edit import BaseEdit, change_look
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.fresh_ids import fresh_id
-from jolly_ledge.model.look import Look, Manner, WavedOff
+from jolly_ledge.model.look import Look, Manner, Placement, WavedOff
 from jolly_ledge.model.plan import Household, Plan
 from jolly_ledge.model.value import changed, checked
 
@@ -55,6 +55,32 @@ class DuplicateLook(BaseEdit, frozen=True):
         )  # fmt: skip
         index = plan.looks.index(original) + 1
         return replace(plan, looks=(*plan.looks[:index], copy, *plan.looks[index:]))
+
+
+class CarryLook(BaseEdit, frozen=True):
+    """Set the things of a look up on another piece, as a look of that."""
+
+    look: str
+    piece: str
+    placements: tuple[Placement, ...]
+    name: str = ""
+    original: str = ""
+    onto: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Carry {self.original or self.look} over to {self.onto or self.piece}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the new look at the end, an idea in the manner of the other."""
+        original, piece = plan.look(self.look), plan.piece(self.piece)
+        name = self.name or f"{original.label}, carried over"
+        look = Look(
+            id=fresh_id(name, {look.id for look in plan.looks}), piece=piece.id, name=name, manner=original.manner,
+            placements=self.placements,
+        )  # fmt: skip
+        return replace(plan, looks=(*plan.looks, checked(look)))
 
 
 class ChangeLook(BaseEdit, frozen=True):

@@ -4,21 +4,23 @@ from functools import partial
 
 from PySide6.QtCore import QPoint, Qt, Signal
 from PySide6.QtGui import QKeyEvent
-from PySide6.QtWidgets import QFrame, QHBoxLayout, QLineEdit, QListWidgetItem, QVBoxLayout
+from PySide6.QtWidgets import QFrame, QHBoxLayout, QLineEdit, QListWidgetItem, QMenu, QVBoxLayout
 
 from jolly_ledge.app.views.drawings_list import KEY, DrawingsList
 from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.own_menu import pop_up
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
-from jolly_ledge.edits.looks import AddLook, ChangeLook, DuplicateLook
+from jolly_ledge.edits.looks import AddLook, CarryLook, ChangeLook, DuplicateLook
 from jolly_ledge.geometry.arrangement import arrange
+from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.workspace.workspace import Workspace
 
-WIDE, HIGH = 640, 470
+WIDE, HIGH = 700, 470
 
 
 class LookSwitcher(QFrame):
@@ -58,8 +60,12 @@ class LookSwitcher(QFrame):
         self.empty_button.clicked.connect(self.begin_empty)
         self.copy_button = chip("Duplicate", "The same look once more, to go on from", checkable=False)
         self.copy_button.clicked.connect(self.duplicate)
+        self.carry_button = chip(
+            "Carry over", "Set the look in hand up on another piece, in the same groups and order", checkable=False
+        )
+        self.carry_button.clicked.connect(self.offer_pieces)
         row.addWidget(self.name_field, 1)
-        for button in (self.rename_button, self.copy_button, self.empty_button):
+        for button in (self.rename_button, self.copy_button, self.carry_button, self.empty_button):
             row.addWidget(button)
         return row
 
@@ -76,7 +82,7 @@ class LookSwitcher(QFrame):
         )  # fmt: skip
         has_look = bool(workspace.look_id)
         self.name_field.setText(workspace.look.label if has_look else "")
-        for one in (self.name_field, self.rename_button, self.copy_button):
+        for one in (self.name_field, self.rename_button, self.copy_button, self.carry_button):
             one.setEnabled(has_look)
         self.empty_button.setEnabled(bool(workspace.piece_id))
         self.move(point)
@@ -116,6 +122,39 @@ class LookSwitcher(QFrame):
         workspace = self._workspace
         self.hide()
         self._commit(DuplicateLook(look=workspace.look_id, original=workspace.look.label))
+
+    def offer_pieces(self) -> None:
+        """List the other pieces the look in hand can be carried over to."""
+        workspace = self._workspace
+        menu = QMenu(self)
+        menu.addAction(f"Carry {workspace.look.label} over to".replace("&", "&&")).setEnabled(False)
+        menu.addSeparator()
+        others = [piece for piece in workspace.plan.pieces if piece.id != workspace.piece_id]
+        for piece in others:
+            menu.addAction(piece.label.replace("&", "&&"), partial(self.carry_over, piece.id))
+        if not others:
+            menu.addAction("There is no other piece yet; add one in Measure").setEnabled(False)
+        self.pieces_menu = menu
+        pop_up(menu, self.carry_button.mapToGlobal(self.carry_button.rect().topLeft()))
+
+    def carry_over(self, piece_id: str) -> None:
+        """Set the look in hand up on another piece, take that in hand, and tell what came along."""
+        from jolly_ledge.proposals.carrying_over import carried_over
+
+        workspace = self._workspace
+        plan, look = workspace.plan, workspace.look
+        self.hide()
+        try:
+            found = carried_over(plan, look, piece_id)
+        except JollyLedgeError as error:
+            workspace.signals.refused.emit(str(error))
+            return
+        edit = CarryLook(
+            look=look.id, piece=piece_id, placements=found.placements, original=look.label,
+            onto=plan.piece(piece_id).label,
+        )  # fmt: skip
+        self._commit(edit)
+        workspace.signals.told.emit(found.summary)
 
     def begin_empty(self) -> None:
         """Begin an empty look of the piece in hand."""

@@ -1,0 +1,341 @@
+"""A look carried over to another piece: groups keep together and in order, ledges are found by rank and proportion.
+
+What is too large or too small there gives way to another of its kind; what finds no place is left out and told.
+"""
+
+import math
+from collections.abc import Iterator, Sequence
+
+from msgspec import Struct
+from msgspec.structs import replace
+
+from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange, stash_index
+from jolly_ledge.measures.counts import counted as counted_things
+from jolly_ledge.measures.counts import recommended
+from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.model.belonging import welcome
+from jolly_ledge.model.colour import difference
+from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Look, Placement
+from jolly_ledge.model.phrases import capital, counted, listed
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.roles import Role, role_of
+from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.proposals.compose import place
+from jolly_ledge.proposals.places import at
+from jolly_ledge.proposals.poses import ways_to_stand
+from jolly_ledge.proposals.problem import Problem, problem_of
+
+TOGETHER = 0.25
+"""Things nearer to each other than this share of the narrower one are of one group."""
+
+SHARE_BAND = (0.6, 1.65)
+"""A thing keeps its height over the opening within this ratio, or another of its kind takes its place."""
+
+BETTER_BY = 0.2
+"""Another has to be nearer to the wished height by this much (natural logarithm) to be worth the exchange."""
+
+COLOUR_FAR, STEP_MM = 40.0, 20.0
+DEPTHS = (0.35, 0.5, 0.65, 0.8)
+"""Where along the depth of a ledge a place is looked for, beside where the thing stood."""
+
+MAIN_ROLES = frozenset({"shelf", "top", "table", "island", "counter"})
+
+
+class CarriedOver(Struct, frozen=True):
+    """What stands where on the other piece, what gave way to what, and what was left out (labels)."""
+
+    placements: tuple[Placement, ...]
+    exchanged: tuple[tuple[str, str], ...]
+    left_out: tuple[str, ...]
+
+    @property
+    def summary(self) -> str:
+        """What came of it, in one or two sentences."""
+        came = len(self.placements)
+        said = [f"{capital(counted(came, 'thing'))} of {came + len(self.left_out)} came along."]
+        if self.exchanged:
+            said.append(f"For its size {listed([f'the {old} gave way to the {new}' for old, new in self.exchanged])}.")
+        if self.left_out:
+            said.append(f"Left out, for want of room or place: {listed(list(self.left_out))}.")
+        return " ".join(said)
+
+
+class _Block(Struct, frozen=True):
+    """Something that stands, with all that is carried by it or in it, hosts first."""
+
+    root: PlacedItem
+    guests: tuple[PlacedItem, ...]
+
+    @property
+    def x(self) -> float:
+        """Its middle from the left end of its ledge, in mm."""
+        return self.root.placement.x or 0.0
+
+    @property
+    def z(self) -> float:
+        """Its middle from the front edge of its ledge, in mm."""
+        return self.root.placement.z or 0.0
+
+
+class _Group(Struct, frozen=True):
+    """Blocks that stand together, the largest first, and where their middle is along its ledge, 0 to 1."""
+
+    blocks: tuple[_Block, ...]
+    along: float
+    ledge: Ledge
+    role: Role
+
+
+def carried_over(plan: Plan, look: Look, piece_id: str) -> CarriedOver:
+    """Return the things of a look as they would stand on another piece.
+
+    Parameters
+    ----------
+    plan : Plan
+    look : Look
+        The look that is carried over; it stays as it is.
+    piece_id : str
+        The other piece.
+
+    Raises
+    ------
+    EditError
+        It is the same piece, the look is empty, or nothing of it finds a place there.
+    """
+    piece = plan.piece(piece_id)
+    if look.piece == piece_id:
+        raise EditError(f"{look.label} is a look of {piece.label} already; choose another piece.")
+    if not look.placements:
+        raise EditError(f"Nothing stands in {look.label} yet; arrange it first, then carry it over.")
+    source = arrange(plan, look)
+    problem = problem_of(replace(plan, looks=()), piece_id, look.manner)
+    carrying = _Carrying(plan, source, problem)
+    for ledge, group in _assigned(problem, groups_of(source)):
+        carrying.bring(ledge, group)
+    carrying.hang([placed for placed in source.placed_items if placed.placement.pose == "hung"])
+    if not carrying.placements:
+        raise EditError(f"Nothing of {look.label} finds a place on {piece.label}; propose a look for it instead.")
+    came = {placement.id for placement in carrying.placements}
+    left_out = tuple(placed.item.label for placed in source.placed_items if placed.id not in came)
+    return CarriedOver(tuple(carrying.placements), tuple(carrying.exchanged), left_out)
+
+
+def groups_of(look: Arrangement) -> tuple[_Group, ...]:
+    """Return what stands together in a look, ledge by ledge from the top and from the left."""
+    found: list[_Group] = []
+    for ledge in _by_rank([ledge for ledge in look.piece.ledges if not ledge.is_wall]):
+        standing = look.by_ledge.get(ledge.id, ())
+        roots = sorted(
+            (one for one in standing if one.placement.host is None and one.placement.pose != "hung"),
+            key=lambda one: one.left,
+        )
+        runs: list[list[PlacedItem]] = []
+        for root in roots:
+            if runs and _belongs(runs[-1], root):
+                runs[-1].append(root)
+            else:
+                runs.append([root])
+        for run in runs:
+            middle = (min(one.left for one in run) + max(one.right for one in run)) / 2 - ledge.left
+            blocks = [_Block(root, tuple(_carried_by(look, root))) for root in sorted(run, key=_size, reverse=True)]
+            found.append(_Group(tuple(blocks), middle / ledge.width, ledge, role_of(look.piece, ledge)))
+    return tuple(found)
+
+
+def _belongs(run: Sequence[PlacedItem], root: PlacedItem) -> bool:
+    told = root.placement.vignette
+    if told and any(one.placement.vignette == told for one in run):
+        return True
+    gap = root.left - max(one.right for one in run)
+    return gap < TOGETHER * min(root.right - root.left, *(one.right - one.left for one in run))
+
+
+def _carried_by(look: Arrangement, host: PlacedItem) -> Iterator[PlacedItem]:
+    for one in look.placed_items:
+        if one.placement.host == host.id:
+            yield one
+            yield from _carried_by(look, one)
+
+
+def _size(placed: PlacedItem) -> float:
+    return (placed.right - placed.left) * (placed.top - placed.bottom)
+
+
+def _by_rank(ledges: Sequence[Ledge]) -> list[Ledge]:
+    return sorted(ledges, key=lambda ledge: (-ledge.floor, ledge.left))
+
+
+def _assigned(problem: Problem, groups: Sequence[_Group]) -> list[tuple[Ledge, _Group]]:
+    """Return on which ledge of the other piece each group goes: by rank, shared out where there are more ledges."""
+    found: list[tuple[Ledge, _Group]] = []
+    for is_main in (True, False):
+        # What stands low under a piece, or on a hearth, goes to such a place again or stays.
+        ledges = [one for one in problem.open_ledges if (role_of(problem.piece, one) in MAIN_ROLES) is is_main]
+        here = [group for group in groups if (group.role in MAIN_ROLES) is is_main]
+        found += _shared_out(_by_rank(ledges), here)
+    # What leads its ledge finds its place first.
+    return sorted(found, key=lambda pair: -max(_size(block.root) for block in pair[1].blocks))
+
+
+def _shared_out(ledges: Sequence[Ledge], groups: Sequence[_Group]) -> list[tuple[Ledge, _Group]]:
+    sources = _by_rank(list({group.ledge.id: group.ledge for group in groups}.values()))
+    found: list[tuple[Ledge, _Group]] = []
+    for number, source in enumerate(sources if ledges else ()):
+        first, last = number * len(ledges) // len(sources), (number + 1) * len(ledges) // len(sources)
+        own = ledges[first : max(last, first + 1)]
+        here = [group for group in groups if group.ledge is source]
+        found += [(own[index * len(own) // len(here)], group) for index, group in enumerate(here)]
+    return found
+
+
+class _Carrying:
+    """The other piece while it fills."""
+
+    def __init__(self, plan: Plan, source: Arrangement, problem: Problem) -> None:
+        self._plan, self._source, self._problem = plan, source, problem
+        self.placements: list[Placement] = list(problem.fixed)
+        self.exchanged: list[tuple[str, str]] = []
+        self._loose: list[_Block] = []
+        self._used = {placed.item.id for placed in source.placed_items}
+
+    def bring(self, ledge: Ledge, group: _Group) -> None:
+        """Set a group down on a ledge, else on any other that has room: its lead where it was, the rest about it."""
+        lead, waiting = group.blocks[0], list(group.blocks)
+        aside = lead.x - group.along * group.ledge.width
+        first: Placement | None = None
+        while waiting:
+            block = waiting.pop(0)
+            if first is None:
+                came = self._bring_block(ledge, block, group.along * ledge.width + aside, block.z)
+                for other in self._others_like(ledge, group) if came is None else ():
+                    if came is None:
+                        ledge, came = other, self._bring_block(other, block, group.along * other.width, block.z)
+                lead, first = block, came
+            else:
+                x, z = (first.x or 0.0) + block.x - lead.x, (first.z or 0.0) + block.z - lead.z
+                came = self._bring_block(ledge, block, x, z)
+            loose, self._loose = self._loose, []
+            waiting[:0] = loose if came is not None else _set_free(self._source, block)
+
+    def _others_like(self, ledge: Ledge, group: _Group) -> list[Ledge]:
+        """Return the other ledges of the piece that are dressed, or low down, as that of a group is."""
+        is_main, piece = group.role in MAIN_ROLES, self._problem.piece
+        others = [one for one in self._problem.open_ledges if (role_of(piece, one) in MAIN_ROLES) is is_main]
+        return _by_rank([one for one in others if one is not ledge])
+
+    def _bears_more(self, ledge: Ledge) -> bool:
+        """Tell whether a ledge bears one more thing in the fullness of the look."""
+        piece, fullness = self._problem.piece, self._problem.manner.fullness
+        items = stash_index(self._plan.stash)
+        here = counted_things(items[one.item] for one in self.placements if one.ledge == ledge.id)
+        return here < math.ceil(recommended(piece, ledge, fullness)) or role_of(piece, ledge) not in MAIN_ROLES
+
+    def _bring_block(self, ledge: Ledge, block: _Block, x: float, z: float) -> Placement | None:
+        item = self._suiting(block, ledge) if self._bears_more(ledge) else None
+        if item is None:
+            return None
+        root = block.root
+        ways = tuple(ways_to_stand(item, ledge))
+        as_before = (root.placement.pose, root.placement.turn)
+        pose, turn = as_before if as_before in ways else ways[0]
+        for along, into in _places(ledge, x, z):
+            spot = at(item, ledge, along, into, pose=pose, turn=turn)
+            new = replace(
+                root.placement, item=item.id, ledge=ledge.id, x=spot.x, z=spot.z, pose=pose, turn=turn, locked=False,
+                on=None, inside=None,
+            )  # fmt: skip
+            if place(self._problem, self.placements, new, needed=False):
+                if item is not root.item:
+                    self.exchanged.append((root.item.label, item.label))
+                    self._used.add(item.id)
+                self._bring_guests(block, new)
+                return new
+        return None
+
+    def _bring_guests(self, block: _Block, root: Placement) -> None:
+        came = {root.id}
+        for guest in block.guests:
+            known = guest.placement
+            if known.host not in came or not self._may_come(guest.item):
+                continue
+            x = None if known.x is None or root.x is None else root.x + known.x - block.x
+            z = None if known.z is None or root.z is None else root.z + known.z - block.z
+            if known.inside is None and known.pose != "draped" and (x is None or z is None):
+                continue
+            if place(self._problem, self.placements, replace(known, ledge=root.ledge, x=x, z=z, locked=False)):
+                came.add(known.id)
+            elif known.on is not None and known.pose != "draped":
+                self._loose.append(_Block(guest, tuple(_carried_by(self._source, guest))))
+
+    def _may_come(self, item: Item) -> bool:
+        return not item.meant_for or self._problem.piece.id in item.meant_for
+
+    def _suiting(self, block: _Block, ledge: Ledge) -> Item | None:
+        """Return the thing itself, or another of its kind where it has not the height for the ledge, or does not go."""
+        item = block.root.item
+        wished = item.height * frame_height(ledge) / frame_height(block.root.ledge)
+        fits = self._goes(item, ledge)
+        ratio = item.height / wished
+        in_band = 1 / SHARE_BAND[1] <= ratio <= 1 / SHARE_BAND[0]
+        if fits and (in_band or block.guests or item.is_book):
+            return item
+        # What carries another, or holds stems, is known to do so: only a thing by itself is exchanged.
+        others = [] if block.guests else [
+            one for one in self._plan.stash
+            if _is_of_its_kind(one, item) and one.id not in self._used and one.is_at_hand and self._goes(one, ledge)
+        ]  # fmt: skip
+
+        def far(one: Item) -> float:
+            return abs(math.log(one.height / wished))
+
+        def cost(one: Item) -> float:
+            return far(one) + difference(one.main_colour, item.main_colour) / COLOUR_FAR
+
+        best = min(others, key=lambda one: (cost(one), one.id), default=None)
+        if best is not None and (not fits or far(best) < far(item) - BETTER_BY):
+            return best
+        return item if fits else None
+
+    def _goes(self, item: Item, ledge: Ledge) -> bool:
+        if not self._may_come(item) or welcome(item, self._problem.piece, ledge) <= 0:
+            return False
+        return any(ways_to_stand(item, ledge))
+
+    def hang(self, hung: Sequence[PlacedItem]) -> None:
+        """Hang what hung before, in the same share of the width, where the other piece has a wall for it."""
+        for placed in hung:
+            for wall in self._problem.walls:
+                share = placed.placement.x / placed.ledge.width if placed.placement.x is not None else 0.5
+                new = replace(placed.placement, ledge=wall.id, x=share * wall.width, locked=False)
+                is_hung = placed.item.category in WALL_CATEGORIES and self._may_come(placed.item)
+                if is_hung and place(self._problem, self.placements, new, needed=False):
+                    break
+
+
+def _is_of_its_kind(one: Item, item: Item) -> bool:
+    """Tell whether a thing can stand for another: of one category, as clear or solid; of one shape where it matters."""
+    says_little = item.category in ("object", "sculpture", "tableware", "appliance")
+    same_stuff = (one.finish == "clear") is (item.finish == "clear")
+    return one.category == item.category and same_stuff and (not says_little or one.shape == item.shape)
+
+
+def _set_free(look: Arrangement, block: _Block) -> list[_Block]:
+    """Return what a thing carries that finds no place, and what lies on a tray, each by itself."""
+    on_a_tray = block.root.item.category == "tray"
+    free = [
+        guest for guest in block.guests
+        if guest.placement.host == block.root.id and guest.placement.x is not None and guest.placement.pose != "draped"
+        and (on_a_tray or guest.placement.on is not None)
+    ]  # fmt: skip
+    return [_Block(guest, tuple(_carried_by(look, guest))) for guest in free]
+
+
+def _places(ledge: Ledge, x: float, z: float) -> Iterator[tuple[float, float]]:
+    """Yield places on a ledge, nearest to a point first (mm); a row so becomes a cluster where a top is round."""
+    depths = {z, *(share * ledge.depth for share in DEPTHS)}
+    steps = range(round(ledge.width / STEP_MM) + 1)
+    spots = [(x, z), *((step * STEP_MM, into) for step in steps for into in depths)]
+    yield from sorted(spots, key=lambda spot: (math.hypot(spot[0] - x, spot[1] - z), spot))
