@@ -2,6 +2,7 @@
 
 from itertools import groupby
 
+import numpy as np
 import pytest
 from PySide6.QtCore import QPoint, QPointF, Qt
 from PySide6.QtGui import QContextMenuEvent
@@ -11,13 +12,17 @@ from pytestqt.qtbot import QtBot
 from app.test_arrange import arrange_step, drag, point_of, spot
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
+from jolly_ledge.app.steps.keep.side_by_side import SideBySide
 from jolly_ledge.app.views.drawings_list import ICON
+from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.drawing.case import case_picture
 from jolly_ledge.drawing.picture import Shape
+from jolly_ledge.edits.looks import RemoveLook
 from jolly_ledge.geometry.bodies import in_one_place
 from jolly_ledge.model.starts.gallery import STARTS
 from jolly_ledge.model.stash_order import Shelf
 from jolly_ledge.planning.whereabouts import stands_elsewhere
+from jolly_ledge.render.scene import pixels_of
 
 LEFT, CONTROL = Qt.MouseButton.LeftButton, Qt.KeyboardModifier.ControlModifier
 
@@ -427,6 +432,16 @@ def test_while_the_wheel_turns_what_was_painted_is_stretched_and_sharp_once_it_r
     assert not view.stretched.is_held, "what is new is shown at once"
 
 
+def scale_of(drawing: Thumbnail) -> float:
+    """Return how many pixels a metre of the drawing takes: how wide what is drawn is on the picture."""
+    picture = drawing.picture
+    assert picture is not None
+    shown = pixels_of(drawing.grab().toImage())
+    ground = shown[2, 2]
+    columns = np.flatnonzero((np.abs(shown.astype(int) - ground).sum(axis=2) > 60).any(axis=0))
+    return float(np.ptp(columns)) / float(picture.width)
+
+
 def test_a_look_is_carried_over_to_another_piece(window: MainWindow, qtbot: QtBot) -> None:
     workspace = window.workspace
     workspace.choose_look("mantel-talk")
@@ -445,5 +460,30 @@ def test_a_look_is_carried_over_to_another_piece(window: MainWindow, qtbot: QtBo
     assert workspace.look.label == "For the talk, carried over"
     assert workspace.look.placements
     assert "came along" in window.notice.sentence
+    compared = window.step("Keep").findChild(SideBySide)
+    assert isinstance(compared, SideBySide)
+    assert compared.isVisible()
+    assert [column.look_id for column in compared.columns] == ["mantel-talk", workspace.look_id]
+    assert compared.look_chips["mantel-talk"].text() == "Stone mantel: For the talk"
+    assert "Leaves out" in compared.columns[1].told.text()
+    assert compared.columns[0].name_label.text() == "Stone mantel: For the talk"
+    first, second = (column.drawing for column in compared.columns)
+    assert (first.picture, second.picture) != (None, None)
+    assert scale_of(first) == pytest.approx(scale_of(second), rel=0.12)
     workspace.undo()
     assert len(workspace.plan.looks) == before
+
+
+def test_a_look_carried_to_a_piece_without_any_is_shown_beside_the_first(window: MainWindow, qtbot: QtBot) -> None:
+    workspace = window.workspace
+    for look in workspace.plan.looks_of("hall-console"):
+        workspace.commit(RemoveLook(look=look.id, name=look.label))
+    workspace.choose_look("mantel-talk")
+    page = window.step("Arrange")
+    page.show_looks()
+    assert page.switcher is not None
+    page.switcher.carry_over("hall-console")
+    compared = window.step("Keep").findChild(SideBySide)
+    assert isinstance(compared, SideBySide)
+    assert len(compared.columns) == 2
+    assert workspace.piece_id == "hall-console"

@@ -1,4 +1,4 @@
-"""What differs between two looks of one piece, named as one would say it."""
+"""What differs between two looks, named as one would say it."""
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.phrases import capital, listed
@@ -16,7 +16,8 @@ MOST_NAMED = 6
 def differences(first: Arrangement, second: Arrangement) -> tuple[str, ...]:
     """Return in sentences what the second look does otherwise than the first; empty when they are alike.
 
-    What came and went first, then what changed ledges, then poses, then what only moved along its ledge.
+    What came and went first, then what changed ledges, then poses, then what only moved along its ledge. On another
+    piece everything stands elsewhere: there only what came and went is told.
     """
     before = {placed.item.id: placed for placed in first.placed_items}
     after = {placed.item.id: placed for placed in second.placed_items}
@@ -28,6 +29,8 @@ def differences(first: Arrangement, second: Arrangement) -> tuple[str, ...]:
         said.append(f"Brings {_names(new)}.")
     if gone:
         said.append(f"Leaves out {_names(gone)}.")
+    if first.piece.id != second.piece.id:
+        return tuple(said) or ("All of it came along.",)
     said += [sentence for pair in both if (sentence := _moved_to(*pair, first, second))]
     said += [sentence for pair in both if (sentence := _posed(*pair))]
     along = [sentence for pair in both if (sentence := _moved_along(*pair))]

@@ -138,7 +138,7 @@ class LookSwitcher(QFrame):
         pop_up(menu, self.carry_button.mapToGlobal(self.carry_button.rect().topLeft()))
 
     def carry_over(self, piece_id: str) -> None:
-        """Set the look in hand up on another piece, take that in hand, and tell what came along."""
+        """Set the look in hand up on another piece, take that in hand beside the first, and tell what came along."""
         from jolly_ledge.proposals.carrying_over import carried_over
 
         workspace = self._workspace
@@ -153,8 +153,9 @@ class LookSwitcher(QFrame):
             look=look.id, piece=piece_id, placements=found.placements, original=look.label,
             onto=plan.piece(piece_id).label,
         )  # fmt: skip
-        self._commit(edit)
-        workspace.signals.told.emit(found.summary)
+        if workspace.commit_look(edit):
+            workspace.signals.compare_asked.emit((look.id, workspace.look_id))
+            workspace.signals.told.emit(found.summary)
 
     def begin_empty(self) -> None:
         """Begin an empty look of the piece in hand."""

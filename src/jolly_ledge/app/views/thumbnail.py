@@ -31,6 +31,7 @@ class Thumbnail(QWidget):
         self._on_press = on_press
         self._nearer: Nearer | None = None
         self._picture: Picture | None = None
+        self._room: tuple[float, float] | None = None
         self._drawn: tuple[Piece, Look, tuple[Item, ...]] | None = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
         self.setMinimumSize(120, 150)
@@ -51,6 +52,19 @@ class Thumbnail(QWidget):
         self._nearer = nearer
         nearer.watch(self)
 
+    @property
+    def picture(self) -> Picture | None:
+        """The drawing of the look, None where there is no such look."""
+        if self._picture is None and self._drawn is not None:
+            self._picture = look_picture(arrange(self._workspace.plan, self._drawn[1]), scale_bar=False)
+        return self._picture
+
+    def draw_within(self, width: float, height: float) -> None:
+        """Draw it as if it were so large (mm), on one floor: what shares this room is drawn at one scale."""
+        if (width, height) != self._room:
+            self._room = (width, height)
+            self.update()
+
     def refresh(self) -> None:
         """Draw the look anew when next seen, if it is another one now."""
         shown = self._shown()
@@ -68,16 +82,19 @@ class Thumbnail(QWidget):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the look."""
-        if self._drawn is None:
+        picture = self.picture
+        if picture is None:
             return
-        if self._picture is None:
-            self._picture = look_picture(arrange(self._workspace.plan, self._drawn[1]), scale_bar=False)
         painter = QPainter(self)
         light_the_ground(painter, self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         if self._nearer is not None:
             painter.setWorldTransform(self._nearer.of(QTransform(), self), True)
-        play_fitted(painter, self._picture, QRectF(self.rect()))
+        if self._room is not None:
+            aside = max(self._room[0] - picture.width, 0.0) / 2
+            top = min(picture.top, picture.bottom - self._room[1])
+            picture = Picture(picture.primitives, picture.left - aside, top, picture.right + aside, picture.bottom)
+        play_fitted(painter, picture, QRectF(self.rect()))
 
     def mousePressEvent(self, event: QMouseEvent) -> None:
         """Do what a press on it does."""

@@ -103,7 +103,8 @@ class KeepStep(Step):
     def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
         """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""
         workspace = self.workspace
-        if len(workspace.plan.looks_of(workspace.piece_id)) < FEWEST:
+        own = {look.id for look in workspace.plan.looks_of(workspace.piece_id)}
+        if len({*own, *looks}) < FEWEST:
             workspace.signals.refused.emit("Side by side needs two looks of this piece; duplicate one first.")
             self.show_mode(LOG)
             return

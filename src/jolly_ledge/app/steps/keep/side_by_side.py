@@ -1,4 +1,4 @@
-"""Two to five versions of one piece at one scale: how they read, what differs, what people think."""
+"""Two to five looks at one scale, of one piece or carried over: how they read, what differs, what people think."""
 
 from collections.abc import Callable
 from functools import partial
@@ -195,7 +195,8 @@ class VersionColumn(QFrame):
     def show_look(self, look: Look, assessment: Assessment, first: Look | None) -> None:
         """Show a version against the first of the row (None for the first itself)."""
         workspace = self._workspace
-        self.name_label.setText(look.label)
+        of_another = look.piece != workspace.piece_id
+        self.name_label.setText(f"{workspace.plan.piece(look.piece).label}: {look.label}" if of_another else look.label)
         self.reads.setText(f"reads {workspace.shown(assessment.score, look)}" if look.placements else "empty")
         self.take_button.setText("In hand" if look.id == workspace.look_id else "Take in hand")
         if first is None:
@@ -218,6 +219,7 @@ class SideBySide(QWidget):
         self.columns: list[VersionColumn] = []
         self.nearer = Nearer()
         self._piece_id = ""
+        self._guests: tuple[str, ...] = ()
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
@@ -251,6 +253,7 @@ class SideBySide(QWidget):
         index = looks.index(workspace.look_id) if workspace.look_id in looks else 0
         first = max(min(index - USUAL + 1, len(looks) - USUAL), 0)
         self.chosen = list(wished[:MOST]) or looks[first : first + USUAL]
+        self._guests = tuple(one for one in wished if one not in looks)
         self.refresh()
 
     def _toggle(self, look_id: str) -> None:
@@ -272,7 +275,8 @@ class SideBySide(QWidget):
         workspace = self._workspace
         if not workspace.piece_id:
             return
-        looks = {look.id: look for look in workspace.plan.looks_of(workspace.piece_id)}
+        looks = {look.id: look for look in workspace.plan.looks if look.id in self._guests}
+        looks |= {look.id: look for look in workspace.plan.looks_of(workspace.piece_id)}
         if workspace.piece_id != self._piece_id:
             self.begin()
             return
@@ -282,6 +286,9 @@ class SideBySide(QWidget):
         shown = [looks[identifier] for identifier in self.chosen]
         if [column.look_id for column in self.columns] != self.chosen:
             self._build(shown)
+        pictures = [picture for column in self.columns if (picture := column.drawing.picture) is not None]
+        for column in self.columns:
+            column.drawing.draw_within(max(one.width for one in pictures), max(one.height for one in pictures))
         assessments = [assess(arrange(workspace.plan, look)) for look in shown]
         for index, (column, look, assessment) in enumerate(zip(self.columns, shown, assessments, strict=True)):
             column.show_look(look, assessment, shown[0] if index else None)
@@ -294,13 +301,19 @@ class SideBySide(QWidget):
                 button.deleteLater()
             self.look_chips = {}
             for look in looks.values():
-                button = chip(look.label, "Lay it beside the others, or take it out")
+                button = chip(self._named(look), "Lay it beside the others, or take it out")
                 button.clicked.connect(partial(self._toggle, look.id))
                 self.look_chips[look.id] = button
                 self._chip_row.addWidget(button)
         for identifier, button in self.look_chips.items():
-            button.setText(looks[identifier].label)
+            button.setText(self._named(looks[identifier]))
             button.setChecked(identifier in self.chosen)
+
+    def _named(self, look: Look) -> str:
+        """Return the name of a look, with that of its piece where that is another than the piece in hand."""
+        piece = self._workspace.plan.piece(look.piece)
+        label = look.label if piece.id == self._piece_id else f"{piece.label}: {look.label}"
+        return label.replace("&", "&&")
 
     def _build(self, shown: list[Look]) -> None:
         self.columns = [VersionColumn(self._workspace, look, lambda: self.who_field.text().strip()) for look in shown]
