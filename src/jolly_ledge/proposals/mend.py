@@ -10,7 +10,8 @@ from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.proposals.moves import Move, moves_for
+from jolly_ledge.proposals.move import Move
+from jolly_ledge.proposals.moves import moves_for
 from jolly_ledge.proposals.problem import stops_of
 from jolly_ledge.readings.reading import Finding
 from jolly_ledge.readings.register import Assessment, assess, read_one

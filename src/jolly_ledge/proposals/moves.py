@@ -2,8 +2,6 @@
 
 from collections.abc import Iterable, Iterator
 
-from msgspec import Struct
-
 from jolly_ledge.edits.exchange import ExchangeThing
 from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
 from jolly_ledge.edits.risers import RaiseOnRisers
@@ -12,7 +10,6 @@ from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.landing import Spot, carries, free_spot, holds
 from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.belonging import welcome
-from jolly_ledge.model.history import Edit
 from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
@@ -22,6 +19,8 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.exchange import suiting_in_place
+from jolly_ledge.proposals.move import Move
+from jolly_ledge.proposals.moves_together import moves_together
 from jolly_ledge.proposals.risers import risers_for
 from jolly_ledge.readings.reading import Finding
 
@@ -36,14 +35,6 @@ LOST_SHARE, WANTED_SHARE, MOST_RISERS = 0.52, 0.6, 2
 TURNS = (90.0, 180.0, 270.0)
 STAYING = frozenset({"must-keep", "daily-use", "hide"})
 """What must be there is not taken away."""
-
-
-class Move(Struct, frozen=True):
-    """One move: of what kind it is, what it says on its button, the edit that makes it."""
-
-    kind: str
-    label: str
-    edit: Edit
 
 
 def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding) -> Iterator[Move]:
@@ -63,6 +54,7 @@ def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding
         yield from _raised(look, arrangement, placed)
         yield from _on_risers(plan, look, arrangement, placed)
         yield from _regrouped(look, arrangement, placed)
+        yield from moves_together(look, arrangement, placed)
         if not STAYING & set(placed.item.traits):
             edit = ReturnToStash(look=look.id, placements=(placed.id,), name=placed.item.label)
             yield Move("take", f"Take the {placed.item.label} away", edit)
