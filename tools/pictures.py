@@ -83,6 +83,9 @@ def take(folder: Path, proposal_steps: int = PROPOSAL_STEPS) -> list[Path]:
             if name == "Arrange":
                 window.workspace.choose("orrery")
                 _wait_for_the_meaning(photographer)
+            if isinstance(page := window.step(name), MeasureStep):
+                photographer.settle()
+                photographer.wait_until(lambda page=page: not page.view.photo.is_busy)  # type: ignore[misc]
             photographer.take(name.lower())
         _take_ways_of_looking(photographer)
         _take_searches(photographer, proposal_steps)
