@@ -52,6 +52,9 @@ NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 2.5
 """What is used daily on a counter is there; what rises at the other end of a top has so much of the height of what
 leads."""
 
+GROUNDED, GROUNDS, GROUNDS_FROM = 0.6, frozenset({"basket", "box"}), 0.4
+"""A case stands firmly to the eye where baskets or boxes are at its foot."""
+
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
 
 
@@ -66,7 +69,8 @@ def liking_of(composition: Composition) -> float:
     liked += sum(min(thing.worth, 1.1) for thing in things) / len(things)
     liked -= _look_alikes(composition)
     liked += HANGS * any(placement.pose == "hung" for placement in composition.placements)
-    return liked + _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
+    liked += _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
+    return liked + GROUNDED * _is_grounded(composition)
 
 
 def liking_by_ledge(composition: Composition) -> dict[str, float]:
@@ -341,6 +345,17 @@ def _weight(composition: Composition) -> float:
         middle = (min(floors) + max(floors)) / 2
         cost += 0.8 * max((sum(floor * weight for floor, _, weight in seen) / whole - middle) / middle, 0.0)
     return -cost
+
+
+def _is_grounded(composition: Composition) -> bool:
+    """Tell whether something large and closed stands at the foot of a case of several shelves."""
+    floors = {ledge.floor for ledge in composition.stock.ledges}
+    return len(floors) > 2 and any(
+        member.thing.category in GROUNDS and member.height > GROUNDS_FROM * composition.stock.frame(ledge)
+        for ledge, group in composition.groups
+        if ledge.floor == min(floors)
+        for member in group
+    )
 
 
 def _members(groups: Iterable[Group]) -> Iterator[Member]:

@@ -169,7 +169,8 @@ def _by_a_bed(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     if ledge.width <= 850:
         return fill(stock, ledge, used, (lead,), 0.9, order)
     vessel = forms.tall(0.5, 0.6, kinds={"vessel", "plant"}, stems=1.0, small=False, companion=False)
-    second = one_of(*stock.rng.sample([vessel, forms.low(), forms.stack()], 3))
+    picture = one_of(forms.tall(0.55, 0.7, kinds=PICTURES), vessel)
+    second = one_of(*stock.rng.sample([vessel, picture, forms.low(), forms.stack()], 4))
     return fill(stock, ledge, used, (lead, second), SHARES[stock.fullness(ledge)], order)
 
 

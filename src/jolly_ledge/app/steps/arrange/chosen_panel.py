@@ -13,6 +13,7 @@ from jolly_ledge.cautions.load import row_load_said
 from jolly_ledge.geometry.rows import row_of
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import Pose
+from jolly_ledge.planning.sets_apart import rest_of_its_set
 from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.scene.marks import weights
 from jolly_ledge.workspace.workspace import Workspace
@@ -171,7 +172,8 @@ class ChosenPanel(QWidget):
         if first.item.category == "vessel":
             stems = plan_stems(first.item)
             takes = f", takes {stems.fewest} to {stems.most} stems"
-        return f"{place}{first.ledge.label}; {mass}{self._to_the_eye(first.id)}{takes}"
+        apart = rest_of_its_set(self._workspace.plan, self._workspace.look, first.item)
+        return f"{place}{first.ledge.label}; {mass}{self._to_the_eye(first.id)}{takes}{f'. {apart}' if apart else ''}"
 
     def _to_the_eye(self, identifier: str) -> str:
         """Return what a thing weighs to the eye, once the look is read; its mass is another matter."""
