@@ -37,7 +37,7 @@ ONE_BELOW, TWO_BELOW_MM = 1.75, 600.0
 """A lower shelf that wants more than so many things, or is so wide, is shared by two groups."""
 
 MOST_ROW_CHANCES = 5
-ROW_SHARE, PICTURES_IN_A_LIBRARY = 0.66, 0.2
+ROW_SHARE, ROW_BY_A_BASKET, PICTURES_IN_A_LIBRARY = 0.66, 0.54, 0.2
 WIDE_MM = 1200.0
 THIRD_FROM_MM: dict[Fullness, float] = {"airy": 1300.0, "layered": 1050.0, "abundant": 850.0}
 FOURTH_FROM_MM: dict[Fullness, float] = {"airy": 2200.0, "layered": 1700.0, "abundant": 1300.0}
@@ -279,11 +279,12 @@ def _in_a_library(
     tall = forms.tall(small=False, companion=False)
     stacks_lately = any(group.form in ("stack", "stack-and-tall") for group in before[-2:])
     second = one_of(*stock.rng.sample(rest[2 * stacks_lately :], 2), tall, *rest)
+    row_share = ROW_SHARE
     if _is_low_in_a_case(stock, ledge) and stock.rng.random() < BASKETS_OFTEN:
-        second = one_of(forms.worthy(0.75, 0.4), second)
+        second, row_share = one_of(forms.worthy(0.75, 0.3, BASKETS), forms.worthy(0.75, 0.4), second), ROW_BY_A_BASKET
     lead = one_of(row_at_end, tall, forms.stack_and_tall(), forms.worthy(), *rest, forms.anything())
     if stock.rng.random() < PICTURES_IN_A_LIBRARY:
         second = one_of(forms.tall(0.65, 0.8, kinds=PICTURES), second)
     more = (forms.row(-order), forms.stack(), forms.low(), forms.worthy(0.6, 0.2))
     return fill(stock, ledge, used, (lead, second), max(SHARES[stock.fullness(ledge)], 0.7), order,
-                first=ROW_SHARE, more=more)  # fmt: skip
+                first=row_share, more=more)  # fmt: skip
