@@ -10,8 +10,8 @@ from PySide6.QtWidgets import QApplication
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.path_panel import STEPS
 
-RESTS_S, ASKS_MS = 0.5, 50
-"""The hand rests so long before a page is made; so often it is asked whether it does."""
+RESTS_S, FIRST_MS, ASKS_MS = 0.5, 400, 50
+"""The hand rests so long before a page is made; it is asked first when the window is painted, then so often."""
 
 TOUCHES = frozenset({
     QEvent.Type.KeyPress, QEvent.Type.MouseButtonPress, QEvent.Type.MouseButtonRelease, QEvent.Type.MouseMove,
@@ -38,7 +38,7 @@ class GettingReady(QObject):
         self._made: set[str] = set()
         self._painted: set[str] = set()
         self._timer = QTimer(self)
-        self._timer.setInterval(ASKS_MS)
+        self._timer.setInterval(FIRST_MS)
         self._timer.timeout.connect(self._ask)
         application = QApplication.instance()
         assert application is not None
@@ -66,6 +66,7 @@ class GettingReady(QObject):
         return False
 
     def _ask(self) -> None:
+        self._timer.setInterval(ASKS_MS)
         if not self._window.isVisible():
             return
         if self._reads.ident is None:
