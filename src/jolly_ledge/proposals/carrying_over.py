@@ -10,6 +10,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange, stash_index
+from jolly_ledge.geometry.pose import extent
 from jolly_ledge.measures.counts import counted as counted_things
 from jolly_ledge.measures.counts import recommended
 from jolly_ledge.measures.frame import frame_height
@@ -38,6 +39,11 @@ BETTER_BY = 0.2
 """Another has to be nearer to the wished height by this much (natural logarithm) to be worth the exchange."""
 
 COLOUR_FAR, STEP_MM = 40.0, 20.0
+"""So far apart (CIEDE2000) colours count as much as a height that is off by a factor of e; places lie so far apart."""
+
+PLAINLY = 0.75
+"""Within this share of half of both widths and depths two things are in one place, whatever their outlines are."""
+
 DEPTHS = (0.35, 0.5, 0.65, 0.8)
 """Where along the depth of a ledge a place is looked for, beside where the thing stood."""
 
@@ -211,8 +217,10 @@ class _Carrying:
             if first is None:
                 came = self._bring_block(ledge, block, group.along * ledge.width + aside, block.z)
                 for other in self._others_like(ledge, group) if came is None else ():
-                    if came is None:
-                        ledge, came = other, self._bring_block(other, block, group.along * other.width, block.z)
+                    came = self._bring_block(other, block, group.along * other.width, block.z)
+                    if came is not None:
+                        ledge = other
+                        break
                 lead, first = block, came
             else:
                 x, z = (first.x or 0.0) + block.x - lead.x, (first.z or 0.0) + block.z - lead.z
@@ -243,6 +251,8 @@ class _Carrying:
         pose, turn = as_before if as_before in ways else ways[0]
         for along, into in _places(ledge, x, z):
             spot = at(item, ledge, along, into, pose=pose, turn=turn)
+            if self._is_plainly_taken(item, spot):
+                continue
             new = replace(
                 root.placement, item=item.id, ledge=ledge.id, x=spot.x, z=spot.z, pose=pose, turn=turn, locked=False,
                 on=None, inside=None,
@@ -254,6 +264,18 @@ class _Carrying:
                 self._bring_guests(block, new)
                 return new
         return None
+
+    def _is_plainly_taken(self, item: Item, spot: Placement) -> bool:
+        """Tell whether a place is deep within that of something else: it need not be looked at exactly."""
+        items = stash_index(self._plan.stash)
+        own = extent(item, spot.pose, spot.turn)
+        for one in self.placements:
+            if one.ledge == spot.ledge and one.host is None and one.pose != "hung":
+                other = extent(items[one.item], one.pose, one.turn)
+                across = abs((spot.x or 0.0) - (one.x or 0.0)) < PLAINLY * (own.width + other.width) / 2
+                if across and abs((spot.z or 0.0) - (one.z or 0.0)) < PLAINLY * (own.depth + other.depth) / 2:
+                    return True
+        return False
 
     def _bring_guests(self, block: _Block, root: Placement) -> None:
         came = {root.id}
