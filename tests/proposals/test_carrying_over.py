@@ -21,7 +21,7 @@ LOW = thing("low", "bowl")
 BOX = thing("box", "box")
 BALL = thing("ball", "object", width=80.0, height=80.0, depth=80.0)
 THINGS = (TALL, LOW, BOX, BALL)
-LOOK = (put("tall", x=150.0), put("low", x=320.0), put("box", x=620.0), put("ball", x=620.0, on="box"))
+LOOK = (put("tall", x=100.0), put("low", x=270.0), put("box", x=640.0), put("ball", x=640.0, on="box"))
 
 
 def other_piece(width: float = 1000.0, clearance: float = 400.0, shelves: int = 2) -> Piece:
@@ -40,9 +40,10 @@ def carry(
     return plan, carried_over(plan, plan.looks[0], "other")
 
 
-def test_things_near_each_other_are_a_group_with_what_they_carry() -> None:
-    look = plan_of(THINGS, LOOK)
-    first, second = groups_of(arrange(look, look.looks[0]))
+def test_what_is_read_together_is_a_group_with_what_it_carries() -> None:
+    told = (*(replace(one, vignette="first") for one in LOOK[:2]), replace(LOOK[2], vignette="second"), LOOK[3])
+    plan = plan_of(THINGS, told)
+    first, second = groups_of(arrange(plan, plan.looks[0]))
     assert [block.root.item.id for block in first.blocks] == ["tall", "low"]
     assert [guest.item.id for guest in second.blocks[0].guests] == ["ball"]
 

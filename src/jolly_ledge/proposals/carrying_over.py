@@ -9,6 +9,7 @@ from collections.abc import Iterator, Sequence
 from msgspec import Struct
 from msgspec.structs import replace
 
+from jolly_ledge.edits.placements import carried_by
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange, stash_index
 from jolly_ledge.geometry.pose import extent
 from jolly_ledge.measures.counts import counted as counted_things
@@ -28,9 +29,6 @@ from jolly_ledge.proposals.compose import place
 from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.poses import ways_to_stand
 from jolly_ledge.proposals.problem import Problem, problem_of
-
-TOGETHER = 0.25
-"""Things nearer to each other than this share of the narrower one are of one group."""
 
 SHARE_BAND = (0.6, 1.65)
 """A thing keeps its height over the opening within this ratio, or another of its kind takes its place."""
@@ -132,38 +130,21 @@ def carried_over(plan: Plan, look: Look, piece_id: str) -> CarriedOver:
 def groups_of(look: Arrangement) -> tuple[_Group, ...]:
     """Return what stands together in a look, ledge by ledge from the top and from the left."""
     found: list[_Group] = []
-    for ledge in _by_rank([ledge for ledge in look.piece.ledges if not ledge.is_wall]):
-        standing = look.by_ledge.get(ledge.id, ())
-        roots = sorted(
-            (one for one in standing if one.placement.host is None and one.placement.pose != "hung"),
-            key=lambda one: one.left,
-        )
-        runs: list[list[PlacedItem]] = []
-        for root in roots:
-            if runs and _belongs(runs[-1], root):
-                runs[-1].append(root)
-            else:
-                runs.append([root])
-        for run in runs:
-            middle = (min(one.left for one in run) + max(one.right for one in run)) / 2 - ledge.left
-            blocks = [_Block(root, tuple(_carried_by(look, root))) for root in sorted(run, key=_size, reverse=True)]
-            found.append(_Group(tuple(blocks), middle / ledge.width, ledge, role_of(look.piece, ledge)))
+    rank = {ledge.id: number for number, ledge in enumerate(_by_rank(look.standing_ledges))}
+    groups = [group for group in look.vignettes if group.ledge.id in rank]
+    for group in sorted(groups, key=lambda group: (rank[group.ledge.id], group.stacks[0].left)):
+        placed = [look.by_id[one] for one in group.ids]
+        roots = [one for one in placed if one.placement.host is None and one.placement.pose not in ("hung", "draped")]
+        if roots:
+            middle = (min(one.left for one in roots) + max(one.right for one in roots)) / 2 - group.ledge.left
+            blocks = [_Block(root, _guests(look, root)) for root in sorted(roots, key=_size, reverse=True)]
+            role = role_of(look.piece, group.ledge)
+            found.append(_Group(tuple(blocks), middle / group.ledge.width, group.ledge, role))
     return tuple(found)
 
 
-def _belongs(run: Sequence[PlacedItem], root: PlacedItem) -> bool:
-    told = root.placement.vignette
-    if told and any(one.placement.vignette == told for one in run):
-        return True
-    gap = root.left - max(one.right for one in run)
-    return gap < TOGETHER * min(root.right - root.left, *(one.right - one.left for one in run))
-
-
-def _carried_by(look: Arrangement, host: PlacedItem) -> Iterator[PlacedItem]:
-    for one in look.placed_items:
-        if one.placement.host == host.id:
-            yield one
-            yield from _carried_by(look, one)
+def _guests(look: Arrangement, host: PlacedItem) -> tuple[PlacedItem, ...]:
+    return tuple(look.by_id[one.id] for one in carried_by(look.look, host.id))
 
 
 def _size(placed: PlacedItem) -> float:
@@ -290,7 +271,7 @@ class _Carrying:
             if place(self._problem, self.placements, replace(known, ledge=root.ledge, x=x, z=z, locked=False)):
                 came.add(known.id)
             elif known.on is not None and known.pose != "draped":
-                self._loose.append(_Block(guest, tuple(_carried_by(self._source, guest))))
+                self._loose.append(_Block(guest, _guests(self._source, guest)))
 
     def _may_come(self, item: Item) -> bool:
         return not item.meant_for or self._problem.piece.id in item.meant_for
@@ -352,7 +333,7 @@ def _set_free(look: Arrangement, block: _Block) -> list[_Block]:
         if guest.placement.host == block.root.id and guest.placement.x is not None and guest.placement.pose != "draped"
         and (on_a_tray or guest.placement.on is not None)
     ]  # fmt: skip
-    return [_Block(guest, tuple(_carried_by(look, guest))) for guest in free]
+    return [_Block(guest, _guests(look, guest)) for guest in free]
 
 
 def _places(ledge: Ledge, x: float, z: float) -> Iterator[tuple[float, float]]:

@@ -5,9 +5,8 @@ from collections.abc import Iterable, Iterator
 from jolly_ledge.edits.exchange import ExchangeThing
 from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
 from jolly_ledge.edits.risers import RaiseOnRisers
-from jolly_ledge.edits.swap import SwapPlacements
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
-from jolly_ledge.geometry.landing import Spot, carries, free_spot, holds
+from jolly_ledge.geometry.landing import carries, free_spot, holds
 from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.hue_family import hue_family
@@ -19,7 +18,7 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.exchange import suiting_in_place
-from jolly_ledge.proposals.move import Move
+from jolly_ledge.proposals.move import Move, moved, swapped
 from jolly_ledge.proposals.moves_together import moves_together
 from jolly_ledge.proposals.risers import risers_for
 from jolly_ledge.readings.reading import Finding
@@ -43,8 +42,8 @@ def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding
         arrangement.by_id[identifier].root for identifier in finding.placements if identifier in arrangement.by_id
     )
     named = [arrangement.by_id[identifier] for identifier in finding.placements if identifier in arrangement.by_id]
-    moved = [arrangement.by_id[root] for root in roots if not arrangement.by_id[root].placement.locked]
-    for placed in moved[:MOST_MOVED]:
+    free = [arrangement.by_id[root] for root in roots if not arrangement.by_id[root].placement.locked]
+    for placed in free[:MOST_MOVED]:
         if placed.placement.pose in ("hung", "draped"):
             continue
         yield from _along(look, placed)
@@ -62,7 +61,7 @@ def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding
         yield from _posed(look, placed)
         yield from _turned(look, placed)
         yield from _hidden(look, arrangement, placed)
-    ledges = list(dict.fromkeys(placed.ledge for placed in moved))
+    ledges = list(dict.fromkeys(placed.ledge for placed in free))
     yield from _fetched(plan, look, arrangement, ledges[:2])
     if not finding.placements:
         yield from _brought(look, arrangement)
@@ -78,15 +77,10 @@ def _along(look: Look, placed: PlacedItem) -> Iterator[Move]:
         side = "left" if held < x else "right"
         if abs(held - x) > 20:
             label = f"Move the {placed.item.label} to the {side}"
-            yield Move("along", label, _move(look, placed, ledge, held, z))
+            yield Move("along", label, moved(look, placed, ledge, held, z))
     for depth, word in ((ledge.depth - deep, "Push the {} back"), (deep + 15.0, "Bring the {} forward")):
         if abs(depth - z) > 20 and depth >= deep:
-            yield Move("deep", word.format(placed.item.label), _move(look, placed, ledge, x, depth))
-
-
-def _move(look: Look, placed: PlacedItem, ledge: Ledge, x: float, z: float, on: str | None = None) -> MovePlacement:
-    spot = Spot(ledge=ledge.id, x=float(round(x / 5) * 5), z=float(round(z / 5) * 5), on=on)
-    return MovePlacement(look=look.id, placement=placed.id, spot=spot, name=placed.item.label)
+            yield Move("deep", word.format(placed.item.label), moved(look, placed, ledge, x, depth))
 
 
 def _elsewhere(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
@@ -112,11 +106,8 @@ def _swaps(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator
     ]
     others.sort(key=lambda other: (other.ledge.id == placed.ledge.id, abs(other.width - placed.width)))
     for other in others[:MOST_SWAPS]:
-        edit = SwapPlacements(
-            look=look.id, first=placed.id, second=other.id, first_name=placed.item.label,
-            second_name=other.item.label,
-        )  # fmt: skip
-        yield Move("swap", f"Swap the {placed.item.label} and the {other.item.label}", edit)
+        label = f"Swap the {placed.item.label} and the {other.item.label}"
+        yield Move("swap", label, swapped(look, placed, other))
 
 
 def _exchanged(plan: Plan, look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
@@ -143,7 +134,7 @@ def _raised(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterato
         if host.id != placed.id and free and roomy and carries(host) and host.root != placed.id:
             x, z = host.placement.x or 0.0, host.placement.z or 0.0
             label = f"Raise the {placed.item.label} {round(host.height)} mm on the {host.item.label}"
-            yield Move("raise", label, _move(look, placed, placed.ledge, x, z, on=host.id))
+            yield Move("raise", label, moved(look, placed, placed.ledge, x, z, on=host.id))
 
 
 def _on_risers(plan: Plan, look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:

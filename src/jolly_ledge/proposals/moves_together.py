@@ -3,12 +3,10 @@
 from collections.abc import Iterator
 
 from jolly_ledge.edits.placements import MovePlacement, PutInside
-from jolly_ledge.edits.swap import SwapPlacements
 from jolly_ledge.edits.together import Together
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, Unit
-from jolly_ledge.geometry.landing import Spot
 from jolly_ledge.model.look import Look
-from jolly_ledge.proposals.move import Move
+from jolly_ledge.proposals.move import Move, moved, swapped
 
 CLOSE_GAP_MM, OVERLAP, APART_IN_DEPTH_MM = 10.0, 0.15, 40.0
 """Things in one line are closed up to a finger's breadth; where one stands before the other they overlap a little."""
@@ -50,7 +48,7 @@ def _closed_up(look: Look, placed: PlacedItem, others: list[PlacedItem]) -> Iter
         x = edge + side * (gap + placed.width / 2)
         if abs(x - placed.x) > CLOSE_GAP_MM:
             label = f"Close the {placed.item.label} up to the {other.item.label}"
-            yield Move("close", label, _along(look, placed, x - placed.x))
+            yield Move("close", label, _shifted(look, placed, x - placed.x))
 
 
 def _spread_out(look: Look, placed: PlacedItem, roots: list[PlacedItem]) -> Iterator[Move]:
@@ -63,7 +61,7 @@ def _spread_out(look: Look, placed: PlacedItem, roots: list[PlacedItem]) -> Iter
     edits = []
     for one in roots:
         if abs(edge - one.left) > 1:
-            edits.append(_along(look, one, edge - one.left))
+            edits.append(_shifted(look, one, edge - one.left))
         edge += one.width + between
     if edits:
         label = f"Spread out what stands on {placed.ledge.label}"
@@ -94,10 +92,8 @@ def _carries(arrangement: Arrangement, placed: PlacedItem) -> bool:
     return any(other.placement.host == placed.id for other in arrangement.placed_items)
 
 
-def _along(look: Look, placed: PlacedItem, by: float) -> MovePlacement:
-    x, z = (placed.placement.x or 0.0) + by, placed.placement.z or 0.0
-    spot = Spot(ledge=placed.ledge.id, x=float(round(x / 5) * 5), z=z)
-    return MovePlacement(look=look.id, placement=placed.id, spot=spot, name=placed.item.label)
+def _shifted(look: Look, placed: PlacedItem, by: float) -> MovePlacement:
+    return moved(look, placed, placed.ledge, (placed.placement.x or 0.0) + by, placed.placement.z or 0.0)
 
 
 def _leads_changed(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
@@ -109,9 +105,5 @@ def _leads_changed(look: Look, arrangement: Arrangement, placed: PlacedItem) -> 
     leads = [_lead(group.units) for group in groups if group is not own]
     free = [one for one in leads if one.placement.host is None and not one.placement.locked and _may_lead(one)]
     for other in sorted(free, key=lambda one: (abs(one.width - placed.width), one.id))[:MOST_LEADS]:
-        edit = SwapPlacements(
-            look=look.id, first=placed.id, second=other.id, first_name=placed.item.label,
-            second_name=other.item.label,
-        )  # fmt: skip
         label = f"Let the {placed.item.label} and the {other.item.label} lead in each other's place"
-        yield Move("leads", label, edit)
+        yield Move("leads", label, swapped(look, placed, other))
