@@ -32,7 +32,8 @@ from jolly_ledge.model.words import FULLNESSES
 from jolly_ledge.proposals.objective import Objective, Placements, overlap, pairs_of
 from jolly_ledge.proposals.places import at
 from jolly_ledge.proposals.problem import Problem, problem_of
-from jolly_ledge.proposals.propose import Progress, proposals, propose
+from jolly_ledge.proposals.proposal import Progress
+from jolly_ledge.proposals.propose import proposals, propose
 from jolly_ledge.proposals.strategies import PATIENCE, Annealing, Composing, Strategy
 
 COUNT = 3

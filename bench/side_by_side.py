@@ -7,13 +7,19 @@ import sys
 import time
 
 
-def seconds(code: str, *arguments: str) -> float:
-    """Return how long a whole Python process takes."""
+def said(code: str, *arguments: str) -> str:
+    """Return what a whole Python process writes."""
     # Modules are compiled once and kept, as on the machine of a user.
     environment = {**os.environ, "QT_QPA_PLATFORM": "offscreen"}
     environment.pop("PYTHONDONTWRITEBYTECODE", None)
+    command = [sys.executable, "-c", code, *arguments]
+    return subprocess.run(command, check=True, env=environment, stdout=subprocess.PIPE, text=True).stdout
+
+
+def seconds(code: str, *arguments: str) -> float:
+    """Return how long a whole Python process takes."""
     start = time.perf_counter()
-    subprocess.run([sys.executable, "-c", code, *arguments], check=True, env=environment, stdout=subprocess.DEVNULL)
+    said(code, *arguments)
     return time.perf_counter() - start
 
 

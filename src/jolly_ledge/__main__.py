@@ -14,6 +14,9 @@ def open_window(path: Path | None, demo: bool) -> int:
     collection finds nothing and costs a tenth of the start.
     """
     gc.disable()
+    from jolly_ledge.app.lean_imports import import_leanly
+
+    import_leanly()
     from jolly_ledge.app.application import run
 
     return run(path, demo=demo)

@@ -248,13 +248,17 @@ def test_a_caution_is_answered_until_something_changes(window: MainWindow, qtbot
     assert card.caution.level == "stop"
     asked = card.caution
     qtbot.mouseClick(card.answer_button, LEFT)
-    assert card.measure_field.isVisible()
-    qtbot.mouseClick(card.keep_button, LEFT)
+    form = card.form
+    assert form is not None
+    assert form.measure_field.isVisible()
+    qtbot.mouseClick(form.keep_button, LEFT)
     assert "needs a name" in window.notice.sentence
     qtbot.mouseClick(card.answer_button, LEFT)
     qtbot.mouseClick(card.answer_button, LEFT)
-    card.measure_field.setCurrentText("left unlit")
-    type_into(qtbot, card.name_field, "Tilda")
+    form = card.form
+    assert form is not None
+    form.measure_field.setCurrentText("left unlit")
+    type_into(qtbot, form.name_field, "Tilda")
     (answer,) = workspace.look.answers
     assert (answer.caution, answer.measure, answer.by) == (asked.id, "left unlit", "Tilda")
     assert answer.date

@@ -28,7 +28,8 @@ from jolly_ledge.jobs.tasks import BROKE_OFF, TASKS, Cancelled, events_of
 from jolly_ledge.jobs.thread_runner import ThreadRunner
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.proposals.problem import problems_of
-from jolly_ledge.proposals.propose import Progress, Proposals, proposals
+from jolly_ledge.proposals.proposal import Progress, Proposals
+from jolly_ledge.proposals.propose import proposals
 
 PATIENCE_S = 60.0
 STASH = tuple(thing(f"jar{n}", height=140.0 + 30 * n) for n in range(8))

@@ -20,7 +20,8 @@ from jolly_ledge.model.plan import Household, Plan, check_references
 from jolly_ledge.model.starts.gallery import STARTS, begin
 from jolly_ledge.proposals.objective import overlap, pairs_of
 from jolly_ledge.proposals.problem import Problem, problem_of, stops_of
-from jolly_ledge.proposals.propose import Progress, Proposals, proposals, propose
+from jolly_ledge.proposals.proposal import Progress, Proposals
+from jolly_ledge.proposals.propose import proposals, propose
 from jolly_ledge.readings.register import assess
 
 STEPS = 40

@@ -9,7 +9,8 @@ from builders import case_of, plan_of, put, thing
 from jolly_ledge.model.look import Manner
 from jolly_ledge.proposals.objective import OVERLAP_COST, OVERLAP_FREE, Objective, overlap, pairs_of
 from jolly_ledge.proposals.problem import Problem, problem_of
-from jolly_ledge.proposals.propose import Progress, Proposals, proposals, propose
+from jolly_ledge.proposals.proposal import Progress, Proposals
+from jolly_ledge.proposals.propose import proposals, propose
 from jolly_ledge.proposals.strategies import STRATEGIES
 
 STASH = (

@@ -95,6 +95,12 @@ def fit_into(window: MainWindow, room: QSize) -> None:
     window.resize(window.size().boundedTo(room))
 
 
+def collect_from_now() -> None:
+    """Collect garbage from now on, but never look through what the start has made: it stays until the end."""
+    gc.freeze()
+    gc.enable()
+
+
 def run(path: Path | None, *, demo: bool = False) -> int:
     """Open the window and stay until it is closed; return the exit status.
 
@@ -120,6 +126,6 @@ def run(path: Path | None, *, demo: bool = False) -> int:
     fit_into(window, application.primaryScreen().availableSize())
     window.show()
     GettingReady(window)
-    QTimer.singleShot(SETTLE_MS, gc.enable)
+    QTimer.singleShot(SETTLE_MS, collect_from_now)
     QTimer.singleShot(0, window.files.offer_recovery)
     return application.exec()

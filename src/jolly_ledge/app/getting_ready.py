@@ -1,31 +1,22 @@
 """Pages made ahead, one by one, while nobody touches anything: the first visit to a step then waits for nothing."""
 
 import time
-from importlib import import_module
-from threading import Thread
 
 from PySide6.QtCore import QEvent, QObject, Qt, QTimer
 from PySide6.QtWidgets import QApplication
 
 from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.modules_ahead import FOR_READINGS, TOUCHES, ModulesAhead
 from jolly_ledge.app.path_panel import STEPS
 
 RESTS_S, FIRST_MS, ASKS_MS = 0.5, 400, 50
 """The hand rests so long before a page is made; it is asked first when the window is painted, then so often."""
 
-TOUCHES = frozenset({
-    QEvent.Type.KeyPress, QEvent.Type.MouseButtonPress, QEvent.Type.MouseButtonRelease, QEvent.Type.MouseMove,
-    QEvent.Type.Wheel,
-})  # fmt: skip
-
-
 STEP_MODULES = (f"jolly_ledge.app.steps.{name}.{name}_step" for name in ("gather", "measure", "brief", "place", "keep"))
-MODULES = (*STEP_MODULES, "jolly_ledge.jobs.process_runner", "jolly_ledge.jobs.thread_runner", "multiprocessing.spawn")
-
-
-def _read_modules() -> None:
-    for name in MODULES:
-        import_module(name)
+MODULES = (
+    *FOR_READINGS, *STEP_MODULES, "jolly_ledge.jobs.process_runner", "jolly_ledge.jobs.thread_runner",
+    "multiprocessing.spawn",
+)  # fmt: skip
 
 
 class GettingReady(QObject):
@@ -45,14 +36,8 @@ class GettingReady(QObject):
         self._application = application
         application.installEventFilter(self)
         # What the pages are made of is read beside the window, before they are made in it, and after it was painted.
-        self._reads = Thread(target=_read_modules, name="reads modules", daemon=True)
-        application.aboutToQuit.connect(self._end_reading)
+        self._ahead = ModulesAhead(MODULES, self)
         self._timer.start()
-
-    def _end_reading(self) -> None:
-        """Let what is being read come to its end: a module cannot be read while everything is taken down."""
-        if self._reads.ident is not None:
-            self._reads.join()
 
     @property
     def is_done(self) -> bool:
@@ -69,10 +54,10 @@ class GettingReady(QObject):
         self._timer.setInterval(ASKS_MS)
         if not self._window.isVisible():
             return
-        if self._reads.ident is None:
-            self._reads.start()
+        if not self._ahead.is_begun:
+            self._ahead.start()
         at_rest = time.monotonic() - self._touched >= RESTS_S
-        if not at_rest or QApplication.mouseButtons() != Qt.MouseButton.NoButton or self._reads.is_alive():
+        if not at_rest or QApplication.mouseButtons() != Qt.MouseButton.NoButton or not self._ahead.is_done:
             return
         if not self.go_on():
             self._timer.stop()

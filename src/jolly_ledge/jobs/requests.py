@@ -9,18 +9,18 @@ from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import PiecePhoto
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.words import Season
-from jolly_ledge.proposals.manners import Each
-from jolly_ledge.proposals.meaning import Meaning, Stands
-from jolly_ledge.proposals.propose import Progress, Proposals
-from jolly_ledge.proposals.wanted import Want
+from jolly_ledge.proposals.proposal import Progress, Proposals
 
 if TYPE_CHECKING:
-    # They bring arrays with them, which a window without photographs never loads.
+    # The search and the arrays of photographs are for the work itself: who only asks for it does not load them.
     from jolly_ledge.photos.check import PhotoCheck, PlannedThing
     from jolly_ledge.photos.composing import Layer
     from jolly_ledge.photos.image import Pixels
     from jolly_ledge.photos.perspective import View
     from jolly_ledge.photos.rectify import Straight
+    from jolly_ledge.proposals.manners import Each
+    from jolly_ledge.proposals.meaning import Meaning, Stands
+    from jolly_ledge.proposals.wanted import Want
 
 
 class ProposeRequest(Struct, frozen=True):
@@ -39,7 +39,7 @@ class ProposeRequest(Struct, frozen=True):
     seed: int = 1
     seconds: float | None = 12.0
     steps: int | None = None
-    each: Each = ""
+    each: "Each" = ""
     finish: bool = False
     stay: float = 0.0
     season: Season | None = None
@@ -89,15 +89,15 @@ class StraightRequest(Struct, frozen=True):
 class WantedFound(Struct, frozen=True):
     """What is wanted, the best first; empty when nothing is needed."""
 
-    wants: tuple[Want, ...]
+    wants: "tuple[Want, ...]"
 
 
 class MeaningFound(Struct, frozen=True):
     """What scores mean for a piece, its stash and a manner, and how a look stands; None where nothing can be placed."""
 
     look: str
-    meaning: Meaning | None
-    stands: Stands | None
+    meaning: "Meaning | None"
+    stands: "Stands | None"
 
 
 class CheckFound(Struct, frozen=True):

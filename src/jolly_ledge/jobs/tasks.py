@@ -1,4 +1,7 @@
-"""What is done for each kind of request: a register, without any process or thread."""
+"""What is done for each kind of request: a register, without any process or thread.
+
+Each task loads what it needs where it is done: beside the window, not in it.
+"""
 
 from collections.abc import Callable, Iterator
 from typing import Any
@@ -23,12 +26,6 @@ from jolly_ledge.jobs.requests import (
 )
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.mishaps import LOG
-from jolly_ledge.proposals.manners import manners_of
-from jolly_ledge.proposals.meaning import meaning_of, standing_of
-from jolly_ledge.proposals.moods import moods_of
-from jolly_ledge.proposals.problem import problem_of, problems_of
-from jolly_ledge.proposals.propose import propose
-from jolly_ledge.proposals.wanted import wanted
 
 BROKE_OFF = "The search broke off; try it again."
 Cancelled = Callable[[], bool]
@@ -50,6 +47,11 @@ def events_of(request: Request, is_cancelled: Cancelled) -> Iterator[Event]:
 
 
 def _propose(request: ProposeRequest, is_cancelled: Cancelled) -> Iterator[Event]:
+    from jolly_ledge.proposals.manners import manners_of
+    from jolly_ledge.proposals.moods import moods_of
+    from jolly_ledge.proposals.problem import problems_of
+    from jolly_ledge.proposals.propose import propose
+
     moods = moods_of(request.plan, request.plan.piece(request.piece)) if request.each == "mood" else ()
     manners = manners_of(request.manner, request.count, request.each, moods)
     problems = problems_of(
@@ -60,10 +62,15 @@ def _propose(request: ProposeRequest, is_cancelled: Cancelled) -> Iterator[Event
 
 
 def _wanted(request: WantedRequest, is_cancelled: Cancelled) -> Iterator[Event]:
+    from jolly_ledge.proposals.wanted import wanted
+
     yield WantedFound(wanted(request.plan, request.plan.look(request.look), is_cancelled=is_cancelled))
 
 
 def _meant(request: MeaningRequest, is_cancelled: Cancelled) -> Iterator[Event]:
+    from jolly_ledge.proposals.meaning import meaning_of, standing_of
+    from jolly_ledge.proposals.problem import problem_of
+
     look = request.plan.look(request.look)
     try:
         problem = problem_of(replace(request.plan, looks=()), look.piece, look.manner)

@@ -2,9 +2,8 @@
 
 import time
 from collections.abc import Callable, Iterator, Sequence
-from typing import Any, Literal
+from typing import Any
 
-from msgspec import Struct
 from msgspec.structs import replace
 
 from jolly_ledge.model.look import Look
@@ -12,42 +11,15 @@ from jolly_ledge.proposals.conflicts import conflicts_in, left_out_of
 from jolly_ledge.proposals.moods import mood_said
 from jolly_ledge.proposals.objective import State, pairs_of
 from jolly_ledge.proposals.problem import Pairs, Problem
-from jolly_ledge.proposals.story import StoryStep, how_many_said, leads_of, story_of
+from jolly_ledge.proposals.proposal import Progress, Proposal, Proposals, Status
+from jolly_ledge.proposals.story import how_many_said, leads_of, story_of
 from jolly_ledge.proposals.strategies import STRATEGIES
-from jolly_ledge.readings.register import Assessment, assess
+from jolly_ledge.readings.register import assess
 
-Status = Literal["steps done", "time limit", "cancelled"]
 USUAL_STEPS = 600
 """Changes tried for one proposal where no time is told."""
 
 TOLD_EVERY = 20
-
-
-class Proposal(Struct, frozen=True):
-    """One proposed look: how it reads, its story, why so many."""
-
-    look: Look
-    assessment: Assessment
-    story: tuple[StoryStep, ...]
-    count_said: str
-    is_valid: bool
-    left_out: tuple[str, ...] = ()
-    """What must be there and is not, in sentences that tell why."""
-
-
-class Progress(Struct, frozen=True):
-    """How far the search is: which proposal, what share of all is done, the best so far."""
-
-    number: int
-    share: float
-    best: Proposal
-
-
-class Proposals(Struct, frozen=True):
-    """What was found, in the order of its numbers, and how it ended."""
-
-    found: tuple[Proposal, ...]
-    status: Status
 
 
 def propose(

@@ -1,7 +1,5 @@
 """How a proposal came about, told in working order with a reason for every thing."""
 
-from msgspec import Struct
-
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.counts import recommended, things_on
 from jolly_ledge.measures.frame import frame_height
@@ -9,15 +7,8 @@ from jolly_ledge.model.hue_family import QUIET, WARM, hue_family
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.words import GREENERY
 from jolly_ledge.proposals.problem import Problem
+from jolly_ledge.proposals.proposal import StoryStep
 from jolly_ledge.scene.marks import NEVER_LEAD, weights
-
-
-class StoryStep(Struct, frozen=True):
-    """One thing and why it stands where it stands."""
-
-    placement: str
-    sentence: str
-
 
 RANKS = ("must", "anchor", "base", "second", "small", "green")
 

@@ -18,7 +18,8 @@ from jolly_ledge.proposals.meaning import Stands, meaning_of, standing_of
 from jolly_ledge.proposals.mend import finding_ids, mends
 from jolly_ledge.proposals.moods import moods_of
 from jolly_ledge.proposals.problem import problem_of, problems_of
-from jolly_ledge.proposals.propose import Proposal, proposals
+from jolly_ledge.proposals.proposal import Proposal
+from jolly_ledge.proposals.propose import proposals
 from jolly_ledge.readings.register import NAMES as READING_NAMES
 from jolly_ledge.readings.register import Assessment, assess, better_of, by_a_hair
 

@@ -1,9 +1,9 @@
 """A caution, and what is done about it."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
-from PySide6.QtCore import QDate
-from PySide6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QPushButton, QWidget
+from PySide6.QtCore import QDate, Signal
+from PySide6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QPushButton, QVBoxLayout, QWidget
 
 from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.cautions.answers import MEASURES, answer_to, state_of
@@ -12,6 +12,39 @@ from jolly_ledge.cautions.register import NAMES
 from jolly_ledge.edits.answers import AnswerCaution, TakeBackAnswer
 from jolly_ledge.model.look import Answer
 from jolly_ledge.workspace.workspace import Workspace
+
+
+class AnswerForm(QWidget):
+    """What is done about a caution, and who sees to it."""
+
+    kept = Signal()
+
+    def __init__(self, host: QWidget) -> None:
+        super().__init__(host)
+        self.measure_field = QComboBox()
+        self.measure_field.setEditable(True)
+        self.measure_field.setAccessibleName("What is done about it")
+        self.name_field = QLineEdit()
+        self.name_field.setPlaceholderText("Who sees to it")
+        self.name_field.setAccessibleName("Who sees to it")
+        self.name_field.returnPressed.connect(self.kept)
+        self.keep_button = QPushButton("Keep it")
+        self.keep_button.setMinimumHeight(28)
+        self.keep_button.clicked.connect(self.kept)
+        row = QHBoxLayout()
+        row.addWidget(self.name_field, 1)
+        row.addWidget(self.keep_button)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.addWidget(self.measure_field)
+        column.addLayout(row)
+
+    def offer(self, measures: Sequence[str], name: str) -> None:
+        """Offer what is usually done, and a name."""
+        self.measure_field.clear()
+        self.measure_field.addItems(measures)
+        self.name_field.setText(name)
+        self.measure_field.setFocus()
 
 
 class CautionCard(Card):
@@ -38,39 +71,23 @@ class CautionCard(Card):
         self.answer_button.setMinimumHeight(28)
         self.answer_button.setToolTip("Say what is done about it; it holds until something changes")
         self.answer_button.clicked.connect(self._ask)
-        self.measure_field = QComboBox()
-        self.measure_field.setEditable(True)
-        self.measure_field.setAccessibleName("What is done about it")
-        self.name_field = QLineEdit()
-        self.name_field.setPlaceholderText("Who sees to it")
-        self.name_field.setAccessibleName("Who sees to it")
-        self.name_field.returnPressed.connect(self._answer)
-        self.keep_button = QPushButton("Keep it")
-        self.keep_button.setMinimumHeight(28)
-        self.keep_button.clicked.connect(self._answer)
-        self._form = QWidget()
-        row = QHBoxLayout(self._form)
-        row.setContentsMargins(0, 0, 0, 0)
-        row.addWidget(self.name_field, 1)
-        row.addWidget(self.keep_button)
         self.column.addWidget(self.answer_button)
-        self.column.addWidget(self.measure_field)
-        self.column.addWidget(self._form)
-        self._close()
+        self.form: AnswerForm | None = None
+        """It is open while there is one."""
 
     def show_caution(self, caution: Caution) -> None:
         """Show a caution; a form that was opened for another one closes."""
         if caution != self.caution:
             self.caution = caution
             self._close()
-            self.measure_field.clear()
-            self.measure_field.addItems(MEASURES[caution.id])
         self.answer_button.setText("Take the answer back" if caution.answer else "Answer it")
         self.say(f"{caution.said} · {NAMES[caution.id]}", self._workspace.told(caution.sentence), caution.placements)
 
     def _close(self) -> None:
-        self.measure_field.hide()
-        self._form.hide()
+        if self.form is not None:
+            self.form.hide()
+            self.form.deleteLater()
+            self.form = None
 
     def _ask(self) -> None:
         caution, workspace = self.caution, self._workspace
@@ -79,23 +96,24 @@ class CautionCard(Card):
         answer = answer_to(caution, workspace.arrangement) if caution.answer else None
         if answer is not None:
             workspace.commit(TakeBackAnswer(look=workspace.look_id, state=answer.state, name=NAMES[caution.id]))
-            return
-        opens = self.measure_field.isHidden()
-        self.measure_field.setVisible(opens)
-        self._form.setVisible(opens)
-        if opens:
-            self.name_field.setText(self._names[0] if self._names else "")
-            self.measure_field.setFocus()
+        elif self.form is not None:
+            self._close()
+        else:
+            self.form = AnswerForm(self)
+            self.form.kept.connect(self._answer)
+            self.column.addWidget(self.form)
+            self.form.show()
+            self.form.offer(MEASURES[caution.id], self._names[0] if self._names else "")
 
     def _answer(self) -> None:
-        caution, workspace = self.caution, self._workspace
-        if caution is None:
+        caution, form, workspace = self.caution, self.form, self._workspace
+        if caution is None or form is None:
             return
-        who = self.name_field.text().strip()
+        who = form.name_field.text().strip()
         answer = Answer(
             caution=caution.id,
             state=state_of(caution, workspace.arrangement),
-            measure=self.measure_field.currentText().strip(),
+            measure=form.measure_field.currentText().strip(),
             by=who,
             date=QDate.currentDate().toString("yyyy-MM-dd"),
         )

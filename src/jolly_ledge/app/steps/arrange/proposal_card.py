@@ -18,7 +18,7 @@ from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.planning.differences import differences
-from jolly_ledge.proposals.propose import Proposal
+from jolly_ledge.proposals.proposal import Proposal
 from jolly_ledge.readings.register import NAMES, Assessment
 from jolly_ledge.render.player import fitting, play_fitted
 from jolly_ledge.workspace.workspace import Workspace

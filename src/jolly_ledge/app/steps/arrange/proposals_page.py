@@ -20,7 +20,7 @@ from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.blend import blend
 from jolly_ledge.proposals.moods import moods_of
-from jolly_ledge.proposals.propose import Progress, Proposal, Proposals
+from jolly_ledge.proposals.proposal import Progress, Proposal, Proposals
 from jolly_ledge.readings.register import Assessment, assess
 from jolly_ledge.workspace.workspace import Workspace
 

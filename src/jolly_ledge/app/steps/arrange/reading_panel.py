@@ -6,6 +6,7 @@ from PySide6.QtCore import QPoint, Qt, QTimer
 from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QMenu, QVBoxLayout, QWidget
 
+from jolly_ledge.app.modules_ahead import FOR_READINGS, ModulesAhead
 from jolly_ledge.app.steps.arrange.meaning_watch import MeaningWatch
 from jolly_ledge.app.steps.arrange.notes_area import NotesArea
 from jolly_ledge.app.steps.arrange.question_row import QuestionRow
@@ -26,6 +27,7 @@ SENTENCE_HEIGHT = 40
 NOTES_AFTER_MS = 60
 """Sentences change this long after the pointer rests; a changing text cannot be read anyway."""
 
+LOADED_ASKED_MS = 20
 SINCE_WIDTH = 200
 
 
@@ -97,7 +99,24 @@ class ReadingPanel(QWidget):
         return column
 
     def begin(self) -> None:
-        """Read for the first time, once the look is seen."""
+        """Read for the first time, once the look is seen and what readings compute with was loaded beside it."""
+        ahead = ModulesAhead(FOR_READINGS, self)
+        if ahead.is_done:
+            self._begin_now()
+            return
+        ahead.start()
+        asks = QTimer(self)
+        asks.setInterval(LOADED_ASKED_MS)
+
+        def ask() -> None:
+            if ahead.is_done:
+                asks.stop()
+                self._begin_now()
+
+        asks.timeout.connect(ask)
+        asks.start()
+
+    def _begin_now(self) -> None:
         self._after_change()
         self.watch.begin()
         self._workspace.signals.pointed.emit()

@@ -1,24 +1,46 @@
 """What stands beside the line-up: the thing in hand, several of them, or what to do where nothing is gathered."""
 
+from typing import TYPE_CHECKING
+
+from PySide6.QtCore import QTimer
 from PySide6.QtWidgets import QStackedWidget, QWidget
 
-from jolly_ledge.app.steps.gather.item_panel import ItemPanel
 from jolly_ledge.app.steps.gather.nothing_yet import NothingYet
-from jolly_ledge.app.steps.gather.several_panel import SeveralPanel
+from jolly_ledge.app.steps.gather.several_panel import PANEL_WIDTH, SeveralPanel
 from jolly_ledge.workspace.workspace import Workspace
+
+if TYPE_CHECKING:
+    # The line-up is seen before the forms of a thing are.
+    from jolly_ledge.app.steps.gather.item_panel import ItemPanel
 
 
 class GatherSide(QStackedWidget):
-    """Shows the panel that suits what is in hand; those that are seldom seen are made when first asked for."""
+    """Shows the panel that suits what is in hand.
+
+    Each is made when first asked for; that of a thing, with its many forms, once the page beside it was painted.
+    """
 
     def __init__(self, host: QWidget, workspace: Workspace) -> None:
         super().__init__(host)
         self._workspace = workspace
         self._several: SeveralPanel | None = None
         self._nothing_yet: NothingYet | None = None
-        self.panel = ItemPanel(self, workspace)
-        self.addWidget(self.panel)
-        self.setFixedWidth(self.panel.width())
+        self._panel: ItemPanel | None = None
+        self._later = QTimer(self)
+        self._later.setSingleShot(True)
+        self._later.timeout.connect(self._show_panel)
+        self.setFixedWidth(PANEL_WIDTH)
+
+    @property
+    def panel(self) -> "ItemPanel":
+        """The panel for the thing in hand."""
+        if self._panel is None:
+            from jolly_ledge.app.steps.gather.item_panel import ItemPanel
+
+            self._panel = ItemPanel(self, self._workspace)
+            self._panel.setFixedWidth(self.width())
+            self.addWidget(self._panel)
+        return self._panel
 
     @property
     def several(self) -> SeveralPanel:
@@ -42,5 +64,13 @@ class GatherSide(QStackedWidget):
         if len(self._workspace.item_ids) > 1:
             self.several.refresh()
             self.setCurrentWidget(self.several)
+        elif not self._workspace.plan.stash:
+            self.setCurrentWidget(self.nothing_yet)
+        elif self._panel is None:
+            self._later.start()
         else:
-            self.setCurrentWidget(self.panel if self._workspace.plan.stash else self.nothing_yet)
+            self.setCurrentWidget(self._panel)
+
+    def _show_panel(self) -> None:
+        self.setCurrentWidget(self.panel)
+        self.refresh()

@@ -1,6 +1,7 @@
 """Gather: quick lines, pictures and lists fill the stash; everything stands in a line-up, to scale."""
 
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from PySide6.QtCore import QPoint, Qt
 from PySide6.QtGui import QDragEnterEvent, QDropEvent
@@ -33,6 +34,9 @@ from jolly_ledge.model.phrases import counted
 from jolly_ledge.model.stash_order import SORTINGS, Sorting, StashSearch, fits, lines_of
 from jolly_ledge.workspace.workspace import Workspace
 
+if TYPE_CHECKING:
+    from jolly_ledge.app.steps.gather.item_panel import ItemPanel
+
 
 class GatherStep(Step):
     """The page on which the stash is filled, laid out and described."""
@@ -51,13 +55,17 @@ class GatherStep(Step):
         self.column.addWidget(self.pages, 1)
         self._head_tools()
         self.side = GatherSide(self, workspace)
-        self.panel = self.side.panel
         self.row.addWidget(self.side)
         self.beside = self.side
         self.setAcceptDrops(True)
         self._connect()
         self.follow(self.refresh, workspace.signals.changed)
         self.follow(self._show_chosen, workspace.signals.chosen)
+
+    @property
+    def panel(self) -> "ItemPanel":
+        """The panel for the thing in hand."""
+        return self.side.panel
 
     def _line_up_page(self) -> QWidget:
         page = QWidget()

@@ -16,6 +16,7 @@ from jolly_ledge.app.steps.gather.fits_table import FitsTable
 from jolly_ledge.app.steps.gather.item_colours import ItemColours
 from jolly_ledge.app.steps.gather.item_drawing import ItemDrawing
 from jolly_ledge.app.steps.gather.item_forms import CoversForm, ProvenanceForm, RepaintForm
+from jolly_ledge.app.steps.gather.several_panel import PANEL_WIDTH
 from jolly_ledge.app.steps.gather.shape_choice import ShapeChoice
 from jolly_ledge.app.steps.gather.stems_form import StemsForm
 from jolly_ledge.app.widgets.chip import chip
@@ -30,8 +31,6 @@ from jolly_ledge.model.entry.typical import typical_of
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Category, Trait, plain
 from jolly_ledge.workspace.workspace import Workspace
-
-PANEL_WIDTH = 344
 
 
 class ItemPanel(SidePanel):

@@ -1,0 +1,81 @@
+"""Modules read in a thread, before they are needed: the window stays fluid meanwhile."""
+
+import sys
+from collections.abc import Iterable
+from importlib import import_module
+from threading import Event, Thread
+
+from PySide6.QtCore import QEvent, QObject, QTimer
+from PySide6.QtWidgets import QApplication
+
+FOR_READINGS = (
+    "numpy._core", "numpy.lib", "numpy", "shapely.lib", "shapely", "coloraide.spaces", "coloraide.gamut", "coloraide",
+)  # fmt: skip
+"""What readings compute with, in parts none of which takes long."""
+
+TOUCHES = frozenset({
+    QEvent.Type.KeyPress, QEvent.Type.MouseButtonPress, QEvent.Type.MouseButtonRelease, QEvent.Type.MouseMove,
+    QEvent.Type.Wheel,
+})  # fmt: skip
+"""What is felt as a hand at work."""
+
+RESTS_MS = 400
+"""The hand rests so long before reading goes on: two threads share one interpreter, and the hand goes first."""
+
+
+class ModulesAhead(QObject):
+    """Reads modules beside the window, one after another, while nobody touches anything."""
+
+    def __init__(self, names: Iterable[str], parent: QObject) -> None:
+        super().__init__(parent)
+        self._names = tuple(names)
+        self._thread = Thread(target=self._read, name="reads modules", daemon=True)
+        self._is_over = False
+        self._goes_on = Event()
+        self._goes_on.set()
+        self._rest = QTimer(self)
+        self._rest.setSingleShot(True)
+        self._rest.setInterval(RESTS_MS)
+        self._rest.timeout.connect(self._goes_on.set)
+
+    def _read(self) -> None:
+        for name in self._names:
+            self._goes_on.wait()
+            if self._is_over:
+                return
+            import_module(name)
+
+    def start(self) -> None:
+        """Begin to read."""
+        application = QApplication.instance()
+        assert application is not None
+        application.aboutToQuit.connect(self._end)
+        self._thread.start()
+        application.installEventFilter(self)
+
+    def _end(self) -> None:
+        """Let what is being read come to its end: a module cannot be read while everything is taken down."""
+        self._is_over = True
+        self._goes_on.set()
+        self._thread.join()
+
+    def eventFilter(self, watched: QObject, event: QEvent) -> bool:
+        """Rest while anything is touched."""
+        if not self._thread.is_alive():
+            QApplication.instance().removeEventFilter(self)  # type: ignore[union-attr]
+        elif event.type() in TOUCHES:
+            self._goes_on.clear()
+            self._rest.start()
+        return False
+
+    @property
+    def is_begun(self) -> bool:
+        """Whether it was started."""
+        return self._thread.ident is not None
+
+    @property
+    def is_done(self) -> bool:
+        """Whether all are there."""
+        if self.is_begun:
+            return not self._thread.is_alive()
+        return all(name in sys.modules for name in self._names)
