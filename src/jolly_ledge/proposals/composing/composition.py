@@ -264,16 +264,19 @@ def _fair_share(stock: Stock, ledges: Sequence[Ledge], used: Collection[str]) ->
 
 
 def _thin_out(stock: Stock, groups: list[Group], most: int) -> None:
-    """Take members, then groups, until no more than so many things are there, stems apart."""
+    """Take members, then groups, until no more than so many things are there, stems apart; the last green stays."""
     while sum(member.thing.category != "stems" for group in groups for member in group) > most:
+        greens = [member for group in groups for member in group if member.thing.green]
+        living = greens[0] if len(greens) == 1 else None
         spare = [
             (group, member)
             for group in groups
             for member in group.members[1:]
-            if member.thing.id not in stock.must and not any(one.on is member or one.inside is member for one in group)
+            if member is not living and member.thing.id not in stock.must
+            and not any(one.on is member or one.inside is member for one in group)
             and member.thing.category not in ("stems", "book") and not member.thing.goes_in_a_set
         ]  # fmt: skip
-        rest = [group for group in groups if not group.ids & stock.must]
+        rest = [group for group in groups if not group.ids & stock.must and living not in group.members]
         if spare:
             group, member = spare[-1]
             group.take_out(member)

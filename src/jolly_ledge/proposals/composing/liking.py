@@ -11,7 +11,7 @@ from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
 from jolly_ledge.proposals.composing.liking_of_a_group import FACED, SWALLOWED, liking_of_a_group, stands_amid
-from jolly_ledge.proposals.composing.schemes import SHARES
+from jolly_ledge.proposals.composing.schemes import SHARES, groups_borne
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES
 from jolly_ledge.proposals.groups.group import Group, Member
@@ -28,8 +28,16 @@ BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
 COMES_ONCE, BARE_SPAN, BARE = 0.25, 0.4, 4.0
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
-WHOLE, WHOLE_FREE = 20.0, 0.05
-"""The count of a whole piece is nearer to what is advised than that of each ledge: one may hold more, the next less."""
+WHOLE, WHOLE_FREE, OF_A_THING = 20.0, 0.05, 0.6
+"""The count of a whole piece is nearer to what is advised than that of each ledge: one may hold more, the next less.
+Things are whole: half of one more is not too many.
+"""
+
+SCATTERED, BEARS_A_GROUP, OF_A_GROUP = 0.4, 4, 3
+"""A ledge of four things or more that are all single or in pairs reads as scattered."""
+
+IN_A_LINE = 0.5
+"""What stands between more groups than a top of its width bears makes them a line of small things."""
 
 SEEN_ON_A_TOP, SEEN_AT_MOST, LITTLE_SEEN = 0.9, 1.6, 6.0
 TALLEST = (0.62, 0.92)
@@ -48,12 +56,16 @@ HANGS = 1.2
 ROWS_WANTED = 0.5
 """A bookcase shows rows of books on about half of its shelves, where they are at hand."""
 
+GREEN_WHERE_ONE_COOKS = 0.6
 NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 2.5
 """What is used daily on a counter is there; what rises at the other end of a top has so much of the height of what
 leads."""
 
 GROUNDED, GROUNDS, GROUNDS_FROM = 0.6, frozenset({"basket", "box"}), 0.4
 """A case stands firmly to the eye where baskets or boxes are at its foot."""
+
+ON_THE_FLOOR = 0.4
+"""So does a console, or a fireplace, under or beside which something large stands."""
 
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
 
@@ -70,6 +82,7 @@ def liking_of(composition: Composition) -> float:
     liked -= _look_alikes(composition)
     liked += HANGS * any(placement.pose == "hung" for placement in composition.placements)
     liked += _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
+    liked += ON_THE_FLOOR * any(stock.roles[ledge.id] in ("floor", "hearth") for ledge, _ in composition.groups)
     return liked + GROUNDED * _is_grounded(composition)
 
 
@@ -93,7 +106,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         return -BARE * (role in FILLED and not kept)
     liked = -_off_the_count(things_in(groups), things_wanted(stock, ledge))
     if role in FACED:
-        liked += _filled(stock, ledge, groups)
+        liked += _filled(stock, ledge, groups) - SCATTERED * _is_scattered(groups)
     if role == "below":
         liked -= LITTLE_SEEN * max(SEEN_BELOW[stock.fullness(ledge)] - _seen(stock, ledge, groups), 0.0)
     wide = LARGE_NIGHTSTAND_MM if kind.is_by_a_bed else LARGE_WIDTH_MM
@@ -101,6 +114,8 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked -= 0.6
     if role == "top" and ledge.width > wide and len(groups) > 1:
         liked -= COUNTERPOISE * max(COUNTERPOISED - _answered(ledge, groups), 0.0)
+    if role == "top" and not kind.is_by_a_bed:
+        liked -= IN_A_LINE * max(len(groups) - groups_borne(ledge, stock.fullness(ledge)), 0)
     if role == "counter":
         liked -= NO_MACHINE * _lacks_its_machine(stock, ledge, groups)
     if kind.is_a_table and not kind.is_eaten_at:
@@ -121,6 +136,11 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     return liked + sum(liking_of_a_group(stock, ledge, group) for group in groups)
 
 
+def _is_scattered(groups: Sequence[Group]) -> bool:
+    """Tell whether several things stand on a ledge and no three of them belong together."""
+    return things_in(groups) >= BEARS_A_GROUP and all(things_in([group]) < OF_A_GROUP for group in groups)
+
+
 def _off_the_count(count: int, wanted: float) -> float:
     """Return the cost of too few things on a ledge, or of too many."""
     if not wanted:
@@ -136,7 +156,9 @@ def _off_the_whole(stock: Stock, by_ledge: Mapping[str, Sequence[Group]]) -> flo
     if not bears:
         return 0.0
     count = sum(things_in(by_ledge.get(ledge, ())) for ledge, most in wanted.items() if most)
-    return WHOLE * max(abs(count / bears - 1) - WHOLE_FREE, 0.0)
+    few = bears - count - WHOLE_FREE * bears
+    many = count - bears - max(WHOLE_FREE * bears, OF_A_THING)
+    return WHOLE * max(few, many, 0.0) / bears
 
 
 def _look_alikes(composition: Composition) -> float:
@@ -320,7 +342,7 @@ def _kit(stock: Stock, things: Sequence[Thing]) -> float:
     liked -= NEEDED * sum(_lacks(stock, need, things) for need in needs_of(stock.piece))
     if kind_of(stock.piece).is_a_worktop:
         on_an_island = "island" in stock.roles.values()
-        liked += 0.3 * bool(kinds & {"stems", "plant"}) + 0.5 * ("stems" in kinds and on_an_island)
+        liked += GREEN_WHERE_ONE_COOKS * bool(kinds & {"stems", "plant"}) + 0.5 * ("stems" in kinds and on_an_island)
     if kind_of(stock.piece).is_eaten_at:
         liked += 0.4 * bool(kinds & {"stems", "plant"}) + 0.4 * ("stems" in kinds) + 0.2 * ("candle" in kinds)
     return liked

@@ -36,7 +36,7 @@ LARGE_BELOW, FOLDED_OFTEN, BOX_OFTEN = frozenset({"basket", "box", "bowl", "vess
 ONE_BELOW, TWO_BELOW_MM = 1.75, 600.0
 """A lower shelf that wants more than so many things, or is so wide, is shared by two groups."""
 
-MOST_ROW_CHANCES = 5
+MOST_ROW_CHANCES, ONE_GROUP_BY_A_BED_MM = 5, 700.0
 ROW_SHARE, ROW_BY_A_BASKET, PICTURES_IN_A_LIBRARY = 0.66, 0.54, 0.2
 WIDE_MM = 1200.0
 THIRD_FROM_MM: dict[Fullness, float] = {"airy": 1300.0, "layered": 1050.0, "abundant": 850.0}
@@ -47,6 +47,11 @@ FIRST_ON_A_TOP = 0.42
 COUNTERPOISES = frozenset({"vessel", "plant", "sculpture"})
 COUNTERPOISE_OFTEN: dict[Fullness, float] = {"airy": 0.4, "layered": 0.6, "abundant": 0.7}
 """So often something that rises, stems in a vessel best, answers what leads at the other end of a top."""
+
+
+def groups_borne(ledge: Ledge, fullness: Fullness) -> int:
+    """Return how many groups a top bears: two at its ends, one or two more between them where it is wide."""
+    return 2 + sum(ledge.width > widths[fullness] for widths in (THIRD_FROM_MM, FOURTH_FROM_MM))
 
 
 def groups_for(stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group]) -> list[Group]:
@@ -133,7 +138,8 @@ def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     forms = _Forms(stock, ledge, order)
     fire = next((fixture for fixture in stock.piece.fixtures if fixture.kind == "firebox"), None)
     if fire is None:
-        return fill(stock, ledge, used, (forms.worthy(0.7, 0.3), forms.worthy(0.5, 0.2)), 0.55, order)
+        large = one_of(forms.worthy(0.7, 0.3), forms.stack())
+        return fill(stock, ledge, used, (large, forms.worthy(0.5, 0.2)), 0.55, order)
     groups: list[Group] = []
     for at_right, room in ((False, fire.left - ledge.left), (True, ledge.right - fire.right)):
         taken = {*used, *(one for group in groups for one in group.ids)}
@@ -166,7 +172,7 @@ def _by_a_bed(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     order = -socket_side(stock.piece, ledge) or order
     forms = _Forms(stock, ledge, order)
     lead = one_of(forms.lamp(), forms.tall(0.5, 0.6, stems=1.0), forms.stack(), forms.low())
-    if ledge.width <= 850:
+    if ledge.width <= ONE_GROUP_BY_A_BED_MM:
         return fill(stock, ledge, used, (lead,), 0.9, order)
     vessel = forms.tall(0.5, 0.6, kinds={"vessel", "plant"}, stems=1.0, small=False, companion=False)
     picture = one_of(forms.tall(0.55, 0.7, kinds=PICTURES), vessel)
@@ -206,10 +212,9 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
         other.tall(0.4, 0.45, stems=0.8), other.low(),
     )  # fmt: skip
     makers = [tall, low]
-    for widths in (THIRD_FROM_MM, FOURTH_FROM_MM):
-        if ledge.width > widths[manner.fullness]:
-            between = [forms.stack(), other.low(), forms.worthy(0.3, 0.12)]
-            makers.insert(1, one_of(*stock.rng.sample(between, 3)))
+    while len(makers) < groups_borne(ledge, manner.fullness):
+        between = [forms.stack(), other.low(), forms.worthy(0.3, 0.12)]
+        makers.insert(1, one_of(*stock.rng.sample(between, 3)))
     most = 0.68 if ledge.width > WIDE_MM else 0.74
     share = share if manner.fullness == "abundant" else min(share, most)
     more = (forms.stack(), other.low(), forms.worthy(0.3, 0.12)) if manner.fullness == "abundant" else ()

@@ -40,6 +40,9 @@ def topped_up(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collect
         How many things the ledge is to hold.
     """
     found = list(groups)
+    if stock.roles[ledge.id] == "top" and found:
+        # A top that is filled between its groups becomes a line of small things: they grow first.
+        found = layered(stock, ledge, found, used, wanted, LARGER)
     for _ in range(MOST_ADDED):
         if not found or things_in(found) >= ENOUGH * wanted:
             break

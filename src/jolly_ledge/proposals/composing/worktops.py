@@ -19,12 +19,12 @@ SECOND_BOARD_OFTEN, BOARDS_OVERLAP, FREE_FRONT_MM = 0.8, 0.25, 60.0
 CORD_MM = 150.0
 """A cord reaches a socket so far beside what it belongs to."""
 
-MOST_MACHINES, NEAR_MM, APART_MM, END_MM = 2, 200.0, 55.0, 25.0
+MOST_MACHINES, NEAR_MM, APART_MM, APART_SHARE, END_MM = 2, 200.0, 55.0, 0.057, 25.0
 MACHINES_WITH: tuple[tuple[float, Depth], ...] = ((50.0, "middle"), (90.0, "back"))
 BEFORE_BOARDS: tuple[tuple[float, Depth], ...] = ((0.6, "middle"), (0.35, "front"))
 """What stands with machines is at least so high (mm); what stands before boards at most so high in parts of them."""
 
-CROCK = (0.85, 1.7)
+GREEN_BY_A_CROCK, GREEN_AT_AN_END, CROCK = 0.6, 0.6, (0.85, 1.7)
 """What holds tools is so high for its width, and not of glass."""
 
 MOST_TAKEN, WIDE_MM = 0.88, 1900.0
@@ -35,8 +35,8 @@ def on_a_worktop(stock: Stock, ledge: Ledge, used: Collection[str], order: int) 
     """Return the groups of a counter or a station, in coordinates of the ledge."""
     groups: list[Group] = []
     taken = set(used)
-    ends = (_at_the_end,) * (1 + (ledge.width > WIDE_MM))
-    for make in (_machines, _boards, _crock, *ends):
+    ends = [_crock, *(_at_the_end,) * (1 + (ledge.width > WIDE_MM))]
+    for make in (_machines, _boards, *stock.rng.sample(ends, len(ends))):
         group = make(stock, ledge, taken, order)
         if group is not None and sum(one.width for one in groups) + group.width < MOST_TAKEN * ledge.width:
             groups.append(group)
@@ -150,7 +150,7 @@ def _crock(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group | No
         thing for thing in stock.free(ledge, {*used, *group.ids}, SHOWN, high=1.3 * crock.height)
         if thing.width < 300 and not stock.is_hard(thing)
     ]  # fmt: skip
-    bowl = stock.pick(low, lambda thing: thing.worth + 0.2 * thing.green - most_alike(thing, near))
+    bowl = stock.pick(low, lambda thing: thing.worth + GREEN_BY_A_CROCK * thing.green - most_alike(thing, near))
     if bowl is not None:
         group.set_down(bowl, "back" if bowl.green else "front", order, 0.2, gap=10)
     return group
@@ -162,7 +162,7 @@ def _at_the_end(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group
     lead = stock.pick(
         [thing for thing in stock.free(ledge, used, {"plant", "bowl", "vessel"}, low=0.14 * frame, high=0.75 * frame)
          if thing.width < 340 and not stock.is_hard(thing)],
-        lambda thing: thing.worth + 0.4 * thing.green + 0.2 * (thing.category == "bowl"), leads=True,
+        lambda thing: thing.worth + GREEN_AT_AN_END * thing.green + 0.2 * (thing.category == "bowl"), leads=True,
     )  # fmt: skip
     if lead is None:
         return None
@@ -183,6 +183,8 @@ def _at_the_end(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group
 def _in_free_stretches(stock: Stock, ledge: Ledge, groups: list[Group], order: int) -> list[Group]:
     """Set the machines by their socket and the rest into the widest stretch that is left, clear of a cooktop."""
     spans = spans_of(stock, ledge)
+    if spans == [(0.0, ledge.width)] and groups and groups[0].form == "machines":
+        return _from_both_ends(stock, ledge, groups, order)
     found: list[Group] = []
     for group in groups:
         free = [(left, right) for left, right in spans if right - left >= group.width + 2 * END_MM]
@@ -200,6 +202,30 @@ def _in_free_stretches(stock: Stock, ledge: Ledge, groups: list[Group], order: i
         found.append(group)
         spans = [span for one in spans for span in _without(one, group.left - APART_MM, group.right + APART_MM)]
     return sorted(found, key=lambda group: group.left)
+
+
+def _from_both_ends(stock: Stock, ledge: Ledge, groups: list[Group], order: int) -> list[Group]:
+    """Set the machines at the end nearer to their socket and the rest at the other: one free stretch stays whole."""
+    machines, *others = groups
+    apart = max(APART_MM, APART_SHARE * ledge.width)
+    while others and sum(one.width + apart for one in others) + machines.width + 2 * END_MM > ledge.width:
+        others.pop()
+    wish = _wish(stock, ledge, machines, order)
+    least, most = END_MM + machines.width / 2, ledge.width - END_MM - machines.width / 2
+    reach = machines.width / 2 + CORD_MM
+    middle = _aside(least, min(max(wish, least), most), most, reach) if others else min(max(wish, least), most)
+    machines.shift(middle - (machines.left + machines.right) / 2)
+    at_left = middle < ledge.width / 2
+    end = ledge.width - END_MM if at_left else END_MM
+    stood = [machines]
+    # What the show has nothing to do with stands at the very end, the show toward the middle.
+    for group in reversed(others):
+        group.shift(end - group.right if at_left else end - group.left)
+        end = group.left - apart if at_left else group.right + apart
+        stood.append(group)
+    short = max(machines.right - end, 0.0) if at_left else max(end - machines.left, 0.0)
+    machines.shift(-min(short, machines.left) if at_left else min(short, ledge.width - machines.right))
+    return sorted(stood, key=lambda group: group.left)
 
 
 def _aside(least: float, middle: float, most: float, reach: float) -> float:
