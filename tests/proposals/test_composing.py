@@ -19,6 +19,7 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.starts.gallery import STARTS, Start, begin
 from jolly_ledge.model.words import WALL_CATEGORIES, Fullness
+from jolly_ledge.proposals.composing import liking
 from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed
 from jolly_ledge.proposals.composing.counting import nearer_the_count
 from jolly_ledge.proposals.composing.fullness import things_in
@@ -298,6 +299,16 @@ def test_an_empty_end_costs_on_a_wide_top() -> None:
     both = (group_at(200.0, *items[:3]), group_at(1300.0, *items[3:]))
     one_side = (group_at(200.0, *items[:3]), group_at(800.0, *items[3:]))
     assert liked(both, piece, items) > liked(one_side, piece, items)
+
+
+def test_a_ledge_of_pairs_only_reads_as_scattered(monkeypatch: pytest.MonkeyPatch) -> None:
+    case, items = case_of(1), jars(6)
+    pairs = tuple(group_at(150.0 + 250.0 * number, *items[2 * number : 2 * number + 2]) for number in range(3))
+    threes = (group_at(180.0, *items[:3]), group_at(620.0, *items[3:]))
+    with_cost = liked(threes, case, items), liked(pairs, case, items)
+    monkeypatch.setattr(liking, "SCATTERED", 0.0)
+    assert with_cost[0] == liked(threes, case, items)
+    assert with_cost[1] < liked(pairs, case, items)
 
 
 def test_what_stands_before_a_mirror_costs() -> None:

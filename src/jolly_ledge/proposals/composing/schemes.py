@@ -138,7 +138,7 @@ def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     forms = _Forms(stock, ledge, order)
     fire = next((fixture for fixture in stock.piece.fixtures if fixture.kind == "firebox"), None)
     if fire is None:
-        large = one_of(forms.worthy(0.7, 0.3), forms.stack())
+        large = one_of(forms.worthy(0.65, 0.3, LARGE_BELOW), forms.stack(), forms.worthy(0.7, 0.3))
         return fill(stock, ledge, used, (large, forms.worthy(0.5, 0.2)), 0.55, order)
     groups: list[Group] = []
     for at_right, room in ((False, fire.left - ledge.left), (True, ledge.right - fire.right)):

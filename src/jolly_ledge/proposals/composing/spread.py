@@ -28,7 +28,7 @@ MARGIN_MM, OPEN_MARGIN_MM, WIDER_MM = 4.0, 25.0, 25.0
 
 
 def spans_of(stock: Stock, ledge: Ledge) -> list[Span]:
-    """Return the stretches of a ledge that no bar, brace or low screen crosses, with nothing that stays or is kept."""
+    """Return the stretches of a ledge with no bar, brace, low screen or fire, and nothing that stays or is kept."""
     frame = stock.frame(ledge)
     cuts: list[Span] = []
     for fixture in stock.piece.fixtures:
@@ -42,6 +42,8 @@ def spans_of(stock: Stock, ledge: Ledge) -> list[Span]:
             cuts.append((left - 8, right + 8))
         if fixture.kind == "tv" and ledge.floor - 50 <= fixture.floor < ledge.floor + SCREEN_ABOVE_MM:
             cuts.append((left + 20, right - 20))
+        if fixture.kind == "firebox" and ledge.floor < fixture.floor + fixture.height:
+            cuts.append((left, right))
         if fixture.kind == "cooktop" and abs(fixture.floor - ledge.floor) < 60:
             cuts.append((left - 160, right + 160))
     cuts += [(place.left - KEPT_RIM_MM, place.right + KEPT_RIM_MM) for place in ledge.kept]
