@@ -13,7 +13,7 @@ CROWNS = frozenset({"object", "bowl", "candle", "sculpture", "box", "plant", "ve
 BESIDE = frozenset({"vessel", "sculpture", "plant", "object", "frame", "candle"})
 HOLDS = frozenset({"object", "sculpture", "vessel", "box", "bowl", "book-stack", "basket", "plant"})
 FEWEST_IN_A_ROW = 3
-HIGHEST_CROWN_MM = 170.0
+HIGHEST_CROWN_MM, CROWN_FOR_ITS_HOST = 170.0, 0.6
 LEAST_HOLD_MM, STEADY_ROW_MM = 120.0, 180.0
 LIBRARY_SHARE = 0.45
 """From so much of the shelves on, books standing side by side make the look."""
@@ -104,7 +104,7 @@ def crown(
         and thing.depth <= host.depth + 5
         and 20 <= thing.height <= high * frame + 40
         and host.top + thing.height < 0.95 * frame
-        and not (thing.category == "vessel" and thing.height > min(1.3 * host.width, HIGHEST_CROWN_MM))
+        and not (thing.category == "vessel" and thing.height > min(CROWN_FOR_ITS_HOST * host.width, HIGHEST_CROWN_MM))
         and not stock.is_hard(thing)
     ]
     suiting += [
