@@ -61,9 +61,11 @@ def _topped_up(composition: Composition, ledge: Ledge) -> Composition | None:
     beside = composition.stock.beside(tuple(one for one in composition.placements if one.item not in own))
     known = [group.copy() for same, group in composition.groups if same.id == ledge.id]
     used = {placement.item for placement in composition.placements}
-    # Topping up rests where nearly enough is there: here one more is wanted in any case.
-    found = topped_up(beside, ledge, known, used, (things_in(known) + 1) / ENOUGH)
-    return _with_ledge(composition, ledge, found) if things_in(found) > things_in(known) else None
+    # Counted before: the groups themselves may grow. Topping up rests where nearly enough is there, but here one more
+    # is wanted in any case.
+    count = things_in(known)
+    found = topped_up(beside, ledge, known, used, (count + 1) / ENOUGH)
+    return _with_ledge(composition, ledge, found) if things_in(found) > count else None
 
 
 def _with_one_less(composition: Composition, ledge: Ledge, rng: Random) -> Composition | None:
