@@ -64,7 +64,7 @@ leads."""
 GROUNDED, GROUNDS, GROUNDS_FROM = 0.6, frozenset({"basket", "box"}), 0.4
 """A case stands firmly to the eye where baskets or boxes are at its foot."""
 
-ON_THE_FLOOR = 0.4
+ON_THE_FLOOR, STREWN_LOW, LOW_ON_THE_FLOOR = 0.4, 0.8, 0.3
 """So does a console, or a fireplace, under or beside which something large stands."""
 
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
@@ -107,6 +107,8 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     liked = -_off_the_count(things_in(groups), things_wanted(stock, ledge))
     if role in FACED:
         liked += _filled(stock, ledge, groups) - SCATTERED * _is_scattered(groups)
+    if role in ("floor", "hearth"):
+        liked -= _strewn_on_the_floor(stock, ledge, groups)
     if role == "below":
         liked -= LITTLE_SEEN * max(SEEN_BELOW[stock.fullness(ledge)] - _seen(stock, ledge, groups), 0.0)
     wide = LARGE_NIGHTSTAND_MM if kind.is_by_a_bed else LARGE_WIDTH_MM
@@ -197,6 +199,13 @@ def _lacks_its_machine(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> b
     if any(member.thing.category == "appliance" for member in _members(groups)):
         return False
     return any("daily-use" in thing.item.traits for thing in stock.free(ledge, (), {"appliance"}))
+
+
+def _strewn_on_the_floor(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return the cost of more than something large at each end of a floor, of what is small there, and of flowers."""
+    small = sum(group.height < LOW_ON_THE_FLOOR * stock.frame(ledge) for group in groups)
+    more = max(sum(member.stands for member in _members(groups)) - 2, 0) + max(len(groups) - 2, 0)
+    return STREWN_LOW * (small + more + any(member.thing.category == "stems" for member in _members(groups)))
 
 
 def _strewn(ledge: Ledge, groups: Sequence[Group]) -> float:
