@@ -3,8 +3,8 @@
 import os
 import statistics
 import tempfile
-import time
 from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
@@ -16,14 +16,9 @@ from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.views.look.look_view import OVERLAYS
 from jolly_ledge.files.recovery import RecoveryLog
 from large_plans import look_of_eighty
+from timing import milliseconds
 
 ROUNDS = 120
-
-
-def timed(action: Callable[[int], object], index: int) -> float:
-    start = time.perf_counter()
-    action(index)
-    return (time.perf_counter() - start) * 1000
 
 
 def measured(name: str, step: ArrangeStep, drag: Callable[[int], None], repaint: Callable[[int], None]) -> None:
@@ -31,7 +26,7 @@ def measured(name: str, step: ArrangeStep, drag: Callable[[int], None], repaint:
         repaint(index)
         drag(index)
     # In turns, for the speed of a shared machine changes from second to second.
-    pairs = [(timed(repaint, index), timed(drag, index)) for index in range(ROUNDS)]
+    pairs = [(milliseconds(partial(repaint, index)), milliseconds(partial(drag, index))) for index in range(ROUNDS)]
     alone, dragged = ([one[part] for one in pairs] for part in (0, 1))
     base, middle = statistics.median(alone), statistics.median(dragged)
     late = statistics.quantiles(dragged, n=20)[-1]

@@ -2,8 +2,6 @@
 
 import math
 import statistics
-import time
-from collections.abc import Callable
 
 from msgspec.structs import replace
 
@@ -11,15 +9,10 @@ from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.readings.register import assess
 from large_plans import copies, large_look, wide_piece
+from timing import milliseconds
 
 COUNTS = (20, 40, 80, 160, 320)
 ROUNDS = 7
-
-
-def timed(action: Callable[[], object]) -> float:
-    start = time.perf_counter()
-    action()
-    return (time.perf_counter() - start) * 1000
 
 
 def main() -> None:
@@ -33,7 +26,7 @@ def main() -> None:
             # What was read before is known by value; a millimetre makes all of it new.
             look = replace(look, placements=tuple(replace(p, x=(p.x or 0.0) + number + 1) for p in look.placements))
             arrangement = Arrangement(piece, stash, look)
-            runs.append(timed(lambda: (assess(arrangement), cautions_of(arrangement))))  # noqa: B023
+            runs.append(milliseconds(lambda: (assess(arrangement), cautions_of(arrangement))))  # noqa: B023
         times[count] = statistics.median(runs)
         grown = math.log(times[count] / times[COUNTS[0]]) / math.log(count / COUNTS[0]) if count > COUNTS[0] else 0.0
         print(

@@ -3,8 +3,6 @@
 import os
 import statistics
 import tempfile
-import time
-from collections.abc import Callable
 from pathlib import Path
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
@@ -18,16 +16,11 @@ from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.table import table_from_csv
 from jolly_ledge.model.plan import Plan
 from large_plans import stash_of
+from timing import milliseconds
 
 FEW, MANY = 60, 2000
 ROUNDS = 100
 WORDS = ("", "u", "ur", "urn", "urn h", "urn ha", "b", "bo", "boo", "book")
-
-
-def timed(action: Callable[[], object]) -> float:
-    start = time.perf_counter()
-    action()
-    return (time.perf_counter() - start) * 1000
 
 
 def told(name: str, times: list[float], base: float) -> None:
@@ -56,7 +49,7 @@ def scrolled(application: QApplication, step: GatherStep, rounds: int) -> list[f
         bar.setValue(index * 37 % reach if reach > 1 else 0)
         application.processEvents()
 
-    return [timed(lambda index=index: scroll(index)) for index in range(rounds)]  # type: ignore[misc]
+    return [milliseconds(lambda index=index: scroll(index)) for index in range(rounds)]  # type: ignore[misc]
 
 
 def filtered(application: QApplication, step: GatherStep, rounds: int) -> list[float]:
@@ -64,7 +57,7 @@ def filtered(application: QApplication, step: GatherStep, rounds: int) -> list[f
         step.search.setText(WORDS[index % len(WORDS)])
         application.processEvents()
 
-    return [timed(lambda index=index: type_in(index)) for index in range(rounds)]  # type: ignore[misc]
+    return [milliseconds(lambda index=index: type_in(index)) for index in range(rounds)]  # type: ignore[misc]
 
 
 def main() -> None:
@@ -80,15 +73,17 @@ def main() -> None:
         told("scroll, 2,000 things", scrolled(application, many, ROUNDS), base)
         told("filter, 2,000 things", filtered(application, many, ROUNDS), base)
         lines = ["vase stoneware 18x32 sand rough hall 2.1kg"[:length] for length in range(1, 43)]
-        keys = [timed(lambda line=line: many.entry.line.setText(line)) for line in lines]  # type: ignore[misc]
+        keys = [milliseconds(lambda line=line: many.entry.line.setText(line)) for line in lines]  # type: ignore[misc]
         told("a key of the quick line, 2,000", keys, base)
         for step in (few, many):
             step.workspace.document.let_go()
     text = "name;height;room\n" + "".join(f"vase number {n};{10 + n % 900 / 10};hall\n" for n in range(MANY))
     table = table_from_csv(text)
     stash = stash_of(MANY).stash
-    small = timed(lambda: preview(table_from_csv(text[: len(text) // 4]), guessed_mapping(table, "cm"), stash[:500]))
-    whole = timed(lambda: preview(table, guessed_mapping(table, "cm"), stash))
+    small = milliseconds(
+        lambda: preview(table_from_csv(text[: len(text) // 4]), guessed_mapping(table, "cm"), stash[:500])
+    )
+    whole = milliseconds(lambda: preview(table, guessed_mapping(table, "cm"), stash))
     print(f"{'preview of 2,000 rows':<34}{whole:7.0f} ms  {whole / small:.1f} times that of 500 (4 is linear)")
 
 

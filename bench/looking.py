@@ -3,8 +3,6 @@
 import os
 import statistics
 import tempfile
-import time
-from collections.abc import Callable
 from pathlib import Path
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
@@ -18,14 +16,9 @@ from jolly_ledge.demo import demo_bytes, demo_photos
 from jolly_ledge.files.codec import plan_from_json
 from jolly_ledge.files.recovery import RecoveryLog
 from large_plans import look_of_eighty
+from timing import milliseconds
 
 ROUNDS = 60
-
-
-def milliseconds(action: Callable[[], object]) -> float:
-    start = time.perf_counter()
-    action()
-    return (time.perf_counter() - start) * 1000
 
 
 def main() -> None:

@@ -3,7 +3,6 @@
 import os
 import statistics
 import tempfile
-import time
 from collections.abc import Callable
 from pathlib import Path
 
@@ -21,15 +20,10 @@ from jolly_ledge.photos.image import jpeg_bytes, read_photo
 from jolly_ledge.photos.rectify import straightened, view_of
 from jolly_ledge.photos.things import read_thing
 from jolly_ledge.render.practice_photos import practice_thing
+from timing import milliseconds
 
 ROUNDS = 80
 LEFT = Qt.MouseButton.LeftButton
-
-
-def timed(action: Callable[[], object]) -> float:
-    start = time.perf_counter()
-    action()
-    return (time.perf_counter() - start) * 1000
 
 
 def anew(step: MeasureStep) -> None:
@@ -45,17 +39,17 @@ def drag_a_shelf(step: MeasureStep, process: Callable[[], None]) -> None:
     QTest.mousePress(view, LEFT, pos=start)
     alone, dragged = [], []
     for index in range(ROUNDS):
-        alone.append(timed(view.repaint))
+        alone.append(milliseconds(view.repaint))
 
         def drag(index: int = index) -> None:
             QTest.mouseMove(view, start - QPoint(0, 6 + index % 40))
             process()
 
-        dragged.append(timed(drag))
+        dragged.append(milliseconds(drag))
     QTest.keyClick(view, Qt.Key.Key_Escape)
     QTest.mouseRelease(view, LEFT, pos=start)
     base, middle = statistics.median(alone), statistics.median(dragged)
-    drawn = statistics.median(timed(lambda: anew(step)) for _ in range(20))
+    drawn = statistics.median(milliseconds(lambda: anew(step)) for _ in range(20))
     print(f"repaint of Measure   {base:7.2f} ms")
     print(f"drawing it anew      {drawn:7.2f} ms")
     print(f"drag of a shelf      {middle:7.2f} ms  ratio to drawing anew {middle / drawn:.2f}")
@@ -70,7 +64,7 @@ def read_photographs(step: MeasureStep) -> None:
     taken = jpeg_bytes(thing)
 
     def median(action: Callable[[], object]) -> float:
-        return statistics.median(timed(action) for _ in range(7))
+        return statistics.median(milliseconds(action) for _ in range(7))
 
     decoded = median(lambda: read_photo(content))
     straight = median(lambda: straightened(pixels, view_of(photo), 0, 0, 1400, 2270))

@@ -1,9 +1,11 @@
 """The line-up and the pages that stand in for it for a while, each made when first asked for."""
 
+from functools import cached_property
 from pathlib import Path
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, TypeVar
 
-from PySide6.QtWidgets import QStackedWidget
+from PySide6.QtCore import SignalInstance
+from PySide6.QtWidgets import QStackedWidget, QWidget
 
 from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.exporting import Exporter
@@ -18,6 +20,8 @@ if TYPE_CHECKING:
     from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
     from jolly_ledge.app.steps.gather.twins_page import TwinsPage
 
+Page = TypeVar("Page", bound=QWidget)
+
 TABLE_SUFFIXES = (".csv", ".tsv", ".txt", ".json")
 TABLE_KINDS = "Tables (*.csv *.tsv *.txt *.json);;All files (*)"
 
@@ -30,26 +34,24 @@ class GatherPages(QStackedWidget):
         self._workspace = workspace
         self._dialogs = dialogs
         self._exporter = Exporter(workspace, dialogs)
-        self._arrivals: ArrivalsPage | None = None
-        self._families: FamiliesPage | None = None
-        self._twins: TwinsPage | None = None
-        self._pictures: PicturesPage | None = None
-        self._laid_out: LaidOutPage | None = None
+
+    def _joined(self, page: Page, left: SignalInstance) -> Page:
+        """Take a page in, and show the line-up again when it is left."""
+        left.connect(self.show_line_up)
+        self.addWidget(page)
+        return page
 
     def show_line_up(self) -> None:
         """Show the line-up again."""
         self.setCurrentIndex(0)
 
-    @property
+    @cached_property
     def arrivals(self) -> "ArrivalsPage":
         """The page for tables and lists."""
-        if self._arrivals is None:
-            from jolly_ledge.app.steps.gather.arrivals_page import ArrivalsPage
+        from jolly_ledge.app.steps.gather.arrivals_page import ArrivalsPage
 
-            self._arrivals = ArrivalsPage(self._workspace)
-            self._arrivals.left.connect(self.show_line_up)
-            self.addWidget(self._arrivals)
-        return self._arrivals
+        page = ArrivalsPage(self._workspace)
+        return self._joined(page, page.left)
 
     def show_list(self, text: str = "") -> None:
         """Show the page for a typed or pasted list."""
@@ -67,61 +69,49 @@ class GatherPages(QStackedWidget):
         if self.arrivals.load(path):
             self.setCurrentWidget(self.arrivals)
 
-    @property
+    @cached_property
     def families(self) -> "FamiliesPage":
         """The page for colour families."""
-        if self._families is None:
-            from jolly_ledge.app.steps.gather.families_page import FamiliesPage
+        from jolly_ledge.app.steps.gather.families_page import FamiliesPage
 
-            self._families = FamiliesPage(self._workspace)
-            self._families.left.connect(self.show_line_up)
-            self.addWidget(self._families)
-        return self._families
+        page = FamiliesPage(self._workspace)
+        return self._joined(page, page.left)
 
     def show_families(self) -> None:
         """Show the colour families."""
         self.setCurrentWidget(self.families)
 
-    @property
+    @cached_property
     def twins(self) -> "TwinsPage":
         """The page for what is probably entered twice."""
-        if self._twins is None:
-            from jolly_ledge.app.steps.gather.twins_page import TwinsPage
+        from jolly_ledge.app.steps.gather.twins_page import TwinsPage
 
-            self._twins = TwinsPage(self._workspace)
-            self._twins.left.connect(self.show_line_up)
-            self.addWidget(self._twins)
-        return self._twins
+        page = TwinsPage(self._workspace)
+        return self._joined(page, page.left)
 
     def show_twins(self) -> None:
         """Show what is probably entered twice."""
         self.setCurrentWidget(self.twins)
 
-    @property
+    @cached_property
     def pictures(self) -> "PicturesPage":
         """The page for photographs of things."""
-        if self._pictures is None:
-            from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
+        from jolly_ledge.app.steps.gather.pictures_page import PicturesPage
 
-            self._pictures = PicturesPage(self._workspace, self._dialogs)
-            self._pictures.left.connect(self.show_line_up)
-            self.addWidget(self._pictures)
-        return self._pictures
+        page = PicturesPage(self._workspace, self._dialogs)
+        return self._joined(page, page.left)
 
     def show_pictures(self) -> None:
         """Show the page for photographs of things."""
         self.setCurrentWidget(self.pictures)
 
-    @property
+    @cached_property
     def laid_out(self) -> "LaidOutPage":
         """The page for many things in one photograph."""
-        if self._laid_out is None:
-            from jolly_ledge.app.steps.gather.laid_out_page import LaidOutPage
+        from jolly_ledge.app.steps.gather.laid_out_page import LaidOutPage
 
-            self._laid_out = LaidOutPage(self._workspace, self._dialogs)
-            self._laid_out.left.connect(self.show_line_up)
-            self.addWidget(self._laid_out)
-        return self._laid_out
+        page = LaidOutPage(self._workspace, self._dialogs)
+        return self._joined(page, page.left)
 
     def show_laid_out(self) -> None:
         """Show the page for many things in one photograph."""
