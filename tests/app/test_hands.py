@@ -466,6 +466,10 @@ def test_a_look_is_carried_over_to_another_piece(window: MainWindow, qtbot: QtBo
     assert [column.look_id for column in compared.columns] == ["mantel-talk", workspace.look_id]
     assert compared.look_chips["mantel-talk"].text() == "Stone mantel: For the talk"
     assert "Leaves out" in compared.columns[1].told.text()
+    # What is said does not cover the drawings it speaks of.
+    notice, drawing = window.notice, compared.columns[1].drawing
+    assert notice.sentence
+    assert notice.mapToGlobal(notice.rect().topLeft()).y() >= drawing.mapToGlobal(drawing.rect().bottomLeft()).y()
     assert compared.columns[0].name_label.text() == "Stone mantel: For the talk"
     first, second = (column.drawing for column in compared.columns)
     assert (first.picture, second.picture) != (None, None)

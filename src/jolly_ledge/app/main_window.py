@@ -51,7 +51,7 @@ class MainWindow(QMainWindow):
         self.pages = QStackedWidget()
         self._room = LeastRoom(self.pages, LEAST - QSize(PATH_WIDTH, 0))
         self.pages.currentChanged.connect(lambda _: self._room.show_start())
-        self.notice = Notice(self._room)
+        self.notice = Notice(self._room, self._tells_at_foot)
         self._steps: dict[str, Step] = {}
         self.keys_sheet: KeysSheet | None = None
         self.opening: OpeningPage | None = None
@@ -234,6 +234,10 @@ class MainWindow(QMainWindow):
         if self.steps_taken is None:
             self.steps_taken = StepsTaken(self.workspace, self)
         self.steps_taken.open_at(self.path.steps_button.mapToGlobal(self.path.steps_button.rect().bottomRight()))
+
+    def _tells_at_foot(self) -> bool:
+        page = self.pages.currentWidget()
+        return isinstance(page, Step) and page.tells_at_foot
 
     def show_side_by_side(self, looks: tuple[str, ...] = ()) -> None:
         """Lay versions of the piece in hand side by side: these, or those beside the look in hand."""

@@ -62,6 +62,11 @@ class Step(QWidget):
         self._switcher.open_at(self.piece_name.mapToGlobal(self.piece_name.rect().bottomLeft()))
 
     @property
+    def tells_at_foot(self) -> bool:
+        """Whether what is said lies at the foot of the page, because drawings stand at its head."""
+        return False
+
+    @property
     def switcher(self) -> "LookSwitcher | None":
         """The list of looks, once it was opened."""
         return self._switcher

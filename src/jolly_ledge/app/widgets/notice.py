@@ -20,10 +20,13 @@ class Notice(QFrame):
     ----------
     over : QWidget, optional
         What it lies over, near the upper edge.
+    at_foot : callable, optional
+        Whether it lies at the foot instead, where drawings stand at the head.
     """
 
-    def __init__(self, over: QWidget | None = None) -> None:
+    def __init__(self, over: QWidget | None = None, at_foot: Callable[[], bool] = lambda: False) -> None:
         super().__init__(over)
+        self._at_foot = at_foot
         if over is not None:
             over.installEventFilter(self)
         self.setObjectName("notice")
@@ -73,7 +76,7 @@ class Notice(QFrame):
             self.hide()
 
     def eventFilter(self, watched: QObject, event: QEvent) -> bool:
-        """Keep to the upper edge of what it lies over."""
+        """Keep to the edge of what it lies over."""
         if event.type() == QEvent.Type.Resize:
             self._lie()
         return False
@@ -85,7 +88,8 @@ class Notice(QFrame):
         wide = min(WIDEST, over.width() - 2 * ASIDE)
         self.setFixedWidth(max(wide, 0))
         high = max(self.heightForWidth(wide), self.sizeHint().height())
-        self.setGeometry((over.width() - wide) // 2, DOWN, wide, high)
+        top = over.height() - high - ASIDE if self._at_foot() else DOWN
+        self.setGeometry((over.width() - wide) // 2, top, wide, high)
 
     def _take(self, action: Callable[[], object]) -> None:
         self.hide()

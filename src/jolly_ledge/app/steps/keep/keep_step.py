@@ -76,6 +76,11 @@ class KeepStep(Step):
         column.addLayout(row, 1)
         return page
 
+    @property
+    def tells_at_foot(self) -> bool:
+        """Whether drawings stand at the head: those of looks side by side do."""
+        return self.compared is not None and self.pages.currentWidget() is self.compared
+
     # The pages
 
     def show_mode(self, mode: str) -> None:
