@@ -65,7 +65,9 @@ GROUNDED, GROUNDS, GROUNDS_FROM = 0.6, frozenset({"basket", "box"}), 0.4
 """A case stands firmly to the eye where baskets or boxes are at its foot."""
 
 ON_THE_FLOOR, STREWN_LOW, LOW_ON_THE_FLOOR = 0.4, 0.8, 0.3
-"""So does a console, or a fireplace, under or beside which something large stands."""
+"""So does a console, or a fireplace, under or beside which something large stands; what is lower there than so much of
+the frame, what is more than two things, and flowers are strewn.
+"""
 
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
 

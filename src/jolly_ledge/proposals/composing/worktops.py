@@ -218,7 +218,7 @@ def _from_both_ends(stock: Stock, ledge: Ledge, groups: list[Group], order: int)
     at_left = middle < ledge.width / 2
     end = ledge.width - END_MM if at_left else END_MM
     stood = [machines]
-    # What the show has nothing to do with stands at the very end, the show toward the middle.
+    # The last of them stands at the very end, the show toward the middle.
     for group in reversed(others):
         group.shift(end - group.right if at_left else end - group.left)
         end = group.left - apart if at_left else group.right + apart
