@@ -459,7 +459,7 @@ def test_a_look_is_carried_over_to_another_piece(window: MainWindow, qtbot: QtBo
     assert workspace.piece.label == "Hall console"
     assert workspace.look.label == "For the talk, carried over"
     assert workspace.look.placements
-    assert "came along" in window.notice.sentence
+    assert "stay behind" in window.notice.sentence
     compared = window.step("Keep").findChild(SideBySide)
     assert isinstance(compared, SideBySide)
     assert compared.isVisible()

@@ -80,7 +80,7 @@ def test_what_goes_nowhere_is_left_out_and_told() -> None:
     assert found.left_out == ("tall",)
     ball = next(placement for placement in found.placements if placement.id == "ball")
     assert ball.on is None  # There is no room on the box under so low a board.
-    assert "Left out, for want of room or place: tall." in found.summary
+    assert "one stays behind, for want of room or place: tall." in found.summary
 
 
 def test_what_lies_on_a_tray_that_finds_no_room_comes_by_itself() -> None:

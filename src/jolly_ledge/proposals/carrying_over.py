@@ -20,7 +20,7 @@ from jolly_ledge.model.colour import difference
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Placement
-from jolly_ledge.model.phrases import capital, counted, listed
+from jolly_ledge.model.phrases import counted, listed
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.roles import Role, role_of
@@ -58,12 +58,13 @@ class CarriedOver(Struct, frozen=True):
     @property
     def summary(self) -> str:
         """What came of it, in one or two sentences."""
-        came = len(self.placements)
-        said = [f"{capital(counted(came, 'thing'))} of {came + len(self.left_out)} came along."]
+        whole = counted(len(self.placements) + len(self.left_out), "thing")
+        said = [f"All {whole} came along."]
+        if self.left_out:
+            few = counted(len(self.left_out), "stays", "stay")
+            said = [f"Of {whole} {few} behind, for want of room or place: {listed(list(self.left_out))}."]
         if self.exchanged:
             said.append(f"For its size {listed([f'the {old} gave way to the {new}' for old, new in self.exchanged])}.")
-        if self.left_out:
-            said.append(f"Left out, for want of room or place: {listed(list(self.left_out))}.")
         return " ".join(said)
 
 
