@@ -12,6 +12,7 @@ from jolly_ledge.proposals.composing.composition import composed
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.readings.absence import ABSENT, absence_said
 from jolly_ledge.readings.register import NAMES, assess
+from jolly_ledge.scene.marks import NEVER_LEAD
 
 BELOW = ("below", "floor", "hearth")
 COUNTS, SHALLOW_MM = (0, 1, 2, 3, 6, 99), 260.0
@@ -56,7 +57,7 @@ REASONS: dict[str, Callable[[Arrangement], bool]] = {
     "side-balance": lambda one: placed(one) == 0,
     "weight-low": lambda one: placed(one) == 0 or len({ledge.floor for ledge in one.standing_ledges}) == 1,
     "even-vignettes": lambda one: one.piece.kind == "nightstand" or len({v.ids for v in one.vignettes if role_of(one.piece, v.ledge) not in BELOW}) < 2,
-    "focal-point": lambda one: placed(one) < 2,
+    "focal-point": lambda one: placed(one) < 2 or all(s.item.category in NEVER_LEAD for s in one.visible),
     "stack-order": lambda one: all(placement.on is None for placement in one.look.placements),
     "palette": lambda one: placed(one) == 0,
     "tie": lambda one: placed(one) < 3,

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from itertools import combinations
 
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.words import BOOK_CATEGORIES, WALL_CATEGORIES
+from jolly_ledge.model.words import WALL_CATEGORIES
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
 
@@ -12,6 +12,9 @@ FACED = frozenset({"shelf", "top"})
 """Roles of ledges that are seen from the front."""
 
 BOARDS_AND_TRAY, BEFORE_A_LAMP, GREEN_IN_GREEN, LOW_GREEN = 0.45, 1.2, 0.5, 0.5
+FORGOTTEN, UNCROWNED = 0.7, 0.3
+"""A book that lies by itself looks forgotten, and so does a stack without anything on it, though less."""
+
 THIN_TRAY, SWALLOWED, COVERED_SHARE = 0.6, 0.35, 0.4
 
 
@@ -34,9 +37,14 @@ def liking_of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
         liked -= 0.3 * (role in FACED) + 0.25 * (group.members[0].thing.area < 0.25 * frame * frame)
     if group.form == "tray":
         liked -= THIN_TRAY * (sum(member.inside is group.members[0] for member in group) < 2)
-    if group.form == "stack" and all(member.thing.category in BOOK_CATEGORIES for member in group):
-        liked -= 0.2
+    if all(_lies_as_books_do(member) for member in group):
+        lone = len(group.members) == 1 and group.anchor.thing.category == "book"
+        liked -= FORGOTTEN if lone else UNCROWNED
     return liked - sum(_of_emptiness(role, group, member) for member in group if member.thing.category == "vessel")
+
+
+def _lies_as_books_do(member: Member) -> bool:
+    return member.thing.category == "book-stack" or (member.thing.category == "book" and member.pose == "flat")
 
 
 def _greens_in(group: Group) -> int:
