@@ -2,7 +2,7 @@
 
 Qt for Python reads the source of every module that is imported after it, to learn whether names could be wanted
 in another spelling there (``from __feature__ import snake_case``). Nothing here wants that, and for three hundred
-modules it is a tenth of the start. Where a later version has no such look, nothing is changed.
+modules it is a twentieth of the start. Where a later version has no such look, nothing is changed.
 """
 
 import sys
