@@ -1,6 +1,7 @@
-"""A click on a step soon after the start: from the click until its page was painted, against importing NumPy.
+"""A click on a step soon after the start: until its page was painted and what follows at once was done.
 
 What holds the window up before it hears the click counts as well. A hand comes moving: it is felt a moment before.
+Told in milliseconds, and as shares of importing NumPy.
 """
 
 import statistics
@@ -32,7 +33,11 @@ def stay(*_):
             QTest.mouseMove(window.path, QPoint(int(now * 1000) % 40, 10))
         application.processEvents()
         time.sleep(0.005)
-    QTest.mouseClick(button, Qt.MouseButton.LeftButton)
+    # As a real hand does: the click arrives at the window, and is heard when its turn comes.
+    arrives_at, at = window.windowHandle(), button.mapTo(window, button.rect().center())
+    QTest.mousePress(arrives_at, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.NoModifier, at)
+    QTest.mouseRelease(arrives_at, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.NoModifier, at)
+    assert window.step(step).isVisible()
     application.processEvents()
     print(time.perf_counter() - begun - after)
     sys.stdout.flush()

@@ -108,7 +108,7 @@ def test_an_empty_stash_tells_the_ways_in_and_waits_for_the_first_line(
     assert page.side.currentWidget() is page.side.nothing_yet
     assert page.entry.line.hasFocus()
     type_into(qtbot, page.entry.line, "brass clock 12x20")
-    assert page.side.currentWidget() is page.panel
+    qtbot.waitUntil(lambda: page.side.currentWidget() is page.panel)
     assert page.panel.title.text() == "brass clock"
     window.workspace.undo()
     assert page.side.currentWidget() is page.side.nothing_yet

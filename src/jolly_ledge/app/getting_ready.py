@@ -6,7 +6,7 @@ from PySide6.QtCore import QEvent, QObject, Qt, QTimer
 from PySide6.QtWidgets import QApplication
 
 from jolly_ledge.app.main_window import MainWindow
-from jolly_ledge.app.modules_ahead import FOR_READINGS, TOUCHES, ModulesAhead
+from jolly_ledge.app.modules_ahead import FOR_READINGS, TOUCHES, ModulesAhead, heard_at
 from jolly_ledge.app.path_panel import STEPS
 
 RESTS_S, FIRST_MS, ASKS_MS = 0.5, 400, 50
@@ -14,8 +14,8 @@ RESTS_S, FIRST_MS, ASKS_MS = 0.5, 400, 50
 
 STEP_MODULES = (f"jolly_ledge.app.steps.{name}.{name}_step" for name in ("gather", "measure", "brief", "place", "keep"))
 MODULES = (
-    *FOR_READINGS, *STEP_MODULES, "jolly_ledge.jobs.process_runner", "jolly_ledge.jobs.thread_runner",
-    "multiprocessing.spawn",
+    *FOR_READINGS, *STEP_MODULES, "jolly_ledge.app.steps.gather.item_panel", "jolly_ledge.jobs.process_runner",
+    "jolly_ledge.jobs.thread_runner", "multiprocessing.spawn",
 )  # fmt: skip
 
 
@@ -31,12 +31,10 @@ class GettingReady(QObject):
         self._timer = QTimer(self)
         self._timer.setInterval(FIRST_MS)
         self._timer.timeout.connect(self._ask)
-        application = QApplication.instance()
-        assert application is not None
-        self._application = application
-        application.installEventFilter(self)
+        self._heard_at = heard_at(window)
+        self._heard_at.installEventFilter(self)
         # What the pages are made of is read beside the window, before they are made in it, and after it was painted.
-        self._ahead = ModulesAhead(MODULES, self)
+        self._ahead = ModulesAhead(MODULES, window)
         self._timer.start()
 
     @property
@@ -61,7 +59,7 @@ class GettingReady(QObject):
             return
         if not self.go_on():
             self._timer.stop()
-            self._application.removeEventFilter(self)
+            self._heard_at.removeEventFilter(self)
 
     def go_on(self) -> bool:
         """Go one step: make a page, or paint it unseen; return whether any was left."""

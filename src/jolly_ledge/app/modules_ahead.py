@@ -1,12 +1,13 @@
 """Modules read in a thread, before they are needed: the window stays fluid meanwhile."""
 
 import sys
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from importlib import import_module
 from threading import Event, Thread
 
 from PySide6.QtCore import QEvent, QObject, QTimer
-from PySide6.QtWidgets import QApplication
+from PySide6.QtGui import QWindow
+from PySide6.QtWidgets import QApplication, QWidget
 
 FOR_READINGS = (
     "numpy._core", "numpy.lib", "numpy", "shapely.lib", "shapely", "coloraide.spaces", "coloraide.gamut", "coloraide",
@@ -17,17 +18,28 @@ TOUCHES = frozenset({
     QEvent.Type.KeyPress, QEvent.Type.MouseButtonPress, QEvent.Type.MouseButtonRelease, QEvent.Type.MouseMove,
     QEvent.Type.Wheel,
 })  # fmt: skip
-"""What is felt as a hand at work."""
+"""What is felt as a hand at work, where a window first hears it: its widgets hear a hundred times as much."""
 
 RESTS_MS = 400
 """The hand rests so long before reading goes on: two threads share one interpreter, and the hand goes first."""
+
+ASKED_MS = 20
+"""Whether modules are there is asked so often."""
+
+
+def heard_at(widget: QWidget) -> QWindow:
+    """Return where all that is done in the window of a widget arrives first; the window must have been shown."""
+    arrives_at = widget.window().windowHandle()
+    assert arrives_at is not None
+    return arrives_at
 
 
 class ModulesAhead(QObject):
     """Reads modules beside the window, one after another, while nobody touches anything."""
 
-    def __init__(self, names: Iterable[str], parent: QObject) -> None:
+    def __init__(self, names: Iterable[str], parent: QWidget) -> None:
         super().__init__(parent)
+        self._widget = parent
         self._names = tuple(names)
         self._thread = Thread(target=self._read, name="reads modules", daemon=True)
         self._is_over = False
@@ -51,7 +63,7 @@ class ModulesAhead(QObject):
         assert application is not None
         application.aboutToQuit.connect(self._end)
         self._thread.start()
-        application.installEventFilter(self)
+        heard_at(self._widget).installEventFilter(self)
 
     def _end(self) -> None:
         """Let what is being read come to its end: a module cannot be read while everything is taken down."""
@@ -62,7 +74,7 @@ class ModulesAhead(QObject):
     def eventFilter(self, watched: QObject, event: QEvent) -> bool:
         """Rest while anything is touched."""
         if not self._thread.is_alive():
-            QApplication.instance().removeEventFilter(self)  # type: ignore[union-attr]
+            watched.removeEventFilter(self)
         elif event.type() in TOUCHES:
             self._goes_on.clear()
             self._rest.start()
@@ -79,3 +91,22 @@ class ModulesAhead(QObject):
         if self.is_begun:
             return not self._thread.is_alive()
         return all(name in sys.modules for name in self._names)
+
+
+def when_read(names: Iterable[str], widget: QWidget, then: Callable[[], object]) -> None:
+    """Do something once modules are there: at once where they are, else after they were read beside the window."""
+    ahead = ModulesAhead(names, widget)
+    if ahead.is_done:
+        then()
+        return
+    ahead.start()
+    asks = QTimer(widget)
+    asks.setInterval(ASKED_MS)
+
+    def ask() -> None:
+        if ahead.is_done:
+            asks.stop()
+            then()
+
+    asks.timeout.connect(ask)
+    asks.start()

@@ -52,6 +52,7 @@ QPushButton#primary {{ background: {t.plum}; color: {t.on_plum}; border-color: {
 QPushButton#primary:hover {{ background: {t.plum_lit}; }}
 QPushButton#primary:disabled {{ background: {t.plum_faint}; border-color: {t.plum_faint}; }}
 QPushButton#quiet {{ background: transparent; border: none; color: {t.plum}; font-weight: 600; padding: 3px 6px; text-align: left; }}
+QPushButton#small {{ padding: 3px 5px; font-size: 12px; }}
 QPushButton#stopLine {{ background: {t.stop_ground}; border: none; border-left: 4px solid {t.rust}; color: {t.ink}; padding: 2px 8px; text-align: left; }}
 QPushButton#stopLine:hover, QPushButton#stopLine:focus {{ text-decoration: underline; }}
 QPushButton#quiet:hover {{ text-decoration: underline; }}

@@ -6,9 +6,13 @@ from PySide6.QtCore import Qt, Signal
 from PySide6.QtWidgets import QButtonGroup, QHBoxLayout, QPushButton, QWidget
 
 
-def chip(text: str, tip: str = "", *, checkable: bool = True, checked: bool = False) -> QPushButton:
-    """Return one chip."""
+def chip(
+    text: str, tip: str = "", *, checkable: bool = True, checked: bool = False, small: bool = False
+) -> QPushButton:
+    """Return one chip; a small one where many stand together."""
     button = QPushButton(text)
+    if small:
+        button.setObjectName("small")
     button.setCheckable(checkable)
     button.setChecked(checked)
     button.setMinimumHeight(28)

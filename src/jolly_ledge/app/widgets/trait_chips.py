@@ -22,8 +22,7 @@ class TraitChips(QGridLayout):
         self.setSpacing(5)
         self.chips: dict[str, QPushButton] = {}
         for index, trait in enumerate(TRAITS):
-            button = chip(plain(trait))
-            button.setStyleSheet("padding: 3px 6px; font-size: 12px;")
+            button = chip(plain(trait), small=True)
             button.clicked.connect(lambda on=False, trait=trait: on_toggle(trait, on))
             self.chips[trait] = button
             self.addWidget(button, index // 2, index % 2)

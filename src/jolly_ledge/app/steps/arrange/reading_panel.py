@@ -2,11 +2,12 @@
 
 from functools import partial
 
+from msgspec.structs import replace
 from PySide6.QtCore import QPoint, Qt, QTimer
 from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QMenu, QVBoxLayout, QWidget
 
-from jolly_ledge.app.modules_ahead import FOR_READINGS, ModulesAhead
+from jolly_ledge.app.modules_ahead import FOR_READINGS, when_read
 from jolly_ledge.app.steps.arrange.meaning_watch import MeaningWatch
 from jolly_ledge.app.steps.arrange.notes_area import NotesArea
 from jolly_ledge.app.steps.arrange.question_row import QuestionRow
@@ -19,6 +20,7 @@ from jolly_ledge.app.widgets.texts import BoardLine, heading, set_text, words
 from jolly_ledge.edits.emphasis import EMPHASES, SetEmphasis
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.mishaps import survives
+from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -27,7 +29,6 @@ SENTENCE_HEIGHT = 40
 NOTES_AFTER_MS = 60
 """Sentences change this long after the pointer rests; a changing text cannot be read anyway."""
 
-LOADED_ASKED_MS = 20
 SINCE_WIDTH = 200
 
 
@@ -38,6 +39,7 @@ class ReadingPanel(QWidget):
         super().__init__()
         self._workspace = workspace
         self._since: tuple[str, float] | None = None
+        self._before: tuple[Plan, float] | None = None
         self._is_behind = False
         self.help: ReadingHelp | None = None
         self._later = QTimer(self)
@@ -100,25 +102,28 @@ class ReadingPanel(QWidget):
 
     def begin(self) -> None:
         """Read for the first time, once the look is seen and what readings compute with was loaded beside it."""
-        ahead = ModulesAhead(FOR_READINGS, self)
-        if ahead.is_done:
-            self._begin_now()
-            return
-        ahead.start()
-        asks = QTimer(self)
-        asks.setInterval(LOADED_ASKED_MS)
-
-        def ask() -> None:
-            if ahead.is_done:
-                asks.stop()
-                self._begin_now()
-
-        asks.timeout.connect(ask)
-        asks.start()
+        when_read(FOR_READINGS, self, self._begin_now)
 
     def _begin_now(self) -> None:
-        self._after_change()
-        self.watch.begin()
+        """Begin in turns: a hand that comes meanwhile is heard between them."""
+        turns = iter((self._read, self._read_before, self._after_change, self.watch.begin, self._point))
+        turn = QTimer(self)
+
+        def go_on() -> None:
+            step = next(turns, turn.stop)
+            step()
+
+        turn.timeout.connect(go_on)
+        turn.start()
+
+    def _read(self) -> None:
+        if self._workspace.look_id:
+            _ = self._workspace.assessment
+
+    def _read_before(self) -> None:
+        self._since = self._earlier()
+
+    def _point(self) -> None:
         self._workspace.signals.pointed.emit()
 
     @survives
@@ -145,7 +150,11 @@ class ReadingPanel(QWidget):
         if index == 0:
             return None
         earlier = looks[index - 1]
-        return earlier.label, assess(arrange(workspace.plan, earlier)).score
+        # Most changes are of the look in hand alone, and leave the one before as it reads.
+        read_with = replace(workspace.plan, looks=(earlier,))
+        if self._before is None or self._before[0] != read_with:
+            self._before = read_with, assess(arrange(workspace.plan, earlier)).score
+        return earlier.label, self._before[1]
 
     def refresh(self) -> None:
         """Show the readings, findings and cautions of the look in hand."""

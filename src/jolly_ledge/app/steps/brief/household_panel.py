@@ -65,8 +65,7 @@ class HouseholdPanel(QWidget):
         kinds.setSpacing(5)
         self.animal_chips: dict[Animal, QPushButton] = {}
         for index, kind in enumerate(ANIMALS):
-            button = chip(capital(kind), f"What harms {with_article(kind)} is told where it is in reach")
-            button.setStyleSheet("padding: 3px 6px; font-size: 12px;")
+            button = chip(capital(kind), f"What harms {with_article(kind)} is told where it is in reach", small=True)
             button.clicked.connect(lambda on=False, kind=kind: self._choose_animal(kind, on=on))
             self.animal_chips[kind] = button
             kinds.addWidget(button, index // 4, index % 4)

@@ -11,7 +11,7 @@ if TYPE_CHECKING:
 
 def acts_of(step: "GatherStep") -> tuple[Act, ...]:
     """Return what can be done with what is chosen, in the order of the menu."""
-    workspace, panel = step.workspace, step.panel
+    workspace = step.workspace
 
     def why_not_one() -> str:
         return "" if len(workspace.item_ids) == 1 else "Choose one thing alone for this."
@@ -33,18 +33,25 @@ def acts_of(step: "GatherStep") -> tuple[Act, ...]:
         workspace.choose(placement)
         workspace.signals.step_asked.emit("Arrange")
 
+    # The panel of a thing is asked for when something is done: it is made after the page was painted.
     def name_it() -> None:
-        panel.name_field.setFocus()
-        panel.name_field.selectAll()
+        step.panel.name_field.setFocus()
+        step.panel.name_field.selectAll()
+
+    def duplicate() -> None:
+        step.panel.duplicate()
+
+    def wish() -> None:
+        step.panel.wish_chip.pop_up()
 
     def measured() -> None:
         workspace.commit(ChangeItems(items=workspace.item_ids, changes=(("guessed", ()),)))
 
     return (
         Act("Name it", "F2", "thing", name_it, why_not_one),
-        Act("One more like it", "Ctrl+D", "thing", panel.duplicate, why_not_one),
+        Act("One more like it", "Ctrl+D", "thing", duplicate, why_not_one),
         Act("Its sizes are measured, no guesses", "", "thing", measured, why_not_guessed),
-        Act("Wish something for it", "", "thing", panel.wish_chip.pop_up, why_not_one, parts_from_above=True),
+        Act("Wish something for it", "", "thing", wish, why_not_one, parts_from_above=True),
         Act("Show where it stands", "", "thing", show, lambda: "" if where()[0] else "It stands in no look yet."),
         Act("Take it out of the stash", "Delete", "thing", step.remove, parts_from_above=True),
     )

@@ -51,9 +51,8 @@ class ProvenanceForm(ItemForm):
         self.return_field.setPlaceholderText("2027-01-31")
         row = QHBoxLayout()
         row.setSpacing(4)
-        self.season_chips = {season: chip(season) for season in SEASONS}
+        self.season_chips = {season: chip(season, small=True) for season in SEASONS}
         for season, button in self.season_chips.items():
-            button.setStyleSheet("padding: 2px 5px; font-size: 12px;")
             button.clicked.connect(lambda _=False, season=season: self._toggle_season(season))
             row.addWidget(button)
         self.rows.addRow(row)

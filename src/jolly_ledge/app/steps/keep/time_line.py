@@ -1,9 +1,20 @@
 """The looks of a piece on a time line: painted row by row, only those in sight."""
 
-from PySide6.QtCore import QAbstractListModel, QModelIndex, QPersistentModelIndex, QPointF, QRectF, QSize, Qt, Signal
-from PySide6.QtGui import QColor, QPainter, QPen, QPixmap
+from PySide6.QtCore import (
+    QAbstractListModel,
+    QModelIndex,
+    QPersistentModelIndex,
+    QPointF,
+    QRectF,
+    QSize,
+    Qt,
+    QTimer,
+    Signal,
+)  # fmt: skip
+from PySide6.QtGui import QColor, QPainter, QPen, QPixmap, QShowEvent
 from PySide6.QtWidgets import QListView, QStyle, QStyledItemDelegate, QStyleOptionViewItem
 
+from jolly_ledge.app.modules_ahead import FOR_READINGS, when_read
 from jolly_ledge.app.tones import tones
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.look import look_picture
@@ -24,6 +35,7 @@ LINE_X = 14.0
 MOST_KEPT = 200
 Index = QModelIndex | QPersistentModelIndex
 LookRole = Qt.ItemDataRole.UserRole
+_Key = tuple[Look, int]
 
 
 class TimeLineModel(QAbstractListModel):
@@ -80,12 +92,19 @@ def _key(row: str | Look) -> str:
 
 
 class _Painter(QStyledItemDelegate):
-    """Paints a season's title or a look beside its thumbnail."""
+    """Paints a season's title or a look beside its thumbnail; thumbnails are drawn one by one, after the words."""
+
+    drawn = Signal()
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
         self._workspace = workspace
-        self._kept: dict[tuple[Look, int], tuple[QPixmap, float]] = {}
+        self._kept: dict[_Key, QPixmap] = {}
+        self._scores: dict[_Key, float] = {}
+        self._wanted: dict[_Key, float] = {}
+        self._may_read = False
+        self._turn = QTimer(self)
+        self._turn.timeout.connect(self._go_on)
 
     def sizeHint(self, option: QStyleOptionViewItem, index: Index) -> QSize:
         """Return the height of a row."""
@@ -120,15 +139,19 @@ class _Painter(QStyledItemDelegate):
         painter.setPen(QPen(QColor(SHEET), 2))
         painter.setBrush(QColor(TEAL if look.status == "placed" else PLUM if in_hand else BOARD))
         painter.drawEllipse(QPointF(x, middle), 6, 6)
-        picture, score = self._picture(look, painter.device().devicePixelRatio())
-        reads = f"reads {self._workspace.shown(score, look)}" if look.placements else "empty"
-        wide = picture.deviceIndependentSize().width()
-        painter.drawPixmap(QPointF(card.left() + 8 + (THUMBNAIL - wide) / 2, card.top() + 4), picture)
+        key = self._key(look)
+        reads = f"reads {self._workspace.shown(self._scores[key], look)}" if key in self._scores else ""
+        if (picture := self._kept.get(key)) is not None:
+            wide = picture.deviceIndependentSize().width()
+            painter.drawPixmap(QPointF(card.left() + 8 + (THUMBNAIL - wide) / 2, card.top() + 4), picture)
+        if key not in self._scores:
+            self._wanted[key] = painter.device().devicePixelRatio()
+            self._turn.start()
         left = card.left() + THUMBNAIL + 22
         words = [
             (look.label, font(14, "sans", 600), INK),
             (" · ".join(self._facts(look)), font(13), SOFT_INK),
-            (reads, font(13, "sans", 600), TEAL),
+            (reads if look.placements else "empty", font(13, "sans", 600), TEAL),
             (look.note.split("\n", 1)[0], font(12), SOFT_INK),
         ]
         y = card.top() + 22
@@ -150,25 +173,50 @@ class _Painter(QStyledItemDelegate):
             facts.append(f"{len(look.photos)} photograph{'s' if len(look.photos) > 1 else ''}")
         return [fact for fact in facts if fact]
 
-    def _picture(self, look: Look, ratio: float) -> tuple[QPixmap, float]:
-        """Return the thumbnail of a look and how it reads; what is in sight is made once."""
+    def _key(self, look: Look) -> _Key:
         plan = self._workspace.plan
-        key = (look, id(plan.piece(look.piece)) ^ id(plan.stash))
-        found = self._kept.get(key)
-        if found is None:
-            arrangement = arrange(plan, look)
-            picture = look_picture(arrangement, scale_bar=False)
-            high = ROW - 16.0
-            wide = min(high * picture.width / max(picture.height, 1e-6), THUMBNAIL)
-            canvas = clear_canvas(wide, high, ratio)
-            painter = QPainter(canvas)
-            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-            play_fitted(painter, picture, QRectF(0, 0, wide, high))
-            painter.end()
-            if len(self._kept) >= MOST_KEPT:
-                del self._kept[next(iter(self._kept))]
-            found = self._kept[key] = (canvas, assess(arrangement).score)
-        return found
+        return look, id(plan.piece(look.piece)) ^ id(plan.stash)
+
+    def may_read(self) -> None:
+        """Read looks from now on: what readings compute with is there."""
+        self._may_read = True
+        self.drawn.emit()
+
+    @survives
+    def _go_on(self) -> None:
+        """Draw or read one of what is in sight; a hand is heard between two of them."""
+        plan = self._workspace.plan
+        wanted = {
+            key: ratio for key, ratio in self._wanted.items() if key[0] in plan.looks and key == self._key(key[0])
+        }
+        undrawn = next((key for key in wanted if key not in self._kept), None)
+        unread = next((key for key in wanted if key not in self._scores), None) if self._may_read else None
+        if undrawn is not None:
+            self._kept[undrawn] = self._drawn(undrawn[0], wanted[undrawn])
+        elif unread is not None:
+            self._scores[unread] = assess(arrange(plan, unread[0])).score
+        else:
+            self._wanted.clear()
+            self._turn.stop()
+            return
+        self._let_old_go()
+        self.drawn.emit()
+
+    def _drawn(self, look: Look, ratio: float) -> QPixmap:
+        picture = look_picture(arrange(self._workspace.plan, look), scale_bar=False)
+        high = ROW - 16.0
+        wide = min(high * picture.width / max(picture.height, 1e-6), THUMBNAIL)
+        canvas = clear_canvas(wide, high, ratio)
+        painter = QPainter(canvas)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        play_fitted(painter, picture, QRectF(0, 0, wide, high))
+        painter.end()
+        return canvas
+
+    def _let_old_go(self) -> None:
+        for kept in (self._kept, self._scores):
+            while len(kept) > MOST_KEPT:
+                del kept[next(iter(kept))]
 
 
 class TimeLine(QListView):
@@ -184,6 +232,7 @@ class TimeLine(QListView):
         # The view does not keep what it is given, so the page does.
         self._painter = _Painter(workspace)
         self.setItemDelegate(self._painter)
+        self._painter.drawn.connect(self.viewport().update)
         self.setVerticalScrollMode(QListView.ScrollMode.ScrollPerPixel)
         self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.setFrameShape(QListView.Shape.NoFrame)
@@ -191,6 +240,12 @@ class TimeLine(QListView):
         self.setAccessibleName("Looks by season")
         self.setStyleSheet("background: transparent;")
         self.selectionModel().currentChanged.connect(self._tell)
+
+    @survives
+    def showEvent(self, event: QShowEvent) -> None:
+        """Read the looks as soon as what readings compute with is there."""
+        super().showEvent(event)
+        when_read(FOR_READINGS, self, self._painter.may_read)
 
     def show_piece(self, piece_id: str, chosen: str) -> None:
         """Show the looks of a piece, one of them chosen."""
