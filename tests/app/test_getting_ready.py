@@ -8,7 +8,7 @@ from jolly_ledge.app import getting_ready
 from jolly_ledge.app.getting_ready import GettingReady
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.path_panel import STEPS
-from jolly_ledge.app.steps.arrange import reading_panel
+from jolly_ledge.app.steps.arrange import look_before
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.gather.gather_step import GatherStep
 from jolly_ledge.app.steps.gather.item_panel import ItemPanel
@@ -92,7 +92,7 @@ def test_the_look_before_is_not_read_again_while_it_stays(
         read.append(arrangement.look.id)
         return assess(arrangement)
 
-    monkeypatch.setattr(reading_panel, "assess", counted)
+    monkeypatch.setattr(look_before, "assess", counted)
     workspace = window.workspace
     looks = [look.id for look in workspace.plan.looks_of(workspace.piece_id)]
     before = looks[looks.index(workspace.look_id) - 1]

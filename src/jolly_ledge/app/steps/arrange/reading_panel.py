@@ -2,12 +2,12 @@
 
 from functools import partial
 
-from msgspec.structs import replace
 from PySide6.QtCore import QPoint, Qt, QTimer
 from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QMenu, QVBoxLayout, QWidget
 
 from jolly_ledge.app.modules_ahead import FOR_READINGS, when_read
+from jolly_ledge.app.steps.arrange.look_before import LookBefore
 from jolly_ledge.app.steps.arrange.meaning_watch import MeaningWatch
 from jolly_ledge.app.steps.arrange.notes_area import NotesArea
 from jolly_ledge.app.steps.arrange.question_row import QuestionRow
@@ -15,13 +15,12 @@ from jolly_ledge.app.steps.arrange.reading_help import ReadingHelp
 from jolly_ledge.app.steps.arrange.reading_row import ReadingRow
 from jolly_ledge.app.steps.arrange.stops_strip import StopsStrip
 from jolly_ledge.app.tones import tones
+from jolly_ledge.app.widgets.in_turns import in_turns
 from jolly_ledge.app.widgets.own_menu import pop_up
 from jolly_ledge.app.widgets.texts import BoardLine, heading, set_text, words
 from jolly_ledge.edits.emphasis import EMPHASES, SetEmphasis
-from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.mishaps import survives
-from jolly_ledge.model.plan import Plan
-from jolly_ledge.readings.register import QUESTIONS, REGISTER, assess
+from jolly_ledge.readings.register import QUESTIONS, REGISTER
 from jolly_ledge.workspace.workspace import Workspace
 
 PANEL_WIDTH = 344
@@ -39,7 +38,7 @@ class ReadingPanel(QWidget):
         super().__init__()
         self._workspace = workspace
         self._since: tuple[str, float] | None = None
-        self._before: tuple[Plan, float] | None = None
+        self._before = LookBefore(workspace)
         self._is_behind = False
         self.help: ReadingHelp | None = None
         self._later = QTimer(self)
@@ -105,26 +104,15 @@ class ReadingPanel(QWidget):
         when_read(FOR_READINGS, self, self._begin_now)
 
     def _begin_now(self) -> None:
-        """Begin in turns: a hand that comes meanwhile is heard between them."""
-        turns = iter((self._read, self._read_before, self._after_change, self.watch.begin, self._point))
-        turn = QTimer(self)
-
-        def go_on() -> None:
-            step = next(turns, turn.stop)
-            step()
-
-        turn.timeout.connect(go_on)
-        turn.start()
-
-    def _read(self) -> None:
-        if self._workspace.look_id:
-            _ = self._workspace.assessment
-
-    def _read_before(self) -> None:
-        self._since = self._earlier()
-
-    def _point(self) -> None:
-        self._workspace.signals.pointed.emit()
+        workspace = self._workspace
+        in_turns(
+            self,
+            lambda: workspace.look_id and workspace.assessment,
+            self._before.read,
+            self._after_change,
+            self.watch.begin,
+            workspace.signals.pointed.emit,
+        )
 
     @survives
     def showEvent(self, event: QShowEvent) -> None:
@@ -137,24 +125,8 @@ class ReadingPanel(QWidget):
         self._is_behind = not self.isVisible()
         if self._is_behind:
             return
-        self._since = self._earlier()
+        self._since = self._before.read()
         self.refresh()
-
-    def _earlier(self) -> tuple[str, float] | None:
-        """Return the look before this one in the list, and how it reads."""
-        workspace = self._workspace
-        if not workspace.look_id:
-            return None
-        looks = workspace.plan.looks_of(workspace.piece_id)
-        index = [look.id for look in looks].index(workspace.look_id)
-        if index == 0:
-            return None
-        earlier = looks[index - 1]
-        # Most changes are of the look in hand alone, and leave the one before as it reads.
-        read_with = replace(workspace.plan, looks=(earlier,))
-        if self._before is None or self._before[0] != read_with:
-            self._before = read_with, assess(arrange(workspace.plan, earlier)).score
-        return earlier.label, self._before[1]
 
     def refresh(self) -> None:
         """Show the readings, findings and cautions of the look in hand."""
