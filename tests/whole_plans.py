@@ -14,6 +14,7 @@ from jolly_ledge.model.look import LogEntry, Look, Manner, Placement, WavedOff
 from jolly_ledge.model.piece import Board, Fixture, Ledge, Piece, Seat, Wish
 from jolly_ledge.model.plan import ColourFamily, Household, Plan, check_references
 from jolly_ledge.model.starts.gallery import STARTS, begin
+from jolly_ledge.model.use import CORD_SIDES, HINGES, OFTEN, OPENS, Cord, Use
 from jolly_ledge.model.value import checked
 from jolly_ledge.model.words import (
     BOARD_MATERIALS,
@@ -145,6 +146,7 @@ def _fixture(rng: Random, piece: Piece) -> Fixture:
         kind=rng.choice(FIXTURE_KINDS), left=rng.uniform(-300, piece.width), floor=rng.uniform(0, 2200),
         width=_size(rng, 400), height=_size(rng, 300), shape=rng.choice(LEDGE_SHAPES),  # type: ignore[arg-type]
         colour=_maybe(rng, rng.choice(COLOURS)), watts=_maybe(rng, 2000.0),
+        outlets=rng.choice((None, 1, 2, 40)), circuit=rng.choice(("", "kitchen")),
     )  # fmt: skip
 
 
@@ -192,6 +194,15 @@ def _item(rng: Random, identifier: str, pieces: list[Piece]) -> Item:
         care=_maybe(rng, Care(water_days=7, lasts_days=5), 0.2), watts=_maybe(rng, 1800.0, 0.2),
         box=rng.choice(("", "", "box 3")), obsolete_by=rng.choice(("", "2026-12-01", "some day")),
         return_by=rng.choice(("", "2027-01-31")), gone=rng.random() < 0.05,
+        use=_maybe(rng, _use(rng), 0.2), cord=_maybe(rng, Cord(length=_size(rng, 1500), side=rng.choice(CORD_SIDES)), 0.2),
+    )  # fmt: skip
+
+
+def _use(rng: Random) -> Use:
+    return Use(
+        often=rng.choice(OFTEN), opens=rng.choice(OPENS), hinge=rng.choice(HINGES), angle=rng.choice((0, 45, 110, 270)),
+        run=_maybe(rng, _size(rng, 200)), above=rng.choice((0, 80)), before=rng.choice((0, 5_000)),
+        turns=rng.random() < 0.3, hands=rng.choice((None, 2)), along=rng.choice(((), ("nobody",))),
     )  # fmt: skip
 
 

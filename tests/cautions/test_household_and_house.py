@@ -322,6 +322,7 @@ def test_all_cautions_of_the_picture_are_there(demo: Plan) -> None:
     wanted = {
         "fit", "collision", "overhang", "load", "heavy-high", "toddler", "rolls", "tips", "flame", "heat", "cords",
         "low-light", "toxic-plant", "unsecured", "wall-fixing", "small-parts", "spills", "kept-place",
+        "in-use",
     }  # fmt: skip
     assert {name for name, _ in REGISTER} == wanted == set(NAMES)
 

@@ -209,6 +209,15 @@ def test_a_plan_of_version_two_keeps_its_answers() -> None:
     assert plan.piece("case").kind == "bookcase"
 
 
+def test_a_plan_of_version_three_keeps_what_is_meant_and_kept() -> None:
+    plan = plan_from_json((SAMPLES / "v3.json").read_bytes())
+    assert plan.version == VERSION
+    ledge = plan.piece("niche").ledge("a1")
+    assert (ledge.meant.purpose, ledge.kept[0].name) == ("collection", "keys")
+    assert plan.piece("niche").fixtures[0].outlets is None
+    assert (plan.item("urn").sense, plan.item("urn").use, plan.item("urn").cord) == ("pair", None, None)
+
+
 def test_an_older_plan_is_lifted() -> None:
     plan = plan_from_json((SAMPLES / "v0.json").read_bytes())
     assert plan.version == VERSION

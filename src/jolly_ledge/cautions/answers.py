@@ -11,6 +11,7 @@ MEASURES: dict[str, tuple[str, ...]] = {
     "collision": ("measured anew, both have room",),
     "overhang": ("held by a ledge behind or a fixing",),
     "kept-place": ("it is taken away while the place is used",),
+    "in-use": ("it is pulled forward to be used", "it is used elsewhere"),
     "heavy-high": ("lifted by two", "anchored by a fitter", "fixed with putty"),
     "rolls": ("given a ring or a stand", "held with putty"),
     "load": ("rated by its maker", "looked at by a fitter", "one at a time"),

@@ -4,7 +4,19 @@ from collections.abc import Callable, Iterable
 
 from msgspec.structs import replace
 
-from jolly_ledge.cautions import electric, fire, hazards, heat, household, kept_places, load, plants, space, stability
+from jolly_ledge.cautions import (
+    electric,
+    fire,
+    hazards,
+    heat,
+    household,
+    in_use,
+    kept_places,
+    load,
+    plants,
+    space,
+    stability,
+)
 from jolly_ledge.cautions.answers import answer_to
 from jolly_ledge.cautions.caution import GRAVITY, Caution
 from jolly_ledge.geometry.arrangement import Arrangement
@@ -17,6 +29,7 @@ REGISTER: tuple[tuple[str, Check], ...] = (
     ("collision", space.collision),
     ("overhang", space.overhang),
     ("kept-place", kept_places.kept_places),
+    ("in-use", in_use.in_use),
     ("heavy-high", hazards.heavy_high),
     ("heavy-high", hazards.over_a_head),
     ("rolls", hazards.rolls),
@@ -41,6 +54,7 @@ NAMES = {
     "collision": "In one place",
     "overhang": "Over the edge",
     "kept-place": "In a kept place",
+    "in-use": "No room to use it",
     "heavy-high": "Heavy high up",
     "rolls": "Rolls",
     "load": "Load on the board",

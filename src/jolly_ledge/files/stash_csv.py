@@ -17,7 +17,8 @@ COLUMNS = (
     "id", "name", "category", "silhouette", "width_mm", "height_mm", "depth_mm", "mass_kg", "colours", "finish",
     "material", "traits", "set", "room", "status", "price", "mouth_mm", "stems", "count", "for", "note",
     "borrowed_from", "returns_to", "return_by", "season", "care", "repaint", "covers", "guessed", "photo", "outline",
-    "watts", "discount", "original_price", "box", "obsolete_by", "gone", "sense",
+    "watts", "discount", "original_price", "box", "obsolete_by", "gone", "sense", "use",
+    "cord",
 )  # fmt: skip
 NEEDED = ("id", "category", "width_mm", "height_mm", "depth_mm")
 _FIELDS = {
@@ -35,7 +36,7 @@ _FREE_TEXT = frozenset(
     {"name", "material", "set", "room", "note", "borrowed_from", "returns_to", "return_by", "box", "obsolete_by"}
 )
 _LISTS = frozenset({"traits", "for", "season", "guessed"})
-_NESTED = frozenset({"care", "covers", "outline", "discount"})
+_NESTED = frozenset({"care", "covers", "outline", "discount", "use", "cord"})
 """Written as JSON in one cell, so that nothing is lost."""
 
 _FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r", "'")

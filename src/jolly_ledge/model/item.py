@@ -7,6 +7,7 @@ from typing import Annotated
 from msgspec import Meta
 
 from jolly_ledge.model.money import Discount, Price, check_price
+from jolly_ledge.model.use import Cord, Use
 from jolly_ledge.model.value import Colour, Identifier, Mass, Size, Value, Watts, Words
 from jolly_ledge.model.words import (
     BOOK_CATEGORIES,
@@ -126,6 +127,7 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     ``original_price`` what the dear original would have cost that it stands for. ``box`` is where it is
     stored out of season, ``obsolete_by`` the day from which it is no longer to be shown.
     ``sense`` is what the members of its set are to each other; without one they only bear a name together.
+    ``use`` is how it is used where it stands, ``cord`` the cord of what is ``corded``; None where nobody told.
     What is ``gone`` was given away or broken: old looks still know it, nothing new is made of it.
     """
 
@@ -167,6 +169,8 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     box: Words = ""
     obsolete_by: Words = ""
     gone: bool = False
+    use: Use | None = None
+    cord: Cord | None = None
 
     def __post_init__(self) -> None:
         check_price(self.price)

@@ -138,7 +138,7 @@ class Ledge(Value, frozen=True):
 class Fixture(Value, frozen=True):
     """Something fixed that matters: a mirror above, a door bar, a socket (mm).
 
-    ``watts`` is what a socket is rated for.
+    ``watts`` is what a socket is rated for, ``outlets`` how many plugs go into it, ``circuit`` the name of its fuse.
     """
 
     kind: FixtureKind
@@ -150,6 +150,8 @@ class Fixture(Value, frozen=True):
     colour: Colour | None = None
     name: Words = ""
     watts: Watts | None = None
+    outlets: Annotated[int, Meta(ge=1, le=40)] | None = None
+    circuit: Words = ""
 
     @property
     def right(self) -> float:

@@ -19,6 +19,7 @@ from jolly_ledge.app.steps.gather.item_forms import CoversForm, ProvenanceForm, 
 from jolly_ledge.app.steps.gather.several_panel import PANEL_WIDTH
 from jolly_ledge.app.steps.gather.shape_choice import ShapeChoice
 from jolly_ledge.app.steps.gather.stems_form import StemsForm
+from jolly_ledge.app.steps.gather.use_form import UseForm
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.picture_choice import PictureChoice
@@ -62,6 +63,9 @@ class ItemPanel(SidePanel):
         column.addWidget(question("If it were painted", 14))
         self.repaint_form = RepaintForm(workspace)
         column.addWidget(self.repaint_form)
+        column.addWidget(question("In use", 14))
+        self.use_form = UseForm(workspace)
+        column.addWidget(self.use_form)
         self.wish_chip = WishChip(workspace, lambda: (workspace.item_id,) if workspace.item_id else ())
         row = QHBoxLayout()
         row.addWidget(words("For the piece in hand", "soft", wrap=False))
@@ -193,7 +197,7 @@ class ItemPanel(SidePanel):
         self.stands.setText(f"Stands in {listed(looks)}." if looks else "Stands in no look.")
         self.covers_title.setVisible(item.is_book)
         self.covers_form.setVisible(item.is_book)
-        for form in (self.covers_form, self.provenance_form, self.repaint_form):
+        for form in (self.covers_form, self.provenance_form, self.repaint_form, self.use_form):
             form.refresh()
         self.fits.show_item(item)
 

@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterable, Iterator
 
 from jolly_ledge.app.views.look import overlays, reading_overlays
 from jolly_ledge.app.views.look.marks import Mark
+from jolly_ledge.app.views.look.use_marks import use_marks
 from jolly_ledge.drawing.theme import PLUM
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.mishaps import or_instead
@@ -38,6 +39,7 @@ def look_marks(workspace: Workspace, shown: set[str], scale: float, *, carried: 
         yield from overlays.wish_marks(arrangement)
     for placed in workspace.chosen_placed:
         yield from overlays.outline_marks(placed)
+        yield from use_marks(arrangement, placed)
     for identifier in workspace.pointed_at:
         if identifier in arrangement.by_id and not arrangement.by_id[identifier].hidden:
             yield from overlays.outline_marks(arrangement.by_id[identifier], PLUM)

@@ -1,0 +1,121 @@
+"""Whether things open, turn and are reached where they stand."""
+
+import pytest
+
+from builders import arranged, case_of, put, thing
+from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.register import cautions_of
+from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.in_use import swept
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.use import Hinge, Use
+
+TOP = Ledge(id="a1", left=0.0, floor=750.0, width=1200.0, depth=400.0)
+CONSOLE = Piece(id="console", kind="console", width=1200.0, height=750.0, depth=400.0, ledges=(TOP,))
+
+
+def player(**use: object) -> Item:
+    """Return a record player, 400 wide, 150 high, 280 deep."""
+    sizes = {"width": 400.0, "height": 150.0, "depth": 280.0}
+    return thing("player", "device", mass=6.0, use=Use(**use), **sizes)  # type: ignore[arg-type]
+
+
+def of(look: Arrangement) -> list[Caution]:
+    return [caution for caution in cautions_of(look) if caution.id == "in-use"]
+
+
+@pytest.mark.parametrize(
+    ("angle", "hinge", "short"),
+    [
+        # 150 high under 400: a lid 280 long stands up by 280, 30 too much.
+        (90.0, "back", "30 mm short of room to what is over it"),
+        # Half open it needs 198 of 250.
+        (45.0, "back", ""),
+        # Hinged at its side it is 400 long.
+        (90.0, "left", "150 mm short of room to what is over it"),
+    ],
+)
+def test_a_lid_needs_its_length_over_it(angle: float, hinge: Hinge, short: str) -> None:
+    look = arranged((player(opens="lid", angle=angle, hinge=hinge),), (put("player"),))
+    said = [caution.sentence for caution in of(look)]
+    assert len(said) == bool(short)
+    assert not short or (short in said[0] and "does not open here" in said[0])
+
+
+def test_past_upright_a_lid_wants_room_behind_and_a_door_at_its_side() -> None:
+    wide = player(opens="lid", angle=120.0)
+    (body,) = swept(arranged((wide,), (put("player", z=250.0),), CONSOLE).placed_items[0])
+    assert (body.top - body.bottom, body.back - 250.0 - 140.0) == pytest.approx((280.0, 140.0))
+    look = arranged((wide,), (put("player", z=250.0),), CONSOLE)
+    assert "130 mm short of room to the wall behind" in of(look)[0].sentence
+    assert not of(arranged((wide,), (put("player", z=120.0),), CONSOLE))
+    door = thing(
+        "cage", "box", width=300.0, height=200.0, depth=200.0, use=Use(opens="door", hinge="left", angle=180.0)
+    )
+    (body,) = swept(arranged((door,), (put("cage"),)).placed_items[0])
+    assert (body.left, body.front) == pytest.approx((420.0 - 150.0 - 300.0, 50.0 - 300.0))
+    assert "to the left side" in of(arranged((door,), (put("cage"),)))[0].sentence
+
+
+def test_sides_turn_with_the_thing() -> None:
+    box = thing("box", "box", width=200.0, height=100.0, depth=200.0, use=Use(opens="drawer", run=150.0))
+    for turn, edge in ((0.0, "front"), (90.0, "right"), (180.0, "back"), (270.0, "left")):
+        placed = arranged((box,), (put("box", turn=turn),)).placed_items[0]
+        (body,) = swept(placed)
+        grown = {side: abs(getattr(body, side) - getattr(placed, side)) for side in ("front", "right", "back", "left")}
+        assert grown == pytest.approx({side: 150.0 if side == edge else 0.0 for side in grown})
+
+
+def test_what_stands_in_the_way_is_named_with_its_weight() -> None:
+    globe, vase = thing("globe", mass=1.2), thing("vase")
+    places = (put("player", x=400.0, z=240.0), put("globe", x=480.0, z=60.0), put("vase", x=300.0, z=60.0))
+    for often, level in (("daily", ["stop"]), ("", ["heed"]), ("rarely", ["heed"]), ("not-since", [])):
+        items = (player(opens="drawer", often=often, run=200.0), globe, vase)
+        found = of(arranged(items, places, CONSOLE))
+        assert [caution.level for caution in found] == level
+        for caution in found:
+            assert "the globe (1.2 kg) and the vase (weight unknown) must be moved" in caution.sentence
+            assert set(caution.placements) == {"player", "globe", "vase"}
+
+
+def test_what_stands_on_a_lid_is_in_its_way_and_what_carries_the_thing_is_not() -> None:
+    tray, bowl = thing("tray", "tray", width=500.0, depth=320.0), thing("bowl", "bowl", mass=0.5)
+    items = (player(opens="lid", turns=False), tray, bowl)
+    look = arranged(
+        items, (put("tray", z=200.0), put("player", on="tray", z=200.0), put("bowl", on="player", z=200.0)), CONSOLE
+    )
+    (caution,) = of(look)
+    assert "the bowl (0.5 kg) must be moved" in caution.sentence
+    assert caution.placements == ("player", "bowl")
+
+
+def test_what_turns_needs_its_diagonal_and_lies_or_leans_without() -> None:
+    globe = thing("globe", "object", width=240.0, height=300.0, depth=160.0, use=Use(turns=True))
+    look = arranged((globe,), (put("globe", x=124.0),))
+    assert "does not turn here: it is 20 mm short of room to the left side" in of(look)[0].sentence
+    assert not of(arranged((globe,), (put("globe", x=200.0),)))
+    assert not of(arranged((globe,), (put("globe", x=124.0, pose="leaning"),)))
+    ball = thing("ball", "object", width=240.0, height=240.0, depth=240.0, silhouette="sphere", use=Use(turns=True))
+    assert not of(arranged((ball,), (put("ball", x=124.0),)))
+
+
+def test_hands_want_room_and_a_seldom_used_thing_is_only_heeded() -> None:
+    jug = thing("jug", "vessel", height=300.0, use=Use(above=150.0, often="rarely"))
+    (caution,) = of(arranged((jug,), (put("jug"),)))
+    assert caution.level == "heed"
+    assert "has no room to be used here: the room over it is 50 mm short" in caution.sentence
+
+
+def test_what_is_used_together_stands_within_an_arm() -> None:
+    kettle, caddy = thing("kettle", use=Use(along=("caddy", "nobody"))), thing("caddy")
+    for x, said in ((900.0, []), (1000.0, ["80 cm away"])):
+        found = of(arranged((kettle, caddy), (put("kettle", x=200.0), put("caddy", x=x)), CONSOLE))
+        assert len(found) == len(said)
+        assert all(words in caution.sentence for words, caution in zip(said, found, strict=True))
+
+
+def test_the_ends_of_a_wall_shelf_are_open() -> None:
+    box = thing("box", "box", width=300.0, height=160.0, depth=220.0, use=Use(left=400.0))
+    assert of(arranged((box,), (put("box"),), case_of(1)))
+    assert not of(arranged((box,), (put("box"),), case_of(1, kind="wall-shelves")))
