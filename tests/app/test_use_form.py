@@ -79,6 +79,7 @@ def test_the_cord_of_a_corded_thing_is_told(window: MainWindow, qtbot: QtBot) ->
 def test_the_room_it_takes_is_drawn_and_red_where_it_is_short(window: MainWindow) -> None:
     workspace = window.workspace
     placed = next(p for p in workspace.arrangement.placed_items if p.ledge.clearance and p.placement.pose == "upright")
+    assert placed.ledge.clearance is not None
     room = placed.ledge.clearance - placed.height
     for above, rim in ((room / 2, TEAL), (room + 50.0, RUST)):
         use = Use(above=above)

@@ -5,9 +5,10 @@ from collections.abc import Iterable
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import holds_water
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
-from jolly_ledge.geometry.sockets import nearest_socket, sockets_of, usual_cord
+from jolly_ledge.geometry.plugs import Plug, plugs_of
+from jolly_ledge.geometry.sockets import sockets_of, usual_cord
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.phrases import capital, listed
+from jolly_ledge.model.phrases import capital, counted, listed
 from jolly_ledge.model.piece import Fixture
 
 MOST_ON_A_SOCKET = 2
@@ -36,42 +37,69 @@ def cords(arrangement: Arrangement) -> Iterable[Caution]:
                 "where it plugs in before it is placed.",
             )
         return
-    users: dict[int, list[PlacedItem]] = {}
-    for placed in corded:
-        index, away = nearest_socket(placed, sockets)
-        users.setdefault(index, []).append(placed)
-        if away > usual_cord(placed.item):
-            yield Caution(
-                "cords",
-                "heed",
-                (placed.id,),
-                f"The {placed.item.label} is {round(away / 10)} cm from the nearest socket, more than a usual cord; "
-                "no loose cord may cross where people walk.",
-            )
-        yield from _across_heat(placed, sockets[index], arrangement)
-    for index, group in users.items():
-        hungry = [placed for placed in group if placed.item.category in HUNGRY_CATEGORIES]
-        socket = sockets[index]
-        known = [placed.item.watts for placed in group if placed.item.watts is not None]
-        if socket.watts is not None and sum(known) > socket.watts:
-            yield Caution(
-                "cords",
-                "stop",
-                tuple(placed.id for placed in group),
-                f"{capital(listed([f'the {s.item.label}' for s in group]))} draw {sum(known):g} W together and the "
-                f"{socket.name or 'socket'} is rated for {socket.watts:g} W; plug one in elsewhere.",
-            )
-        elif socket.watts is not None and len(known) == len(group):
-            continue
-        elif len(group) > MOST_ON_A_SOCKET or len(hungry) > 1:
-            names = listed([f"the {placed.item.label}" for placed in group])
-            yield Caution(
-                "cords",
-                "unknown",
-                tuple(placed.id for placed in group),
-                f"{capital(names)} share one socket and not all watts are told; add them up against "
-                "what the socket and its fuse are made for.",
-            )
+    users: dict[Fixture, list[PlacedItem]] = {}
+    for plug in plugs_of(arrangement):
+        users.setdefault(plug.socket, []).append(plug.placed)
+        yield from _reach(plug)
+        yield from _across_heat(plug.placed, plug.socket, arrangement)
+    for socket, group in users.items():
+        yield from _on_one(socket, group)
+
+
+def _reach(plug: Plug) -> Iterable[Caution]:
+    """Report a cord that does not come as far as its socket, along the back where its length is told."""
+    item, spare = plug.placed.item, plug.spare
+    if spare is None and plug.away > usual_cord(item):
+        yield Caution(
+            "cords",
+            "heed",
+            (plug.placed.id,),
+            f"The {item.label} is {round(plug.away / 10)} cm from the nearest socket, more than a usual cord; "
+            "no loose cord may cross where people walk.",
+        )
+    elif spare is not None and spare < 0:
+        yield Caution(
+            "cords",
+            "heed",
+            (plug.placed.id,),
+            f"The cord of the {item.label} is {round(-spare / 10)} cm too short to run along the back to "
+            f"the {plug.socket.name or 'socket'}; no loose cord may cross where people walk.",
+        )
+
+
+def _on_one(socket: Fixture, group: list[PlacedItem]) -> Iterable[Caution]:
+    """Report more on a socket than it has outlets or is rated for, and what cannot be added up."""
+    ids = tuple(placed.id for placed in group)
+    names = capital(listed([f"the {placed.item.label}" for placed in group]))
+    if socket.outlets is not None and len(group) > socket.outlets:
+        yield Caution(
+            "cords",
+            "heed",
+            ids,
+            f"{names} are to be plugged into the {socket.name or 'socket'}, which has "
+            f"{counted(socket.outlets, 'outlet')}; leave one out, or have a fixed strip fitted that is rated for all.",
+        )
+    known = [placed.item.watts for placed in group if placed.item.watts is not None]
+    if socket.watts is not None and sum(known) > socket.watts:
+        yield Caution(
+            "cords",
+            "stop",
+            ids,
+            f"{names} draw {sum(known):g} W together and the "
+            f"{socket.name or 'socket'} is rated for {socket.watts:g} W; plug one in elsewhere.",
+        )
+        return
+    if socket.watts is not None and len(known) == len(group):
+        return
+    hungry = [placed for placed in group if placed.item.category in HUNGRY_CATEGORIES]
+    if len(group) > MOST_ON_A_SOCKET or len(hungry) > 1:
+        yield Caution(
+            "cords",
+            "unknown",
+            ids,
+            f"{names} share one socket and not all watts are told; add them up against "
+            "what the socket and its fuse are made for.",
+        )
 
 
 def _across_heat(placed: PlacedItem, socket: Fixture, arrangement: Arrangement) -> Iterable[Caution]:

@@ -45,7 +45,9 @@ def swept(placed: PlacedItem) -> tuple[Swept, ...]:
         bodies.append(_turned(placed))
     rooms: dict[Hinge, float] = {"back": 0.0, "front": use.before, "left": use.left, "right": use.right}
     if any(rooms.values()):
-        bodies.append(_grown(placed, "the room beside it", {_seen(placed, side): room for side, room in rooms.items()}))
+        bodies.append(
+            _grown(placed, "the room beside it", {seen_side(placed, side): room for side, room in rooms.items()})
+        )
     if use.above:
         bodies.append(_over(placed, "the room over it", use.above))
     return tuple(bodies)
@@ -54,16 +56,16 @@ def swept(placed: PlacedItem) -> tuple[Swept, ...]:
 def _opened(placed: PlacedItem, use: Use) -> Swept:
     """Return what a lid, a door or a drawer passes: a leaf that swings out by its length, past upright also beyond."""
     if use.opens == "drawer":
-        return _grown(placed, "its drawer", {_seen(placed, "front"): use.run or placed.item.depth})
+        return _grown(placed, "its drawer", {seen_side(placed, "front"): use.run or placed.item.depth})
     is_lid = use.opens == "lid"
     side: Hinge = use.hinge if is_lid or use.hinge in ("left", "right") else "left"
     leaf = placed.item.width if not is_lid or side in ("left", "right") else placed.item.depth
     angle = math.radians(min(use.angle, 180.0))
     out = leaf * (1.0 if use.angle >= UPRIGHT_LID else math.sin(angle))
-    beyond = {_seen(placed, side): leaf * max(-math.cos(angle), 0.0)}
+    beyond = {seen_side(placed, side): leaf * max(-math.cos(angle), 0.0)}
     if is_lid:
         return _moved(_over(placed, "its lid", out), beyond)
-    return _grown(placed, "its door", {**beyond, _seen(placed, "front"): out})
+    return _grown(placed, "its door", {**beyond, seen_side(placed, "front"): out})
 
 
 def _turned(placed: PlacedItem) -> Swept:
@@ -74,7 +76,7 @@ def _turned(placed: PlacedItem) -> Swept:
     return Swept("it", x - reach, x + reach, placed.bottom, placed.top, z - reach, z + reach)
 
 
-def _seen(placed: PlacedItem, side: Hinge) -> Hinge:
+def seen_side(placed: PlacedItem, side: Hinge) -> Hinge:
     """Return where a side of a thing is seen once it is turned, by whole quarters."""
     return SIDES[(SIDES.index(side) + round(placed.placement.turn / 90.0)) % 4]
 

@@ -11,7 +11,9 @@ USUAL_CORD_MM, APPLIANCE_CORD_MM = 1500.0, 900.0
 
 
 def usual_cord(item: Item) -> float:
-    """Return how long the cord of a thing usually is, in mm."""
+    """Return how long the cord of a thing is, in mm: as it is told, else as it usually is."""
+    if item.cord is not None and item.cord.length is not None:
+        return item.cord.length
     return APPLIANCE_CORD_MM if item.category == "appliance" else USUAL_CORD_MM
 
 
@@ -20,8 +22,13 @@ def sockets_of(piece: Piece) -> tuple[Fixture, ...]:
     return tuple(fixture for fixture in piece.fixtures if fixture.kind == "socket")
 
 
+def distance_to(placed: PlacedItem, socket: Fixture) -> float:
+    """Return how far the foot of a thing is from a socket, as seen from the front (mm)."""
+    return math.hypot(placed.x - socket.left - socket.width / 2, placed.bottom - socket.floor)
+
+
 def nearest_socket(placed: PlacedItem, sockets: tuple[Fixture, ...]) -> tuple[int, float]:
     """Return the nearest socket by its place among all, and how far it is from the foot of a thing (mm)."""
-    away = [math.hypot(placed.x - s.left - s.width / 2, placed.bottom - s.floor) for s in sockets]
+    away = [distance_to(placed, socket) for socket in sockets]
     index = min(range(len(away)), key=lambda number: away[number])
     return index, away[index]

@@ -20,7 +20,7 @@ STRAIGHT_ON, FROM_ABOVE, IN_THE_ROOM = "Straight on", "From above", "In the room
 ON_CHIPS = OVERLAYS[:3]
 """What is shown most has a chip of its own; the rest waits in a list."""
 
-KEYS: dict[str, str] = dict(zip(OVERLAYS, "1234567890A", strict=True))
+KEYS: dict[str, str] = dict(zip(OVERLAYS, (*"1234567890A", "Shift+C"), strict=True))
 SAID: dict[str, str] = {
     "balance": "Balance: the ball on the beam is where the weight lies; teal is level.",
     "groups": "Groups: units in each, teal is odd; a dotted frame or a diamond is one unit.",
@@ -32,6 +32,7 @@ SAID: dict[str, str] = {
     "depth": "Depth: a low pale bar stands in front, a higher dark one at the back.",
     "ties": "Ties: look-alikes; thin teal ties far ones, thick ochre ones compete.",
     "advice": "Advice: how many groups and things each ledge bears in this fullness.",
+    "cords": "Cords: where each runs along the back; solid ochre is seen, dotted is hidden.",
     "doors": "Doors: hatched strips hide; the figure is what is left to see of an anchor.",
 }
 

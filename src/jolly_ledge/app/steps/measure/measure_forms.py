@@ -30,6 +30,7 @@ from jolly_ledge.model.words import BOARD_MATERIALS, FIXINGS, FIXTURE_KINDS, LED
 from jolly_ledge.workspace.workspace import Workspace
 
 LIGHTS = (("", "not told"), ("bright", "bright"), ("medium", "medium"), ("low", "low"))
+MOST_OUTLETS = 40
 DOORS = (("none", "no doors"), ("glazed", "glazed"), ("solid", "solid"))
 VIEWS = (("front", "from the front"), ("around", "from all round"))
 FIXING_WORDS = {
@@ -301,6 +302,10 @@ class FixtureForm(Form):
         self.rows.addRow("Colour", self.colour_button)
         self.watts_field = self.text("Rated for, watts", self._set_watts)
         self.watts_field.setPlaceholderText("unknown")
+        self.outlets_field = self.text("Outlets", self._set_outlets)
+        self.outlets_field.setPlaceholderText("unknown")
+        self.circuit_field = self.text("On circuit", lambda name: self._change("circuit", name))
+        self.circuit_field.setPlaceholderText("not told")
         self.remove_button = chip("Remove it", "Take the fixture out (Delete on the drawing)", checkable=False)
         self.remove_button.clicked.connect(self._remove)
         self.rows.addRow("", at_left(self.remove_button))
@@ -316,7 +321,10 @@ class FixtureForm(Form):
             field.show_length(getattr(fixture, side))
         show_choice(self.shape_field, fixture.shape)
         self.colour_button.show_colour(fixture.colour or COLOURS[fixture.kind])
-        self.rows.setRowVisible(self.watts_field, fixture.kind == "socket")
+        for row in (self.watts_field, self.outlets_field, self.circuit_field):
+            self.rows.setRowVisible(row, fixture.kind == "socket")
+        show_text(self.outlets_field, str(fixture.outlets or ""))
+        show_text(self.circuit_field, fixture.circuit)
         show_text(self.watts_field, "" if fixture.watts is None else f"{fixture.watts:g}")
 
     def _change(self, field: str, value: object) -> None:
@@ -335,6 +343,14 @@ class FixtureForm(Form):
             self._change("watts", float(text) if text else None)
         except ValueError:
             self._workspace.signals.refused.emit(f"“{text}” is no power in watts; type a number such as 2300.")
+
+    def _set_outlets(self, text: str) -> None:
+        if text and not (text.isascii() and text.isdigit() and 1 <= int(text) <= MOST_OUTLETS):
+            self._workspace.signals.refused.emit(
+                f"“{text}” is no number of outlets; type how many plugs go into it, 1 to {MOST_OUTLETS}."
+            )
+            return
+        self._change("outlets", int(text) if text else None)
 
     def _remove(self) -> None:
         index = self._in_hand()

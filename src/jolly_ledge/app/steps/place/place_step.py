@@ -12,6 +12,7 @@ from jolly_ledge.app.exporting import Exporter
 from jolly_ledge.app.steps.place.fetch_page import FetchPage
 from jolly_ledge.app.steps.place.label_form import LabelForm
 from jolly_ledge.app.steps.place.order_page import OrderPage
+from jolly_ledge.app.steps.place.plugs_page import PlugsPage
 from jolly_ledge.app.steps.place.shopping_page import ShoppingPage
 from jolly_ledge.app.steps.place.tick_off_page import TickOffPage
 from jolly_ledge.app.steps.step import Step
@@ -27,11 +28,12 @@ from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.workspace.workspace import Workspace
 
 DRAWING_SCALES = (1, 2, 5, 10, 20, 50)
-ORDER, FETCH, TICK_OFF, BUY = "order", "fetch", "tick-off", "buy"
+ORDER, FETCH, TICK_OFF, PLUGS, BUY = "order", "fetch", "tick-off", "plugs", "buy"
 MODES = (
     (ORDER, "Order", "Every step with figures for a tape"),
     (FETCH, "Fetch", "What comes from which room, tools, time"),
     (TICK_OFF, "Tick off", "One step at a time, in large type, for a laptop in the room"),
+    (PLUGS, "Plug in", "Which cord goes into which outlet, and what is drawn there"),
     (BUY, "Buy", "What is to be bought, for how much, and what is left"),
 )
 
@@ -59,12 +61,14 @@ class PlaceStep(Step):
         self.order = OrderPage(workspace)
         self.fetch = FetchPage(workspace)
         self.tick_off = TickOffPage(workspace)
+        self.plugs = PlugsPage(workspace)
         self.buy = ShoppingPage(workspace)
         self.labels = LabelForm(self.save_labels, lambda: self.show_mode(ORDER))
         self.pages = QStackedWidget()
         self._shown: dict[str, tuple[QWidget, Callable[[], object]]] = {
             ORDER: (self.order, self.order.refresh), FETCH: (self.fetch, self.fetch.refresh),
-            TICK_OFF: (self.tick_off, self.tick_off.refresh), BUY: (self.buy, self.buy.refresh),
+            TICK_OFF: (self.tick_off, self.tick_off.refresh), PLUGS: (self.plugs, self.plugs.refresh),
+            BUY: (self.buy, self.buy.refresh),
         }  # fmt: skip
         for page, _ in self._shown.values():
             self.pages.addWidget(page)

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterable, Iterator
 
 from jolly_ledge.app.views.look import overlays, reading_overlays
+from jolly_ledge.app.views.look.cord_marks import cord_marks
 from jolly_ledge.app.views.look.marks import Mark
 from jolly_ledge.app.views.look.use_marks import use_marks
 from jolly_ledge.drawing.theme import PLUM
@@ -63,5 +64,6 @@ def _overlay_marks(arrangement: Arrangement, scale: float) -> dict[str, Callable
         "colours": lambda: overlays.colour_marks(arrangement),
         "depth": lambda: reading_overlays.depth_marks(arrangement, scale),
         "ties": lambda: reading_overlays.tie_marks(arrangement),
+        "cords": lambda: cord_marks(arrangement),
         "doors": lambda: reading_overlays.door_marks(arrangement),
     }

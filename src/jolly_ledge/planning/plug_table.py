@@ -1,0 +1,93 @@
+"""Where everything is plugged in, as a table; what draws how much on a socket and on a circuit."""
+
+from msgspec import Struct
+
+from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.plugs import CordInSight, Plug, cord_in_sight, plugs_of
+from jolly_ledge.model.lengths import LengthUnit, format_length
+from jolly_ledge.model.phrases import counted, listed
+from jolly_ledge.model.piece import Fixture
+
+
+class PlugRow(Struct, frozen=True):
+    """One plug in words: the thing, where it goes, what it draws, its cord, what is seen, the text of its label."""
+
+    thing: str
+    socket: str
+    draws: str
+    cord: str
+    seen: str
+    label: str
+
+
+def plug_rows(arrangement: Arrangement, unit: LengthUnit) -> tuple[PlugRow, ...]:
+    """Return a row for every corded thing of a look, in the order of the look."""
+    by_id = {plug.placed.id: plug for plug in plugs_of(arrangement)}
+    rows = []
+    for placed in arrangement.placed_items:
+        if "corded" not in placed.item.traits:
+            continue
+        item, plug = placed.item, by_id.get(placed.id)
+        draws = "not told" if item.watts is None else f"{item.watts:g} W"
+        socket = "no socket is told" if plug is None else _where(plug)
+        cord, seen = ("", "") if plug is None else (_cord(plug, unit), _seen(cord_in_sight(arrangement, plug), unit))
+        rows.append(PlugRow(item.label, socket, draws, cord, seen, f"{item.label} · {socket} · {draws}"))
+    return tuple(rows)
+
+
+def loads(arrangement: Arrangement) -> tuple[str, ...]:
+    """Return what is drawn on each socket, and on each circuit that feeds more than one of them, in sentences."""
+    by_socket: dict[Fixture, list[Plug]] = {}
+    for plug in plugs_of(arrangement):
+        by_socket.setdefault(plug.socket, []).append(plug)
+    said = [_load(_name(socket), plugs, socket.watts) for socket, plugs in by_socket.items()]
+    circuits: dict[str, list[Fixture]] = {}
+    for socket in by_socket:
+        if socket.circuit:
+            circuits.setdefault(socket.circuit, []).append(socket)
+    for circuit, sockets in circuits.items():
+        together = [plug for socket in sockets for plug in by_socket[socket]]
+        if len(together) > 1:
+            said.append(f"{_load(f'circuit {circuit}', together, None)} What its fuse bears is not known here.")
+    return tuple(said)
+
+
+def _load(name: str, plugs: list[Plug], rated: float | None) -> str:
+    known = [plug.placed.item.watts for plug in plugs if plug.placed.item.watts is not None]
+    unknown = len(plugs) - len(known)
+    names = listed([plug.placed.item.label for plug in plugs])
+    draws = (
+        f"{sum(known):g} W" if not unknown else f"{sum(known):g} W and what {counted(unknown, 'thing')} more would draw"
+    )
+    of = "" if rated is None else f" of {rated:g} W"
+    return f"The {name}: {draws}{of}, if all run at once ({names})."
+
+
+def _name(socket: Fixture) -> str:
+    return socket.name or "socket"
+
+
+def _tape(length: float, unit: LengthUnit) -> str:
+    """Return a length to the centimetre: a cord lies no truer."""
+    return format_length(round(length, -1), unit)
+
+
+def _where(plug: Plug) -> str:
+    name, most = _name(plug.socket), plug.socket.outlets
+    if plug.outlet == 0:
+        return f"{name}: no outlet left"
+    return name if most is None else f"{name}, outlet {plug.outlet} of {most}"
+
+
+def _cord(plug: Plug, unit: LengthUnit) -> str:
+    run, spare = _tape(plug.run, unit), plug.spare
+    if spare is None:
+        return f"runs {run}; its length is not told"
+    return f"runs {run}, {_tape(abs(spare), unit)} {'to spare' if spare >= 0 else 'too short'}"
+
+
+def _seen(sight: CordInSight, unit: LengthUnit) -> str:
+    behind = listed([f"the {placed.item.label}" for placed in sight.hidden_by])
+    if sight.length < 1.0:
+        return f"hidden behind {behind or 'the piece'}"
+    return f"{_tape(sight.length, unit)} seen"
