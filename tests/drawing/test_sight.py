@@ -9,8 +9,9 @@ from builders import arranged, case_of, put, thing
 from jolly_ledge.drawing.doors import shut_door_shapes
 from jolly_ledge.drawing.items import back_of, standing_shapes
 from jolly_ledge.drawing.picture import Shape
-from jolly_ledge.drawing.sight import Eye, Sight, eyes_of, sight_from_above, sight_of
+from jolly_ledge.drawing.sight import Sight, sight_from_above, sight_of
 from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.eyes import Eye, eyes_of
 from jolly_ledge.geometry.facing import Side, faces_away, seen_from_side, side_of
 from jolly_ledge.model.piece import Ledge, Piece, Seat
 

@@ -5,7 +5,6 @@ D / (D + z) of its way from the eye's axis, where D is the distance of the eye f
 """
 
 import math
-from typing import NamedTuple
 
 from msgspec import Struct
 from msgspec.structs import replace
@@ -20,35 +19,18 @@ from jolly_ledge.drawing.plan_view import footprint_shapes
 from jolly_ledge.drawing.table_top import main_top, table_from_above
 from jolly_ledge.drawing.theme import CASE
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
-from jolly_ledge.geometry.facing import Side, seen_from_side, side_of
+from jolly_ledge.geometry.eyes import DINING_MM, LOW_SEAT_EYE_MM, SEATED_EYE_MM, Eye, seen_at
+from jolly_ledge.geometry.facing import seen_from_side
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
 
-STANDING_EYE_MM, SEATED_EYE_MM, LOW_SEAT_EYE_MM = 1600.0, 1180.0, 1080.0
-NEAR_MM, SEATED_AWAY_MM, DOOR_AWAY_MM, DOOR_ASIDE_MM = 1500.0, 2200.0, 4200.0, 1600.0
-LEAST_AWAY_MM = 850.0
-"""A body leans back from the table; nearer, the top would fill the picture."""
-
 UNDER_TOP_MM = 260.0
 """How much of a table is shown under its top from a seat."""
-
-DINING_MM = 600.0
-"""From this height on a table is sat at on a chair, below it in an easy chair."""
 
 RIM_MM = 24.0
 SITTER = "#c9c1b2"
 WOOD, STONE = "#a5835c", "#cfc8ba"
-
-
-class Eye(Struct, frozen=True):
-    """Somebody's eye: where along the piece, how high, how far from the edge of the side it looks at (mm)."""
-
-    name: str
-    x: float
-    height: float
-    away: float
-    side: Side = "front"
 
 
 class Layer(Struct, frozen=True):
@@ -68,37 +50,6 @@ class Sight(Struct, frozen=True):
     bottom: float
 
 
-class _Seen(NamedTuple):
-    x: float
-    y: float
-    scale: float
-
-
-def eyes_of(piece: Piece) -> tuple[Eye, ...]:
-    """Return from where a piece is looked at: standing, seated and from the door, or from every seat."""
-    middle = piece.width / 2
-    low = LOW_SEAT_EYE_MM if piece.height < DINING_MM else SEATED_EYE_MM
-    eyes = [Eye("Standing", middle, STANDING_EYE_MM, NEAR_MM)]
-    if not piece.seats:
-        eyes.append(Eye("Seated", middle, SEATED_EYE_MM, SEATED_AWAY_MM))
-    if piece.viewed_from == "around" and not piece.seats:
-        others: tuple[Side, ...] = ("right", "back", "left")
-        for side in others:
-            along = middle if side == "back" else piece.depth / 2
-            eyes.append(Eye(f"From the {side}", along, STANDING_EYE_MM, NEAR_MM, side))
-    for number, seat in enumerate(piece.seats, start=1):
-        side = side_of(piece, seat)
-        from_side = {
-            "front": (seat.x, -seat.z),
-            "back": (piece.width - seat.x, seat.z - piece.depth),
-            "right": (seat.z, seat.x - piece.width),
-            "left": (piece.depth - seat.z, -seat.x),
-        }[side]
-        eyes.append(Eye(f"Seat {number}", from_side[0], low, max(from_side[1], LEAST_AWAY_MM), side))
-    eyes.append(Eye("From the door", middle - DOOR_ASIDE_MM, STANDING_EYE_MM, DOOR_AWAY_MM))
-    return tuple(eyes)
-
-
 def sight_of(arrangement: Arrangement, eye: Eye, *, shut: bool = False) -> Sight:
     """Return what an eye sees of a look, with its doors shut if wished."""
     seen = seen_from_side(arrangement, eye.side)
@@ -114,8 +65,8 @@ def sight_of(arrangement: Arrangement, eye: Eye, *, shut: bool = False) -> Sight
     whole = case_picture(piece)
     if not eye.name.startswith("Seat "):
         return Sight(tuple(layers), whole.left, min(whole.top, -tallest - 40), whole.right, whole.bottom)
-    across = [_at(eye, seat.x, eye.height + 140.0, seat.z).y for seat in piece.seats if seat.z > piece.depth]
-    far = [_at(eye, s.x, s.top, s.z).y - 30 for s in seen.visible]
+    across = [seen_at(eye, seat.x, eye.height + 140.0, seat.z).y for seat in piece.seats if seat.z > piece.depth]
+    far = [seen_at(eye, s.x, s.top, s.z).y - 30 for s in seen.visible]
     highest = min([-piece.height - 200, *across, *far])
     return Sight(tuple(layers), whole.left, highest, whole.right, -piece.height + UNDER_TOP_MM)
 
@@ -132,19 +83,8 @@ def sight_from_above(arrangement: Arrangement) -> Sight:
     return Sight((Layer(tuple(shapes)),), table.left, table.top, table.right, table.bottom)
 
 
-def _at(eye: Eye, x: float, y: float, z: float) -> _Seen:
-    """Return where a point is drawn (y down) and how much smaller than on the front edge.
-
-    >>> eye = Eye("near", 500.0, 1000.0, 1000.0)
-    >>> _at(eye, 500.0, 0.0, 1000.0)
-    _Seen(x=500.0, y=-500.0, scale=0.5)
-    """
-    scale = eye.away / (eye.away + max(z, -0.5 * eye.away))
-    return _Seen(eye.x + (x - eye.x) * scale, -(eye.height + (y - eye.height) * scale), scale)
-
-
 def _thing(placed: PlacedItem, eye: Eye) -> tuple[Primitive, ...]:
-    at = _at(eye, placed.x, placed.bottom, placed.z)
+    at = seen_at(eye, placed.x, placed.bottom, placed.z)
     shapes: list[Primitive] = []
     if placed.depth_order == 0 and placed.placement.pose not in ("hung", "draped"):
         shapes += moved(contact_shadow(round(placed.width, 1)), at.x, at.y, at.scale)
@@ -167,14 +107,14 @@ def _body(piece: Piece, shapes: tuple[Primitive, ...], eye: Eye) -> tuple[Primit
     top = main_top(piece)
     if top is None or top.shape != "ellipse":
         return shapes
-    at = _at(eye, 0.0, 0.0, piece.depth / 2)
+    at = seen_at(eye, 0.0, 0.0, piece.depth / 2)
     return moved(shapes, at.x, at.y, at.scale)
 
 
 def _corners(ledge: Ledge, eye: Eye, y: float) -> list[Point]:
     """Return the corners of a level plane over a ledge: front left, front right, back right, back left."""
     spots = ((ledge.left, 0.0), (ledge.right, 0.0), (ledge.right, ledge.depth), (ledge.left, ledge.depth))
-    return [_at(eye, x, y, z)[:2] for x, z in spots]
+    return [seen_at(eye, x, y, z)[:2] for x, z in spots]
 
 
 def _inside(piece: Piece, ledge: Ledge, eye: Eye) -> list[Shape]:
@@ -205,7 +145,7 @@ def _surface(piece: Piece, ledge: Ledge, eye: Eye) -> tuple[Primitive, ...]:
     if ledge.shape == "ellipse":
         angles = [index * math.tau / 48 for index in range(48)]
         points = [
-            _at(
+            seen_at(
                 eye,
                 ledge.left + ledge.width / 2 * (1 + math.cos(angle)),
                 ledge.floor,
@@ -229,7 +169,7 @@ def _fixtures(piece: Piece, eye: Eye) -> tuple[Primitive, ...]:
     shapes: list[Primitive] = []
     for fixture in piece.fixtures:
         if fixture.kind not in IN_FRONT:
-            at = _at(eye, 0.0, 0.0, piece.depth)
+            at = seen_at(eye, 0.0, 0.0, piece.depth)
             shapes += moved(fixture_shapes(fixture), at.x, at.y, at.scale)
     return tuple(shapes)
 
@@ -241,7 +181,7 @@ def _sitters(piece: Piece, eye: Eye) -> tuple[Primitive, ...]:
     for seat in piece.seats:
         if seat.z <= piece.depth:
             continue
-        head, low = _at(eye, seat.x, chin + 110.0, seat.z), _at(eye, seat.x, chin - 720.0, seat.z)
+        head, low = seen_at(eye, seat.x, chin + 110.0, seat.z), seen_at(eye, seat.x, chin - 720.0, seat.z)
         x, s = head.x, head.scale
         chin_y, arm = head.y + 100 * s, head.y + 330 * s
         body: Path = (

@@ -106,18 +106,22 @@ def _in_front_of(placed: PlacedItem, others: tuple[PlacedItem, ...]) -> list[Pla
 
 
 def _hidden_share(behind: PlacedItem, in_front: list[PlacedItem]) -> float:
+    return hidden_by(silhouette(behind), [(other, silhouette(other)) for other in in_front])
+
+
+def hidden_by(own: Shape, in_front: list[tuple[PlacedItem, Shape]]) -> float:
+    """Return which part of an outline things before it hide, 0 to 1: clear and airy ones less than solid ones."""
     import shapely
 
-    own = silhouette(behind)
     if not in_front or own.area <= 0:
         return 0.0
     hidden = 0.0
-    solid = [silhouette(other) for other in in_front if _solidity(other) == 1.0]
+    solid = [shape for other, shape in in_front if _solidity(other) == 1.0]
     if solid:
         hidden = float(own.intersection(shapely.union_all(solid)).area)
-    for other in in_front:
+    for other, shape in in_front:
         if _solidity(other) < 1.0:
-            hidden += _solidity(other) * float(own.intersection(silhouette(other)).area)
+            hidden += _solidity(other) * float(own.intersection(shape).area)
     return min(hidden / float(own.area), 1.0)
 
 

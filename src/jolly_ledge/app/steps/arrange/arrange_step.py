@@ -122,6 +122,7 @@ class ArrangeStep(Step):
 
     def _look_from(self) -> None:
         strip = self.view_strip
+        self.foot.say_keys(strip.said)
         # Two photographs side by side want all the room there is.
         self._show_beside(alone=self._is_alone or strip.place == IN_THE_ROOM)
         if strip.place == STRAIGHT_ON:

@@ -11,10 +11,11 @@ from jolly_ledge.app.views.look.look_view import OVERLAYS
 from jolly_ledge.app.views.look.ways_of_looking import Ways
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.model.kinds import kind_of
+from jolly_ledge.model.phrases import percent
 from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
-    from jolly_ledge.drawing.sight import Eye
+    from jolly_ledge.geometry.eyes import Eye
 
 STRAIGHT_ON, FROM_ABOVE, IN_THE_ROOM = "Straight on", "From above", "In the room"
 ON_CHIPS = OVERLAYS[:3]
@@ -113,7 +114,9 @@ class ViewStrip(QWidget):
 
     @property
     def said(self) -> str:
-        """What the lines mean that were switched on last, where they do not say it themselves."""
+        """What is seen from a seat, or what the lines mean that were switched on last and do not say it themselves."""
+        if self.place != STRAIGHT_ON and (seen := self.seen_from_there):
+            return seen
         return next((SAID[name] for name in reversed(self.shown) if name not in ("balance", "cautions")), "")
 
     # From where, and with which eyes
@@ -123,7 +126,7 @@ class ViewStrip(QWidget):
         if not self._workspace.piece_id:
             return (STRAIGHT_ON,)
         # The window opens straight on; what it takes to look from elsewhere waits until somebody does.
-        from jolly_ledge.drawing.sight import eyes_of
+        from jolly_ledge.geometry.eyes import eyes_of
 
         piece = self._workspace.piece
         above = (FROM_ABOVE,) if kind_of(piece).is_looked_down_on or piece.viewed_from == "around" else ()
@@ -134,7 +137,7 @@ class ViewStrip(QWidget):
     @property
     def eye(self) -> "Eye | None":
         """The eye in use, None for straight on and from above."""
-        from jolly_ledge.drawing.sight import eyes_of
+        from jolly_ledge.geometry.eyes import eyes_of
 
         return next((eye for eye in eyes_of(self._workspace.piece) if eye.name == self.place), None)
 
@@ -187,11 +190,34 @@ class ViewStrip(QWidget):
         said = ", ".join((self.place, *ways)) if self.place != STRAIGHT_ON or not ways else ", ".join(ways).capitalize()
         self.place_chip.setText(f"{said} ▾")
 
+    def _told_of_seats(self) -> dict[str, str]:
+        """Return what each seat sees, in a word or two for the list."""
+        if not self._workspace.look_id or not self._workspace.look.placements:
+            return {}
+        from jolly_ledge.scene.seats import seat_views, worst_seat
+
+        views = seat_views(self._workspace.arrangement)
+        worst = worst_seat(views)
+        return {
+            view.eye.name: f"sees {percent(view.sees)}{', the least' if view is worst and len(views) > 1 else ''}"
+            for view in views
+        }
+
+    @property
+    def seen_from_there(self) -> str:
+        """What is seen from the seat that is looked from, in a sentence; empty from elsewhere."""
+        if not self._workspace.look_id:
+            return ""
+        from jolly_ledge.scene.seats import seat_views
+
+        return next((v.sentence for v in seat_views(self._workspace.arrangement) if v.eye.name == self.place), "")
+
     def _list_places(self) -> None:
         menu = self.place_menu
         menu.clear()
+        told = self._told_of_seats()
         for place in self.places():
-            made = menu.addAction(place)
+            made = menu.addAction(f"{place}\t{told[place]}" if place in told else place)
             made.setCheckable(True)
             made.setChecked(place == self.place)
             made.triggered.connect(lambda _=False, place=place: self.look_from(place))

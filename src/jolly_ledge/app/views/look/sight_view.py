@@ -7,8 +7,9 @@ from PySide6.QtWidgets import QWidget
 from jolly_ledge.app.tones import light_the_ground
 from jolly_ledge.app.views.look.ways_of_looking import Ways, paint_as_seen
 from jolly_ledge.drawing.picture import Picture
-from jolly_ledge.drawing.sight import Eye, Sight, sight_from_above, sight_of
+from jolly_ledge.drawing.sight import Sight, sight_from_above, sight_of
 from jolly_ledge.drawing.theme import SOFT_INK
+from jolly_ledge.geometry.eyes import Eye
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import fitting, play
