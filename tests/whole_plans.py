@@ -194,7 +194,7 @@ def _item(rng: Random, identifier: str, pieces: list[Piece]) -> Item:
         care=_maybe(rng, Care(water_days=7, lasts_days=5), 0.2), watts=_maybe(rng, 1800.0, 0.2),
         box=rng.choice(("", "", "box 3")), obsolete_by=rng.choice(("", "2026-12-01", "some day")),
         return_by=rng.choice(("", "2027-01-31")), gone=rng.random() < 0.05,
-        use=_maybe(rng, _use(rng), 0.2), cord=_maybe(rng, Cord(length=_size(rng, 1500), side=rng.choice(CORD_SIDES)), 0.2),
+        may_be=rng.choice(((), ("painted",), ("toned", "painted"))), use=_maybe(rng, _use(rng), 0.2), cord=_maybe(rng, Cord(length=_size(rng, 1500), side=rng.choice(CORD_SIDES)), 0.2),
     )  # fmt: skip
 
 

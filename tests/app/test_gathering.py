@@ -267,6 +267,11 @@ def test_a_repaint_is_a_trial_and_tells_the_paint(window: MainWindow, qtbot: QtB
     window.workspace.choose_item("dark-urn")
     form = page.panel.repaint_form
     own = in_hand(window).colours
+    qtbot.mouseClick(form.may_chips["toned"], LEFT)
+    qtbot.mouseClick(form.may_chips["painted"], LEFT)
+    assert in_hand(window).may_be == ("painted", "toned")
+    qtbot.mouseClick(form.may_chips["toned"], LEFT)
+    assert in_hand(window).may_be == ("painted",)
     before = page.panel.drawing.grab().toImage()
     form.colour_button.code.setText("#c4663c")
     qtbot.keyClick(form.colour_button.code, Qt.Key.Key_Return)

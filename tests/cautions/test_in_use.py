@@ -1,6 +1,7 @@
 """Whether things open, turn and are reached where they stand."""
 
 import pytest
+from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.caution import Caution
@@ -8,7 +9,7 @@ from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.geometry.in_use import swept
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.use import Hinge, Use
 
 TOP = Ledge(id="a1", left=0.0, floor=750.0, width=1200.0, depth=400.0)
@@ -119,3 +120,18 @@ def test_the_ends_of_a_wall_shelf_are_open() -> None:
     box = thing("box", "box", width=300.0, height=160.0, depth=220.0, use=Use(left=400.0))
     assert of(arranged((box,), (put("box"),), case_of(1)))
     assert not of(arranged((box,), (put("box"),), case_of(1, kind="wall-shelves")))
+
+
+def test_what_reaches_up_to_a_hanging_lamp_or_burns_under_it() -> None:
+    hanging = Fixture(kind="light", left=500.0, floor=1250.0, width=280.0, height=220.0)
+    piece = replace(CONSOLE, kind="counter", fixtures=(hanging,))
+
+    def said(item: Item, x: float = 640.0) -> list[str]:
+        look = arranged((item,), (put(item.id, x=x, z=200.0),), piece)
+        return [caution.sentence for caution in cautions_of(look) if caution.id == "heat"]
+
+    assert "reaches 10 cm up to the hanging lamp" in said(thing("branches", height=600.0))[0]
+    assert "stands 20 cm under the hanging lamp; keep 30 cm free" in said(thing("box", "box", height=300.0))[0]
+    assert said(thing("stone", "object", height=300.0, material="stone")) == []
+    assert said(thing("box", "box", height=150.0)) == []
+    assert said(thing("branches", height=600.0), x=200.0) == []

@@ -20,6 +20,9 @@ FIREBOX_ABOVE_MM, FIREBOX_WALL_MM = 300.0, 1200.0
 COOKTOP_BESIDE_MM, COOKTOP_NEAR_MM, COOKTOP_ABOVE_MM = 150.0, 300.0, 650.0
 """Beside a cooktop, and over it as far as makers of hoods want it free."""
 
+LAMP_ABOVE_MM = 300.0
+"""Lamps are marked with the distance they want to what burns; a third of a metre where no plate is read yet."""
+
 STEAM_MM = 150.0
 """A kettle or a toaster wants so much free over it."""
 
@@ -34,6 +37,8 @@ def heat(arrangement: Arrangement) -> Iterable[Caution]:
             yield from _on_the_wall_over_the_fire(arrangement, fixture)
         elif fixture.kind == "cooktop":
             yield from _by_the_cooktop(arrangement, fixture)
+        elif fixture.kind == "light":
+            yield from _under_the_lamp(arrangement, fixture)
     yield from _without_air(arrangement)
 
 
@@ -136,6 +141,32 @@ def _by_the_cooktop(arrangement: Arrangement, cooktop: Fixture) -> Iterator[Caut
             )
 
 
+def _under_the_lamp(arrangement: Arrangement, lamp: Fixture) -> Iterator[Caution]:
+    """Report what reaches into a hanging lamp, or stands so near under it that it gets hot."""
+    for placed in arrangement.visible:
+        across = min(placed.right, lamp.right) - max(placed.left, lamp.left)
+        if across <= 0 or placed.placement.pose == "hung" or placed.bottom >= lamp.floor + lamp.height:
+            continue
+        free = lamp.floor - placed.top
+        name = lamp.name or "hanging lamp"
+        if free < 0:
+            yield Caution(
+                "heat",
+                "heed",
+                (placed.id,),
+                f"The {placed.item.label} reaches {round(-free / 10)} cm up to the {name}, if it stands under it; "
+                "measure how far before or behind the lamp hangs, or take something lower.",
+            )
+        elif free < LAMP_ABOVE_MM and (_burns(placed) or _suffers(placed)):
+            yield Caution(
+                "heat",
+                "heed",
+                (placed.id,),
+                f"The {placed.item.label} stands {round(free / 10)} cm under the {name}; keep "
+                f"{round(LAMP_ABOVE_MM / 10)} cm free, or as much as the lamp's plate tells.",
+            )
+
+
 def _without_air(arrangement: Arrangement) -> Iterator[Caution]:
     shut_away = arrangement.piece.doors == "solid" and arrangement.piece.seen_shut
     for placed in arrangement.placed_items:
@@ -144,7 +175,8 @@ def _without_air(arrangement: Arrangement) -> Iterator[Caution]:
             continue
         clearance = placed.ledge.clearance
         free = placed.ledge.floor + clearance - placed.top if clearance is not None else math.inf
-        if item.category == "appliance" and free < STEAM_MM:
+        steam = item.use.above if item.use is not None and item.use.above else STEAM_MM
+        if item.category == "appliance" and free < steam:
             yield Caution(
                 "heat",
                 "heed",

@@ -18,7 +18,7 @@ COLUMNS = (
     "material", "traits", "set", "room", "status", "price", "mouth_mm", "stems", "count", "for", "note",
     "borrowed_from", "returns_to", "return_by", "season", "care", "repaint", "covers", "guessed", "photo", "outline",
     "watts", "discount", "original_price", "box", "obsolete_by", "gone", "sense", "use",
-    "cord",
+    "cord", "may_be",
 )  # fmt: skip
 NEEDED = ("id", "category", "width_mm", "height_mm", "depth_mm")
 _FIELDS = {
@@ -35,7 +35,7 @@ _WHOLE = frozenset({"stems", "count"})
 _FREE_TEXT = frozenset(
     {"name", "material", "set", "room", "note", "borrowed_from", "returns_to", "return_by", "box", "obsolete_by"}
 )
-_LISTS = frozenset({"traits", "for", "season", "guessed"})
+_LISTS = frozenset({"traits", "for", "season", "guessed", "may_be"})
 _NESTED = frozenset({"care", "covers", "outline", "discount", "use", "cord"})
 """Written as JSON in one cell, so that nothing is lost."""
 

@@ -16,6 +16,7 @@ from jolly_ledge.model.words import (
     Category,
     Finish,
     Guess,
+    MadeOver,
     Season,
     Sense,
     Status,
@@ -128,6 +129,7 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     stored out of season, ``obsolete_by`` the day from which it is no longer to be shown.
     ``sense`` is what the members of its set are to each other; without one they only bear a name together.
     ``use`` is how it is used where it stands, ``cord`` the cord of what is ``corded``; None where nobody told.
+    ``may_be`` is what the owner allows to be done to it; nothing is offered without.
     What is ``gone`` was given away or broken: old looks still know it, nothing new is made of it.
     """
 
@@ -171,6 +173,7 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     gone: bool = False
     use: Use | None = None
     cord: Cord | None = None
+    may_be: tuple[MadeOver, ...] = ()
 
     def __post_init__(self) -> None:
         check_price(self.price)

@@ -129,6 +129,11 @@ SEASONS: tuple[str, ...] = get_args(Season)
 CATEGORIES: tuple[str, ...] = get_args(Category)
 FINISHES: tuple[str, ...] = get_args(Finish)
 TRAITS: tuple[str, ...] = get_args(Trait)
+
+MadeOver = Literal["painted", "toned"]
+"""What may be done to a thing: another colour, or its own made quieter by a glaze or a wax."""
+
+MADE_OVER: tuple[MadeOver, ...] = get_args(MadeOver)
 SENSES: tuple[Sense, ...] = get_args(Sense)
 STATUSES: tuple[str, ...] = get_args(Status)
 LOOK_STATUSES: tuple[LookStatus, ...] = get_args(LookStatus)

@@ -5,7 +5,10 @@ import math
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.geometry.paint import COATS, paint_ml
+from jolly_ledge.model.colour import family_name
 from jolly_ledge.model.kinds import kind_of
+from jolly_ledge.model.phrases import counted, listed
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import WALL_CATEGORIES
 
@@ -17,6 +20,7 @@ HOOK_BEARS_KG = 5.0
 
 HARD = frozenset({"metal", "stone", "ceramic", "glass", "stoneware", "marble", "iron", "brass", "terracotta"})
 PADS_EACH = 4
+DRYING = "done two days before: a night between coats, a day to harden; the tin decides"
 FINISHES = {"metal": "brass", "gloss": "white", "matt": "black", "rough": "black", "satin": "nickel"}
 """Of which finish a hook or a screw is that is seen beside a thing of such a surface."""
 
@@ -49,6 +53,7 @@ def tools_for(arrangement: Arrangement) -> tuple[Tool, ...]:
     tools += _leaning(placed_items)
     tools += _pads(placed_items)
     tools += _cords(placed_items)
+    tools += _paint(placed_items)
     tools += _brackets(arrangement.piece)
     if any("real-plant" in placed.item.traits or placed.item.category == "stems" for placed in placed_items):
         tools.append(Tool(1, "watering can with a thin spout", reason="plants and stems"))
@@ -108,6 +113,23 @@ def _pads(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
 def _cords(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
     corded = [placed for placed in placed_items if "corded" in placed.item.traits]
     return [Tool(2 * len(corded), "cord clip"), Tool(len(corded), "cord label")] if corded else []
+
+
+def _paint(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
+    """Name the paint of what is to be painted, by colour, and how long before the placing it has to be done."""
+    by_colour: dict[str, list[PlacedItem]] = {}
+    for placed in placed_items:
+        if placed.item.repaint is not None:
+            by_colour.setdefault(placed.item.repaint, []).append(placed)
+    return [
+        Tool(
+            0,
+            f"{family_name(colour)} paint ({colour}), about "
+            f"{max(round(sum(paint_ml(one.item) for one in group), -1), 10):g} ml",
+            reason=f"{counted(COATS, 'coat')} for {listed([f'the {one.item.label}' for one in group])}; {DRYING}",
+        )
+        for colour, group in by_colour.items()
+    ]
 
 
 def _brackets(piece: Piece) -> list[Tool]:

@@ -18,6 +18,7 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import Pose
 from jolly_ledge.proposals.exchange import suiting_in_place
+from jolly_ledge.proposals.made_over import made_over
 from jolly_ledge.proposals.move import Move, moved, swapped
 from jolly_ledge.proposals.moves_together import moves_together
 from jolly_ledge.proposals.risers import risers_for
@@ -61,6 +62,8 @@ def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding
         yield from _posed(look, placed)
         yield from _turned(look, placed)
         yield from _hidden(look, arrangement, placed)
+    for placed in named[:MOST_MOVED]:
+        yield from made_over(arrangement, placed)
     ledges = list(dict.fromkeys(placed.ledge for placed in free))
     yield from _fetched(plan, look, arrangement, ledges[:2])
     if not finding.placements:

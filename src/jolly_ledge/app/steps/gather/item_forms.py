@@ -14,10 +14,14 @@ from jolly_ledge.model.dates import date_of
 from jolly_ledge.model.errors import DateError, MoneyError
 from jolly_ledge.model.item import Care, Covers, Item
 from jolly_ledge.model.money import price_of, typed
-from jolly_ledge.model.words import SEASONS, SENSES
+from jolly_ledge.model.words import MADE_OVER, SEASONS, SENSES, MadeOver
 from jolly_ledge.workspace.workspace import Workspace
 
 SENSE_CHOICES = tuple((sense, f"a {sense}" if sense else "single things") for sense in SENSES)
+MAY_TIPS: dict[MadeOver, str] = {
+    "painted": "Mends may offer it in another colour; its own is kept",
+    "toned": "Mends may offer its own colour made quieter, by a glaze or a wax",
+}
 SEASON_CHOICES = (("", "not told"), *((season, season) for season in SEASONS))
 
 
@@ -169,6 +173,14 @@ class RepaintForm(ItemForm):
         self.rows.addRow("Painted", self.colour_button)
         self.said = words("", "small")
         self.rows.addRow(self.said)
+        row = QHBoxLayout()
+        row.setSpacing(4)
+        self.may_chips = {what: chip(f"May be {what}", MAY_TIPS[what]) for what in MADE_OVER}
+        for what, button in self.may_chips.items():
+            button.clicked.connect(lambda _=False, what=what: self._toggle(what))
+            row.addWidget(button)
+        row.addStretch(1)
+        self.rows.addRow(row)
         self.undo_button = chip("Back to its own colour", checkable=False)
         self.undo_button.clicked.connect(lambda: self.change(repaint=None))
         self.rows.addRow("", at_left(self.undo_button))
@@ -180,10 +192,17 @@ class RepaintForm(ItemForm):
             return
         self.colour_button.show_colour(item.repaint or item.main_colour)
         self.undo_button.setEnabled(item.repaint is not None)
+        for what, button in self.may_chips.items():
+            button.setChecked(what in item.may_be)
         own = max(item.colours, key=lambda colour: colour[1])[0]
         paint = f"About {max(round(paint_ml(item), -1), 10):g} ml for two coats by its surface; the tin decides."
         trial = f"A trial: its own {family_name(own)} is kept. " if item.repaint is not None else ""
         self.said.setText(trial + paint)
+
+    def _toggle(self, what: MadeOver) -> None:
+        item = self._workspace.item
+        if item is not None:
+            self.change(may_be=tuple(one for one in MADE_OVER if (one in item.may_be) != (one == what)))
 
 
 class CoversForm(ItemForm):
