@@ -2,15 +2,25 @@
 
 from collections.abc import Iterator
 from random import Random
+from statistics import mean
 
 import pytest
+from msgspec.structs import replace
 
+from builders import thing
 from households import household
-from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Manner
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.composing.composition import Composition, composed
 from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.liking_of_a_group import CRUMBS, liking_of_a_group
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.composing.schemes import groups_borne
+from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.groups.trays import tray_set
 from jolly_ledge.proposals.problem import problem_of
 
 
@@ -55,3 +65,74 @@ def test_a_counter_without_a_cooktop_keeps_one_stretch_free_and_shows_something_
 def test_a_wider_top_bears_more_groups(width: float, fullness: str, most: int) -> None:
     ledge = Ledge(id="top", left=0, floor=800, width=width, depth=400)
     assert groups_borne(ledge, fullness) == most  # type: ignore[arg-type]
+
+
+def stock_of(*items: Item, kind: str = "coffee-table", width: float = 1200.0, depth: float = 620.0) -> Stock:
+    """Return a stock for a bare top of one ledge."""
+    top = Ledge(id="a1", left=0.0, floor=420.0, width=width, depth=depth)
+    piece = Piece(id="t", kind=kind, width=width, height=420.0, depth=depth, ledges=(top,), viewed_from="around")  # type: ignore[arg-type]
+    plan = Plan(name="Test", pieces=(piece,), stash=items)
+    return Stock(problem_of(plan, "t", Manner()), Random(2))
+
+
+ON_A_TRAY = (
+    thing("vase", height=215.0, width=185.0, depth=185.0), thing("box", "box", width=120.0, height=60.0, depth=110.0),
+    thing("stone", "object", width=100.0, height=62.0, depth=90.0),
+)  # fmt: skip
+
+
+@pytest.mark.parametrize(("depth", "gathers"), [(330.0, True), (360.0, False)])
+def test_a_tray_may_take_most_of_the_depth_of_its_group(depth: float, *, gathers: bool) -> None:
+    stock = stock_of(thing("tray", "tray", width=470.0, depth=depth, height=16.0), *ON_A_TRAY)
+    near = replace(stock.ledges[0], depth=400.0)
+    group = tray_set(stock, near, set(), width=520.0)
+    assert (group is not None) is gathers
+    if group is not None:
+        assert {member.thing.id for member in group} >= {"tray", "vase"}
+
+
+def test_two_things_share_a_tray_where_both_have_room_on_it() -> None:
+    tray = thing("tray", "tray", width=395.0, depth=282.0, height=42.0)
+    vase, bowl = (
+        thing("vase", height=162.0, width=135.0, depth=135.0),
+        thing("bowl", "bowl", height=124.0, width=162.0, depth=162.0),
+    )
+    stock = stock_of(tray, vase, bowl)
+    group = tray_set(stock, replace(stock.ledges[0], depth=400.0), set(), width=520.0)
+    assert group is not None
+    assert {member.thing.id for member in group} == {"tray", "vase", "bowl"}
+
+
+def test_what_is_gathered_on_a_tray_is_liked_on_a_low_table() -> None:
+    plan, manner = household("coffee-table-oval", 1)
+    problem = problem_of(plan, plan.pieces[0].id, manner)
+    found = [one for number in range(60) if (one := composed(problem, number)) is not None]
+    gathered = [one for one in found if any(m.thing.category == "tray" for _, group in one.groups for m in group)]
+    assert 0 < len(gathered) < len(found)
+    assert mean(map(liking_of, gathered)) > mean(liking_of(one) for one in found if one not in gathered)
+
+
+def test_a_high_opening_takes_what_is_too_tall_for_the_others() -> None:
+    low, high = 260.0, 420.0
+    shelves = tuple(
+        Ledge(id=f"s{n}", left=0.0, floor=200.0 + 450 * n, width=1200.0, depth=320.0, clearance=clearance)
+        for n, clearance in enumerate((high, low, low))
+    )
+    piece = Piece(id="h", kind="hutch", width=1200.0, height=1600.0, depth=340.0, ledges=shelves)
+    tall = tuple(thing(f"tall{n}", height=330.0 + 20 * n, width=150.0) for n in range(3))
+    usual = tuple(thing(f"usual{n}", height=180.0 + 6 * n, width=130.0) for n in range(12))
+    problem = problem_of(Plan(name="Test", pieces=(piece,), stash=(*tall, *usual)), "h", Manner())
+    found = [one for number in range(30) if (one := composed(problem, number)) is not None]
+    used = [sum(member.thing.id.startswith("tall") for _, group in one.groups for member in group) for one in found]
+    assert mean(used) > 1.5
+
+
+def test_a_crumb_is_liked_less_than_what_shows() -> None:
+    stock = stock_of(thing("cup", width=50.0, height=60.0), thing("urn", width=220.0, height=300.0), kind="console")
+
+    def liked(name: str) -> float:
+        group = Group("anchored", 300.0)
+        group.set_down(stock.things[name], "middle")
+        return liking_of_a_group(stock, stock.ledges[0], group)
+
+    assert liked("urn") - liked("cup") > CRUMBS / 2

@@ -45,6 +45,9 @@ THROWS, FEW, NEAR_ENOUGH = 3, 4.0, 0.6
 LEAST_LIKED = 2.0
 """How much more often a ledge is composed anew that is liked less: e to so many times the difference."""
 
+TALL_FIRST_OFTEN, LOWER, FEW_TALL, COMPANION = 0.6, 0.85, 2, 0.4
+"""A high opening mostly takes first what is too tall for the lower ones, with companions of less than so much of it."""
+
 TINY = 1e-300
 LEDGES_ANEW = (0.6, 0.3, 0.1)
 """How often one ledge, two or three are composed anew together."""
@@ -229,12 +232,28 @@ def _composed_on(
     wanted = min(things_wanted(stock, ledge), most)
     best: list[Group] = []
     for _ in range(THROWS):
-        found = _thrown_on(stock, ledge, used, order, before, most)
+        elsewhere = _left_for_lower(stock, ledge, used) if stock.rng.random() < TALL_FIRST_OFTEN else frozenset()
+        found = _thrown_on(stock, ledge, {*used, *elsewhere}, order, before, most)
         if not best or abs(things_in(found) - wanted) < abs(things_in(best) - wanted):
             best = found
         if wanted <= FEW or abs(things_in(best) - wanted) < NEAR_ENOUGH:
             break
     return best
+
+
+def _left_for_lower(stock: Stock, ledge: Ledge, used: Collection[str]) -> frozenset[str]:
+    """Return what a high opening leaves to lower ones, where enough is at hand that has room in it alone."""
+    frame = stock.frame(ledge)
+    lower = [
+        stock.frame(one) for one in stock.ledges if stock.frame(one) < LOWER * frame and stock.roles[one.id] == "shelf"
+    ]
+    if not lower or stock.roles[ledge.id] != "shelf":
+        return frozenset()
+    free = [thing for thing in stock.pool if thing.id not in used and thing.id not in stock.must]
+    alone = [thing for thing in free if thing.height > max(lower) and stock.fits(thing, ledge)]
+    if len(alone) < FEW_TALL:
+        return frozenset()
+    return frozenset(thing.id for thing in free if COMPANION * frame < thing.height <= max(lower))
 
 
 def _thrown_on(

@@ -69,6 +69,15 @@ ON_THE_FLOOR, STREWN_LOW, LOW_ON_THE_FLOOR = 0.4, 0.8, 0.3
 the frame, what is more than two things, and flowers are strewn.
 """
 
+GATHERED, GATHERED_AT_WORK, LEANT_BY_A_BED = 0.9, 1.0, 0.4
+"""A tray gathers what is small on a low table and where one works; by a bed a picture leans behind it."""
+
+CRAMMED, HIGHEST_BELOW = 6.0, 0.8
+"""Under a table or a console what stands keeps clear of what is over it."""
+
+RAISED, RAISED_SHARE = 1.4, 0.17
+"""About every sixth thing stands on another: a bowl on books, a stone on a box."""
+
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
 
 
@@ -81,6 +90,8 @@ def liking_of(composition: Composition) -> float:
     if not things:
         return liked
     liked += sum(min(thing.worth, 1.1) for thing in things) / len(things)
+    raised = sum(member.on is not None for _, group in composition.groups for member in group)
+    liked += RAISED * min(raised / (RAISED_SHARE * len(things)), 1.0)
     liked -= _look_alikes(composition)
     liked += HANGS * any(placement.pose == "hung" for placement in composition.placements)
     liked += _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
@@ -113,6 +124,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked -= _strewn_on_the_floor(stock, ledge, groups)
     if role == "below":
         liked -= LITTLE_SEEN * max(SEEN_BELOW[stock.fullness(ledge)] - _seen(stock, ledge, groups), 0.0)
+        liked -= CRAMMED * max(max(group.height for group in groups) / stock.frame(ledge) - HIGHEST_BELOW, 0.0)
     wide = LARGE_NIGHTSTAND_MM if kind.is_by_a_bed else LARGE_WIDTH_MM
     if role == "top" and ledge.width > wide and len(groups) < 2:
         liked -= 0.6
@@ -266,7 +278,7 @@ def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> f
     tallest = max(group.height for group in groups) / stock.frame(ledge)
     liked = -3.0 * max(least - foot, 0.0) - 3.0 * max(foot - 1.7 * least, 0.0)
     liked += 0.4 * bool(kinds & {"plant", "stems"}) + 0.6 * ("stems" in kinds)
-    liked += 0.45 * ("tray" in kinds) + 0.3 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "box"})
+    liked += GATHERED * ("tray" in kinds) + 0.3 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "box"})
     liked += 0.5 * (len(groups) == (2 if fullness == "airy" else 3))
     solid = max((member.height for member in _members(groups) if member.stands), default=0.0) / stock.frame(ledge)
     liked -= 2.5 * max(solid - TALLEST_ON_A_TABLE, 0.0)
@@ -346,6 +358,7 @@ def _kit(stock: Stock, things: Sequence[Thing]) -> float:
     liked = 0.0
     if stock.room == "bed":
         liked += 0.4 * bool(kinds & BOOK_CATEGORIES) + 0.3 * bool(kinds & {"bowl", "tableware", "box", "tray"})
+        liked += LEANT_BY_A_BED * any(thing.pose == "leaning" for thing in things)
     if kind_of(stock.piece).is_lit and stock.room != "kitchen":
         liked += 0.6 * bool(kinds & {"stems", "plant"}) + 0.3 * ("lamp" in kinds)
         liked += 0.4 * ("stems" in kinds and not kind_of(stock.piece).is_by_a_bed)
@@ -353,6 +366,7 @@ def _kit(stock: Stock, things: Sequence[Thing]) -> float:
     liked -= NEEDED * sum(_lacks(stock, need, things) for need in needs_of(stock.piece))
     if kind_of(stock.piece).is_a_worktop:
         on_an_island = "island" in stock.roles.values()
+        liked += GATHERED_AT_WORK * ("tray" in kinds)
         liked += GREEN_WHERE_ONE_COOKS * bool(kinds & {"stems", "plant"}) + 0.5 * ("stems" in kinds and on_an_island)
     if kind_of(stock.piece).is_eaten_at:
         liked += 0.4 * bool(kinds & {"stems", "plant"}) + 0.4 * ("stems" in kinds) + 0.2 * ("candle" in kinds)

@@ -15,6 +15,9 @@ BOARDS_AND_TRAY, BEFORE_A_LAMP, GREEN_IN_GREEN, LOW_GREEN = 0.45, 1.2, 0.5, 0.5
 FORGOTTEN, UNCROWNED = 0.7, 0.3
 """A book that lies by itself looks forgotten, and so does a stack without anything on it, though less."""
 
+CRUMBS, LEAST_SHOWN = 0.8, 0.15
+"""A group that shows less than so much of its frame, squared, is a crumb beside the others."""
+
 THIN_TRAY, SWALLOWED, COVERED_SHARE = 0.6, 0.35, 0.4
 
 
@@ -35,6 +38,9 @@ def liking_of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
         liked += 0.32 / max(len(stock.ledges), 2)
     if len(group.members) == 1 and group.form not in ("pair", "row"):
         liked -= 0.3 * (role in FACED) + 0.25 * (group.members[0].thing.area < 0.25 * frame * frame)
+    if role in FACED:
+        shown = sum(member.thing.area for member in group) / (frame * frame)
+        liked -= CRUMBS * max(1 - shown / LEAST_SHOWN, 0.0)
     if group.form == "tray":
         liked -= THIN_TRAY * (sum(member.inside is group.members[0] for member in group) < 2)
     if all(_lies_as_books_do(member) for member in group):

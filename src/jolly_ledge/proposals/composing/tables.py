@@ -23,6 +23,9 @@ ROUND_SHARE = 0.66
 """So much of the width of a round top may be used."""
 
 CLUSTERED_OFTEN = 0.3
+LEADS_OFTEN = 0.35
+"""So often what leads an island is a tray with a vase and a bowl on it."""
+
 TRAY_OFTEN, LONG_MM, BESIDE_THE_CENTRE = 0.7, 1400.0, 0.15
 GROUP_DEPTH_MM = 400.0
 RIM_MM, SMALL_ROUND_MM, WIDE_MM = 30.0, 800.0, 900.0
@@ -68,9 +71,10 @@ def _dining(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
 
 def _island(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list[Spot]:
     """Set something risen to one side, a tray or a bowl to the other, and something low between where it is full."""
-    lead = anchored(stock, ledge, used, target=0.8, side=end, kinds=GREEN, stems=1.0, width=0.4 * ledge.width)
+    lead = tray_set(stock, ledge, used, width=0.4 * ledge.width, tall=0.4) if stock.rng.random() < LEADS_OFTEN else None
+    lead = lead or anchored(stock, ledge, used, target=0.8, side=end, kinds=GREEN, stems=1.0, width=0.4 * ledge.width)
     taken = {*used, *(lead.ids if lead is not None else ())}
-    second = tray_set(stock, ledge, taken, width=0.35 * ledge.width, tall=0.3) if stock.rng.random() < 0.7 else None
+    second = tray_set(stock, ledge, taken, width=0.35 * ledge.width, tall=0.36) if stock.rng.random() < 0.7 else None
     second = second or low_set(stock, ledge, taken, width=0.35 * ledge.width)
     second = second or crowned_stack(stock, ledge, taken, side=end, width=0.3 * ledge.width)
     second = second or service(stock, ledge, taken, side=end, width=0.35 * ledge.width)
@@ -96,9 +100,10 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
         if together is not None:
             books = crowned_stack(stock, ledge, {*used, *together.ids}, side=end, width=0.34 * width, count=2)
             return [(together, 0.5 - 0.08 * end, 0.55), (books, 0.5 + 0.22 * end, 0.4)]
-    first = tray_set(stock, ledge, used, width=0.42 * width, tall=0.8) if stock.rng.random() < TRAY_OFTEN else None
+    gathers = stock.rng.random() < TRAY_OFTEN
+    first = tray_set(stock, ledge, used, width=0.42 * ledge.width, tall=0.8) if gathers else None
     first = first or crowned_stack(stock, ledge, used, side=end, width=0.38 * width)
-    first = first or tray_set(stock, ledge, used, width=0.45 * width)
+    first = first or tray_set(stock, ledge, used, width=0.45 * ledge.width)
     taken = {*used, *(first.ids if first is not None else ())}
     risen = first is not None and any(member.thing.green and member.top > 0.5 * stock.frame(ledge) for member in first)
     if risen:

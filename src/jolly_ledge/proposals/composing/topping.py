@@ -20,7 +20,7 @@ REST_MM, NARROWEST_MM = 32.0, 90.0
 """So much is left free on both sides of what is added; a narrower stretch stays free."""
 
 PLACES = ((0.5, 0.5), (0.3, 0.3), (0.7, 0.3), (0.3, 0.68), (0.7, 0.68), (0.5, 0.25), (0.5, 0.72))
-LOW = (0.35, 0.1)
+LOW, TALL = (0.35, 0.1), (0.75, 0.3, 0.95)
 
 
 def topped_up(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collection[str], wanted: float) -> list[Group]:
@@ -71,7 +71,9 @@ def _small(stock: Stock, ledge: Ledge, used: Collection[str], width: float) -> G
         made = make()
         if made is not None and made.narrowed(width) and without_empty_glass([made]):
             return made
-    return None
+    # Where few things are at hand what is left may be tall.
+    last = worthy(stock, ledge, used, target=TALL[0], width=width, least=TALL[1], most=TALL[2])
+    return last if last is not None and last.narrowed(width) and without_empty_glass([last]) else None
 
 
 def _set_between(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Collection[str]) -> Group | None:

@@ -9,6 +9,9 @@ from jolly_ledge.proposals.groups.vessels import fill_vessel
 from jolly_ledge.proposals.thing import Thing
 
 FINGER_MM, CLOSE_MM, PAIR_ON_A_TRAY = 24.0, 25.0, 2
+DEEPEST, FIRST, NEXT = 0.85, 0.55, 0.48
+"""A tray takes so much of the depth of its place; the first thing on it, and each further one, so much of its width."""
+
 TALL = frozenset({"vessel", "candle", "plant", "sculpture"})
 TALL_IN_A_KITCHEN = frozenset({"vessel", "tableware", "object"})
 LOWER = frozenset({"candle", "bowl", "object", "box", "tableware", "plant", "vessel"})
@@ -38,7 +41,7 @@ def tray_set(
     suiting = [
         thing
         for thing in stock.free(ledge, used, {"tray"})
-        if 220 <= thing.width <= width and thing.depth <= 0.75 * ledge.depth and thing.height < 80
+        if 220 <= thing.width <= width and thing.depth <= DEEPEST * ledge.depth and thing.height < 80
     ]
     found = stock.pick(suiting, lambda thing: thing.worth + thing.width * thing.depth / 4e5)
     if found is None:
@@ -55,8 +58,8 @@ def tray_set(
         room = [
             thing
             for thing in stock.free(ledge, {*used, *group.ids}, kinds, low=low, high=high)
-            if thing.width <= (0.4 if on_it else 0.55) * wide and thing.depth <= 0.8 * deep and not stock.is_hard(thing)
-            and safe_together(thing, (member.thing for member in group))
+            if thing.width <= (NEXT if on_it else FIRST) * wide and thing.depth <= 0.8 * deep
+            and not stock.is_hard(thing) and safe_together(thing, (member.thing for member in group))
             and all(_is_clear(thing, along * (wide - thing.width) / 2, into * (deep - thing.depth) / 2, tray, other)
                     for other in on_it)
         ]  # fmt: skip
