@@ -5,6 +5,7 @@ from itertools import combinations, pairwise
 from random import Random
 
 import pytest
+from msgspec.structs import replace
 
 from builders import case_of, plan_of, thing
 from households import household
@@ -16,6 +17,7 @@ from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row
 from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.clusters import cluster
+from jolly_ledge.proposals.groups.folded import folded_on_a_box
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
 from jolly_ledge.proposals.groups.nests import nest
@@ -69,6 +71,11 @@ def console() -> Piece:
     return Piece(id="case", kind="console", width=1300.0, height=800.0, depth=380.0, ledges=(ledge,))
 
 
+def with_a_shelf_below() -> Piece:
+    low = Ledge(id="low", left=60.0, floor=150.0, width=1180.0, depth=360.0, clearance=600.0)
+    return replace(console(), ledges=(low, *console().ledges))
+
+
 STICKS = tuple(
     thing(f"stick{n}", "candle", width=70.0, depth=70.0, height=230.0 - 70 * n, colours=((OAK, 1.0),)) for n in range(2)
 )
@@ -80,11 +87,14 @@ TRIO = tuple(
 )  # fmt: skip
 
 
+PLAID = thing("plaid", "textile", width=250.0, depth=200.0, height=90.0, colours=((CREAM, 1.0),))
+
+
 @pytest.mark.parametrize("seed", range(6))
 @pytest.mark.parametrize("name", FORMS)
 def test_a_group_stands_by_itself(name: str, seed: int) -> None:
-    piece = console() if name == "lamp" else None
-    stock, group = on_the_ledge(FORMS[name].make, seed, (*STASH, *STICKS, *TRIO), piece, width=600.0)
+    piece = {"lamp": console(), "folded": with_a_shelf_below()}.get(name)
+    stock, group = on_the_ledge(FORMS[name].make, seed, (*STASH, *STICKS, *TRIO, PLAID), piece, width=600.0)
     ledge = stock.ledges[0]
     assert group.form == name or name == "stack-and-tall"
     group.shift((ledge.width - group.width) / 2 - group.left)
@@ -100,6 +110,19 @@ def test_nothing_is_made_of_nothing(name: str) -> None:
     ledge = stock.ledges[0]
     assert FORMS[name].make(stock, ledge, set(stock.things), width=600.0) is None
     assert FORMS[name].make(stock, ledge, set(), width=20.0) is None
+
+
+@pytest.mark.parametrize(
+    ("changes", "goes"),
+    [({}, True), ({"width": 280.0}, False), ({"depth": 320.0}, False), ({"height": 400.0}, False)],
+)
+def test_what_is_folded_lies_on_a_shut_box_that_bears_it(changes: dict[str, float], *, goes: bool) -> None:
+    stock = stock_of(1, with_a_shelf_below(), (*STASH, replace(PLAID, **changes)))
+    group = folded_on_a_box(stock, stock.ledges[0], set())
+    assert (group is not None) is goes
+    if group is not None:
+        box, folded = group.members
+        assert (box.thing.id, folded.thing.id, folded.on) == ("chest", "plaid", box)
 
 
 @pytest.mark.parametrize("seed", range(4))

@@ -72,8 +72,8 @@ the frame, what is more than two things, and flowers are strewn.
 GATHERED, GATHERED_AT_WORK, LEANT_BY_A_BED = 0.9, 1.0, 0.4
 """A tray gathers what is small on a low table and where one works; by a bed a picture leans behind it."""
 
-CRAMMED, HIGHEST_BELOW = 6.0, 0.8
-"""Under a table or a console what stands keeps clear of what is over it."""
+CRAMMED, HIGHEST_BELOW, FLOWERS_BELOW = 6.0, 0.8, 1.2
+"""Under a table or a console what stands keeps clear of what is over it, and nothing blooms there."""
 
 RAISED, RAISED_SHARE = 1.4, 0.17
 """About every sixth thing stands on another: a bowl on books, a stone on a box."""
@@ -124,6 +124,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked -= _strewn_on_the_floor(stock, ledge, groups)
     if role == "below":
         liked -= LITTLE_SEEN * max(SEEN_BELOW[stock.fullness(ledge)] - _seen(stock, ledge, groups), 0.0)
+        liked -= FLOWERS_BELOW * any(member.thing.category == "stems" for member in _members(groups))
         liked -= CRAMMED * max(max(group.height for group in groups) / stock.frame(ledge) - HIGHEST_BELOW, 0.0)
     wide = LARGE_NIGHTSTAND_MM if kind.is_by_a_bed else LARGE_WIDTH_MM
     if role == "top" and ledge.width > wide and len(groups) < 2:

@@ -13,6 +13,7 @@ from jolly_ledge.proposals.composing.tables import on_a_table
 from jolly_ledge.proposals.composing.worktops import on_a_worktop
 from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, stack_with_tall
+from jolly_ledge.proposals.groups.folded import folded_on_a_box
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
 from jolly_ledge.proposals.groups.low import WORTHY, any_one, low_set, worthy
@@ -114,6 +115,9 @@ class _Forms:
     def low(self) -> Make:
         return lambda used, width: low_set(self._stock, self._ledge, used, width=width, side=self._side)
 
+    def folded(self) -> Make:
+        return lambda used, width: folded_on_a_box(self._stock, self._ledge, used, width=width)
+
     def nest(self) -> Make:
         return lambda used, width: nest(self._stock, self._ledge, used, width=width, side=self._side)
 
@@ -152,7 +156,7 @@ def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
 
 def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
     forms = _Forms(stock, ledge, order)
-    folded = forms.worthy(0.45, 0.2, {"textile"}, 0.75)
+    folded = one_of(forms.folded(), forms.worthy(0.45, 0.2, {"textile"}, 0.75))
     # By a bed one reaches down for books and what a basket holds; an urn down there is in the way.
     kinds = BASKETS if stock.room == "bed" else LARGE_BELOW
     large = one_of(forms.worthy(0.65, 0.3, kinds, 0.8), folded, forms.stack())

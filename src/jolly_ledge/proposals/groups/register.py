@@ -10,6 +10,7 @@ from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack, row, stack_with_tall
 from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.clusters import cluster
+from jolly_ledge.proposals.groups.folded import folded_on_a_box
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
 from jolly_ledge.proposals.groups.low import low_set, worthy
@@ -61,6 +62,7 @@ FORMS: dict[str, Form] = {
         Form("stack", "books or a pile under an object", crowned_stack),
         Form("stack-and-tall", "a crowned stack with something taller behind its side", stack_with_tall),
         Form("row", "upright books from an end, held at the other", row),
+        Form("folded", "something folded on a shut box", folded_on_a_box),
         Form("tray", "a tray that gathers two or three things", tray_set),
         Form("lamp", "a lamp with books, a dish or a companion", lamp_set),
         Form("candles", "two candlesticks of different heights with something low", candlesticks),
