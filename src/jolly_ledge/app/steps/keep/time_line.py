@@ -177,6 +177,11 @@ class _Painter(QStyledItemDelegate):
         plan = self._workspace.plan
         return look, id(plan.piece(look.piece)) ^ id(plan.stash)
 
+    @property
+    def is_told(self) -> bool:
+        """Whether all that was painted has its drawing and its reading."""
+        return self._may_read and not self._turn.isActive()
+
     def may_read(self) -> None:
         """Read looks from now on: what readings compute with is there."""
         self._may_read = True
@@ -246,6 +251,11 @@ class TimeLine(QListView):
         """Read the looks as soon as what readings compute with is there."""
         super().showEvent(event)
         when_read(FOR_READINGS, self, self._painter.may_read)
+
+    @property
+    def is_told(self) -> bool:
+        """Whether all looks in sight have their drawings and tell how they read."""
+        return self._painter.is_told
 
     def show_piece(self, piece_id: str, chosen: str) -> None:
         """Show the looks of a piece, one of them chosen."""
