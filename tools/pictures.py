@@ -213,6 +213,7 @@ def _take_keep(photographer: Photographer) -> None:
     photographer.take("keep-photograph")
     workspace.choose_look("mantel-talk")
     page.show_mode("log")
+    photographer.settle()
     photographer.wait_until(lambda: page.time_line.is_told)
     photographer.take("keep")
     page.show_mode("year")
