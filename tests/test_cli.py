@@ -56,6 +56,15 @@ def test_what_a_score_means_is_told_when_asked(plan_path: Path, capsys: pytest.C
     assert found["shown"] is None or 0.0 <= found["shown"] <= 100.0
 
 
+def test_a_look_is_told_with_what_each_seat_sees(plan_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    looks = {look["piece"]: look["id"] for look in json.loads(plan_path.read_text())["looks"]}
+    assert run("tell", plan_path, "--look", looks["low-table"], "--json") == 0
+    told = json.loads(capsys.readouterr().out)["told"]
+    assert [line.split(" sees ")[0] for line in told[-3:]] == ["Seat 1", "Seat 2", "Seat 3"]
+    assert run("tell", plan_path, "--look", looks["alcove"]) == 0
+    assert " sees " not in capsys.readouterr().out
+
+
 def test_compare_tells_the_better_and_why(capsys: pytest.CaptureFixture[str]) -> None:
     assert run("compare", CASE, "A", "B", "--json") == 0
     found = json.loads(capsys.readouterr().out)

@@ -39,11 +39,13 @@ def _ask_tell(command: argparse.ArgumentParser) -> None:
 def _tell(chosen: argparse.Namespace) -> None:
     from jolly_ledge.files.plan_file import open_plan
     from jolly_ledge.geometry.arrangement import arrange
+    from jolly_ledge.scene.seats import seat_views
     from jolly_ledge.texts.look_told import look_told
 
     plan, _ = open_plan(chosen.plan)
     look = plan.look(chosen.look)
-    told = look_told(arrange(plan, look))
+    arrangement = arrange(plan, look)
+    told = "\n".join((look_told(arrangement), *(view.sentence for view in seat_views(arrangement))))
     say({"look": look.id, "told": told.splitlines()}, told, chosen.json)
 
 
