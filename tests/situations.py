@@ -248,13 +248,14 @@ def _under_and_near() -> Iterator[Situation]:
     yield Situation(
         "branches stand beside a hanging lamp", under, *one(thing("twigs", height=600.0), 200.0), quiet=("heat",)
     )
-    for told, x, within, ok in (
-        ("the lamp is wished by the socket and stands there", 600.0, 300.0, True),
-        ("the lamp is wished by the socket and stands off", 150.0, 200.0, False),
+    in_the_case = Fixture(kind="socket", left=560.0, floor=200.0, width=80.0, height=80.0)
+    for told, x, within, found, quiet in (
+        ("a jar is wished by the socket and stands there", 600.0, 300.0, (), ("must-haves",)),
+        ("a jar is wished by the socket and stands off", 150.0, 200.0, ("must-haves",), ()),
     ):
-        wish = Wish(kind="near", items=("lamp",), near="socket", within=within)
-        piece = replace(CONSOLE, fixtures=(SOCKET,), wishes=(wish,))
-        yield Situation(told, piece, *one(thing("lamp", "lamp"), x), found=() if ok else ("must-haves",))
+        wish = Wish(kind="near", items=("jar",), near="socket", within=within)
+        piece = case_of(1, fixtures=(in_the_case,), wishes=(wish,))
+        yield Situation(told, piece, *one(thing("jar"), x), found=found, quiet=quiet)
     table = Piece(
         id="case", kind="dining-table", width=1600.0, height=750.0, depth=900.0, viewed_from="around",
         ledges=(Ledge(id="a1", left=0.0, floor=750.0, width=1600.0, depth=900.0),),
@@ -272,6 +273,19 @@ def _under_and_near() -> Iterator[Situation]:
     frame = thing("frame", "frame", traits=("one-faced",))
     yield Situation("a frame shows its face to one of two", table, *one(frame, 800.0, 450.0), found=("all-round",))
     yield Situation("a vase has no back", table, *one(thing("vase"), 800.0, 450.0), quiet=("all-round",))
+    router = thing("router", "device", width=200.0, height=60.0, depth=110.0, traits=("mask", "corded"))
+    fern = thing("fern", "plant", width=240.0, height=260.0)
+    with_socket = case_of(1, fixtures=(in_the_case,))
+    yield Situation(
+        "a router that is to be masked stands bare", with_socket, *one(router, 500.0, 220.0), found=("must-haves",)
+    )
+    both = (router, fern), (put("router", x=500.0, z=235.0), put("fern", x=500.0, z=92.0))
+    yield Situation("a fern masks the router", with_socket, *both, quiet=("must-haves", "heat"))
+    books = tuple(thing(f"book{n}", "book") for n in range(2))
+    tight = (put("router", x=500.0, z=200.0), put("book0", x=380.0, z=200.0), put("book1", x=620.0, z=200.0))
+    yield Situation(
+        "books stand close on both sides of it", with_socket, (router, *books), tight, cautions=(("heat", "heed"),)
+    )
     leaning = thing("mirror", "mirror", width=500.0, height=700.0, depth=30.0)
     yield Situation(
         "a mirror leans without a hold",

@@ -3,6 +3,7 @@
 from typing import Any
 
 import pytest
+from msgspec.structs import replace
 
 from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.geometry.arrangement import arrange
@@ -11,6 +12,7 @@ from jolly_ledge.model.words import MadeOver
 from jolly_ledge.planning.tools import tools_for
 from jolly_ledge.proposals.made_over import is_left_alone, made_over
 from jolly_ledge.proposals.mend import mends
+from jolly_ledge.proposals.moves import moves_for
 from jolly_ledge.readings.register import assess
 
 LOUD, SAND, STONE = "#e01f2f", "#d8c6a2", "#a9a49a"
@@ -79,3 +81,20 @@ def test_paint_is_on_the_list_of_what_is_needed() -> None:
     assert f"paint ({SAND}), about " in paint
     assert "two coats for the jug and the vase; done two days before" in paint
     assert not [tool for tool in tools_for(arranged((thing("pot"),), (put("pot"),))) if "paint" in tool.name]
+
+
+def test_a_bare_router_is_masked_by_what_stands_beside_it() -> None:
+    router = thing("router", "device", width=200.0, height=60.0, depth=120.0, traits=("mask",))
+    fern, vase = thing("fern", "plant", width=220.0, depth=120.0), thing("vase", height=30.0)
+    places = (put("router", x=600.0, z=230.0), put("fern", x=200.0, z=150.0), put("vase", x=400.0))
+    plan = plan_of((router, fern, vase), places, case_of(1))
+    look = plan.looks[0]
+    finding = next(f for f in assess(arrange(plan, look)).findings if "masked" in f.sentence)
+    labels = [move.label for move in moves_for(plan, look, arrange(plan, look), finding) if move.kind == "mask"]
+    assert labels == ["Set the fern before the router"]
+    move = next(m for m in moves_for(plan, look, arrange(plan, look), finding) if m.kind == "mask")
+    after = move.edit.apply(plan)
+    assert not [f for f in assess(arrange(after, after.looks[0])).findings if "masked" in f.sentence]
+    locked = replace(look, placements=tuple(replace(p, locked=p.id == "fern") for p in look.placements))
+    kept = moves_for(plan, locked, arrange(plan, locked), finding)
+    assert not [move for move in kept if move.kind == "mask"]

@@ -6,6 +6,7 @@ from collections.abc import Iterable, Iterator
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import burns
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.model.phrases import listed, verb
 from jolly_ledge.model.piece import Fixture
 
 SUFFERS_CATEGORIES = frozenset(
@@ -22,6 +23,9 @@ COOKTOP_BESIDE_MM, COOKTOP_NEAR_MM, COOKTOP_ABOVE_MM = 150.0, 300.0, 650.0
 
 LAMP_ABOVE_MM = 300.0
 """Lamps are marked with the distance they want to what burns; a third of a metre where no plate is read yet."""
+
+VENT_MM = 30.0
+"""So much air devices want at their sides, where no plate is read."""
 
 STEAM_MM = 150.0
 """A kettle or a toaster wants so much free over it."""
@@ -167,6 +171,28 @@ def _under_the_lamp(arrangement: Arrangement, lamp: Fixture) -> Iterator[Caution
             )
 
 
+def _smothered(arrangement: Arrangement, placed: PlacedItem) -> Iterator[Caution]:
+    """Report what lies on a masked device, and what stands close at both of its sides: its vents stay free."""
+    there = [other for other in arrangement.by_ledge.get(placed.ledge.id, ()) if other.id != placed.id]
+    on_it = [other for other in there if other.placement.host == placed.id]
+    beside = [
+        other for other in there
+        if other.bottom < placed.top and other.front < placed.back and other.back > placed.front
+    ]  # fmt: skip
+    at_left = [other for other in beside if 0 <= placed.left - other.right < VENT_MM]
+    at_right = [other for other in beside if 0 <= other.left - placed.right < VENT_MM]
+    close = on_it or (at_left[:1] + at_right[:1] if at_left and at_right else [])
+    if close:
+        names = listed([f"the {other.item.label}" for other in close])
+        yield Caution(
+            "heat",
+            "heed",
+            (placed.id, *(other.id for other in close)),
+            f"The {placed.item.label} gets warm and {names} {verb([other.id for other in close], 'is', 'are')} "
+            f"close on its vents; leave {round(VENT_MM)} mm free at its sides and nothing on it.",
+        )
+
+
 def _without_air(arrangement: Arrangement) -> Iterator[Caution]:
     shut_away = arrangement.piece.doors == "solid" and arrangement.piece.seen_shut
     for placed in arrangement.placed_items:
@@ -192,6 +218,8 @@ def _without_air(arrangement: Arrangement) -> Iterator[Caution]:
                 f"The {item.label} gets warm behind the shut doors of {arrangement.piece.label}; give it air: slots, "
                 "a cut-out in the back, or an open place.",
             )
+        if "mask" in item.traits and not placed.hidden:
+            yield from _smothered(arrangement, placed)
         if not placed.hidden:
             continue
         host = arrangement.by_id.get(placed.placement.inside or "")

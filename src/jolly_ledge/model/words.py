@@ -84,6 +84,7 @@ Trait = Literal[
     "flame",
     "corded",
     "hide",
+    "mask",
     "daily-use",
     "grab",
     "lidded",

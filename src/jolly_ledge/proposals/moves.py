@@ -33,6 +33,9 @@ LOST_SHARE, WANTED_SHARE, MOST_RISERS = 0.52, 0.6, 2
 """Below the first share of its opening a thing may be raised, to about the second."""
 
 TURNS = (90.0, 180.0, 270.0)
+MASKING_SHARE, CLEAR_MM = 0.7, 20.0
+"""What masks a thing has so much of its height, and leaves its vents so much air."""
+
 STAYING = frozenset({"must-keep", "daily-use", "hide"})
 """What must be there is not taken away."""
 
@@ -62,6 +65,7 @@ def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding
         yield from _posed(look, placed)
         yield from _turned(look, placed)
         yield from _hidden(look, arrangement, placed)
+        yield from _masked(look, arrangement, placed)
     for placed in named[:MOST_MOVED]:
         yield from made_over(arrangement, placed)
     ledges = list(dict.fromkeys(placed.ledge for placed in free))
@@ -202,6 +206,25 @@ def _turned(look: Look, placed: PlacedItem) -> Iterator[Move]:
         label = f"Turn the {size.label} {said}"
         change = ChangePlacement(look=look.id, placements=(placed.id,), changes=(("turn", turned),), label=label)
         yield Move("turn", label, change)
+
+
+def _masked(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
+    """Set something that stands on the same ledge before what is to be masked; it steps back where it must."""
+    if "mask" not in placed.item.traits:
+        return
+    others = [
+        other for other in arrangement.by_ledge.get(placed.ledge.id, ())
+        if other.id != placed.id and other.placement.host is None and not other.placement.locked
+        and other.placement.pose == "upright" and other.height >= MASKING_SHARE * placed.height
+        and "mask" not in other.item.traits
+    ]  # fmt: skip
+    others.sort(key=lambda other: (other.item.category != "plant", abs(other.width - placed.width)))
+    for other in others[:MOST_HOSTS]:
+        z = placed.front - CLEAR_MM - (other.back - other.front) / 2
+        if z - (other.back - other.front) / 2 >= 0:
+            x = placed.x - placed.ledge.left
+            label = f"Set the {other.item.label} before the {placed.item.label}"
+            yield Move("mask", label, moved(look, other, other.ledge, x, z))
 
 
 def _hidden(look: Look, arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:

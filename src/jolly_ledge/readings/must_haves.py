@@ -8,9 +8,10 @@ from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.belonging import Verdict, verdict_on
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.phrases import counted, percent
 from jolly_ledge.model.words import GATHERING
 from jolly_ledge.readings.reading import Finding, Reading
+from jolly_ledge.scene.marks import marks_of
 
 ID = "must-haves"
 BAND = (0.99, 1.0)
@@ -20,10 +21,13 @@ REACH_LOW_MM, REACH_HIGH_MM = 350.0, 1750.0
 EASE_MM, TOLD_BELOW = 300.0, 0.75
 
 GATHERED_SCORE, LACKING = 0.4, 0.8
+MASKED_SHARE = 0.5
+"""What is masked shows by no more than half: its outline is broken."""
+
 UNMET_COST, STRANGER, MANY_STRANGERS = 1.2, 0.5, 2.5
 STRANGENESS: dict[Verdict, float] = {"belongs": 0.0, "may": 0.02, "seldom": 0.15, "asked": 0.6}
 """What it costs that a thing stands where it seldom does, or where it comes only when asked."""
-DEMANDING = frozenset(("hide", "daily-use", "grab", "corded"))
+DEMANDING = frozenset(("hide", "mask", "daily-use", "grab", "corded"))
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
@@ -91,7 +95,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
 
 def _stranger(one: PlacedItem, arrangement: Arrangement) -> float:
     """Return what it costs that a thing does not belong where it stands, by hand as well as by proposal."""
-    if one.ledge.is_wall or one.depth_order or one.placement.pose in ("hung", "draped") or one.placement.locked:
+    if (
+        "mask" in one.item.traits
+        or one.ledge.is_wall
+        or one.depth_order
+        or one.placement.pose in ("hung", "draped")
+        or one.placement.locked
+    ):
         return 0.0
     # What is stored, collected or left is there because somebody means it so.
     if arrangement.piece.id in one.item.meant_for or one.ledge.meant.purpose in ("store", "collection", "leave"):
@@ -111,7 +121,12 @@ def _awaited(item: Item, arrangement: Arrangement) -> str:
 
 def _demands(placed: PlacedItem, arrangement: Arrangement) -> list[tuple[float, str]]:
     """Return what a thing demands: how far that is met, and what to say where it is not."""
-    found = (_hidden(placed, arrangement), _reached(placed, arrangement), _plugged_in(placed, arrangement))
+    found = (
+        _hidden(placed, arrangement),
+        _masked(placed, arrangement),
+        _reached(placed, arrangement),
+        _plugged_in(placed, arrangement),
+    )
     return [demand for demand in found if demand is not None]
 
 
@@ -121,6 +136,16 @@ def _hidden(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] |
     score = 1.0 if placed.hidden else GATHERED_SCORE if _is_gathered(placed, arrangement) else 0.0
     name, where = placed.item.label, placed.ledge.label
     return score, f"The {name} is to be hidden and stands in sight on {where}; put it into a box or basket."
+
+
+def _masked(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] | None:
+    if "mask" not in placed.item.traits:
+        return None
+    mark = next((mark for mark in marks_of(arrangement) if mark.placed.id == placed.id), None)
+    shows = 0.0 if placed.hidden or mark is None else mark.in_sight
+    name, where = placed.item.label, placed.ledge.label
+    said = f"The {name} is to be masked and shows by {percent(shows)} on {where}; set leaves or an object before it."
+    return 1 - max(shows - MASKED_SHARE, 0.0) / (1 - MASKED_SHARE), said
 
 
 def _reached(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] | None:

@@ -296,6 +296,7 @@ FINISH_WORDS: dict[str, Finish] = {
 
 TRAIT_WORDS: dict[str, Trait] = {
     "fragile": "fragile", "sharp": "sharp", "rolls": "rolls", "corded": "corded", "hide": "hide", "hidden": "hide",
+    "masked": "mask",
     "daily": "daily-use", "daily-use": "daily-use", "grab": "grab", "lidded": "lidded", "keep": "must-keep",
     "must-keep": "must-keep", "sentimental": "sentimental", "heirloom": "sentimental", "one-faced": "one-faced",
     "airy": "airy", "base": "base", "toxic": "toxic", "small-parts": "small-parts", "lid": "lidded",
