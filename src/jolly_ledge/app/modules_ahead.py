@@ -23,6 +23,9 @@ TOUCHES = frozenset({
 RESTS_MS = 400
 """The hand rests so long before reading goes on: two threads share one interpreter, and the hand goes first."""
 
+FIRST_MS = 60
+"""A hand that moves already when reading is to begin is felt within so long: the first module is the longest."""
+
 ASKED_MS = 20
 """Whether modules are there is asked so often."""
 
@@ -44,10 +47,8 @@ class ModulesAhead(QObject):
         self._thread = Thread(target=self._read, name="reads modules", daemon=True)
         self._is_over = False
         self._goes_on = Event()
-        self._goes_on.set()
         self._rest = QTimer(self)
         self._rest.setSingleShot(True)
-        self._rest.setInterval(RESTS_MS)
         self._rest.timeout.connect(self._goes_on.set)
 
     def _read(self) -> None:
@@ -64,6 +65,7 @@ class ModulesAhead(QObject):
         application.aboutToQuit.connect(self._end)
         self._thread.start()
         heard_at(self._widget).installEventFilter(self)
+        self._rest.start(FIRST_MS)
 
     def _end(self) -> None:
         """Let what is being read come to its end: a module cannot be read while everything is taken down."""
@@ -77,7 +79,7 @@ class ModulesAhead(QObject):
             watched.removeEventFilter(self)
         elif event.type() in TOUCHES:
             self._goes_on.clear()
-            self._rest.start()
+            self._rest.start(RESTS_MS)
         return False
 
     @property

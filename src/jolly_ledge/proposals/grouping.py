@@ -30,7 +30,7 @@ HALF, OVER_HALF_COST = 0.5, 120.0
 SAME_PLACES, PLACES_FREE = 4.0, 0.4
 """What it costs that things stand on the same ledges as before: it counts where there are no others to take."""
 
-SEASON_LIKED = 2.0
+SEASON_LIKED = 3.0
 EYE = 8.0
 """So much the whole of how a look reads counts beside what is liked in its groups."""
 

@@ -165,6 +165,8 @@ def recomposed(composition: Composition, rng: Random, liked: Mapping[str, float]
         found = _composed_on(beside, ledge, used, rng.choice((-1, 1)), before, share)
         used |= {one for group in found for one in group.ids}
         groups += [(ledge, group) for group in found]
+    # Groups of other ledges belong to other compositions, too, and stay as they are.
+    _fill_with_the_season(beside, [(ledge, group) for ledge, group in groups if ledge.id in anew], used)
     placements = (*others, *placements_of(groups))
     problem = stock.problem
     if _awaited(problem, placements):

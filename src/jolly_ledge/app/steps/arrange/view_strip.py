@@ -33,7 +33,7 @@ SAID: dict[str, str] = {
     "depth": "Depth: a low pale bar stands in front, a higher dark one at the back.",
     "ties": "Ties: look-alikes; thin teal ties far ones, thick ochre ones compete.",
     "advice": "Advice: how many groups and things each ledge bears in this fullness.",
-    "cords": "Cords: where each runs along the back; solid ochre is seen, dotted is hidden.",
+    "cords": "Cords: solid ochre is seen from the front, dotted is hidden.",
     "doors": "Doors: hatched strips hide; the figure is what is left to see of an anchor.",
 }
 

@@ -14,6 +14,10 @@ if TYPE_CHECKING:
     from jolly_ledge.app.steps.gather.item_panel import ItemPanel
 
 
+FRAME_MS = 16
+"""The line-up is on the screen before the forms of a thing are made."""
+
+
 class GatherSide(QStackedWidget):
     """Shows the panel that suits what is in hand.
 
@@ -28,6 +32,7 @@ class GatherSide(QStackedWidget):
         self._panel: ItemPanel | None = None
         self._later = QTimer(self)
         self._later.setSingleShot(True)
+        self._later.setInterval(FRAME_MS)
         self._later.timeout.connect(self._show_panel)
         self.setFixedWidth(PANEL_WIDTH)
 
