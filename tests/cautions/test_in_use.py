@@ -3,14 +3,16 @@
 import pytest
 from msgspec.structs import replace
 
-from builders import arranged, case_of, put, thing
+from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.geometry.in_use import swept
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.use import Hinge, Use
+from jolly_ledge.proposals.problem import problem_of
 
 TOP = Ledge(id="a1", left=0.0, floor=750.0, width=1200.0, depth=400.0)
 CONSOLE = Piece(id="console", kind="console", width=1200.0, height=750.0, depth=400.0, ledges=(TOP,))
@@ -114,6 +116,23 @@ def test_what_is_used_together_stands_within_an_arm() -> None:
         found = of(arranged((kettle, caddy), (put("kettle", x=200.0), put("caddy", x=x)), CONSOLE))
         assert len(found) == len(said)
         assert all(words in caution.sentence for words, caution in zip(said, found, strict=True))
+
+
+def test_what_both_tell_is_said_once_and_who_lifts_is_named() -> None:
+    kettle, caddy = thing("kettle", use=Use(along=("caddy",))), thing("caddy", use=Use(along=("kettle",)))
+    assert len(of(arranged((kettle, caddy), (put("kettle", x=150.0), put("caddy", x=1050.0)), CONSOLE))) == 1
+    urn = thing("urn", mass=9.0, use=Use(hands=4))
+    items = (player(opens="drawer", run=200.0), urn)
+    (caution,) = of(arranged(items, (put("player", x=400.0, z=240.0), put("urn", x=400.0, z=35.0)), CONSOLE))
+    assert "the urn (9 kg, two people) must be moved" in caution.sentence
+
+
+def test_no_proposal_sets_a_thing_where_it_does_not_open() -> None:
+    items = (player(opens="lid", often="daily"),)
+    for piece, stands in ((case_of(1), False), (CONSOLE, True)):
+        look = arranged(items, (put("player", x=400.0, z=200.0 if stands else 150.0),), piece)
+        problem = problem_of(plan_of((*items, thing("vase")), (), piece), piece.id, Manner())
+        assert problem.can_stand(look) is stands
 
 
 def test_the_ends_of_a_wall_shelf_are_open() -> None:

@@ -13,6 +13,7 @@ VERBS = {"": "has no room to be used", "lid": "does not open", "door": "does not
 ARM_MM = 700.0
 """What is used together lies within the reach of an arm."""
 
+LIFTED = {2: ", both hands", 4: ", two people"}
 SELDOM = frozenset({"rarely", "not-since"})
 
 
@@ -51,7 +52,9 @@ def _too_short(placed: PlacedItem, use: Use, fixed: Obstacle) -> str:
 def _apart(arrangement: Arrangement, placed: PlacedItem, along: tuple[str, ...]) -> Iterable[Caution]:
     """Report what is used together and does not stand within an arm's length."""
     for other in arrangement.placed_items:
-        if other.item.id in along and not other.hidden:
+        # Where both tell it, it is said once.
+        again = other.item.use is not None and placed.item.id in other.item.use.along and other.id < placed.id
+        if other.item.id in along and not other.hidden and not again:
             away = math.hypot(other.x - placed.x, other.bottom - placed.bottom)
             if away > ARM_MM:
                 yield Caution(
@@ -64,5 +67,6 @@ def _apart(arrangement: Arrangement, placed: PlacedItem, along: tuple[str, ...])
 
 
 def _weight(placed: PlacedItem) -> str:
-    mass = placed.item.mass
-    return "weight unknown" if mass is None else f"{mass:g} kg"
+    mass, use = placed.item.mass, placed.item.use
+    lifted = LIFTED.get(use.hands or 0, "") if use is not None else ""
+    return ("weight unknown" if mass is None else f"{mass:g} kg") + lifted

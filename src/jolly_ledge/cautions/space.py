@@ -8,7 +8,7 @@ from itertools import combinations
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import speaks_of
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
-from jolly_ledge.geometry.bodies import in_one_place
+from jolly_ledge.geometry.bodies import carries, in_one_place
 
 TOLERANCE_MM = 1.0
 JUT_MM = 25.0
@@ -123,14 +123,9 @@ def _collide(first: PlacedItem, second: PlacedItem, hosts: dict[str, str | None]
 
 
 def _carries(host: PlacedItem, guest: PlacedItem, hosts: dict[str, str | None]) -> bool:
-    """Tell whether a thing carries or holds another, at any remove."""
-    step = guest.placement.host
-    while step is not None:
-        if step == host.id:
-            return True
-        step = hosts.get(step)
+    """Tell whether a thing carries or holds another, or shares its vessel with it."""
     # Two stems in one vase may cross.
-    return (
+    return carries(host, guest, hosts) or (
         guest.placement.inside is not None
         and guest.placement.inside == host.placement.inside
         and host.item.category == "stems"

@@ -2,6 +2,7 @@
 
 import math
 from bisect import bisect_left
+from collections.abc import Mapping
 from functools import lru_cache
 
 from jolly_ledge.geometry.arrangement import PlacedItem
@@ -28,6 +29,16 @@ def in_one_place(first: PlacedItem, second: PlacedItem) -> bool:
         return True
     step = (high - low) / LEVELS
     return any(_share_a_level(first, second, low + step * (number + 0.5)) for number in range(LEVELS))
+
+
+def carries(host: PlacedItem, guest: PlacedItem, hosts: Mapping[str, str | None]) -> bool:
+    """Tell whether a thing carries or holds another, at any remove; ``hosts`` tells by id what each stands on or in."""
+    step = guest.placement.host
+    while step is not None:
+        if step == host.id:
+            return True
+        step = hosts.get(step)
+    return False
 
 
 def _is_turned(placed: PlacedItem) -> bool:

@@ -6,6 +6,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.geometry.bodies import carries
 from jolly_ledge.model.kinds import KINDS
 from jolly_ledge.model.use import UPRIGHT_LID, Hinge, Use
 
@@ -103,13 +104,15 @@ def _moved(body: Swept, by: dict[Hinge, float]) -> Swept:
 def obstacles(arrangement: Arrangement, placed: PlacedItem) -> tuple[Obstacle, ...]:
     """Return what keeps a thing from being used where it stands: boards, sides, walls, and other things."""
     found: list[Obstacle] = []
+    there = arrangement.by_ledge.get(placed.ledge.id, ())
+    hosts = {other.id: other.placement.host for other in there}
     for body in swept(placed):
         found += _fixed(arrangement, placed, body)
         found += [
             Obstacle(body.part, other.item.label, placed=other)
-            for other in arrangement.by_ledge.get(placed.ledge.id, ())
+            for other in there
             if other.id != placed.id and not other.hidden and not _lies_in(other, placed) and _meets(body, other)
-            and not _carries(arrangement, other, placed)
+            and not carries(other, placed, hosts)
         ]  # fmt: skip
     return tuple(found)
 
@@ -135,14 +138,3 @@ def _meets(body: Swept, other: PlacedItem) -> bool:
 
 def _lies_in(other: PlacedItem, placed: PlacedItem) -> bool:
     return other.placement.inside == placed.id
-
-
-def _carries(arrangement: Arrangement, host: PlacedItem, guest: PlacedItem) -> bool:
-    """Tell whether a thing carries another, at any remove."""
-    step = guest.placement.host
-    while step is not None:
-        if step == host.id:
-            return True
-        below = arrangement.by_id.get(step)
-        step = below.placement.host if below is not None else None
-    return False
