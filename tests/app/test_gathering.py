@@ -226,7 +226,7 @@ def test_the_census_counts_openings_and_things(window: MainWindow, qtbot: QtBot)
 def test_where_a_thing_comes_from_and_what_it_wants(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
     window.workspace.choose_item("fern")
-    form = page.panel.provenance_form
+    form = page.panel.further.provenance_form
     for field, text in (
         (form.price_field, "24,50"),
         (form.set_field, "greenery"),
@@ -265,7 +265,7 @@ def test_where_a_thing_comes_from_and_what_it_wants(window: MainWindow, qtbot: Q
 def test_a_repaint_is_a_trial_and_tells_the_paint(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
     window.workspace.choose_item("dark-urn")
-    form = page.panel.repaint_form
+    form = page.panel.further.repaint_form
     own = in_hand(window).colours
     qtbot.mouseClick(form.may_chips["toned"], LEFT)
     qtbot.mouseClick(form.may_chips["painted"], LEFT)
@@ -286,19 +286,19 @@ def test_a_repaint_is_a_trial_and_tells_the_paint(window: MainWindow, qtbot: QtB
 def test_a_book_shows_jacket_board_and_pages(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
     window.workspace.choose_item("comets")
-    assert page.panel.covers_form.isVisible()
+    assert page.panel.further.covers_form.isVisible()
     jacket = in_hand(window).main_colour
-    qtbot.mouseClick(page.panel.covers_form.off_chip, LEFT)
+    qtbot.mouseClick(page.panel.further.covers_form.off_chip, LEFT)
     assert in_hand(window).covers is not None
     assert in_hand(window).main_colour != jacket
-    button = page.panel.covers_form.buttons["board"]
+    button = page.panel.further.covers_form.buttons["board"]
     button.code.setText("#334455")
     qtbot.keyClick(button.code, Qt.Key.Key_Return)
     assert in_hand(window).main_colour == "#334455"
-    qtbot.mouseClick(page.panel.covers_form.off_chip, LEFT)
+    qtbot.mouseClick(page.panel.further.covers_form.off_chip, LEFT)
     assert in_hand(window).main_colour == jacket
     window.workspace.choose_item("dark-urn")
-    assert not page.panel.covers_form.isVisible()
+    assert not page.panel.further.covers_form.isVisible()
 
 
 def test_several_are_told_together(window: MainWindow, qtbot: QtBot) -> None:

@@ -118,7 +118,7 @@ def test_an_empty_stash_tells_the_ways_in_and_waits_for_the_first_line(
 def test_a_set_is_told_its_sense_beside_the_thing(window: MainWindow, qtbot: QtBot) -> None:
     page, workspace = gather(window), window.workspace
     type_into(qtbot, page.entry.line, "set of 3 blue cups")
-    form = page.panel.provenance_form
+    form = page.panel.further.provenance_form
     workspace.choose_items((workspace.plan.stash[-1].id,))
     name = workspace.plan.stash[-1].set
     assert name

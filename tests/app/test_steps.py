@@ -273,7 +273,7 @@ def test_a_thing_is_added_described_duplicated_and_removed(window: MainWindow, q
     panel.colours.colour_buttons[0].code.setText("#c9a24b")
     qtbot.keyClick(panel.colours.colour_buttons[0].code, Qt.Key.Key_Return)
     qtbot.mouseClick(panel.colours.more_colours, LEFT)
-    qtbot.mouseClick(panel.traits.chips["fragile"], LEFT)
+    qtbot.mouseClick(panel.further.traits.chips["fragile"], LEFT)
     item = item_in_hand(window)
     assert (item.name, item.height, item.finish, item.mass) == ("brass sextant", 228.6, "metal", 1.2)
     assert item.colours[0] == ("#c9a24b", 0.5)
@@ -292,7 +292,7 @@ def test_a_thing_is_chosen_by_click_and_by_keys(window: MainWindow, qtbot: QtBot
     qtbot.mouseClick(page.line_up, LEFT, pos=page.line_up.cell_of("dark-urn").center().toPoint())
     assert item_in_hand(window).id == "dark-urn"
     assert page.panel.title.text() == "tall dark urn"
-    assert "Stands upright on" in page.panel.fits.heading.text()
+    assert "Stands upright on" in page.panel.further.fits.heading.text()
     page.line_up.setFocus()
     qtbot.keyClick(page.line_up, Qt.Key.Key_Right)
     right = item_in_hand(window).id

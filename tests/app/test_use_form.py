@@ -18,7 +18,7 @@ def test_how_a_thing_is_used_is_told_step_by_step(window: MainWindow, qtbot: QtB
     page = page_of(window, "Gather", GatherStep)
     workspace = window.workspace
     workspace.choose_item("dark-urn")
-    form = page.panel.use_form
+    form = page.panel.further.use_form
     assert not form.angle_field.isVisibleTo(form)
     assert not form.cord_field.isVisibleTo(form)
     pick(form.often_field, "daily")
@@ -46,7 +46,7 @@ def test_how_a_thing_is_used_is_told_step_by_step(window: MainWindow, qtbot: QtB
 def test_what_cannot_be_read_is_said_and_nothing_is_lost(window: MainWindow, qtbot: QtBot) -> None:
     page = page_of(window, "Gather", GatherStep)
     window.workspace.choose_item("dark-urn")
-    form = page.panel.use_form
+    form = page.panel.further.use_form
     pick(form.opens_field, "door")
     for field, text, said in (
         (form.angle_field, "wide", "no angle"),
@@ -66,7 +66,7 @@ def test_the_cord_of_a_corded_thing_is_told(window: MainWindow, qtbot: QtBot) ->
     page = page_of(window, "Gather", GatherStep)
     corded = next(item for item in window.workspace.plan.stash if "corded" in item.traits)
     window.workspace.choose_item(corded.id)
-    form = page.panel.use_form
+    form = page.panel.further.use_form
     type_into(qtbot, form.cord_field, "1.8 m")
     pick(form.cord_side_field, "right")
     assert window.workspace.item is not None

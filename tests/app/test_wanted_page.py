@@ -120,7 +120,7 @@ def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow
 
 def test_stems_are_told_for_the_vessel_in_hand(window: MainWindow, qtbot: QtBot) -> None:
     gather, workspace = page_of(window, "Gather", GatherStep), window.workspace
-    form = gather.panel.stems_form
+    form = gather.panel.further.stems_form
     workspace.choose_item("orrery")
     assert form.isHidden()
     workspace.choose_item("bud-bottle")

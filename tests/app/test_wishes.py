@@ -81,7 +81,7 @@ def test_x_opens_the_list_and_nothing_marked_is_said(
 def test_things_of_the_line_up_are_wished_for_the_piece_in_hand(window: MainWindow, qtbot: QtBot) -> None:
     page, workspace = page_of(window, "Gather", GatherStep), window.workspace
     workspace.choose_item("dark-urn")
-    choose(page.panel.wish_chip, "In the middle of its ledge")
+    choose(page.panel.further.wish_chip, "In the middle of its ledge")
     assert workspace.piece.wishes == (Wish(kind="centred", items=("dark-urn",)),)
     before = page.line_up.grab().toImage()
     workspace.undo()

@@ -42,7 +42,7 @@ def acts_of(step: "GatherStep") -> tuple[Act, ...]:
         step.panel.duplicate()
 
     def wish() -> None:
-        step.panel.wish_chip.pop_up()
+        step.panel.further.wish_chip.pop_up()
 
     def measured() -> None:
         workspace.commit(ChangeItems(items=workspace.item_ids, changes=(("guessed", ()),)))

@@ -12,25 +12,20 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.steps.gather.fits_table import FitsTable
+from jolly_ledge.app.steps.gather.further_parts import FurtherParts
 from jolly_ledge.app.steps.gather.item_colours import ItemColours
 from jolly_ledge.app.steps.gather.item_drawing import ItemDrawing
-from jolly_ledge.app.steps.gather.item_forms import CoversForm, ProvenanceForm, RepaintForm
 from jolly_ledge.app.steps.gather.several_panel import PANEL_WIDTH
 from jolly_ledge.app.steps.gather.shape_choice import ShapeChoice
-from jolly_ledge.app.steps.gather.stems_form import StemsForm
-from jolly_ledge.app.steps.gather.use_form import UseForm
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
 from jolly_ledge.app.widgets.picture_choice import PictureChoice
 from jolly_ledge.app.widgets.side_panel import SidePanel
-from jolly_ledge.app.widgets.texts import BoardLine, heading, question, words
-from jolly_ledge.app.widgets.trait_chips import TraitChips
-from jolly_ledge.app.widgets.wish_menu import WishChip
-from jolly_ledge.edits.items import ChangeItem, DuplicateItem, RemoveItems, ToggleTrait
+from jolly_ledge.app.widgets.texts import heading, words
+from jolly_ledge.edits.items import ChangeItem, DuplicateItem, RemoveItems
 from jolly_ledge.model.entry.typical import typical_of
 from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Category, Trait, plain
+from jolly_ledge.model.words import CATEGORIES, FINISHES, STATUSES, Category, plain
 from jolly_ledge.workspace.workspace import Workspace
 
 
@@ -51,38 +46,14 @@ class ItemPanel(SidePanel):
         column.addLayout(self._form())
         self.stands = words("", "soft")
         column.addWidget(self.stands)
-        self.covers_title = question("Covers", 14)
-        self.covers_form = CoversForm(workspace)
-        self.stems_form = StemsForm(workspace)
-        column.addWidget(self.stems_form)
-        column.addWidget(self.covers_title)
-        column.addWidget(self.covers_form)
-        column.addWidget(question("Where it comes from and goes", 14))
-        self.provenance_form = ProvenanceForm(workspace)
-        column.addWidget(self.provenance_form)
-        column.addWidget(question("If it were painted", 14))
-        self.repaint_form = RepaintForm(workspace)
-        column.addWidget(self.repaint_form)
-        column.addWidget(question("In use", 14))
-        self.use_form = UseForm(workspace)
-        column.addWidget(self.use_form)
-        self.wish_chip = WishChip(workspace, lambda: (workspace.item_id,) if workspace.item_id else ())
-        row = QHBoxLayout()
-        row.addWidget(words("For the piece in hand", "soft", wrap=False))
-        row.addWidget(self.wish_chip.button)
-        row.addStretch(1)
-        column.addLayout(row)
-        column.addWidget(question("Mind", 14))
-        self.traits = TraitChips(self._toggle_trait)
-        column.addLayout(self.traits)
-        column.addWidget(BoardLine())
-        self.fits = FitsTable(workspace)
-        column.addWidget(self.fits)
+        self.further = FurtherParts(self.inside, workspace)
+        column.addWidget(self.further)
         column.addLayout(self._buttons())
         column.addStretch(1)
         for signal in (workspace.signals.changed, workspace.signals.chosen):
             signal.connect(self.refresh)
         self.refresh()
+        self.further.make_in_turns()
 
     def _guess_row(self) -> QWidget:
         holder = QWidget()
@@ -189,17 +160,11 @@ class ItemPanel(SidePanel):
             box.setCurrentIndex(max(box.findData(value), 0))
         self.shape_field.show_item(item)
         self.colours.show_item(item)
-        self.traits.show_traits(item.traits)
-        self.stems_form.show_item(item)
         self.guess_row.setVisible(bool(item.guessed))
         self.guess_said.setText(f"Guessed: {', '.join(item.guessed)}.")
         looks = [look.label for look in self._workspace.plan.looks if any(p.item == item.id for p in look.placements)]
         self.stands.setText(f"Stands in {listed(looks)}." if looks else "Stands in no look.")
-        self.covers_title.setVisible(item.is_book)
-        self.covers_form.setVisible(item.is_book)
-        for form in (self.covers_form, self.provenance_form, self.repaint_form, self.use_form):
-            form.refresh()
-        self.fits.show_item(item)
+        self.further.refresh()
 
     # Changing
 
@@ -226,11 +191,6 @@ class ItemPanel(SidePanel):
             )
             self.mass_field.clearFocus()
             self.refresh()
-
-    def _toggle_trait(self, trait: Trait, on: bool) -> None:
-        item = self._workspace.item
-        if item is not None:
-            self._workspace.commit(ToggleTrait(items=(item.id,), trait=trait, on=on))
 
     def duplicate(self) -> None:
         """Add one more thing like the one in hand, and take it in hand."""
