@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from datetime import date
+from functools import cached_property
 
 from msgspec.structs import replace
 from PySide6.QtGui import QActionGroup
@@ -38,6 +39,9 @@ MODES = (
 )
 
 
+Page = OrderPage | FetchPage | TickOffPage | PlugsPage | ShoppingPage
+
+
 class PlaceStep(Step):
     """The page a helper works from."""
 
@@ -47,6 +51,7 @@ class PlaceStep(Step):
         self._exporter = Exporter(workspace, dialogs)
         self.paper: Paper = A4
         self.scale: int | None = None
+        self._mode = ORDER
         self.modes = ChipRow(MODES, self.show_mode)
         self.head.addWidget(self.modes)
         self.arrange_button = chip("Arrange it", "Go to Arrange", checkable=False)
@@ -58,21 +63,8 @@ class PlaceStep(Step):
         self.paper_menu = self._menu()
         self.paper_button.setMenu(self.paper_menu)
         self.head.addWidget(self.paper_button)
-        self.order = OrderPage(workspace)
-        self.fetch = FetchPage(workspace)
-        self.tick_off = TickOffPage(workspace)
-        self.plugs = PlugsPage(workspace)
-        self.buy = ShoppingPage(workspace)
-        self.labels = LabelForm(self.save_labels, lambda: self.show_mode(ORDER))
         self.pages = QStackedWidget()
-        self._shown: dict[str, tuple[QWidget, Callable[[], object]]] = {
-            ORDER: (self.order, self.order.refresh), FETCH: (self.fetch, self.fetch.refresh),
-            TICK_OFF: (self.tick_off, self.tick_off.refresh), PLUGS: (self.plugs, self.plugs.refresh),
-            BUY: (self.buy, self.buy.refresh),
-        }  # fmt: skip
-        for page, _ in self._shown.values():
-            self.pages.addWidget(page)
-        self.pages.addWidget(self.labels)
+        self.pages.addWidget(self.order)
         row = QHBoxLayout()
         row.addWidget(self.pages)
         self.column.addLayout(row, 1)
@@ -121,14 +113,58 @@ class PlaceStep(Step):
             if action.isCheckable():
                 action.setChecked(action.text() == f"On {paper.name} paper")
 
-    # The pages
+    # The pages: each is made when it is first asked for
+
+    @cached_property
+    def order(self) -> OrderPage:
+        """Every step with figures for a tape."""
+        return OrderPage(self.workspace)
+
+    @cached_property
+    def fetch(self) -> FetchPage:
+        """What comes from which room."""
+        return FetchPage(self.workspace)
+
+    @cached_property
+    def tick_off(self) -> TickOffPage:
+        """One step at a time."""
+        return TickOffPage(self.workspace)
+
+    @cached_property
+    def plugs(self) -> PlugsPage:
+        """Which cord goes into which outlet."""
+        return PlugsPage(self.workspace)
+
+    @cached_property
+    def buy(self) -> ShoppingPage:
+        """What is to be bought."""
+        return ShoppingPage(self.workspace)
+
+    @cached_property
+    def labels(self) -> LabelForm:
+        """Which labels can be made."""
+        return LabelForm(self.save_labels, lambda: self.show_mode(ORDER))
+
+    def _page(self, mode: str) -> Page:
+        pages: dict[str, Callable[[], Page]] = {
+            ORDER: lambda: self.order, FETCH: lambda: self.fetch, TICK_OFF: lambda: self.tick_off,
+            PLUGS: lambda: self.plugs, BUY: lambda: self.buy,
+        }  # fmt: skip
+        return pages[mode]()
+
+    def _bring_up(self, page: QWidget) -> None:
+        """Show a page; one that was never shown joins the others."""
+        if self.pages.indexOf(page) < 0:
+            self.pages.addWidget(page)
+        self.pages.setCurrentWidget(page)
 
     def show_mode(self, mode: str) -> None:
         """Show one of the pages."""
+        self._mode = mode
         self.modes.show_choice(mode)
-        page, refresh = self._shown[mode]
-        self.pages.setCurrentWidget(page)
-        refresh()
+        page = self._page(mode)
+        self._bring_up(page)
+        page.refresh()
         if mode == TICK_OFF:
             self.tick_off.setFocus()
 
@@ -137,14 +173,14 @@ class PlaceStep(Step):
         plan = self.workspace.plan
         cords, boxes = cord_labels(plan), storage_labels(plan, date.today().year)
         self.labels.show_labels((*cords, *boxes), len(cords), len(boxes))
-        self.pages.setCurrentWidget(self.labels)
+        self._mode = ""
+        self._bring_up(self.labels)
 
     def refresh(self) -> None:
         """Show the look in hand on the page that is seen; the others follow when they are shown."""
         self.arrange_button.setVisible(not self.workspace.look_id or not self.workspace.look.placements)
-        for page, refresh in self._shown.values():
-            if page is self.pages.currentWidget():
-                refresh()
+        if self._mode:
+            self._page(self._mode).refresh()
 
     # On paper
 
