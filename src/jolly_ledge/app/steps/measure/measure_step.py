@@ -1,6 +1,6 @@
 """Measure: the piece drawn to scale, its figures edited where they stand, the tape check."""
 
-from functools import partial
+from functools import cached_property, partial
 
 from msgspec.structs import replace
 from PySide6.QtCore import Qt
@@ -77,9 +77,6 @@ class MeasureStep(Step):
         self.drawings.setChildrenCollapsible(False)
         self.drawings.setSizes([400, 400])
         self._stands_in = ""
-        self.gallery = StartGallery()
-        self.gallery.picked.connect(self.add_piece)
-        self.gallery.left.connect(self.show_drawing)
         self.tools = QWidget()
         self.tools.setLayout(self._tools())
         page = QWidget()
@@ -90,12 +87,20 @@ class MeasureStep(Step):
         column.addWidget(self.drawings, 1)
         self.pages = QStackedWidget()
         self.pages.addWidget(page)
-        self.pages.addWidget(self.gallery)
         self._bench: QWidget | None = None
         self.column.addWidget(self.pages, 1)
         self.beside = self._side()
         self.row.addWidget(self.beside)
         self.follow(self.refresh, workspace.signals.changed, workspace.signals.chosen)
+
+    @cached_property
+    def gallery(self) -> StartGallery:
+        """The kinds of furniture to begin with, made when first asked for."""
+        gallery = StartGallery()
+        gallery.picked.connect(self.add_piece)
+        gallery.left.connect(self.show_drawing)
+        self.pages.addWidget(gallery)
+        return gallery
 
     def _tools(self) -> QHBoxLayout:
         row = QHBoxLayout()
