@@ -9,16 +9,19 @@ from msgspec.structs import replace
 
 from builders import thing
 from households import household
+from jolly_ledge.measures.counts import UNDER_A_PICTURE, recommended
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.model.roles import role_of
+from jolly_ledge.model.words import FixtureKind
 from jolly_ledge.proposals.composing.composition import Composition, composed
-from jolly_ledge.proposals.composing.liking import liking_of
+from jolly_ledge.proposals.composing.liking import liking_of, without_a_rest
 from jolly_ledge.proposals.composing.liking_of_a_group import CRUMBS, liking_of_a_group
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.composing.schemes import groups_borne
-from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.trays import tray_set
 from jolly_ledge.proposals.problem import problem_of
@@ -109,7 +112,53 @@ def test_what_is_gathered_on_a_tray_is_liked_on_a_low_table() -> None:
     found = [one for number in range(60) if (one := composed(problem, number)) is not None]
     gathered = [one for one in found if any(m.thing.category == "tray" for _, group in one.groups for m in group)]
     assert 0 < len(gathered) < len(found)
-    assert mean(map(liking_of, gathered)) > mean(liking_of(one) for one in found if one not in gathered)
+    for one in gathered:
+        tray = next(m.thing for _, group in one.groups for m in group if m.thing.category == "tray")
+        liked, tray.category = liking_of(one), "object"
+        # The same things at the same places, and nothing of them gathers.
+        assert liking_of(one) < liked
+        tray.category = "tray"
+
+
+def test_the_best_liked_low_tables_show_more_than_most() -> None:
+    plan, manner = household("coffee-table-oval", 1)
+    problem = problem_of(plan, plan.pieces[0].id, manner)
+    found = [one for number in range(60) if (one := composed(problem, number)) is not None]
+
+    def seen(one: Composition) -> float:
+        return sum(m.width * m.height for _, group in one.groups for m in group)
+
+    best = sorted(found, key=liking_of, reverse=True)[:6]
+    assert mean(map(seen, best)) > mean(map(seen, found))
+
+
+def test_groups_along_a_top_leave_one_clear_rest() -> None:
+    stock = stock_of(*(thing(f"vase-{n}", height=300.0, width=150.0, depth=150.0) for n in range(3)))
+    ledge = stock.ledges[0]
+
+    def set_at(*lefts: float) -> list[Group]:
+        groups = []
+        for one, left in zip(stock.pool, lefts, strict=True):
+            groups.append(Group("worthy", ledge.depth))
+            groups[-1].members.append(Member(one, "upright", left + one.width / 2, 100.0))
+        return groups
+
+    wide = ledge.width
+    evenly, rested = set_at(0.02 * wide, 0.2 * wide, 0.38 * wide), set_at(0.02 * wide, 0.2 * wide, 0.6 * wide)
+    assert without_a_rest(ledge, evenly) > 0.3
+    assert without_a_rest(ledge, rested) == 0.0
+    assert without_a_rest(ledge, evenly[:2]) == 0.0
+
+
+@pytest.mark.parametrize("kind", ["art", "mirror", "tv"])
+def test_what_hangs_over_a_top_takes_the_place_of_things_on_it(kind: FixtureKind) -> None:
+    top = replace(household("console", 1)[0].pieces[0], fixtures=())
+    ledge = next(ledge for ledge in top.ledges if role_of(top, ledge) == "top")
+    over = Fixture(kind=kind, left=ledge.left + 100, floor=ledge.floor + 400, width=500, height=500)
+    bears = recommended(top, ledge, "layered")
+    assert recommended(replace(top, fixtures=(over,)), ledge, "layered") == pytest.approx(UNDER_A_PICTURE * bears)
+    aside = replace(over, left=ledge.right + 50)
+    assert recommended(replace(top, fixtures=(aside,)), ledge, "layered") == bears
 
 
 def test_a_high_opening_takes_what_is_too_tall_for_the_others() -> None:

@@ -37,6 +37,9 @@ USUAL_PROPORTION, ROUND_SHARE = 1.4, 0.85
 LONGER_SHELF, LONGER_TOP = 0.65, 0.4
 """What is longer than usual for its height, or for its depth, bears more by these powers."""
 
+UNDER_A_PICTURE, PICTURES = 0.83, frozenset({"art", "mirror", "tv"})
+"""A picture, a mirror or a screen on the wall over a top takes the place of things on it: so much of them is left."""
+
 
 @lru_cache(maxsize=1024)
 def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
@@ -59,13 +62,22 @@ def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
     if role == "shelf" or (ledge.clearance is not None and role != "counter"):
         longer = ledge.width / frame_height(ledge) / SHELF_PROPORTION
         return max(float(ON_A_SHELF * FULLNESSES[fullness] * longer**LONGER_SHELF), 1.0)
+    left = UNDER_A_PICTURE if _hangs_over(piece, ledge) else 1.0
     if kind_of(piece).is_by_a_bed:
         wider = ledge.width / piece.height / BY_A_BED_FOR_ITS_HEIGHT
-        return float(ON_A_TOP["nightstand"] * FULLNESSES[fullness] ** BY_A_BED_POWER * wider**LONGER_SHELF)
+        return float(left * ON_A_TOP["nightstand"] * FULLNESSES[fullness] ** BY_A_BED_POWER * wider**LONGER_SHELF)
     kind = "island" if role == "island" else piece.kind
     longer = ledge.width / ledge.depth / TOP_PROPORTIONS.get(kind, USUAL_PROPORTION)
     bears = ON_A_TOP.get(kind, ON_ANOTHER_TOP) * (ROUND_SHARE if ledge.shape == "ellipse" else 1.0)
-    return float(bears * FULLNESSES[fullness] * longer**LONGER_TOP)
+    return float(left * bears * FULLNESSES[fullness] * longer**LONGER_TOP)
+
+
+def _hangs_over(piece: Piece, ledge: Ledge) -> bool:
+    """Tell whether what is looked at is fixed over a ledge that is open above."""
+    return ledge.clearance is None and any(
+        fixture.kind in PICTURES and fixture.floor >= ledge.floor and fixture.left < ledge.right
+        and fixture.right > ledge.left for fixture in piece.fixtures
+    )  # fmt: skip
 
 
 def things_on(placed_items: tuple[PlacedItem, ...]) -> int:

@@ -39,10 +39,15 @@ SCATTERED, BEARS_A_GROUP, OF_A_GROUP = 0.4, 4, 3
 IN_A_LINE = 0.5
 """What stands between more groups than a top of its width bears makes them a line of small things."""
 
+ONE_REST, REST_OF_A_TOP = 0.9, 0.12
+"""Three groups and more along a top want one clear rest among them, not the same small gap again and again."""
+
 SEEN_ON_A_TOP, SEEN_AT_MOST, LITTLE_SEEN = 0.9, 1.6, 6.0
 TALLEST = (0.62, 0.92)
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
+LITTLE_ON_A_TABLE = 4.0
+SEEN_ON_A_TABLE: dict[Fullness, float] = {"airy": 0.25, "layered": 0.31, "abundant": 0.38}
 FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
 CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
 """A gap of up to so much of the width keeps a centrepiece together; what more costs, and a middle off the table's."""
@@ -133,6 +138,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked -= COUNTERPOISE * max(COUNTERPOISED - _answered(ledge, groups), 0.0)
     if role == "top" and not kind.is_by_a_bed:
         liked -= IN_A_LINE * max(len(groups) - groups_borne(ledge, stock.fullness(ledge)), 0)
+        liked -= ONE_REST * without_a_rest(ledge, groups)
     if role == "counter":
         liked -= NO_MACHINE * _lacks_its_machine(stock, ledge, groups)
     if kind.is_a_table and not kind.is_eaten_at:
@@ -209,6 +215,15 @@ def _answered(ledge: Ledge, groups: Sequence[Group]) -> float:
     return max(across, default=0.0) / lead.height
 
 
+def without_a_rest(ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return how much of a clear rest is missing between three groups or more, from 0 to 1."""
+    if len(groups) < OF_A_GROUP:
+        return 0.0
+    ordered = sorted(groups, key=lambda group: group.left)
+    widest = max(other.left - one.right for one, other in pairwise(ordered)) / ledge.width
+    return max(1 - max(widest, 0.0) / REST_OF_A_TOP, 0.0)
+
+
 def _lacks_its_machine(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> bool:
     """Tell whether a machine that is used daily is at hand for a counter and none is there."""
     if any(member.thing.category == "appliance" for member in _members(groups)):
@@ -275,9 +290,10 @@ def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> f
         ledge.width * ledge.depth
     )
     least = FOOT_OF_A_TABLE[fullness]
+    little = max(SEEN_ON_A_TABLE[fullness] - _seen(stock, ledge, groups), 0.0)
     kinds = {member.thing.category for member in _members(groups)}
     tallest = max(group.height for group in groups) / stock.frame(ledge)
-    liked = -3.0 * max(least - foot, 0.0) - 3.0 * max(foot - 1.7 * least, 0.0)
+    liked = -LITTLE_ON_A_TABLE * little - 3.0 * max(least - foot, 0.0) - 3.0 * max(foot - 1.7 * least, 0.0)
     liked += 0.4 * bool(kinds & {"plant", "stems"}) + 0.6 * ("stems" in kinds)
     liked += GATHERED * ("tray" in kinds) + 0.3 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "box"})
     liked += 0.5 * (len(groups) == (2 if fullness == "airy" else 3))
