@@ -107,13 +107,13 @@ def test_purpose_and_household_are_written(window: MainWindow, qtbot: QtBot) -> 
 def test_what_a_piece_is_used_for_tells_how_much_room_it_wants(window: MainWindow, qtbot: QtBot) -> None:
     page, workspace = brief(window), window.workspace
     workspace.choose_look("low-tea")
-    assert {use for use, button in page.use_chips.items() if button.isChecked()} == set(workspace.piece.use)
+    assert {use for use, button in page.uses.chips.items() if button.isChecked()} == set(workspace.piece.use)
     assert workspace.assessment.reading("working-room") is not None
     for use in workspace.piece.use:
-        qtbot.mouseClick(page.use_chips[use], LEFT)
-    assert not any(button.isChecked() for button in page.use_chips.values())
+        qtbot.mouseClick(page.uses.chips[use], LEFT)
+    assert not any(button.isChecked() for button in page.uses.chips.values())
     assert workspace.assessment.reading("working-room") is None
-    qtbot.mouseClick(page.use_chips["games"], LEFT)
+    qtbot.mouseClick(page.uses.chips["games"], LEFT)
     assert window.workspace.piece.use == ("games",)
     assert workspace.history.undo_label == "Use it for games"
 

@@ -3,6 +3,7 @@
 from msgspec.structs import replace
 
 from jolly_ledge.edits.edit import BaseEdit, change_piece
+from jolly_ledge.geometry.axes import axis_called
 from jolly_ledge.geometry.distance import A_SEAT
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.phrases import listed
@@ -28,6 +29,8 @@ def said(wish: Wish, plan: Plan, piece: Piece) -> str:
     names = listed([items.get(item, item) for item in wish.items])
     if wish.kind == "near":
         return SAID["near"].format(names, items.get(wish.near, plain(wish.near)))
+    if wish.kind == "centred" and wish.near:
+        return f"{names} on {axis_name(piece, wish.near)}"
     ledges = {ledge.id: ledge.label for ledge in piece.ledges}
     return SAID[wish.kind].format(names, listed([ledges.get(ledge, ledge) for ledge in wish.ledges]))
 
@@ -59,16 +62,36 @@ class AddWish(BaseEdit, frozen=True):
         for item in wish.items:
             plan.item(item)
         piece = plan.piece(self.piece)
-        there = {*(fixture.kind for fixture in piece.fixtures), *(item.id for item in plan.stash)}
-        if wish.kind == "near" and wish.near not in there | ({A_SEAT} if piece.seats else set()):
+        if wish.kind == "near" and wish.near not in targets_of(plan, piece):
             raise EditError(
                 f"There is no {plain(wish.near) or 'such thing'} at {piece.label}; add it in Measure, then wish it."
+            )
+
+        if wish.kind == "centred" and not _crosses(piece, wish.near):
+            raise EditError(
+                f"No ledge of {piece.label} is crossed by that axis; tell the door in Measure, or wish another."
             )
 
         def with_wish(piece: Piece) -> Piece:
             return replace(piece, wishes=(*_without(piece, wish), checked(wish)))
 
         return change_piece(plan, self.piece, with_wish)
+
+
+def _crosses(piece: Piece, axis: str) -> bool:
+    return any(axis_called(piece, ledge, axis) is not None for ledge in piece.ledges)
+
+
+def axis_name(piece: Piece, axis: str) -> str:
+    """Return an axis of a piece in words."""
+    found = (axis_called(piece, ledge, axis) for ledge in piece.ledges)
+    return next((one.name for one in found if one is not None), "an axis that is not there")
+
+
+def targets_of(plan: Plan, piece: Piece) -> set[str]:
+    """Return what something can be wished near at a piece: kinds of its fixtures, its seats, other things by id."""
+    there = {*(fixture.kind for fixture in piece.fixtures), *(item.id for item in plan.stash)}
+    return there | ({A_SEAT} if piece.seats else set())
 
 
 def _without(piece: Piece, new: Wish) -> tuple[Wish, ...]:

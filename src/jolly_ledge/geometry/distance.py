@@ -22,23 +22,35 @@ def distance_to(arrangement: Arrangement, placed: PlacedItem, target: str) -> fl
     target : str
         A kind of fixture, ``seat``, or the id of another item.
     """
-    return min(_distances(arrangement, placed, target), default=None)
+    return min((far for far, _ in _distances(arrangement, placed, target)), default=None)
 
 
-def _distances(arrangement: Arrangement, placed: PlacedItem, target: str) -> Iterator[float]:
+def nearest_of(arrangement: Arrangement, placed: PlacedItem, target: str) -> tuple[float, float] | None:
+    """Return where the middle of the nearest of what is meant is: along the piece, and over the floor (mm)."""
+    found = min(_distances(arrangement, placed, target), default=None)
+    return None if found is None else found[1]
+
+
+def _distances(
+    arrangement: Arrangement, placed: PlacedItem, target: str
+) -> Iterator[tuple[float, tuple[float, float]]]:
+    """Yield how far each of what is meant is, and where its middle is."""
     if target == A_SEAT:
         for seat in arrangement.piece.seats:
             along = _apart(placed.left, placed.right, seat.x, seat.x)
-            yield math.hypot(along, _apart(placed.front, placed.back, seat.z, seat.z))
+            yield math.hypot(along, _apart(placed.front, placed.back, seat.z, seat.z)), (seat.x, placed.ledge.floor)
         return
     for fixture in arrangement.piece.fixtures:
         if fixture.kind == target:
             along = _apart(placed.left, placed.right, fixture.left, fixture.right)
-            yield math.hypot(along, _apart(placed.bottom, placed.top, fixture.floor, fixture.floor + fixture.height))
+            up = _apart(placed.bottom, placed.top, fixture.floor, fixture.floor + fixture.height)
+            middle = ((fixture.left + fixture.right) / 2, fixture.floor + fixture.height / 2)
+            yield math.hypot(along, up), middle
     for other in arrangement.placed_items:
         if other.item.id == target and other.id != placed.id:
             along = _apart(placed.left, placed.right, other.left, other.right)
-            yield math.hypot(along, _apart(placed.bottom, placed.top, other.bottom, other.top))
+            up = _apart(placed.bottom, placed.top, other.bottom, other.top)
+            yield math.hypot(along, up), (other.x, (other.bottom + other.top) / 2)
 
 
 def _apart(low: float, high: float, other_low: float, other_high: float) -> float:

@@ -5,6 +5,7 @@ from collections.abc import Callable, Iterator
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.geometry.axes import axis_called
 from jolly_ledge.geometry.distance import distance_to
 from jolly_ledge.model.phrases import capital, listed, verb
 from jolly_ledge.model.piece import Wish
@@ -96,17 +97,24 @@ def _mirrored(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) ->
 
 
 def _centred(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:
-    """Hear things of one wish on one ledge together: their middle is asked for, not that each of them is there."""
+    """Hear things of one wish on one ledge together: their middle is asked for, not that each of them is there.
+
+    Where the axis does not cross the ledge on which they stand nothing of it can be met there.
+    """
     for ledge in dict.fromkeys(thing.ledge for thing in things):
         here = [thing for thing in things if thing.ledge.id == ledge.id]
         middle = (min(thing.left for thing in here) + max(thing.right for thing in here)) / 2
-        out = abs(middle - ledge.left - ledge.width / 2)
-        names = [f"the {thing.item.label}" for thing in here]
-        said = (
-            f"{capital(listed(names))} {verb(names, 'is', 'are')} wished in the middle of {ledge.label} and "
-            f"{verb(names, 'is', 'are')} {round(out / 10)} cm off it."
-        )
-        yield Heard(tuple(thing.id for thing in here), out <= CENTRED_SHARE * ledge.width, said)
+        names, ids = [f"the {thing.item.label}" for thing in here], tuple(thing.id for thing in here)
+        axis = axis_called(arrangement.piece, ledge, wish.near)
+        are = verb(names, "is", "are")
+        if axis is None:
+            said = f"{capital(listed(names))} {are} wished on an axis that does not cross {ledge.label}; carry {verb(names, 'it', 'them')} to a ledge it crosses."
+            yield Heard(ids, False, said)
+            continue
+        out = abs(middle - axis.x)
+        where = f"on {axis.name}" if axis.id else f"in {axis.name}"
+        said = f"{capital(listed(names))} {are} wished {where} and {are} {round(out / 10)} cm off it."
+        yield Heard(ids, out <= CENTRED_SHARE * ledge.width, said)
 
 
 def _out_of_sight(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> Iterator[Heard]:

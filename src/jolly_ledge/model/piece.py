@@ -5,6 +5,7 @@ from typing import Annotated
 from msgspec import Meta
 
 from jolly_ledge.model.meant import AS_THE_LOOK, Meant
+from jolly_ledge.model.task import Task
 from jolly_ledge.model.value import (
     Colour,
     Distance,
@@ -163,7 +164,7 @@ class Wish(Value, frozen=True):
     """What the stylist insists on for some items or ledges.
 
     ``near`` is what they are to stand near: a kind of fixture, ``seat``, or the id of another item; ``within`` how near
-    in mm.
+    in mm. What is wished centred is so on its ledge, or on the axis that ``near`` names.
     """
 
     kind: WishKind
@@ -201,6 +202,15 @@ class Piece(Value, frozen=True):
 
     comes: Annotated[tuple[tuple[Category, bool], ...], Meta(max_length=60)] = ()
     """Kinds of things that the stylist lets come to it by themselves (True), or only when asked (False)."""
+
+    tasks: Annotated[tuple[Task, ...], Meta(max_length=40)] = ()
+    """What is done at it, each with the things it takes in their order."""
+
+    limits: Annotated[tuple[tuple[Category, Annotated[int, Meta(ge=0, le=99)]], ...], Meta(max_length=60)] = ()
+    """How many things of a kind stand on it at the most."""
+
+    door: Position | None = None
+    """Where one comes in, from its left end in mm; it may lie beside the piece."""
 
     @property
     def label(self) -> str:

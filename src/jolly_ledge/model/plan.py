@@ -13,7 +13,7 @@ from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.value import Colour, Value, Words, record_by_id
 
 FORMAT = "jolly-ledge/plan"
-VERSION = 4
+VERSION = 5
 
 
 class Household(Value, frozen=True):

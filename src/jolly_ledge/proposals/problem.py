@@ -13,7 +13,7 @@ from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.cautions.space import collision, fit, overhang
 from jolly_ledge.geometry.arrangement import Arrangement, awaited_by, stash_index
 from jolly_ledge.geometry.landing import holds
-from jolly_ledge.measures.wishes import hear
+from jolly_ledge.measures.tasks import insisted
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
@@ -105,7 +105,7 @@ class Problem(Struct, frozen=True):
     def can_stand(self, arrangement: Arrangement) -> bool:
         """Tell whether what stands so far can stand so, and whether the wishes for it are met."""
         stops = {stop for stop in stops_of(arrangement) if stop not in self.tolerated and stop[0] not in self.unheeded}
-        return not stops and all(heard.met for heard in hear(arrangement))
+        return not stops and all(heard.met for heard in insisted(arrangement))
 
     def has_room(self, arrangement: Arrangement) -> bool:
         """Tell whether nothing is in the place of another, too large or over an edge; cheaper than the whole."""
@@ -184,6 +184,7 @@ def problem_of(
         if item.id not in taken and item.is_at_hand and _meant(item, piece_id) and _is_of(item, season)
     ]  # fmt: skip
     called = {item for wish in piece.wishes if wish.kind in CALLED_FOR for item in wish.items}
+    called |= {item for task in piece.tasks for item in task.items}
     awaited = {item.id: item for item in awaited_by(plan.stash, piece_id, len(plan.pieces) == 1)}
     must = [item for item in awaited.values() if item.id not in kept]
     must += [item for item in free if item.id in called and item.id not in awaited and only_ledge is None]

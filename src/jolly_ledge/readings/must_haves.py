@@ -4,6 +4,7 @@ from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.geometry.sockets import nearest_socket, sockets_of, usual_cord
 from jolly_ledge.measures.kits import needs_of, unmet_needs
 from jolly_ledge.measures.score import mean, score_of, smooth_step
+from jolly_ledge.measures.tasks import tasks_heard
 from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.belonging import Verdict, verdict_on
 from jolly_ledge.model.item import Item
@@ -31,9 +32,10 @@ DEMANDING = frozenset(("hide", "mask", "daily-use", "grab", "corded"))
 
 
 def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
-    """Read every demand of the things, every wish for the piece and what its use asks for; the value is the share met.
+    """Read every demand of the things, every wish for the piece, its tasks and what its use asks for.
 
-    Left out where nothing is demanded: nothing to keep or hide, nothing of daily use, no cord, no wish, no kit.
+    The value is the share met. Left out where nothing is demanded: nothing to keep or hide, nothing of daily use, no
+    cord, no wish, no task, no kit.
 
     >>> from jolly_ledge.readings.example import look_of, shelves, stand
     >>> look = look_of(shelves(), stand(400, 100, 50, traits=("hide",)))
@@ -51,7 +53,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             findings += [
                 Finding(ID, (placed.id,), sentence, 1 - score) for score, sentence in demands if score < TOLD_BELOW
             ]
-    for wish in hear(arrangement):
+    for wish in (*hear(arrangement), *tasks_heard(arrangement)):
         key = wish.placements[0]
         met[key] = min(met.get(key, 1.0), 1.0 if wish.met else 0.0)
         if not wish.met:

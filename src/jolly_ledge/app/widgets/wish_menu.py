@@ -7,9 +7,10 @@ from PySide6.QtWidgets import QMenu, QPushButton
 
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.edits.wishes import AddWish, DropWish, said
+from jolly_ledge.geometry.axes import Axis, axes_of
 from jolly_ledge.geometry.distance import A_SEAT
 from jolly_ledge.model.phrases import capital
-from jolly_ledge.model.piece import Wish
+from jolly_ledge.model.piece import Piece, Wish
 from jolly_ledge.model.words import WishKind, plain
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -27,6 +28,12 @@ FOR_EACH: tuple[tuple[WishKind, str], ...] = (
 )
 
 NOT_TO_BE_NEAR = frozenset({"bar", "brace"})
+
+
+def points_of(piece: Piece) -> list[str]:
+    """Return what a piece has that one may wish to be near."""
+    kinds: dict[str, None] = dict.fromkeys(one.kind for one in piece.fixtures if one.kind not in NOT_TO_BE_NEAR)
+    return [*kinds, *((A_SEAT,) if piece.seats else ())]
 
 
 class WishChip:
@@ -56,7 +63,9 @@ class WishChip:
             if ledge is not None or "{}" not in text:
                 shown = text.format(ledge.label if ledge is not None else "")
                 menu.addAction(shown).triggered.connect(partial(self._wish, kind))
-        for target in self._targets() if items else ():
+        for axis in self._axes() if items else ():
+            menu.addAction(f"Centred on {axis.name}").triggered.connect(partial(self._wish_on, axis.id))
+        for target in points_of(workspace.piece) if items else ():
             menu.addAction(f"Near the {plain(target)}").triggered.connect(partial(self._wish_near, target))
         if not items:
             menu.addAction("Mark a thing first, several with shift and click").setEnabled(False)
@@ -67,11 +76,13 @@ class WishChip:
                 text = f"Let go: {said(wish, workspace.plan, workspace.piece)}"
                 menu.addAction(text).triggered.connect(partial(self._drop, wish))
 
-    def _targets(self) -> list[str]:
-        """Return what the piece has that one may wish to be near."""
-        piece = self._workspace.piece
-        kinds: dict[str, None] = dict.fromkeys(f.kind for f in piece.fixtures if f.kind not in NOT_TO_BE_NEAR)
-        return [*kinds, *((A_SEAT,) if piece.seats else ())]
+    def _axes(self) -> list[Axis]:
+        """Return the axes of the ledge in hand, its own middle apart."""
+        ledge = self._workspace.ledge
+        return [axis for axis in axes_of(self._workspace.piece, ledge) if axis.id] if ledge is not None else []
+
+    def _wish_on(self, axis: str, _: bool = False) -> None:
+        self._make(Wish(kind="centred", items=self._items(), near=axis))
 
     def _wish_near(self, target: str, _: bool = False) -> None:
         self._make(Wish(kind="near", items=self._items(), near=target))

@@ -8,7 +8,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from jolly_ledge.geometry.arrangement import Arrangement
-from jolly_ledge.measures.wishes import hear
+from jolly_ledge.measures.tasks import insisted
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
@@ -318,7 +318,7 @@ def _set_right(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> list[Grou
         if stock.problem.can_stand(arrangement):
             return without_empty_glass(left)
         at_fault = {one for _, ones in stops_of(arrangement) for one in ones}
-        at_fault |= {one for heard in hear(arrangement) if not heard.met for one in heard.placements}
+        at_fault |= {one for heard in insisted(arrangement) if not heard.met for one in heard.placements}
         if not _thinned(left, at_fault):
             faulty = next((group for group in left if group.ids & at_fault), left[-1])
             left.remove(faulty)

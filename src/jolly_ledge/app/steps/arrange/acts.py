@@ -51,6 +51,7 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("Make the gaps alike", "Ctrl+E", "several", several.even_gaps, several.why_no_even_gaps),
         Act("Set the fronts in line", "Ctrl+L", "several", several.fronts_in_line, several.why_no_line),
         Act("Centre it on an axis", "Shift+A", "thing", step.axes.pop_up, several.why_no_axis),
+        Act("Tell what is done with it", "Shift+D", "thing", step.tasks.pop_up),
         Act("Copy for another look", "Ctrl+C", "thing", several.copy, several.why_nothing_to_copy),
         Act("Carry to the ledge above", "PgUp", "thing", partial(several.to_ledge, -1), parts_from_above=True),
         Act("Carry to the ledge below", "PgDown", "thing", partial(several.to_ledge, 1)),

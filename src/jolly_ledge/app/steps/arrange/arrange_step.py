@@ -22,6 +22,7 @@ from jolly_ledge.app.views.look.look_view import LookView
 from jolly_ledge.app.widgets.act_menu import ActMenu
 from jolly_ledge.app.widgets.axis_menu import AxisMenu
 from jolly_ledge.app.widgets.kept_place_menu import KeptPlaceMenu
+from jolly_ledge.app.widgets.task_menu import TaskMenu
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.workspace.workspace import Workspace
@@ -231,6 +232,7 @@ class ArrangeStep(Step):
             self.shortcut(f"Alt+{keys}", pushed, view, "Push it on, through what stands there")
         self.axes = AxisMenu(view, self.workspace, self.several.centre_on)
         self.kept_places = KeptPlaceMenu(view, self.workspace)
+        self.tasks = TaskMenu(view, self.workspace)
         view.menu_asked.connect(self.kept_places.asked_at)
         self.acts = acts_of(self)
         self.menu = ActMenu(self, self.acts)

@@ -21,7 +21,7 @@ STRAIGHT_ON, FROM_ABOVE, IN_THE_ROOM = "Straight on", "From above", "In the room
 ON_CHIPS = OVERLAYS[:3]
 """What is shown most has a chip of its own; the rest waits in a list."""
 
-KEYS: dict[str, str] = dict(zip(OVERLAYS, (*"1234567890A", "Shift+C"), strict=True))
+KEYS: dict[str, str] = dict(zip(OVERLAYS, (*"1234567890A", "Shift+C", "Shift+T"), strict=True))
 SAID: dict[str, str] = {
     "balance": "Balance: the ball on the beam is where the weight lies; teal is level.",
     "groups": "Groups: units in each, teal is odd; a dotted frame or a diamond is one unit.",
@@ -34,6 +34,7 @@ SAID: dict[str, str] = {
     "ties": "Ties: look-alikes; thin teal ties far ones, thick ochre ones compete.",
     "advice": "Advice: how many groups and things each ledge bears in this fullness.",
     "cords": "Cords: solid ochre is seen from the front, dotted is hidden.",
+    "tasks": "Tasks: a line through their things in order; red is out of reach.",
     "doors": "Doors: hatched strips hide; the figure is what is left to see of an anchor.",
 }
 

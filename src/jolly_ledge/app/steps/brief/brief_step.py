@@ -2,11 +2,9 @@
 
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
-    QGridLayout,
     QHBoxLayout,
     QLineEdit,
     QPlainTextEdit,
-    QPushButton,
     QScrollArea,
     QStackedWidget,
     QVBoxLayout,
@@ -16,9 +14,11 @@ from PySide6.QtWidgets import (
 from jolly_ledge.app.steps.brief.emphasis_page import EmphasisPage
 from jolly_ledge.app.steps.brief.household_panel import HouseholdPanel
 from jolly_ledge.app.steps.brief.kit_panel import KitPanel
-from jolly_ledge.app.steps.brief.manner_panel import HABITS, NAME_PX, SCHOOLS, MannerPanel
+from jolly_ledge.app.steps.brief.manner_panel import HABITS, SCHOOLS, MannerPanel
 from jolly_ledge.app.steps.brief.palette_panel import PalettePanel
+from jolly_ledge.app.steps.brief.tasks_panel import TasksPanel
 from jolly_ledge.app.steps.brief.taste_panel import TastePanel
+from jolly_ledge.app.steps.brief.uses_panel import UsesPanel
 from jolly_ledge.app.steps.step import Step
 from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.chip import chip
@@ -31,24 +31,6 @@ from jolly_ledge.model.money import currency_in, price_of, typed
 from jolly_ledge.workspace.workspace import Workspace
 
 MOST_FAMILIES = 4
-USES = (
-    "display",
-    "keys",
-    "tea",
-    "coffee",
-    "eating",
-    "games",
-    "working",
-    "cooking",
-    "reading",
-    "sleeping",
-    "over-bed",
-    "over-sofa",
-)
-USES_IN_A_ROW = 4
-USE_NAMES = {"over-bed": "Over a bed", "over-sofa": "Over a sofa"}
-"""How a use reads that is more than its word."""
-
 SIDE_WIDTH = 344
 
 
@@ -84,7 +66,10 @@ class BriefStep(Step):
         self.purpose.setPlaceholderText("What the piece is for, who sees it, what it should say")
         self.purpose.textChanged.connect(self._set_purpose)
         page.addWidget(self.purpose)
-        page.addLayout(self._uses())
+        self.uses = UsesPanel(workspace)
+        page.addWidget(self.uses)
+        self.tasks = TasksPanel(workspace)
+        page.addWidget(self.tasks)
         self.kit = KitPanel(workspace)
         page.addWidget(self.kit)
         self._section("The manner")
@@ -103,31 +88,6 @@ class BriefStep(Step):
         page.addWidget(self.emphasis_button, 0, Qt.AlignmentFlag.AlignLeft)
         page.addStretch(1)
         self.shortcut("Esc", self.show_brief)
-
-    def _uses(self) -> QGridLayout:
-        """Return a chip for every use that wants room, or none."""
-        grid = QGridLayout()
-        grid.setHorizontalSpacing(5)
-        grid.setVerticalSpacing(5)
-        grid.addWidget(words("Used for", "soft", wrap=False), 0, 0)
-        self.use_chips: dict[str, QPushButton] = {}
-        for number, use in enumerate(USES):
-            button = chip(
-                USE_NAMES.get(use, use.capitalize()), "What it is used for tells what room and which care it wants"
-            )
-            button.clicked.connect(lambda on=False, use=use: self._toggle_use(use, on))
-            self.use_chips[use] = button
-            grid.addWidget(button, number // USES_IN_A_ROW, 1 + number % USES_IN_A_ROW)
-        grid.setColumnMinimumWidth(0, NAME_PX)
-        grid.setColumnStretch(USES_IN_A_ROW + 1, 1)
-        return grid
-
-    def _toggle_use(self, use: str, on: bool) -> None:
-        workspace = self.workspace
-        kept = [known for known in workspace.piece.use if known != use]
-        uses = (*kept, use) if on else tuple(kept)
-        label = f"{'Use' if on else 'Do not use'} it for {use}"
-        workspace.commit(ChangePiece(piece=workspace.piece_id, changes=(("use", uses),), label=label))
 
     @property
     def emphasis(self) -> EmphasisPage:
@@ -197,8 +157,8 @@ class BriefStep(Step):
             self.plan_name.setText(workspace.plan.name)
         if not self.budget.hasFocus():
             self.budget.setText(f"{typed(workspace.plan.budget)} {workspace.plan.currency}".strip())
-        for use, button in self.use_chips.items():
-            button.setChecked(use in workspace.piece.use)
+        self.uses.refresh()
+        self.tasks.refresh()
         self.kit.refresh()
         manner = workspace.look.manner
         self.schools.show_manner(manner)

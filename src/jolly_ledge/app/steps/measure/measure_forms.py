@@ -56,6 +56,10 @@ class PieceForm(Form):
         self.pins_field.may_be_empty = True
         self.doors_field = self.choice("Doors", DOORS, lambda doors: self._change("doors", doors))
         self.view_field = self.choice("Seen", VIEWS, lambda view: self._change("viewed_from", view))
+        self.door_field = self.length("Door at", "where one comes in, from its left end", self._set_door)
+        self.door_field.setPlaceholderText("not told")
+        self.door_field.setToolTip("From the left end of the piece: what one sees first on coming in is on this line")
+        self.door_field.may_be_empty = True
         self.back_button = ColourButton(self._set_backdrop, "Colour of the back")
         self.rows.addRow("Back", self.back_button)
 
@@ -72,6 +76,7 @@ class PieceForm(Form):
             self.rows.setRowVisible(field, kind_of(piece).has_bays)
         self.rows.setRowVisible(self.doors_field, kind_of(piece).has_bays or piece.build == "sideboard")
         self.pins_field.show_length(piece.pin_spacing)
+        self.door_field.show_length(piece.door)
         show_choice(self.doors_field, piece.doors)
         show_choice(self.view_field, piece.viewed_from)
         self.back_button.show_colour(piece.backdrop)
@@ -98,6 +103,9 @@ class PieceForm(Form):
 
     def _set_pins(self, length: float) -> None:
         self._change("pin_spacing", length or None, "Tell the spacing of the pins")
+
+    def _set_door(self, length: float) -> None:
+        self._change("door", length or None, "Tell where the door is")
 
     def _set_bays(self, count: int) -> None:
         if count != len(bays_of(self._workspace.piece)):

@@ -10,6 +10,7 @@ from PySide6.QtWidgets import QHBoxLayout, QMenu, QPushButton, QStackedWidget, Q
 
 from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.exporting import Exporter
+from jolly_ledge.app.steps.place.away_page import AwayPage
 from jolly_ledge.app.steps.place.fetch_page import FetchPage
 from jolly_ledge.app.steps.place.label_form import LabelForm
 from jolly_ledge.app.steps.place.order_page import OrderPage
@@ -29,17 +30,18 @@ from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.workspace.workspace import Workspace
 
 DRAWING_SCALES = (1, 2, 5, 10, 20, 50)
-ORDER, FETCH, TICK_OFF, PLUGS, BUY = "order", "fetch", "tick-off", "plugs", "buy"
+ORDER, FETCH, AWAY, TICK_OFF, PLUGS, BUY = "order", "fetch", "away", "tick-off", "plugs", "buy"
 MODES = (
     (ORDER, "Order", "Every step with figures for a tape"),
     (FETCH, "Fetch", "What comes from which room, tools, time"),
+    (AWAY, "Put away", "What stays out where one works, and where the rest goes"),
     (TICK_OFF, "Tick off", "One step at a time, in large type, for a laptop in the room"),
     (PLUGS, "Plug in", "Which cord goes into which outlet, and what is drawn there"),
     (BUY, "Buy", "What is to be bought, for how much, and what is left"),
 )
 
 
-Page = OrderPage | FetchPage | TickOffPage | PlugsPage | ShoppingPage
+Page = OrderPage | FetchPage | AwayPage | TickOffPage | PlugsPage | ShoppingPage
 
 
 class PlaceStep(Step):
@@ -126,6 +128,11 @@ class PlaceStep(Step):
         return FetchPage(self.workspace)
 
     @cached_property
+    def away(self) -> AwayPage:
+        """What stays out, and where the rest goes."""
+        return AwayPage(self.workspace)
+
+    @cached_property
     def tick_off(self) -> TickOffPage:
         """One step at a time."""
         return TickOffPage(self.workspace)
@@ -147,8 +154,8 @@ class PlaceStep(Step):
 
     def _page(self, mode: str) -> Page:
         pages: dict[str, Callable[[], Page]] = {
-            ORDER: lambda: self.order, FETCH: lambda: self.fetch, TICK_OFF: lambda: self.tick_off,
-            PLUGS: lambda: self.plugs, BUY: lambda: self.buy,
+            ORDER: lambda: self.order, FETCH: lambda: self.fetch, AWAY: lambda: self.away,
+            TICK_OFF: lambda: self.tick_off, PLUGS: lambda: self.plugs, BUY: lambda: self.buy,
         }  # fmt: skip
         return pages[mode]()
 

@@ -5,9 +5,9 @@ from collections.abc import Callable, Iterable, Iterator
 from jolly_ledge.app.views.look import overlays, reading_overlays
 from jolly_ledge.app.views.look.cord_marks import cord_marks
 from jolly_ledge.app.views.look.marks import Mark
+from jolly_ledge.app.views.look.task_marks import task_marks
 from jolly_ledge.app.views.look.use_marks import use_marks
 from jolly_ledge.drawing.theme import PLUM
-from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.mishaps import or_instead
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -28,7 +28,7 @@ def look_marks(workspace: Workspace, shown: set[str], scale: float, *, carried: 
     arrangement = workspace.arrangement
     if workspace.ledge is not None and not carried:
         yield overlays.ledge_mark(workspace.ledge)
-    for name, marks in _overlay_marks(arrangement, scale).items():
+    for name, marks in _overlay_marks(workspace, scale).items():
         if name in shown:
             yield from _safely(name, marks)
     if "advice" in shown or not workspace.look.placements:
@@ -52,7 +52,8 @@ def _safely(name: str, marks: Callable[[], Iterable[Mark]]) -> tuple[Mark, ...]:
     return or_instead(lambda: tuple(marks()), (), f"“{name}” could not be laid over the drawing.")
 
 
-def _overlay_marks(arrangement: Arrangement, scale: float) -> dict[str, Callable[[], Iterable[Mark]]]:
+def _overlay_marks(workspace: Workspace, scale: float) -> dict[str, Callable[[], Iterable[Mark]]]:
+    arrangement = workspace.arrangement
     return {
         "rest": lambda: reading_overlays.rest_marks(arrangement),
         "groups": lambda: (
@@ -65,5 +66,6 @@ def _overlay_marks(arrangement: Arrangement, scale: float) -> dict[str, Callable
         "depth": lambda: reading_overlays.depth_marks(arrangement, scale),
         "ties": lambda: reading_overlays.tie_marks(arrangement),
         "cords": lambda: cord_marks(arrangement),
+        "tasks": lambda: task_marks(arrangement, workspace.length),
         "doors": lambda: reading_overlays.door_marks(arrangement),
     }

@@ -33,9 +33,9 @@ BEAM_HEIGHT = 40
 MARGIN = 4
 OVERLAYS = (
     "balance", "groups", "cautions", "skyline", "figure", "colours", "rest", "depth", "ties", "doors", "advice",
-    "cords",
+    "cords", "tasks",
 )  # fmt: skip
-"""What may lie over the drawing; the keys 1 to 9, 0, A and Shift+C show them in this order."""
+"""What may lie over the drawing; the keys 1 to 9, 0, A, Shift+C and Shift+T show them in this order."""
 
 
 class LookView(LookHand):
