@@ -122,6 +122,6 @@ def test_a_group_is_centred_on_an_axis_as_it_is(window: MainWindow, qtbot: QtBot
     assert workspace.history.undo_label == names[0]
     told: list[str] = []
     workspace.signals.refused.connect(told.append)
-    page.several.centre_on(Axis("the far end", top.right - 20))
+    page.several.centre_on(Axis("end", "the far end", top.right - 20))
     assert len(told) == 1
     assert "over the end of" in told[0]

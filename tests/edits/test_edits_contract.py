@@ -69,6 +69,7 @@ from jolly_ledge.edits.proposed import AddProposals
 from jolly_ledge.edits.risers import RaiseOnRisers
 from jolly_ledge.edits.sort_row import SortRow
 from jolly_ledge.edits.swap import SwapPlacements
+from jolly_ledge.edits.tasks import DropTask, LimitKind, TellTask
 from jolly_ledge.edits.together import Together
 from jolly_ledge.edits.wishes import AddWish, DropWish
 from jolly_ledge.files.codec import plan_from_json, plan_to_json
@@ -80,6 +81,7 @@ from jolly_ledge.model.look import Answer, LogEntry, Look, LookPhoto, Manner, Pl
 from jolly_ledge.model.piece import Board, Fixture, KeptPlace, Ledge, Wish
 from jolly_ledge.model.plan import ColourFamily, Household, Plan, Taste, check_references
 from jolly_ledge.model.starts.gallery import STARTS, begin
+from jolly_ledge.model.task import Task
 
 MIRROR = Fixture(kind="mirror", left=100.0, floor=900.0, width=400.0, height=500.0)
 ANSWER = Answer(caution="flame", state="as-it-was", measure="left unlit", by="Tilda", date="2026-11-02")
@@ -180,6 +182,9 @@ EDITS: tuple[Edit, ...] = (
     SetDownCopies(look="winter", placements=COPIED, name="two things"),
     KeepPlace(piece="alcove", ledge="l1", place=KEYS, ledge_name="left bay, bottom"),
     GiveBackPlace(piece="hall-case", ledge="a1", name="keys"),
+    TellTask(piece="alcove", task=Task(name="tea", items=("cream-vase", "dark-urn"))),
+    DropTask(piece="hall-case", name="tea"),
+    LimitKind(piece="alcove", category="appliance", most=2),
 )
 
 
@@ -194,7 +199,8 @@ def demo(demo: Plan) -> Plan:
         votes=(Vote(who="Tilda", likes=True),),
         waved_off=(WavedOff(reading="mix", placements=("urn",)),),
     )
-    case = case_of(1, 2, id="hall-case", wishes=(CENTRED,))
+    tea = Task(name="tea", items=("cream-vase",))
+    case = case_of(1, 2, id="hall-case", wishes=(CENTRED,), tasks=(tea,))
     case = replace(case, ledges=(replace(case.ledges[0], kept=(KEYS,)), *case.ledges[1:]))
     looks = tuple(before if look.id == "before" else look for look in demo.looks)
     tastes = (*demo.tastes, Taste(name="Edwin", manner=Manner()))

@@ -218,6 +218,17 @@ def test_a_plan_of_version_three_keeps_what_is_meant_and_kept() -> None:
     assert (plan.item("urn").sense, plan.item("urn").use, plan.item("urn").cord) == ("pair", None, None)
 
 
+def test_a_plan_of_version_four_keeps_use_cords_and_outlets() -> None:
+    plan = plan_from_json((SAMPLES / "v4.json").read_bytes())
+    assert plan.version == VERSION
+    piece, kettle = plan.piece("counter"), plan.item("kettle")
+    assert (piece.fixtures[0].outlets, piece.fixtures[0].circuit) == (2, "K1")
+    assert kettle.use is not None
+    assert kettle.cord is not None
+    assert (kettle.use.often, kettle.use.opens, kettle.cord.length) == ("daily", "lid", 700)
+    assert (piece.tasks, piece.limits, piece.door) == ((), (), None)
+
+
 def test_an_older_plan_is_lifted() -> None:
     plan = plan_from_json((SAMPLES / "v0.json").read_bytes())
     assert plan.version == VERSION

@@ -47,7 +47,7 @@ class TellTask(BaseEdit, frozen=True):
         old = self.instead_of or task.name
         names = [known.name for known in piece.tasks]
         if task.name != old and task.name in names:
-            raise EditError(f"Another task at {piece.label} is called {task.name}; call this one otherwise.")
+            raise EditError(f"Another task at {piece.label} is called {task.name}; choose another name.")
 
         def with_task(piece: Piece) -> Piece:
             if old in names:

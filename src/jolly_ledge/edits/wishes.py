@@ -68,9 +68,7 @@ class AddWish(BaseEdit, frozen=True):
             )
 
         if wish.kind == "centred" and not _crosses(piece, wish.near):
-            raise EditError(
-                f"No ledge of {piece.label} is crossed by that axis; tell the door in Measure, or wish another."
-            )
+            raise EditError(f"That axis crosses no ledge of {piece.label}; wish another, or tell it in Measure.")
 
         def with_wish(piece: Piece) -> Piece:
             return replace(piece, wishes=(*_without(piece, wish), checked(wish)))

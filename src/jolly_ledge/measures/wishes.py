@@ -108,7 +108,10 @@ def _centred(wish: Wish, things: list[PlacedItem], arrangement: Arrangement) -> 
         axis = axis_called(arrangement.piece, ledge, wish.near)
         are = verb(names, "is", "are")
         if axis is None:
-            said = f"{capital(listed(names))} {are} wished on an axis that does not cross {ledge.label}; carry {verb(names, 'it', 'them')} to a ledge it crosses."
+            said = (
+                f"{capital(listed(names))} {are} wished on an axis that does not cross {ledge.label}; carry "
+                f"{verb(names, 'it', 'them')} to a ledge it crosses."
+            )
             yield Heard(ids, False, said)
             continue
         out = abs(middle - axis.x)

@@ -43,7 +43,7 @@ class Plan(Value, frozen=True, omit_defaults=False):
     """A document: everything that is planned together."""
 
     format: Literal["jolly-ledge/plan"] = "jolly-ledge/plan"
-    version: Literal[4] = 4
+    version: Literal[5] = 5
     name: Words = ""
     household: Household = Household()
     pieces: Annotated[tuple[Piece, ...], Meta(max_length=1_000)] = ()

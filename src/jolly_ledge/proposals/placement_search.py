@@ -10,6 +10,7 @@ from collections.abc import Iterator
 
 from msgspec.structs import replace
 
+from jolly_ledge.geometry.axes import axis_called
 from jolly_ledge.geometry.pose import extent
 from jolly_ledge.proposals.hosting import gathered, inside, parted, underlaid
 from jolly_ledge.proposals.places import at, by_ease, hung, stands
@@ -55,14 +56,20 @@ def places_for(problem: Problem, requirement: Requirement, placements: Placement
 
 
 def _centred(problem: Problem, requirement: Requirement) -> Iterator[Placements]:
-    """Yield things side by side about the middle of a ledge: what is wished together is centred together."""
+    """Yield things side by side about an axis of a ledge: what is wished together is centred together."""
+    first = requirement.items[0].id
+    wishes = (wish for wish in problem.piece.wishes if wish.kind == "centred" and first in wish.items)
+    axis = next((wish.near for wish in wishes), "")
     wide = [extent(item, usual_pose(item)).width for item in requirement.items]
     whole = sum(wide) + STEP_MM * (len(wide) - 1)
     for ledge in by_ease(problem, requirement.items[0]):
         if any(ledge not in problem.homes(item) for item in requirement.items):
             continue
+        middle = axis_called(problem.piece, ledge, axis)
+        if middle is None:
+            continue
         for depth in (0.6, 0.35, 0.85):
-            left = (ledge.width - whole) / 2
+            left = middle.x - ledge.left - whole / 2
             found = []
             for item, width in zip(requirement.items, wide, strict=True):
                 found.append(at(item, ledge, left + width / 2, depth * ledge.depth, step=1.0))

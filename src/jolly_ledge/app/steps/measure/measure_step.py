@@ -116,7 +116,7 @@ class MeasureStep(Step):
         self.fixture_button.setMinimumHeight(28)
         self.fixture_button.setToolTip("A mirror, a socket, a light: then drag it where the tape says")
         self.fixture_button.setStyleSheet("QPushButton::menu-indicator { width: 0; image: none; }")
-        self.fixture_button.setMenu(self._fixture_menu())
+        self.fixture_button.setMenu(_fixture_menu(self))
         self.photo_button = chip("From a photo", "Measure from a photograph of the piece", checkable=False)
         self.photo_button.clicked.connect(self.show_photo_bench)
         self.under_chip = chip("Photo under it", "Show the photograph under the drawing", checked=True)
@@ -126,14 +126,6 @@ class MeasureStep(Step):
         row.addWidget(self.under_chip)
         row.addStretch(1)
         return row
-
-    def _fixture_menu(self) -> QMenu:
-        menu = QMenu(self)
-        for kind in FIXTURE_KINDS:
-            menu.addAction(plain(kind).capitalize() if kind != "tv" else "TV", partial(self.add_fixture, kind))
-        menu.addSeparator()
-        menu.addAction("Wall to hang things on", self.add_wall)
-        return menu
 
     def _side(self) -> SidePanel:
         workspace = self.workspace
@@ -316,3 +308,12 @@ class MeasureStep(Step):
         wall = replace(wall, id=fresh_id("wall", taken))
         if self.workspace.commit(AddLedge(piece=piece.id, ledge=wall)):
             self.workspace.choose_ledge(wall.id)
+
+
+def _fixture_menu(step: MeasureStep) -> QMenu:
+    menu = QMenu(step)
+    for kind in FIXTURE_KINDS:
+        menu.addAction(plain(kind).capitalize() if kind != "tv" else "TV", partial(step.add_fixture, kind))
+    menu.addSeparator()
+    menu.addAction("Wall to hang things on", step.add_wall)
+    return menu
