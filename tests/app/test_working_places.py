@@ -52,14 +52,15 @@ def test_how_a_task_runs_is_drawn_and_what_is_too_far_stands_out(window: MainWin
     assert "tasks" in page.view_strip.shown
     marks = list(task_marks(workspace.arrangement, workspace.length))
     plates = [mark for mark in marks if isinstance(mark, Plate)]
-    assert [plate.text.split(" · ")[0] for plate in plates] == ["tea", "1", "2", "3", "4"]
+    assert [plate.text for plate in plates] == ["tea · 1", "2", "3", "4"]
     assert {plate.rim for plate in plates} == {PLUM}
     brief = page_of(window, "Brief", BriefStep)
     standing = sorted(workspace.arrangement.visible, key=lambda placed: placed.x)
     ends = (standing[0].item.label, standing[-1].item.label)
     type_into(qtbot, brief.tasks.rows[0].things, ", ".join(ends))
     far = [mark for mark in task_marks(workspace.arrangement, workspace.length) if isinstance(mark, Plate)]
-    assert RUST in {plate.rim for plate in far}
+    assert far[-1].rim == RUST
+    assert far[-1].text.endswith(" cm")
 
 
 def test_tasks_are_told_and_changed_in_brief(window: MainWindow, qtbot: QtBot) -> None:

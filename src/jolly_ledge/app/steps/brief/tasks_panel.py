@@ -49,6 +49,7 @@ class TasksPanel(QWidget):
         self._column.addLayout(row)
         self.rows: list[TaskRow] = []
         self.note = words("", "soft")
+        self.note.setContentsMargins(NAME_PX + 6, 0, 0, 0)
         self._column.addWidget(self.note)
 
     def refresh(self) -> None:
@@ -134,6 +135,7 @@ class TaskRow(QWidget):
             self.name.setText(task.name)
         if not self.things.hasFocus():
             self.things.setText(", ".join(labels.get(item, item) for item in task.items))
+            self.things.setCursorPosition(0)
         self.point.clear()
         self.point.addItem(NO_POINT, "")
         for point in dict.fromkeys([*points_of(workspace.piece), *([task.near] if task.near else [])]):

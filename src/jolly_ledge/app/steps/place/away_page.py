@@ -8,7 +8,7 @@ from jolly_ledge.model.phrases import capital
 from jolly_ledge.planning.stays_out import Stay, stays_out
 from jolly_ledge.workspace.workspace import Workspace
 
-COLUMNS = ("Thing", "It", "Because")
+COLUMNS = ("Thing", "What becomes of it", "Because")
 WIDTHS = (240, 260, 420)
 NOTHING = "No tools, machines or dishes stand in this look, and no task is told for the piece."
 

@@ -11,7 +11,7 @@ OVER_MM = 30.0
 
 
 def task_marks(arrangement: Arrangement, told: Callable[[float], str]) -> Iterator[Mark]:
-    """Yield every task: its name at its point, a line through its things, at each how far the hand goes to it.
+    """Yield every task: a line from its point through its things, at each its number and how far it is where too far.
 
     Parameters
     ----------
@@ -29,7 +29,6 @@ def _marks_of(way: Way, told: Callable[[float], str]) -> Iterator[Mark]:
     at = way.start
     if at is not None:
         yield Stamp("dot", at[0], -at[1], colour=PLUM)
-        yield Plate(way.task.name, at[0], -at[1], PLUM)
     for number, leg in enumerate(way.legs, 1):
         placed = leg.placed
         here = (placed.x, (placed.bottom + placed.top) / 2)
@@ -37,8 +36,8 @@ def _marks_of(way: Way, told: Callable[[float], str]) -> Iterator[Mark]:
         if at is not None:
             yield poly_line((at, here), colour)
         yield Stamp("dot", here[0], -here[1], colour=colour)
-        said = str(number) if leg.far is None else f"{number} · {told(round(leg.far))}"
-        if number == 1 and way.start is None:
-            said = f"{way.task.name} · {said}"
+        said = f"{way.task.name} · 1" if number == 1 else str(number)
+        if leg in way.too_far and leg.far is not None:
+            said = f"{said} · {told(round(leg.far))}"
         yield Plate(said, placed.x, -placed.top - OVER_MM, colour)
         at = here
