@@ -371,3 +371,18 @@ def test_the_plan_format_is_printed_or_written_as_a_schema(tmp_path: Path, capsy
     out = tmp_path / "plan.schema.json"
     assert run("schema", "-o", out) == 0
     assert json.loads(out.read_text()) == printed
+
+
+def test_a_look_is_carried_over_and_what_became_of_it_is_told(
+    plan_path: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    out = tmp_path / "carried.json"
+    assert run("carry", plan_path, "--look", "hall-welcome", "--to", "low-table", "-o", out, "--json") == 3
+    told = json.loads(capsys.readouterr().out)
+    assert told["left_out"]
+    assert told["told"][0].startswith("Of nine things ")
+    carried = next(look for look in json.loads(out.read_text())["looks"] if look["id"] == told["look"])
+    assert carried["piece"] == "low-table"
+    assert len(carried["placements"]) == 9 - len(told["left_out"])
+    assert run("carry", plan_path, "--look", "hall-welcome", "--to", "hall-console", "-o", out) != 0
+    assert "is a look of" in capsys.readouterr().err

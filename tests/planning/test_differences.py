@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from msgspec.structs import replace
 
-from builders import arranged, put, thing
+from builders import arranged, case_of, put, thing
 from jolly_ledge.planning.differences import differences
 
 ITEMS = (thing("urn"), thing("jar"), thing("tray", "tray"), thing("book", "book"))
@@ -39,3 +39,19 @@ def test_hosts_and_poses_are_named() -> None:
     tray = put("tray", x=500.0)
     assert told((URN, tray), (replace(URN, x=500.0, on="tray"), tray)) == ("The urn is on the tray instead of on a1.",)
     assert told((put("book"),), (put("book", pose="flat"),)) == ("The book lies flat (before: stands).",)
+
+
+def test_on_another_piece_it_is_told_which_ledge_goes_where_and_what_looks_larger() -> None:
+    here, other = case_of(), replace(case_of(), id="other", ledges=(replace(case_of().ledges[0], clearance=240.0),))
+    urn, bowl = thing("urn", height=200.0), thing("bowl", "bowl", height=60.0)
+    first = arranged((urn, bowl), (put("urn"), put("bowl", "a2")), here)
+    second = arranged((urn, bowl), (put("urn"), put("bowl", x=600.0)), other)
+    assert differences(first, second) == (
+        "All of it came along.",
+        "From a1 to a1: the urn.",
+        "From a2 to a1: the bowl.",
+        "The urn looks larger: it fills 83 % of the height instead of 50 %.",
+        "The bowl looks larger: it fills 25 % of the height instead of 15 %.",
+    )
+    without = arranged((urn,), (put("urn"),), other)
+    assert differences(first, without)[0] == "Leaves out the bowl."

@@ -133,3 +133,33 @@ def test_every_look_that_is_carried_over_can_stand(look_id: str, piece_id: str) 
     assert not stops_of(arrange(after, made))
     items = [placement.item for placement in made.placements]
     assert len(set(items)) == len(items)
+
+
+def round_top(width: float = 900.0) -> Piece:
+    """Return a round table."""
+    top = Ledge(id="o0", left=0.0, floor=450.0, width=width, depth=width, shape="ellipse")
+    return Piece(id="other", kind="coffee-table", name="Other", width=width, height=450.0, depth=width, ledges=(top,),
+                 viewed_from="around")  # fmt: skip
+
+
+ROW = tuple(thing(name, height=height, width=110.0, depth=110.0)
+            for name, height in (("one", 200.0), ("two", 140.0), ("three", 120.0), ("four", 100.0)))  # fmt: skip
+
+
+def test_a_row_becomes_a_cluster_about_the_middle_of_a_round_top() -> None:
+    _, found = carry(ROW, tuple(put(item.id, x=80.0 + 125 * n) for n, item in enumerate(ROW)), round_top())
+    assert len(found.placements) == len(ROW)
+    xs, zs = [one.x or 0.0 for one in found.placements], [one.z or 0.0 for one in found.placements]
+    assert (min(xs) + max(xs)) / 2 == pytest.approx(450.0, abs=1.0)
+    assert (min(zs) + max(zs)) / 2 == pytest.approx(450.0, abs=1.0)
+    # In a row all stood in one line; in a cluster some stand before others.
+    assert max(zs) - min(zs) > 60
+    assert max(xs) - min(xs) < 375
+
+
+def test_what_comes_from_a_round_top_keeps_its_places_on_another() -> None:
+    placements = (put("one", ledge="o0", x=300.0, z=600.0), put("two", ledge="o0", x=500.0, z=300.0))
+    source = replace(round_top(), id="case")
+    _, found = carry(ROW, placements, round_top(), source)
+    first, second = sorted(found.placements, key=lambda one: one.item)
+    assert ((second.x or 0) - (first.x or 0), (second.z or 0) - (first.z or 0)) == pytest.approx((200.0, -300.0), abs=1)

@@ -3,7 +3,7 @@
 import argparse
 from pathlib import Path
 
-from jolly_ledge.cli.command import Command, add_json, add_plan, add_unit, say
+from jolly_ledge.cli.command import Command, add_json, add_look, add_plan, add_unit, say
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.words import SEASONS
 
@@ -63,6 +63,34 @@ def _propose(chosen: argparse.Namespace) -> int:
     return 0 if all(one.is_valid for one in found) else LEFT_OUT
 
 
+def _ask_carry(command: argparse.ArgumentParser) -> None:
+    add_plan(command)
+    add_look(command)
+    command.add_argument("--to", metavar="PIECE", required=True, help="the piece it is set up on")
+    add_json(command)
+    command.add_argument("-o", "--out", type=Path, required=True, metavar="OUT", help="the plan with the look added")
+
+
+def _carry(chosen: argparse.Namespace) -> int:
+    from jolly_ledge.edits.looks import CarryLook
+    from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
+    from jolly_ledge.geometry.arrangement import arrange
+    from jolly_ledge.planning.differences import differences
+    from jolly_ledge.proposals.carrying_over import carried_over
+
+    plan, file = open_plan(chosen.plan)
+    look, onto = plan.look(chosen.look), plan.piece(chosen.to)
+    found = carried_over(plan, look, onto.id)
+    edit = CarryLook(look=look.id, piece=onto.id, placements=found.placements, original=look.label, onto=onto.label)
+    added = edit.apply(plan)
+    save_plan(added, PlanFile(chosen.out, photos=file.photos), overwrite_changes=True)
+    new = added.looks[-1]
+    lines = [found.summary, *differences(arrange(added, look), arrange(added, new))]
+    told = {"look": new.id, "exchanged": found.exchanged, "left_out": found.left_out, "told": lines}
+    say(told, "\n".join((f"Wrote {new.id} to {chosen.out}", *lines)), chosen.json)
+    return LEFT_OUT if found.left_out else 0
+
+
 def _ask_restyle(command: argparse.ArgumentParser) -> None:
     add_plan(command)
     command.add_argument("first", metavar="LOOK_NOW")
@@ -85,4 +113,5 @@ PROPOSE = Command("propose", "propose several different looks of a piece", _ask_
 RESTYLE = Command(
     "restyle", "tell the fewest carries from one look to another of the same piece", _ask_restyle, _restyle
 )
-COMMANDS = (PROPOSE, RESTYLE)
+CARRY = Command("carry", "set a look up on another piece, and tell what became of it there", _ask_carry, _carry)
+COMMANDS = (PROPOSE, CARRY, RESTYLE)

@@ -1,7 +1,8 @@
 """What differs between two looks, named as one would say it."""
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
-from jolly_ledge.model.phrases import capital, listed
+from jolly_ledge.measures.frame import frame_height
+from jolly_ledge.model.phrases import capital, listed, percent
 
 MOVED_MM = 30.0
 """Nearer places are one place to the eye."""
@@ -11,13 +12,16 @@ POSES = {
     "draped": "is draped",
 }  # fmt: skip
 MOST_NAMED = 6
+GREW = 1.4
+"""What fills so many times as much of its opening looks larger there."""
 
 
 def differences(first: Arrangement, second: Arrangement) -> tuple[str, ...]:
     """Return in sentences what the second look does otherwise than the first; empty when they are alike.
 
     What came and went first, then what changed ledges, then poses, then what only moved along its ledge. On another
-    piece everything stands elsewhere: there only what came and went is told.
+    piece everything stands elsewhere: there it is told which ledge goes to which, and what fills more or less of its
+    opening than before.
     """
     before = {placed.item.id: placed for placed in first.placed_items}
     after = {placed.item.id: placed for placed in second.placed_items}
@@ -30,11 +34,34 @@ def differences(first: Arrangement, second: Arrangement) -> tuple[str, ...]:
     if gone:
         said.append(f"Leaves out {_names(gone)}.")
     if first.piece.id != second.piece.id:
-        return tuple(said) or ("All of it came along.",)
+        said += [*_carried(both), *_grown(both)]
+        return tuple(said if new or gone else ["All of it came along.", *said])
     said += [sentence for pair in both if (sentence := _moved_to(*pair, first, second))]
     said += [sentence for pair in both if (sentence := _posed(*pair))]
     along = [sentence for pair in both if (sentence := _moved_along(*pair))]
     return tuple(said + along)
+
+
+def _carried(both: list[tuple[PlacedItem, PlacedItem]]) -> list[str]:
+    """Return from which ledge things came to which."""
+    ways: dict[tuple[str, str], list[PlacedItem]] = {}
+    for was, now in both:
+        ways.setdefault((was.ledge.label, now.ledge.label), []).append(now)
+    return [f"From {there} to {here}: {_names(things)}." for (there, here), things in ways.items()]
+
+
+def _grown(both: list[tuple[PlacedItem, PlacedItem]]) -> list[str]:
+    """Return what fills plainly more or less of the height over its ledge than it did."""
+    said = []
+    for was, now in both:
+        before, after = (one.height / frame_height(one.ledge) for one in (was, now))
+        if max(before, after) > GREW * min(before, after) and now.depth_order == 0 and not now.ledge.is_wall:
+            word = "larger" if after > before else "smaller"
+            said.append(
+                f"The {now.item.label} looks {word}: it fills {percent(after)} of the height instead of "
+                f"{percent(before)}."
+            )
+    return said
 
 
 def _names(things: list[PlacedItem]) -> str:

@@ -45,6 +45,11 @@ PLAINLY = 0.75
 DEPTHS = (0.35, 0.5, 0.65, 0.8)
 """Where along the depth of a ledge a place is looked for, beside where the thing stood."""
 
+ROUND, ROUND_DRAWN, LEAD_BACK, LEAD_FRONT = "ellipse", 0.6, 0.58, 0.4
+DRAWN = (1.0, 0.75, 0.5, 0.25)
+CLUSTER_TURN = math.radians(40)
+"""On a round top what stood along a front is drawn to the middle: the first lead behind it, the others before."""
+
 MAIN_ROLES = frozenset({"shelf", "top", "table", "island", "counter"})
 
 
@@ -120,6 +125,7 @@ def carried_over(plan: Plan, look: Look, piece_id: str) -> CarriedOver:
     carrying = _Carrying(plan, source, problem)
     for ledge, group in _assigned(problem, groups_of(source)):
         carrying.bring(ledge, group)
+    carrying.draw_to_the_middle()
     carrying.hang([placed for placed in source.placed_items if placed.placement.pose == "hung"])
     if not carrying.placements:
         raise EditError(f"Nothing of {look.label} finds a place on {piece.label}; propose a look for it instead.")
@@ -197,7 +203,7 @@ class _Carrying:
         while waiting:
             block = waiting.pop(0)
             if first is None:
-                came = self._bring_block(ledge, block, group.along * ledge.width + aside, block.z)
+                came = self._bring_block(ledge, block, *self._middle(ledge, group, aside, block.z))
                 for other in self._others_like(ledge, group) if came is None else ():
                     came = self._bring_block(other, block, group.along * other.width, block.z)
                     if came is not None:
@@ -205,10 +211,20 @@ class _Carrying:
                         break
                 lead, first = block, came
             else:
-                x, z = (first.x or 0.0) + block.x - lead.x, (first.z or 0.0) + block.z - lead.z
-                came = self._bring_block(ledge, block, x, z)
+                x, z = block.x - lead.x, block.z - lead.z
+                if ledge.shape == ROUND and group.ledge.shape != ROUND:
+                    x, z = _drawn_together(x, z, len(self.placements))
+                came = self._bring_block(ledge, block, (first.x or 0.0) + x, (first.z or 0.0) + z)
             loose, self._loose = self._loose, []
             waiting[:0] = loose if came is not None else _set_free(self._source, block)
+
+    def _middle(self, ledge: Ledge, group: _Group, aside: float, z: float) -> tuple[float, float]:
+        """Return where the lead of a group goes; on a round top groups stand in a triangle about its middle."""
+        if ledge.shape != ROUND or group.ledge.shape == ROUND:
+            return group.along * ledge.width + aside, z
+        first = not any(one.ledge == ledge.id for one in self.placements)
+        along = 0.5 + ROUND_DRAWN * (group.along - 0.5)
+        return along * ledge.width, ledge.depth * (LEAD_BACK if first else LEAD_FRONT)
 
     def _others_like(self, ledge: Ledge, group: _Group) -> list[Ledge]:
         """Return the other ledges of the piece that are dressed, or low down, as that of a group is."""
@@ -308,6 +324,27 @@ class _Carrying:
             return False
         return any(ways_to_stand(item, ledge))
 
+    def draw_to_the_middle(self) -> None:
+        """Move all that came to a round top as one, so that its middle is that of the top, or as far as it goes."""
+        kept = {one.id for one in self._problem.fixed}
+        items = stash_index(self._plan.stash)
+        for ledge in self._problem.open_ledges:
+            here = [one for one in self.placements if one.ledge == ledge.id and one.id not in kept]
+            roots = [one for one in here if one.host is None and one.pose != "hung"]
+            if ledge.shape != ROUND or not roots:
+                continue
+            sides = [(one, extent(items[one.item], one.pose, one.turn)) for one in roots]
+            xs = [(one.x or 0.0) + sign * size.width / 2 for one, size in sides for sign in (-1, 1)]
+            zs = [(one.z or 0.0) + sign * size.depth / 2 for one, size in sides for sign in (-1, 1)]
+            off = (ledge.width / 2 - (min(xs) + max(xs)) / 2, ledge.depth / 2 - (min(zs) + max(zs)) / 2)
+            for share in DRAWN:
+                moved = [
+                    _shifted(one, share * off[0], share * off[1]) if one in here else one for one in self.placements
+                ]
+                if self._problem.can_stand(self._problem.resolve(moved)):
+                    self.placements = moved
+                    break
+
     def hang(self, hung: Sequence[PlacedItem]) -> None:
         """Hang what hung before, in the same share of the width, where the other piece has a wall for it."""
         for placed in hung:
@@ -324,6 +361,19 @@ def _is_of_its_kind(one: Item, item: Item) -> bool:
     says_little = item.category in ("object", "sculpture", "tableware", "appliance")
     same_stuff = (one.finish == "clear") is (item.finish == "clear")
     return one.category == item.category and same_stuff and (not says_little or one.shape == item.shape)
+
+
+def _shifted(placement: Placement, along: float, deep: float) -> Placement:
+    x = None if placement.x is None else placement.x + along
+    z = None if placement.z is None else placement.z + deep
+    return replace(placement, x=x, z=z)
+
+
+def _drawn_together(x: float, z: float, number: int) -> tuple[float, float]:
+    """Return a step beside a lead, drawn nearer along and turned to the front or the back by turns: a row clusters."""
+    far = math.hypot(x, z)
+    turned = CLUSTER_TURN * (1 if number % 2 else -1)
+    return math.copysign(far * math.cos(turned), x), far * math.sin(turned)
 
 
 def _set_free(look: Arrangement, block: _Block) -> list[_Block]:
