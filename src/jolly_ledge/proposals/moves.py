@@ -22,6 +22,7 @@ from jolly_ledge.proposals.made_over import made_over
 from jolly_ledge.proposals.move import Move, moved, swapped
 from jolly_ledge.proposals.moves_together import moves_together
 from jolly_ledge.proposals.risers import risers_for
+from jolly_ledge.proposals.stack_moves import stack_moves
 from jolly_ledge.readings.reading import Finding
 
 MOST_MOVED, MOST_SWAPS, MOST_LEDGES, MOST_FETCHED, MOST_HOSTS, MOST_EXCHANGED = 3, 6, 5, 5, 3, 4
@@ -58,6 +59,7 @@ def moves_for(plan: Plan, look: Look, arrangement: Arrangement, finding: Finding
         yield from _on_risers(plan, look, arrangement, placed)
         yield from _regrouped(look, arrangement, placed)
         yield from moves_together(look, arrangement, placed)
+        yield from stack_moves(look, arrangement, placed, tuple(_at_hand(plan, look)))
         if not STAYING & set(placed.item.traits):
             edit = ReturnToStash(look=look.id, placements=(placed.id,), name=placed.item.label)
             yield Move("take", f"Take the {placed.item.label} away", edit)
