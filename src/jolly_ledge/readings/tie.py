@@ -33,7 +33,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     """Read which hues come once only: a hue that another thing answers ties the piece together, far more than near.
 
     Whites, greys, blacks, woods, sand and leaves tie everywhere and are not asked; a rim or lettering is answer enough.
-    Things of a set answer each other. The value is the share of coloured area that is answered.
+    Things of a set are one, unless it is split over the bodies of the piece. The value is the share of coloured area
+    that is answered.
     """
     marks = [mark for mark in marks_of(arrangement) if mark.placed.area > 0]
     if len(marks) < FEWEST:
@@ -49,7 +50,10 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
             family = hue_family(colour)
             if family in QUIET_HUES or area < LEAST_SHARE * placed.area:
                 continue
-            bearers.setdefault(family, set()).add(placed.item.set or placed.root)
+            # A set is one answer; split over two bodies it ties them.
+            bearers.setdefault(family, set()).add(
+                f"{placed.item.set} in {placed.ledge.body}" if placed.item.set else placed.root
+            )
             areas[family] = areas.get(family, 0.0) + area
             loud = area * (CALM + LOUDER * loudness(colour)) * (SPINES if placed.item.is_book else 1.0)
             volume[family] = volume.get(family, 0.0) + loud

@@ -12,6 +12,7 @@ from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money, typed
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.planning.places_to_fill import places_to_fill
 from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.proposals.restyle import restyle
 from jolly_ledge.proposals.wanted import match_found, nothing_said, substitutes, wanted
@@ -48,8 +49,9 @@ def what_is_wanted(plan: Plan, look: Look) -> CommandAnswer:
         }
         for want in found
     ]
-    told = "\n".join(want.sentence for want in found) or nothing_said(assess(arrange(plan, look)))
-    return CommandAnswer({"look": look.id, "wanted": values}, told)
+    kept = [one.sentence("cm") for one in places_to_fill(plan, plan.piece(look.piece))]
+    told = "\n".join([*kept, *(want.sentence for want in found)]) or nothing_said(assess(arrange(plan, look)))
+    return CommandAnswer({"look": look.id, "wanted": values, "kept": kept}, told)
 
 
 def found_thing(plan: Plan, look: Look, line: str, unit: LengthUnit) -> CommandAnswer:

@@ -10,6 +10,7 @@ from PySide6.QtWidgets import QGraphicsView, QMenu
 from jolly_ledge.edits.kept_places import GiveBackPlace, KeepPlace
 from jolly_ledge.geometry.free_place import put_down_at
 from jolly_ledge.model.piece import KeptPlace, Ledge
+from jolly_ledge.planning.places_to_fill import NOT_BOUGHT
 from jolly_ledge.workspace.workspace import Workspace
 
 LATELY_S = 15.0
@@ -18,7 +19,7 @@ LATELY_S = 15.0
 USUAL: tuple[tuple[str, float, float, float], ...] = (
     ("a cup", 110.0, 110.0, 110.0), ("a glass", 90.0, 90.0, 160.0), ("a plate", 270.0, 270.0, 50.0),
     ("keys", 160.0, 120.0, 60.0), ("post", 240.0, 160.0, 60.0), ("a phone", 90.0, 170.0, 40.0),
-    ("remotes", 200.0, 90.0, 50.0), ("a thing not bought yet", 180.0, 160.0, 300.0),
+    ("remotes", 200.0, 90.0, 50.0), (NOT_BOUGHT, 180.0, 160.0, 300.0),
 )  # fmt: skip
 """What is put down, with the width, depth and height it wants (mm)."""
 

@@ -22,6 +22,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
 from jolly_ledge.model.money import money
 from jolly_ledge.model.phrases import capital, percent
+from jolly_ledge.planning.places_to_fill import places_to_fill
 from jolly_ledge.proposals.wanted import Matched, Want, match_found, nothing_said, substitutes
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -67,6 +68,8 @@ class WantedPage(SearchPage):
         top.addWidget(self.back_button)
         top.addWidget(self.note, 1)
         column.addLayout(top)
+        self.kept_said = words("")
+        column.addWidget(self.kept_said)
         area = QScrollArea()
         area.setWidgetResizable(True)
         area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
@@ -121,8 +124,16 @@ class WantedPage(SearchPage):
         self._show(())
         self.found_said.setText("")
         self._list_dear()
+        self._show_kept()
         self._asked_for = (workspace.plan.stash, workspace.look)
         self.search(WantedRequest(workspace.plan, workspace.look_id), LOOKING)
+
+    def _show_kept(self) -> None:
+        """Say which kept places wait for a thing, and what of the list would go there."""
+        workspace = self._workspace
+        said = [one.sentence(workspace.length_unit) for one in places_to_fill(workspace.plan, workspace.piece)]
+        self.kept_said.setVisible(bool(said))
+        self.kept_said.setText("\n".join(said))
 
     def _take_in(self, event: Event) -> None:
         """Show what is wanted."""

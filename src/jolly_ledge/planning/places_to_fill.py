@@ -1,0 +1,55 @@
+"""Places that are kept for a thing yet to come, and what on the list of what is wanted would go into each."""
+
+from collections.abc import Iterator
+
+from msgspec import Struct
+
+from jolly_ledge.model.item import Item
+from jolly_ledge.model.lengths import LengthUnit, format_length
+from jolly_ledge.model.phrases import listed
+from jolly_ledge.model.piece import KeptPlace, Ledge, Piece
+from jolly_ledge.model.plan import Plan
+
+NOT_BOUGHT = "a thing not bought yet"
+TO_COME = frozenset({"wanted", "to-buy"})
+
+
+class PlaceToFill(Struct, frozen=True):
+    """A kept place, its ledge, and what is wanted or to be bought that goes into it."""
+
+    place: KeptPlace
+    ledge: Ledge
+    fitting: tuple[Item, ...]
+
+    def sentence(self, unit: LengthUnit) -> str:
+        """Say what the place takes and what would go into it, in a unit of length."""
+        place = self.place
+        width, depth, height = (format_length(side, unit) for side in (place.width, place.depth, place.height))
+        bears = f"{width} wide, {depth} deep and {height} high at the most"
+        names = listed([f"the {item.label}" for item in self.fitting])
+        told = f"from the list {names} would go there" if names else "nothing on the list goes there"
+        return f"The place kept for {place.name} on {self.ledge.label} takes what is {bears}; {told}."
+
+
+def places_to_fill(plan: Plan, piece: Piece) -> tuple[PlaceToFill, ...]:
+    """Return the places of a piece that wait for a thing: one not bought yet, or one that is on the list by name."""
+    return tuple(_waiting(plan, piece))
+
+
+def _waiting(plan: Plan, piece: Piece) -> Iterator[PlaceToFill]:
+    to_come = [item for item in plan.stash if item.status in TO_COME and not item.gone]
+    named = {item.label.casefold() for item in to_come}
+    for ledge in piece.ledges:
+        for place in ledge.kept:
+            name = place.name.casefold().removeprefix("the ")
+            if place.name == NOT_BOUGHT:
+                yield PlaceToFill(place, ledge, tuple(item for item in to_come if _goes(item, place)))
+            elif name in named:
+                its_own = (item for item in to_come if item.label.casefold() == name)
+                yield PlaceToFill(place, ledge, tuple(item for item in its_own if _goes(item, place)))
+
+
+def _goes(item: Item, place: KeptPlace) -> bool:
+    """Tell whether a thing goes into a place, turned by a quarter where that helps."""
+    along, across = sorted((item.width, item.depth)), sorted((place.width, place.depth))
+    return item.height <= place.height and all(side <= free for side, free in zip(along, across, strict=True))
