@@ -11,10 +11,11 @@ from jolly_ledge.drawing.picture import Label
 from jolly_ledge.edits.kept_places import GiveBackPlace, KeepPlace
 from jolly_ledge.files.codec import plan_from_json, plan_to_json
 from jolly_ledge.geometry.arrangement import arrange
-from jolly_ledge.geometry.free_place import put_down_at
+from jolly_ledge.geometry.free_place import inside, put_down_at
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.piece import KeptPlace, Piece
+from jolly_ledge.model.piece import KeptPlace, Ledge, Piece
+from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals
 
@@ -121,3 +122,24 @@ def test_proposals_hold_it_free(seed: int) -> None:
     look = arrange(replace(kept, looks=(found.look,)), found.look)
     assert len(look.placed_items) >= 4
     assert not [caution for caution in cautions_of(look) if caution.id == "kept-place"]
+
+
+@pytest.mark.parametrize(
+    ("left", "front"), [(0.0, 0.0), (200.0, 0.0), (400.0, 20.0), (700.0, 700.0), (890.0, 300.0), (-50.0, 950.0)]
+)
+def test_on_a_round_top_a_place_lies_within_the_rim(left: float, front: float) -> None:
+    top = Ledge(id="a1", left=0.0, floor=450.0, width=900.0, depth=900.0, shape="ellipse")
+    along, into = inside(top, left, front, 110.0, 90.0)
+    corners = [(x, z) for x in (along, along + 110.0) for z in (into, into + 90.0)]
+    assert all((x - 450.0) ** 2 + (z - 450.0) ** 2 <= 450.5**2 for x, z in corners)
+    again = inside(top, along, into, 110.0, 90.0)
+    assert again == pytest.approx((along, into))
+
+
+def test_a_place_over_the_rim_of_a_round_top_is_refused() -> None:
+    top = Ledge(id="a1", left=0.0, floor=450.0, width=900.0, depth=900.0, shape="ellipse")
+    plan = Plan(pieces=(replace(case_of(), ledges=(top,)),))
+    with pytest.raises(EditError, match="lies over the rim of a1; move it inwards"):
+        KeepPlace(piece="case", ledge="a1", place=replace(CUP, left=0.0, front=0.0)).apply(plan)
+    middle = KeepPlace(piece="case", ledge="a1", place=replace(CUP, left=400.0, front=400.0)).apply(plan)
+    assert len(middle.piece("case").ledge("a1").kept) == 1

@@ -1,12 +1,17 @@
 """Edits of places that are kept free for something: a cup, keys, a thing not yet bought."""
 
+import math
+
 from jolly_ledge.edits.edit import BaseEdit
 from jolly_ledge.edits.pieces import ChangeLedge
+from jolly_ledge.geometry.free_place import inside
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.piece import KeptPlace, Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import checked
+
+NEARLY_MM = 1.0
 
 
 class KeepPlace(BaseEdit, frozen=True):
@@ -74,6 +79,9 @@ def _check_room(ledge: Ledge, place: KeptPlace) -> None:
                 "another ledge or a smaller place."
             )
     over = max(-place.left, place.right - ledge.width, -place.front, place.front + place.depth - ledge.depth)
+    left, front = inside(ledge, place.left, place.front, place.width, place.depth)
+    if over <= 0 and math.hypot(left - place.left, front - place.front) > NEARLY_MM:
+        raise EditError(f"The place for {place.name} lies over the rim of {ledge.label}; move it inwards.")
     if over > 0:
         raise EditError(
             f"The place for {place.name} lies {round(over)} mm over the end of {ledge.label}; move it inwards."

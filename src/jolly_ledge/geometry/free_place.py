@@ -1,5 +1,7 @@
 """Where on a ledge something could be put down: at the point that is shown, else in the widest gap."""
 
+import math
+
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.piece import Ledge
 
@@ -24,8 +26,32 @@ def put_down_at(
         Its middle, from the ledge's left end in mm; without it the widest gap is taken.
     """
     middle = _middle_of_the_widest_gap(arrangement, ledge) if at is None else at
-    left = min(max(middle - width / 2, 0.0), max(ledge.width - width, 0.0))
-    return round(left), min(FRONT_MM, max(ledge.depth - depth, 0.0))
+    left, front = inside(ledge, middle - width / 2, FRONT_MM, width, depth)
+    return round(left), math.ceil(front)
+
+
+def inside(ledge: Ledge, left: float, front: float, width: float, depth: float) -> tuple[float, float]:
+    """Return the nearest place on a ledge that lies wholly on it; on a round one all its corners are within the rim.
+
+    Parameters
+    ----------
+    ledge : Ledge
+        What it is to lie on; a place that is larger lies over both ends alike.
+    left, front, width, depth : float
+        The place, from the ledge's left end and its front edge (mm).
+    """
+    half, deep = ledge.width / 2, ledge.depth / 2
+    left = min(max(left, 0.0), max(ledge.width - width, 0.0))
+    if ledge.shape == "ellipse":
+        # So far from the middle a place of this depth still lies within the rim.
+        reach = half * math.sqrt(max(1 - (depth / 2 / deep) ** 2, 0.0)) - width / 2
+        left = min(max(left, half - max(reach, 0.0) - width / 2), half + max(reach, 0.0) - width / 2)
+        aside = max(abs(left - half), abs(left + width - half)) / half
+        deep_there = deep * math.sqrt(max(1 - aside**2, 0.0))
+    else:
+        deep_there = deep
+    front = min(max(front, deep - deep_there), max(deep + deep_there - depth, 0.0))
+    return left, front
 
 
 def _middle_of_the_widest_gap(arrangement: Arrangement, ledge: Ledge) -> float:

@@ -5,6 +5,7 @@ from PySide6.QtGui import QContextMenuEvent, QKeyEvent, QMouseEvent, QWheelEvent
 from PySide6.QtWidgets import QApplication, QGraphicsView
 
 from jolly_ledge.app.views.look.drag_gesture import DragGesture
+from jolly_ledge.app.views.look.kept_drag import KeptDrag, kept_place_under
 from jolly_ledge.app.views.look.lasso import Lasso
 from jolly_ledge.app.views.look.picture_item import PlacementItem
 from jolly_ledge.app.views.look.pointing import OPEN_ABOVE_MM, adds, ledge_under
@@ -28,6 +29,7 @@ class LookHand(QGraphicsView):
         self._panned_from: QPoint | None = None
         self.gesture: DragGesture | None = None
         self.lasso: Lasso | None = None
+        self.kept_drag: KeptDrag | None = None
         self.zoom = Zoom(self)
         self.stretched = Stretched(self)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
@@ -79,8 +81,7 @@ class LookHand(QGraphicsView):
         item = self.placement_at(position)
         chosen = self._workspace.selection
         if item is None:
-            self.lasso = Lasso(position, chosen if adds(event) else ())
-            self._take_ledge_at(position)
+            self._press_nothing(position, chosen if adds(event) else ())
             return
         if adds(event):
             self._workspace.choose(*[i for i in chosen if i != item.placement_id], item.placement_id)
@@ -108,9 +109,22 @@ class LookHand(QGraphicsView):
             self.take(DragGesture(self._workspace, placed.item, placed.placement, grab))
         if self.gesture is not None:
             self.carry_to(position)
+        if self.kept_drag is not None:
+            self.kept_drag.carry_to(self.mapToScene(position))
+            self.viewport().update()
         if self.lasso is not None:
             self.lasso.draw_to(position)
             self.viewport().update()
+
+    def _press_nothing(self, position: QPoint, kept: tuple[str, ...]) -> None:
+        """Take a kept place in the hand where one is pressed, else begin a lasso; the ledge there is in hand."""
+        at = self.mapToScene(position)
+        pressed = kept_place_under(self._workspace.piece, at)
+        if pressed is not None and not kept:
+            self.kept_drag = KeptDrag(self._workspace, *pressed, at)
+        else:
+            self.lasso = Lasso(position, kept)
+        self._take_ledge_at(position)
 
     def _take_ledge_at(self, position: QPoint) -> None:
         """Take the ledge under a point of the view in hand, and nothing on it, but for what a lasso is to add to."""
@@ -142,6 +156,10 @@ class LookHand(QGraphicsView):
         """Let go of what is carried; a click on one of several leaves it alone in hand."""
         pressed, self._pressed, self._panned_from = self._pressed, None, None
         lasso, self.lasso = self.lasso, None
+        kept_drag, self.kept_drag = self.kept_drag, None
+        if kept_drag is not None:
+            kept_drag.finish()
+            self.viewport().update()
         if lasso is not None:
             self._draw_in(lasso)
         if pressed is not None and self.gesture is None and not adds(event) and len(self._workspace.selection) > 1:
@@ -155,7 +173,7 @@ class LookHand(QGraphicsView):
             self._pressed = None
             self.ask_for_figures()
         elif event.button() == Qt.MouseButton.LeftButton:
-            self.lasso = None
+            self.lasso = self.kept_drag = None
             ledge = ledge_under(self._workspace.piece, self.mapToScene(position))
             if ledge is None or self.zoom.factor > 1.0:
                 self.zoom.fit()
@@ -195,7 +213,7 @@ class LookHand(QGraphicsView):
     def put_back(self) -> None:
         """Cancel the gesture in hand."""
         gesture = self.take(None)
-        self._pressed = None
+        self._pressed = self.kept_drag = None
         if gesture is not None:
             gesture.cancel()
 
@@ -222,7 +240,7 @@ class LookHand(QGraphicsView):
             self.look_nearer(1.0 if event.text() == "+" else -1.0, QPointF(self.viewport().rect().center()))
             return
         if event.key() == Qt.Key.Key_Escape:
-            if self.gesture is not None:
+            if self.gesture is not None or self.kept_drag is not None:
                 self.put_back()
             else:
                 self._workspace.choose()

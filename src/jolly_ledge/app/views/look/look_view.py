@@ -237,6 +237,8 @@ class LookView(LookHand):
             paint_plate(painter, *self._plate(), self.devicePixelRatioF())
             if self.lasso is not None:
                 self.lasso.paint(painter)
+            if self.kept_drag is not None:
+                self.kept_drag.paint(painter, self.viewportTransform())
             if self.zoom.factor > 1.0:
                 paint_overview(painter, arrangement, self._frame, self._in_sight(), self.viewport().size())
         finally:
