@@ -1,4 +1,4 @@
-"""Sixty situations as a stylist tells them, each with what is to be said of it, decided before it was tried.
+"""Situations as a stylist tells them, each with what is to be said of it, decided before it was tried.
 
 ``cautions`` are pairs of an id and a level that must be told of the look, ``found`` readings that must find something,
 ``quiet`` ids of cautions and readings that must say nothing.
@@ -15,6 +15,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.meant import Meant
 from jolly_ledge.model.piece import Fixture, KeptPlace, Ledge, Piece, Seat, Wish
+from jolly_ledge.model.task import Task
 from jolly_ledge.model.use import Cord, Use
 
 
@@ -57,6 +58,7 @@ def situations() -> Iterator[Situation]:
     yield from _meant()
     yield from _together()
     yield from _under_and_near()
+    yield from _at_work()
 
 
 def _in_use() -> Iterator[Situation]:
@@ -293,3 +295,34 @@ def _under_and_near() -> Iterator[Situation]:
         *one(leaning, 400.0, 385.0, pose="leaning"),
         cautions=(("unsecured", "heed"),),
     )
+
+
+def _at_work() -> Iterator[Situation]:
+    """Tasks, limits and axes, on a desk of one board; a socket is at its left end."""
+    desk = Piece(id="case", kind="other", width=1200.0, height=750.0, depth=400.0, ledges=(TOP,),
+                 fixtures=(Fixture(kind="socket", left=0.0, floor=900.0, width=80.0, height=80.0),))  # fmt: skip
+    tea = Task(name="tea", items=("cup0", "cup1", "cup2", "cup3"), near="socket", within=400.0)
+    found, quiet = ("must-haves",), ("must-haves",)
+    for told, piece, places, said in (
+        ("what tea takes stands in a row from the socket", replace(desk, tasks=(tea,)), (100, 220, 340, 460), ()),
+        ("tea begins a metre from its socket", replace(desk, tasks=(tea,)), (1100, 1000, 900, 800), found),
+        ("the second thing for tea is at the other end", replace(desk, tasks=(tea,)), (100, 1100, 1000, 900), found),
+        ("for tea the hand goes to and fro", replace(desk, tasks=(tea,)), (300, 100, 400, 200), found),
+        ("for tea the hand goes there and back once", replace(desk, tasks=(tea,)), (100, 300, 420, 200), ()),
+        ("a hand that reaches farther finds the same in reach", replace(desk, tasks=(replace(tea, within=1200.0),)),
+         (100, 500, 800, 1100), ()),
+        ("of what tea takes nothing is there", replace(desk, tasks=(replace(tea, items=("pot",)),)),
+         (300, 100, 400, 200), ()),
+        ("four things of a kind stand where three are let", replace(desk, limits=(("vessel", 3),)),
+         (100, 400, 700, 1000), found),
+        ("as many stand as are let", replace(desk, limits=(("vessel", 4),)), (100, 400, 700, 1000), ()),
+        ("another kind is limited", replace(desk, limits=(("board", 0),)), (100, 400, 700, 1000), ()),
+        ("a thing is wished on the line from the door and stands beside it",
+         replace(desk, door=600.0, wishes=(Wish(kind="centred", items=("cup0",), near="door"),)),
+         (300, 700, 900, 1000), found),
+        ("it stands on the line from the door",
+         replace(desk, door=600.0, wishes=(Wish(kind="centred", items=("cup0",), near="door"),)),
+         (600, 800, 900, 1000), ()),
+    ):  # fmt: skip
+        placements = tuple(put(f"cup{n}", x=float(x), z=150.0) for n, x in enumerate(places))
+        yield Situation(told, piece, CUPS[:4], placements, found=said, quiet=() if said else quiet)
