@@ -15,9 +15,10 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.roles import role_of
-from jolly_ledge.model.words import FixtureKind
+from jolly_ledge.model.words import Category, FixtureKind
+from jolly_ledge.proposals.composing import liking
 from jolly_ledge.proposals.composing.composition import Composition, composed
-from jolly_ledge.proposals.composing.liking import liking_of, without_a_rest
+from jolly_ledge.proposals.composing.liking import liking_of, too_many_of_a_kind, without_a_rest
 from jolly_ledge.proposals.composing.liking_of_a_group import CRUMBS, liking_of_a_group
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.composing.schemes import groups_borne
@@ -25,6 +26,7 @@ from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.trays import tray_set
 from jolly_ledge.proposals.problem import problem_of
+from jolly_ledge.proposals.thing import Thing
 
 
 def compositions(start: str, seed: int, throws: int) -> Iterator[Composition]:
@@ -120,7 +122,7 @@ def test_what_is_gathered_on_a_tray_is_liked_on_a_low_table() -> None:
         tray.category = "tray"
 
 
-def test_the_best_liked_low_tables_show_more_than_most() -> None:
+def test_low_tables_on_which_more_is_seen_are_liked_the_better(monkeypatch: pytest.MonkeyPatch) -> None:
     plan, manner = household("coffee-table-oval", 1)
     problem = problem_of(plan, plan.pieces[0].id, manner)
     found = [one for number in range(60) if (one := composed(problem, number)) is not None]
@@ -128,8 +130,15 @@ def test_the_best_liked_low_tables_show_more_than_most() -> None:
     def seen(one: Composition) -> float:
         return sum(m.width * m.height for _, group in one.groups for m in group)
 
-    best = sorted(found, key=liking_of, reverse=True)[:6]
-    assert mean(map(seen, best)) > mean(map(seen, found))
+    def gained() -> float:
+        """Return how much better the fuller half is liked than the barer."""
+        ordered = sorted(found, key=seen)
+        half = len(found) // 2
+        return mean(map(liking_of, ordered[half:])) - mean(map(liking_of, ordered[:half]))
+
+    asked = gained()
+    monkeypatch.setattr(liking, "SEEN_ON_A_TABLE", dict.fromkeys(("airy", "layered", "abundant"), 0.0))
+    assert asked > gained() + 0.05
 
 
 def test_groups_along_a_top_leave_one_clear_rest() -> None:
@@ -148,6 +157,26 @@ def test_groups_along_a_top_leave_one_clear_rest() -> None:
     assert without_a_rest(ledge, evenly) > 0.3
     assert without_a_rest(ledge, rested) == 0.0
     assert without_a_rest(ledge, evenly[:2]) == 0.0
+
+
+@pytest.mark.parametrize(
+    ("categories", "over"),
+    [
+        (("vessel", "vessel", "bowl"), 0), (("vessel", "vessel", "vessel"), 1), (("bowl",) * 4, 2),
+        (("book-stack",) * 3, 0), (("candle",) * 3, 0), (("object", "object", "object", "vessel", "vessel"), 1),
+    ],
+)  # fmt: skip
+def test_a_third_of_one_kind_is_too_many_on_a_top(categories: tuple[Category, ...], over: int) -> None:
+    things = [Thing(thing(f"t{n}", category)) for n, category in enumerate(categories)]
+    groups = []
+    for number, one in enumerate(things):
+        groups.append(Group("worthy", 400.0))
+        groups[-1].members.append(Member(one, "upright", 100.0 * number, 100.0))
+    assert too_many_of_a_kind(groups) == over
+    of_a_set = [Thing(replace(one.item, set="cups", sense="service")) for one in things]
+    for group, one in zip(groups, of_a_set, strict=True):
+        group.members[0].thing = one
+    assert too_many_of_a_kind(groups) == 0
 
 
 @pytest.mark.parametrize("kind", ["art", "mirror", "tv"])

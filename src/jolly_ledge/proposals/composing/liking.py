@@ -1,5 +1,6 @@
 """How a composition is liked beside how it reads: what a stylist sees first, each as a cost or a gain."""
 
+from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from itertools import combinations, pairwise
 
@@ -38,6 +39,9 @@ SCATTERED, BEARS_A_GROUP, OF_A_GROUP = 0.4, 4, 3
 
 IN_A_LINE = 0.5
 """What stands between more groups than a top of its width bears makes them a line of small things."""
+
+OF_ONE_KIND, TWO, MAY_BE_MANY = 0.8, 2, BOOK_CATEGORIES | {"candle", "stems", "board"}
+"""On one top practised hands show no third vessel, bowl or object."""
 
 ONE_REST, REST_OF_A_TOP = 0.9, 0.12
 """Three groups and more along a top want one clear rest among them, not the same small gap again and again."""
@@ -131,14 +135,10 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked -= LITTLE_SEEN * max(SEEN_BELOW[stock.fullness(ledge)] - _seen(stock, ledge, groups), 0.0)
         liked -= FLOWERS_BELOW * any(member.thing.category == "stems" for member in _members(groups))
         liked -= CRAMMED * max(max(group.height for group in groups) / stock.frame(ledge) - HIGHEST_BELOW, 0.0)
-    wide = LARGE_NIGHTSTAND_MM if kind.is_by_a_bed else LARGE_WIDTH_MM
-    if role == "top" and ledge.width > wide and len(groups) < 2:
-        liked -= 0.6
-    if role == "top" and ledge.width > wide and len(groups) > 1:
-        liked -= COUNTERPOISE * max(COUNTERPOISED - _answered(ledge, groups), 0.0)
-    if role == "top" and not kind.is_by_a_bed:
-        liked -= IN_A_LINE * max(len(groups) - groups_borne(ledge, stock.fullness(ledge)), 0)
-        liked -= ONE_REST * without_a_rest(ledge, groups)
+    if role in ("top", "table", "island"):
+        liked -= OF_ONE_KIND * too_many_of_a_kind(groups)
+    if role == "top":
+        liked -= _along_a_top(stock, ledge, groups)
     if role == "counter":
         liked -= NO_MACHINE * _lacks_its_machine(stock, ledge, groups)
     if kind.is_a_table and not kind.is_eaten_at:
@@ -213,6 +213,28 @@ def _answered(ledge: Ledge, groups: Sequence[Group]) -> float:
     at_left = lead.left + lead.right < ledge.width
     across = [group.height for group in groups if (group.left + group.right < ledge.width) != at_left]
     return max(across, default=0.0) / lead.height
+
+
+def _along_a_top(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return the cost of a wide top with one group or no counterpoise, and of a line of groups without a rest."""
+    is_by_a_bed = kind_of(stock.piece).is_by_a_bed
+    cost = 0.0
+    if ledge.width > (LARGE_NIGHTSTAND_MM if is_by_a_bed else LARGE_WIDTH_MM):
+        few = len(groups) < 2
+        cost += 0.6 * few if few else COUNTERPOISE * max(COUNTERPOISED - _answered(ledge, groups), 0.0)
+    if not is_by_a_bed:
+        cost += IN_A_LINE * max(len(groups) - groups_borne(ledge, stock.fullness(ledge)), 0)
+        cost += ONE_REST * without_a_rest(ledge, groups)
+    return cost
+
+
+def too_many_of_a_kind(groups: Sequence[Group]) -> int:
+    """Return how many things are of a kind that a top has two of already; books, candles and sets apart."""
+    kinds = Counter(
+        member.thing.category for member in _members(groups)
+        if member.thing.category not in MAY_BE_MANY and not member.thing.goes_in_a_set
+    )  # fmt: skip
+    return sum(max(count - TWO, 0) for count in kinds.values())
 
 
 def without_a_rest(ledge: Ledge, groups: Sequence[Group]) -> float:
