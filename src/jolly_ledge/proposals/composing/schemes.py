@@ -16,7 +16,7 @@ from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, s
 from jolly_ledge.proposals.groups.folded import folded_on_a_box
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.lamps import lamp_set
-from jolly_ledge.proposals.groups.low import WORTHY, any_one, low_set, worthy
+from jolly_ledge.proposals.groups.low import WORTHY, any_one, is_empty_glass, low_set, worthy
 from jolly_ledge.proposals.groups.nests import nest
 from jolly_ledge.proposals.groups.pairs import paired
 from jolly_ledge.proposals.groups.service import service
@@ -82,6 +82,19 @@ def one_of(*makers: Make) -> Make:
     return make
 
 
+def without_stems(maker: Make) -> Make:
+    """Return a maker that leaves flowers away: they belong where they are seen."""
+
+    def make(used: Collection[str], width: float) -> Group | None:
+        group = maker(used, width)
+        if group is None:
+            return None
+        group.members = [member for member in group if member.thing.category != "stems"]
+        return None if is_empty_glass(group, group.anchor) else group
+
+    return make
+
+
 class _Forms:
     """The forms for one ledge, each a maker."""
 
@@ -137,13 +150,21 @@ class _Forms:
         return lambda used, width: tray_set(self._stock, self._ledge, used, width=width)
 
 
+TALL_ON_THE_FLOOR = 0.5
+
+
 def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
     """Fill the floor under a console, or the hearth on both sides of the fire, with what is large."""
     forms = _Forms(stock, ledge, order)
     fire = next((fixture for fixture in stock.piece.fixtures if fixture.kind == "firebox"), None)
     if fire is None:
-        large = one_of(forms.worthy(0.65, 0.3, LARGE_BELOW), forms.stack(), forms.worthy(0.7, 0.3))
-        return fill(stock, ledge, used, (large, forms.worthy(0.5, 0.2)), 0.55, order)
+        # What holds things stands firmly on a floor; a vase by itself is lost there unless it is tall.
+        large = one_of(
+            forms.worthy(0.6, 0.3, BASKETS), forms.worthy(0.7, TALL_ON_THE_FLOOR), forms.stack(),
+            forms.worthy(0.65, 0.3, LARGE_BELOW),
+        )  # fmt: skip
+        second = forms.worthy(0.5, 0.3, LARGE_BELOW)
+        return fill(stock, ledge, used, (without_stems(large), without_stems(second)), 0.55, order)
     groups: list[Group] = []
     for at_right, room in ((False, fire.left - ledge.left), (True, ledge.right - fire.right)):
         taken = {*used, *(one for group in groups for one in group.ids)}
