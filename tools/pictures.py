@@ -86,6 +86,9 @@ def take(folder: Path, proposal_steps: int = PROPOSAL_STEPS) -> list[Path]:
             if isinstance(page := window.step(name), MeasureStep):
                 photographer.settle()
                 photographer.wait_until(lambda page=page: not page.view.photo.is_busy)  # type: ignore[misc]
+            if isinstance(page := window.step(name), GatherStep):
+                photographer.settle()
+                photographer.wait_until(lambda page=page: page.panel.further.is_whole)  # type: ignore[misc]
             photographer.take(name.lower())
         _take_ways_of_looking(photographer)
         _take_searches(photographer, proposal_steps)

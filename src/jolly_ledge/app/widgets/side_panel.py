@@ -1,7 +1,7 @@
 """The sheet at the right of a page, scrolled when it is long."""
 
-from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QFrame, QScrollArea, QVBoxLayout, QWidget
+from PySide6.QtCore import QEvent, Qt
+from PySide6.QtWidgets import QApplication, QFrame, QScrollArea, QVBoxLayout, QWidget
 
 
 class SidePanel(QScrollArea):
@@ -27,3 +27,8 @@ class SidePanel(QScrollArea):
         self.column.setContentsMargins(16, 14, 14, 12)
         self.column.setSpacing(6)
         self.setWidget(self.inside)
+
+    def make_room(self) -> None:
+        """Give the column the height it wants now: left to its turn it would be painted squeezed for a moment."""
+        self.column.activate()
+        QApplication.sendEvent(self, QEvent(QEvent.Type.LayoutRequest))

@@ -4,6 +4,7 @@ from collections.abc import Callable
 from functools import cached_property
 from typing import TypeVar
 
+from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from jolly_ledge.app.steps.gather.fits_table import FitsTable
@@ -26,6 +27,9 @@ PARTS = ("stems_form", "covers_form", "provenance_form", "repaint_form", "use_fo
 class FurtherParts(QWidget):
     """A place for each part, in order; a part is there once its turn came, or as soon as it is asked for."""
 
+    grew = Signal()
+    """A part was made: who holds them makes room for it before anything is painted."""
+
     def __init__(self, host: QWidget, workspace: Workspace) -> None:
         super().__init__(host)
         self._workspace = workspace
@@ -40,6 +44,11 @@ class FurtherParts(QWidget):
     def make_in_turns(self) -> None:
         """Make what is not there yet, a part a turn."""
         in_turns(self, *(lambda part=part: getattr(self, part) for part in PARTS))
+
+    @property
+    def is_whole(self) -> bool:
+        """Whether every part is there."""
+        return all(part in self.__dict__ for part in PARTS)
 
     def refresh(self) -> None:
         """Show the thing in hand in all parts that are there."""
@@ -73,6 +82,9 @@ class FurtherParts(QWidget):
     def _made(self, name: str, part: object) -> None:
         self.__dict__[name] = part
         self._show(name)
+        for holder in (self._places[name], self):
+            _column(holder).activate()
+        self.grew.emit()
 
     @cached_property
     def stems_form(self) -> StemsForm:

@@ -47,6 +47,7 @@ class ItemPanel(SidePanel):
         self.stands = words("", "soft")
         column.addWidget(self.stands)
         self.further = FurtherParts(self.inside, workspace)
+        self.further.grew.connect(self.make_room)
         column.addWidget(self.further)
         column.addLayout(self._buttons())
         column.addStretch(1)
