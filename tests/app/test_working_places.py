@@ -11,6 +11,7 @@ from jolly_ledge.app.steps.place.place_step import AWAY, PlaceStep
 from jolly_ledge.app.views.look.marks import Plate
 from jolly_ledge.app.views.look.task_marks import task_marks
 from jolly_ledge.drawing.theme import PLUM, RUST
+from jolly_ledge.edits.items import RemoveItems
 from pages import page_of, pick, type_into
 
 LEFT = Qt.MouseButton.LeftButton
@@ -136,3 +137,19 @@ def test_the_door_is_told_in_measure_and_can_be_centred_on(window: MainWindow, q
     arrange.axes.fill()
     names = [made.text() for made in arrange.axes.actions()]
     assert ("Centre on the line from the door" in names) is (placed.ledge.left <= 300.0 <= placed.ledge.right)
+
+
+def test_names_with_commas_and_things_that_are_gone_are_kept_apart(window: MainWindow, qtbot: QtBot) -> None:
+    at_the_counter(window)
+    page, workspace = page_of(window, "Brief", BriefStep), window.workspace
+    type_into(qtbot, page.tasks.new, "brass taper holder, left, honey jar")
+    task = workspace.piece.tasks[-1]
+    labels = {item.id: item.label for item in workspace.plan.stash}
+    assert [labels[item] for item in task.items] == ["brass taper holder, left", "honey jar"]
+    row = page.tasks.rows[-1]
+    assert row.things.text() == "brass taper holder, left, honey jar"
+    workspace.commit(RemoveItems(items=("honey-jar",), name="honey jar"))
+    assert "One thing of it is in the stash no more." in row.said.text()
+    type_into(qtbot, row.name, "supper")
+    assert workspace.piece.tasks[-1].name == "supper"
+    assert workspace.piece.tasks[-1].items == task.items

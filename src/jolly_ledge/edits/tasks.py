@@ -36,15 +36,18 @@ class TellTask(BaseEdit, frozen=True):
             A thing of it is not in the stash or named twice, its point is not at the piece, another is called so.
         """
         task, piece = checked(self.task), plan.piece(self.piece)
+        old = self.instead_of or task.name
+        # What was in the task before may be gone from the stash meanwhile: that is told where it runs.
+        known = {item for one in piece.tasks if one.name == old for item in one.items}
         for item in task.items:
-            plan.item(item)
+            if item not in known:
+                plan.item(item)
         if len(set(task.items)) < len(task.items):
             raise EditError(f"A thing is named twice in {task.name}; name each once, in the order of use.")
         if task.near and task.near not in targets_of(plan, piece):
             raise EditError(
                 f"There is no {plain(task.near)} at {piece.label}; add it in Measure, or leave the point out."
             )
-        old = self.instead_of or task.name
         names = [known.name for known in piece.tasks]
         if task.name != old and task.name in names:
             raise EditError(f"Another task at {piece.label} is called {task.name}; choose another name.")

@@ -7,6 +7,7 @@ from PySide6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QMenu, QPushBut
 
 from jolly_ledge.app.steps.brief.manner_panel import NAME_PX
 from jolly_ledge.app.widgets.chip import chip
+from jolly_ledge.app.widgets.named_things import names_of, not_known, things_named
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.app.widgets.wish_menu import points_of
 from jolly_ledge.edits.tasks import DropTask, LimitKind, TellTask
@@ -71,9 +72,11 @@ class TasksPanel(QWidget):
         self.note.setText(f"At most {listed(limits, len(limits))}." if limits else "")
 
     def _add(self) -> None:
-        workspace, names = self._workspace, self.new.text()
-        items = named(workspace, names)
-        if items:
+        workspace = self._workspace
+        items, unknown = things_named(self.new.text(), workspace.plan.stash)
+        if unknown:
+            workspace.signals.refused.emit(not_known(unknown))
+        elif items:
             known = {task.name for task in workspace.piece.tasks}
             number = next(one for one in range(1, len(known) + 2) if f"task {one}" not in known)
             if workspace.commit(TellTask(piece=workspace.piece_id, task=Task(name=f"task {number}", items=items))):
@@ -134,7 +137,7 @@ class TaskRow(QWidget):
         if not self.name.hasFocus():
             self.name.setText(task.name)
         if not self.things.hasFocus():
-            self.things.setText(", ".join(labels.get(item, item) for item in task.items))
+            self.things.setText(names_of(task.items, workspace.plan.stash))
             self.things.setCursorPosition(0)
         self.point.clear()
         self.point.addItem(NO_POINT, "")
@@ -173,10 +176,12 @@ class TaskRow(QWidget):
         self.name.setText(self._task.name)
 
     def _set_things(self) -> None:
-        labels = {item.id: item.label for item in self._workspace.plan.stash}
-        if self.things.text() == ", ".join(labels.get(item, item) for item in self._task.items):
+        workspace = self._workspace
+        if self.things.text() == names_of(self._task.items, workspace.plan.stash):
             return
-        items = named(self._workspace, self.things.text())
+        items, unknown = things_named(self.things.text(), workspace.plan.stash)
+        if unknown:
+            workspace.signals.refused.emit(not_known(unknown))
         if not items or not self._tell(items=items):
             self.show_task(self._task)
 
@@ -186,16 +191,3 @@ class TaskRow(QWidget):
 
     def _drop(self) -> None:
         self._workspace.commit(DropTask(piece=self._workspace.piece_id, name=self._task.name))
-
-
-def named(workspace: Workspace, text: str) -> tuple[str, ...]:
-    """Return the ids of things that are named with commas between; none where one is not known, which is told."""
-    names = [name.strip() for name in text.split(",") if name.strip()]
-    by_name = {item.label.casefold(): item.id for item in workspace.plan.stash}
-    unknown = next((name for name in names if name.casefold() not in by_name), None)
-    if unknown is not None:
-        workspace.signals.refused.emit(
-            f"Nothing in the stash is called “{unknown}”; type names as they are told there."
-        )
-        return ()
-    return tuple(by_name[name.casefold()] for name in names)

@@ -7,7 +7,7 @@ from jolly_ledge.app.steps.gather.item_forms import ItemForm
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.form import at_left, show_choice, show_text
 from jolly_ledge.app.widgets.length_field import LengthField
-from jolly_ledge.model.item import Item
+from jolly_ledge.app.widgets.named_things import names_of, not_known, things_named
 from jolly_ledge.model.use import ANY_CORD, AS_IT_COMES, HINGES, OFTEN
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -77,7 +77,7 @@ class UseForm(ItemForm):
         for name, field in self.room_fields.items():
             field.show_length(getattr(use, name) or None)
         self.turns_chip.setChecked(use.turns)
-        show_text(self.along_field, self._names_of(use.along))
+        show_text(self.along_field, names_of(use.along, self._workspace.plan.stash))
         self.cord_field.show_length(cord.length)
         show_choice(self.cord_side_field, cord.side)
         for row, is_shown in (
@@ -86,10 +86,6 @@ class UseForm(ItemForm):
             (self.cord_side_field, "corded" in item.traits),
         ):  # fmt: skip
             self.rows.setRowVisible(row, is_shown)
-
-    def _names_of(self, identifiers: tuple[str, ...]) -> str:
-        by_id = {item.id: item.label for item in self._workspace.plan.stash}
-        return ", ".join(by_id.get(identifier, identifier) for identifier in identifiers)
 
     def _tell(self, **told: object) -> None:
         item = self._workspace.item
@@ -121,16 +117,11 @@ class UseForm(ItemForm):
         self._tell(angle=angle)
 
     def _set_along(self, text: str) -> None:
-        names = [name.strip() for name in text.split(",") if name.strip()]
-        by_name = {item.label.casefold(): item for item in self._workspace.plan.stash}
-        unknown = next((name for name in names if name.casefold() not in by_name), None)
-        if unknown is not None:
-            self._refuse(
-                self.along_field, f"Nothing in the stash is called “{unknown}”; type names as they are told there."
-            )
+        along, unknown = things_named(text, self._workspace.plan.stash)
+        if unknown:
+            self._refuse(self.along_field, not_known(unknown))
             return
-        found: list[Item] = [by_name[name.casefold()] for name in names]
-        self._tell(along=tuple(item.id for item in found))
+        self._tell(along=along)
 
     def _refuse(self, field: QLineEdit, sentence: str) -> None:
         self._workspace.signals.refused.emit(sentence)
