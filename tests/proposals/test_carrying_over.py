@@ -162,4 +162,5 @@ def test_what_comes_from_a_round_top_keeps_its_places_on_another() -> None:
     source = replace(round_top(), id="case")
     _, found = carry(ROW, placements, round_top(), source)
     first, second = sorted(found.placements, key=lambda one: one.item)
-    assert ((second.x or 0) - (first.x or 0), (second.z or 0) - (first.z or 0)) == pytest.approx((200.0, -300.0), abs=1)
+    assert (first.x, first.z) == pytest.approx((300.0, 600.0), abs=1)
+    assert (second.x, second.z) == pytest.approx((500.0, 300.0), abs=1)

@@ -123,9 +123,11 @@ def carried_over(plan: Plan, look: Look, piece_id: str) -> CarriedOver:
     source = arrange(plan, look)
     problem = problem_of(replace(plan, looks=()), piece_id, look.manner)
     carrying = _Carrying(plan, source, problem)
-    for ledge, group in _assigned(problem, groups_of(source)):
+    groups = groups_of(source)
+    for ledge, group in _assigned(problem, groups):
         carrying.bring(ledge, group)
-    carrying.draw_to_the_middle()
+    if any(group.ledge.shape != ROUND for group in groups):
+        carrying.draw_to_the_middle()
     carrying.hang([placed for placed in source.placed_items if placed.placement.pose == "hung"])
     if not carrying.placements:
         raise EditError(f"Nothing of {look.label} finds a place on {piece.label}; propose a look for it instead.")
