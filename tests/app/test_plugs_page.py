@@ -62,3 +62,21 @@ def test_outlets_and_circuit_are_told_of_a_socket(window: MainWindow, qtbot: QtB
         type_into(qtbot, form.outlets_field, text)
         assert "no number of outlets" in window.notice.sentence
     assert next(f for f in window.workspace.piece.fixtures if f.kind == "socket").outlets == 3
+
+
+def test_a_tick_that_is_taken_away_lets_a_thing_rest(window: MainWindow) -> None:
+    on_the_counter(window)
+    page = page_of(window, "Place", PlaceStep)
+    page.show_mode("plugs")
+    first = page.plugs.table.item(0, 0)
+    assert first is not None
+    assert first.checkState() is Qt.CheckState.Checked
+    before = page.plugs.loads.text()
+    first.setCheckState(Qt.CheckState.Unchecked)
+    assert first.text() not in page.plugs.loads.text()
+    page.refresh()
+    again = page.plugs.table.item(0, 0)
+    assert again is not None
+    assert again.checkState() is Qt.CheckState.Unchecked
+    again.setCheckState(Qt.CheckState.Checked)
+    assert page.plugs.loads.text() == before

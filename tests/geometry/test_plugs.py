@@ -88,9 +88,9 @@ def test_a_load_is_added_up_for_a_socket_and_for_a_circuit() -> None:
     items = (lamp("a", watts=40.0), lamp("b", watts=1800.0), lamp("c"))
     look = arranged(items, (put("a", x=150.0), put("b", x=850.0), put("c", x=1100.0)), console(first, second))
     assert loads(look) == (
-        "The left socket: 40 W of 2300 W, if all run at once (a).",
-        "The right socket: 1800 W and what one thing more would draw, if all run at once (b and c).",
-        "The circuit kitchen: 1840 W and what one thing more would draw, if all run at once (a, b and c). "
+        "The left socket: 40 W of 2300 W, if these run at once: a.",
+        "The right socket: 1800 W and what one thing more would draw, if these run at once: b and c.",
+        "The circuit kitchen: 1840 W and what one thing more would draw, if these run at once: a, b and c. "
         "What its fuse bears is not known here.",
     )
     assert loads(arranged((), (), console(first))) == ()
@@ -100,3 +100,14 @@ def test_without_a_socket_the_table_says_so() -> None:
     look = arranged((lamp("lamp"),), (put("lamp"),), console())
     assert plugs_of(look) == ()
     assert plug_rows(look, "cm")[0].socket == "no socket is told"
+
+
+def test_what_rests_draws_nothing_and_what_is_too_much_is_told() -> None:
+    socket = Fixture(kind="socket", left=300.0, floor=300.0, width=80.0, height=80.0, watts=2300.0, outlets=3)
+    things = tuple(thing(name, "appliance", traits=("corded",), watts=watts, width=100.0, height=100.0, depth=100.0)
+                   for name, watts in (("kettle", 2000.0), ("toaster", 900.0)))  # fmt: skip
+    look = arranged(things, (put("kettle", x=250.0), put("toaster", x=450.0)), console(socket))
+    (both,) = loads(look)
+    assert both == "The socket: 2900 W of 2300 W, if these run at once: kettle and toaster. That is 600 W too much."
+    assert loads(look, {"toaster"}) == ("The socket: 2000 W of 2300 W, if these run at once: kettle.",)
+    assert loads(look, {"kettle", "toaster"}) == ()

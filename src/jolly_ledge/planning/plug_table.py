@@ -1,5 +1,7 @@
 """Where everything is plugged in, as a table; what draws how much on a socket and on a circuit."""
 
+from collections.abc import Collection
+
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement
@@ -18,6 +20,7 @@ class PlugRow(Struct, frozen=True):
     cord: str
     seen: str
     label: str
+    placement: str
 
 
 def plug_rows(arrangement: Arrangement, unit: LengthUnit) -> tuple[PlugRow, ...]:
@@ -31,15 +34,25 @@ def plug_rows(arrangement: Arrangement, unit: LengthUnit) -> tuple[PlugRow, ...]
         draws = "not told" if item.watts is None else f"{item.watts:g} W"
         socket = "no socket is told" if plug is None else _where(plug)
         cord, seen = ("", "") if plug is None else (_cord(plug, unit), _seen(cord_in_sight(arrangement, plug), unit))
-        rows.append(PlugRow(item.label, socket, draws, cord, seen, f"{item.label} · {socket} · {draws}"))
+        label = f"{item.label} · {socket} · {draws}"
+        rows.append(PlugRow(item.label, socket, draws, cord, seen, label, placed.id))
     return tuple(rows)
 
 
-def loads(arrangement: Arrangement) -> tuple[str, ...]:
-    """Return what is drawn on each socket, and on each circuit that feeds more than one of them, in sentences."""
+def loads(arrangement: Arrangement, resting: Collection[str] = ()) -> tuple[str, ...]:
+    """Return what is drawn on each socket, and on each circuit that feeds more than one of them, in sentences.
+
+    Parameters
+    ----------
+    arrangement : Arrangement
+        The look.
+    resting : collection of str
+        Placements that do not run together with the others; their plugs stay where they are.
+    """
     by_socket: dict[Fixture, list[Plug]] = {}
     for plug in plugs_of(arrangement):
-        by_socket.setdefault(plug.socket, []).append(plug)
+        if plug.placed.id not in resting:
+            by_socket.setdefault(plug.socket, []).append(plug)
     said = [_load(_name(socket), plugs, socket.watts) for socket, plugs in by_socket.items()]
     circuits: dict[str, list[Fixture]] = {}
     for socket in by_socket:
@@ -60,7 +73,8 @@ def _load(name: str, plugs: list[Plug], rated: float | None) -> str:
         f"{sum(known):g} W" if not unknown else f"{sum(known):g} W and what {counted(unknown, 'thing')} more would draw"
     )
     of = "" if rated is None else f" of {rated:g} W"
-    return f"The {name}: {draws}{of}, if all run at once ({names})."
+    over = "" if rated is None or sum(known) <= rated else f" That is {sum(known) - rated:g} W too much."
+    return f"The {name}: {draws}{of}, if these run at once: {names}.{over}"
 
 
 def _name(socket: Fixture) -> str:
