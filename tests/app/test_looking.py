@@ -14,10 +14,12 @@ from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.arrange.board_foot import KEYS_HINT
 from jolly_ledge.app.steps.arrange.view_strip import FROM_ABOVE, IN_THE_ROOM, KEYS, STRAIGHT_ON
 from jolly_ledge.app.views.look.tried_move import ghosts_and_news
+from jolly_ledge.edits.tasks import TellTask
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.piece import Fixture
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.stash_order import fits
+from jolly_ledge.model.task import Task
 from pages import page_of
 
 LEFT = Qt.MouseButton.LeftButton
@@ -46,7 +48,9 @@ def press(name: str, page: ArrangeStep) -> None:
 
 @pytest.mark.parametrize("name", [name for name in KEYS if name != "doors"])
 def test_a_key_shows_what_lies_over_the_drawing_and_what_it_means(window: MainWindow, name: str) -> None:
-    page = arrange_step(window)
+    page, workspace = arrange_step(window), window.workspace
+    things = tuple(placed.item.id for placed in workspace.arrangement.visible[:3])
+    workspace.commit(TellTask(piece=workspace.piece_id, task=Task(name="show", items=things)))
     was_on = name in page.view.overlays
     before = picture(page)
     press(name, page)

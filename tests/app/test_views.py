@@ -20,11 +20,13 @@ from jolly_ledge.app.views.measure.dimensions import dimensions_of, edit_for
 from jolly_ledge.app.views.thumbnail import Thumbnail
 from jolly_ledge.app.widgets.card import Card
 from jolly_ledge.drawing.case import case_picture
+from jolly_ledge.edits.tasks import TellTask
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.starts.gallery import STARTS, Start
 from jolly_ledge.model.stash_order import Shelf, lines_of
+from jolly_ledge.model.task import Task
 from jolly_ledge.render.fonts import font
 from jolly_ledge.workspace.workspace import Workspace
 
@@ -216,6 +218,8 @@ def test_the_whole_piece_is_in_sight_at_every_size(workspace: Workspace, qtbot: 
 
 @pytest.mark.parametrize("name", [name for name in OVERLAYS if name != "doors"])
 def test_every_overlay_shows_something_and_goes(workspace: Workspace, qtbot: QtBot, name: str) -> None:
+    things = tuple(placed.item.id for placed in workspace.arrangement.visible[:3])
+    workspace.commit(TellTask(piece=workspace.piece_id, task=Task(name="show", items=things)))
     assert workspace.assessment
     view = LookView(workspace)
     shown(qtbot, view, 500, 600)

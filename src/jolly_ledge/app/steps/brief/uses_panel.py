@@ -42,7 +42,6 @@ class UsesPanel(QWidget):
         self.other.setPlaceholderText("another use")
         self.other.setAccessibleName("Another use")
         self.other.setMaxLength(LONGEST)
-        self.other.setMaximumWidth(150)
         self.other.returnPressed.connect(self._add_other)
         self.note = words("", "soft")
         column.addWidget(self.note)
@@ -76,8 +75,7 @@ class UsesPanel(QWidget):
                 button.clicked.connect(lambda on=False, use=use: self._toggle(use, on))
                 self.chips[use] = button
             self._grid.addWidget(self.chips[use], number // IN_A_ROW, 1 + number % IN_A_ROW)
-        rows = -(-len(uses) // IN_A_ROW)
-        self._grid.addWidget(self.other, rows - 1, IN_A_ROW + 1)
+        self._grid.addWidget(self.other, len(uses) // IN_A_ROW, 1 + len(uses) % IN_A_ROW)
 
     def _toggle(self, use: str, on: bool) -> None:
         workspace = self._workspace
