@@ -75,7 +75,7 @@ class UsesPanel(QWidget):
                 button.clicked.connect(lambda on=False, use=use: self._toggle(use, on))
                 self.chips[use] = button
             self._grid.addWidget(self.chips[use], number // IN_A_ROW, 1 + number % IN_A_ROW)
-        self._grid.addWidget(self.other, len(uses) // IN_A_ROW, 1 + len(uses) % IN_A_ROW)
+        self._grid.addWidget(self.other, len(uses) // IN_A_ROW, 1 + len(uses) % IN_A_ROW, 1, 2)
 
     def _toggle(self, use: str, on: bool) -> None:
         workspace = self._workspace
