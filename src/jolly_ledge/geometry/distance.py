@@ -37,21 +37,22 @@ def _distances(
     """Yield how far each of what is meant is, and where its middle is."""
     if target == A_SEAT:
         for seat in arrangement.piece.seats:
-            along = _apart(placed.left, placed.right, seat.x, seat.x)
-            yield math.hypot(along, _apart(placed.front, placed.back, seat.z, seat.z)), (seat.x, placed.ledge.floor)
+            along = apart(placed.left, placed.right, seat.x, seat.x)
+            yield math.hypot(along, apart(placed.front, placed.back, seat.z, seat.z)), (seat.x, placed.ledge.floor)
         return
     for fixture in arrangement.piece.fixtures:
         if fixture.kind == target:
-            along = _apart(placed.left, placed.right, fixture.left, fixture.right)
-            up = _apart(placed.bottom, placed.top, fixture.floor, fixture.floor + fixture.height)
+            along = apart(placed.left, placed.right, fixture.left, fixture.right)
+            up = apart(placed.bottom, placed.top, fixture.floor, fixture.floor + fixture.height)
             middle = ((fixture.left + fixture.right) / 2, fixture.floor + fixture.height / 2)
             yield math.hypot(along, up), middle
     for other in arrangement.placed_items:
         if other.item.id == target and other.id != placed.id:
-            along = _apart(placed.left, placed.right, other.left, other.right)
-            up = _apart(placed.bottom, placed.top, other.bottom, other.top)
+            along = apart(placed.left, placed.right, other.left, other.right)
+            up = apart(placed.bottom, placed.top, other.bottom, other.top)
             yield math.hypot(along, up), (other.x, (other.bottom + other.top) / 2)
 
 
-def _apart(low: float, high: float, other_low: float, other_high: float) -> float:
+def apart(low: float, high: float, other_low: float, other_high: float) -> float:
+    """Return the gap between two stretches of one line, nought where they overlap."""
     return max(other_low - high, low - other_high, 0.0)

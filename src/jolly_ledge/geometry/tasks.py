@@ -6,7 +6,7 @@ from itertools import pairwise
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
-from jolly_ledge.geometry.distance import distance_to, nearest_of
+from jolly_ledge.geometry.distance import apart, distance_to, nearest_of
 from jolly_ledge.model.task import Task
 
 LITTLE_MM = 40.0
@@ -70,7 +70,7 @@ def way_of(arrangement: Arrangement, task: Task) -> Way:
     legs: list[Leg] = []
     for placed in things:
         before = legs[-1].placed if legs else None
-        far = _apart(before, placed) if before else distance_to(arrangement, placed, task.near) if task.near else None
+        far = _between(before, placed) if before else distance_to(arrangement, placed, task.near) if task.near else None
         legs.append(Leg(placed, far))
     start = nearest_of(arrangement, things[0], task.near) if things and task.near else None
     return Way(task, tuple(legs), tuple(item for item in task.items if item not in by_item), start)
@@ -81,11 +81,11 @@ def ways_of(arrangement: Arrangement) -> tuple[Way, ...]:
     return tuple(way_of(arrangement, task) for task in arrangement.piece.tasks)
 
 
-def _apart(one: PlacedItem, other: PlacedItem) -> float:
+def _between(one: PlacedItem, other: PlacedItem) -> float:
     """Return the free distance between two things, along, up and in depth together (mm)."""
     sides = (
         (one.left, one.right, other.left, other.right),
         (one.bottom, one.top, other.bottom, other.top),
         (one.front, one.back, other.front, other.back),
     )
-    return math.hypot(*(max(third - second, first - fourth, 0.0) for first, second, third, fourth in sides))
+    return math.hypot(*(apart(*side) for side in sides))
