@@ -10,7 +10,7 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
-from jolly_ledge.model.words import Fullness
+from jolly_ledge.model.words import LOOKED_AT, Fullness
 
 ON_A_SHELF = 3.75
 ON_A_TOP: dict[str, float] = {
@@ -37,7 +37,7 @@ USUAL_PROPORTION, ROUND_SHARE = 1.4, 0.85
 LONGER_SHELF, LONGER_TOP = 0.65, 0.4
 """What is longer than usual for its height, or for its depth, bears more by these powers."""
 
-UNDER_A_PICTURE, PICTURES = 0.83, frozenset({"art", "mirror", "tv"})
+UNDER_A_PICTURE = 0.83
 """A picture, a mirror or a screen on the wall over a top takes the place of things on it: so much of them is left."""
 
 
@@ -75,7 +75,7 @@ def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
 def _hangs_over(piece: Piece, ledge: Ledge) -> bool:
     """Tell whether what is looked at is fixed over a ledge that is open above."""
     return ledge.clearance is None and any(
-        fixture.kind in PICTURES and fixture.floor >= ledge.floor and fixture.left < ledge.right
+        fixture.kind in LOOKED_AT and fixture.floor >= ledge.floor and fixture.left < ledge.right
         and fixture.right > ledge.left for fixture in piece.fixtures
     )  # fmt: skip
 

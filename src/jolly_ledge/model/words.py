@@ -120,6 +120,9 @@ Counting = Literal["own", "together"]
 
 PIECE_KINDS: tuple[str, ...] = get_args(PieceKind)
 FIXTURE_KINDS: tuple[FixtureKind, ...] = get_args(FixtureKind)
+LOOKED_AT: frozenset[FixtureKind] = frozenset({"art", "mirror", "tv"})
+"""What is fixed to be looked at: things keep clear of it, and it takes the place of some."""
+
 FULLNESSES: tuple[Fullness, ...] = get_args(Fullness)
 FIGURES: tuple[Figure, ...] = get_args(Figure)
 ODD_RULES: tuple[OddRule, ...] = get_args(OddRule)

@@ -13,7 +13,7 @@ from jolly_ledge.measures.wishes import hear
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.model.words import LOOKED_AT, WALL_CATEGORIES
 from jolly_ledge.proposals.placement_search import settle, settle_most
 from jolly_ledge.proposals.places import HUNG_MM, at, hung
 from jolly_ledge.proposals.poses import usual_pose
@@ -106,7 +106,7 @@ def place(problem: Problem, placements: list[Placement], new: Placement, *, need
 def _hang_something(problem: Problem, placements: list[Placement]) -> None:
     """Hang a picture or a mirror of about two thirds of the width over a top that has a wall and nothing on it."""
     walls = {wall.id for wall in problem.walls}
-    over = any(fixture.kind in ("mirror", "art", "tv") for fixture in problem.piece.fixtures)
+    over = any(fixture.kind in LOOKED_AT for fixture in problem.piece.fixtures)
     if not walls or over or any(placement.ledge in walls for placement in placements):
         return
     placed = {placement.item for placement in placements}

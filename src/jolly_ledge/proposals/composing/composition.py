@@ -12,7 +12,7 @@ from jolly_ledge.measures.tasks import insisted
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.model.words import LOOKED_AT, WALL_CATEGORIES
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, suiting, things_in, things_wanted
 from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.library import rows_of_many
@@ -394,7 +394,7 @@ def _room_over(ledge: Ledge, vessel: Member) -> float | None:
 def _hang_something(stock: Stock) -> Placements:
     """Hang a picture of about three fifths of the width over a top, now and then."""
     problem = stock.problem
-    over = any(fixture.kind in ("mirror", "art", "tv") for fixture in stock.piece.fixtures)
+    over = any(fixture.kind in LOOKED_AT for fixture in stock.piece.fixtures)
     walls = {wall.id for wall in problem.walls}
     if not walls or over or stock.room == "kitchen" or any(placement.ledge in walls for placement in problem.fixed):
         return ()

@@ -8,7 +8,7 @@ from jolly_ledge.measures.kits import Need, needs_of
 from jolly_ledge.model.hue_family import QUIET, WARM
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
+from jolly_ledge.model.words import BOOK_CATEGORIES, LOOKED_AT, Fullness
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
 from jolly_ledge.proposals.composing.liking_of_a_group import FACED, SWALLOWED, liking_of_a_group, stands_amid
@@ -273,7 +273,7 @@ def _before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> float:
     """Return the cost of a thing that stands before a mirror, a picture or a screen on the wall."""
     cost = 0.0
     for fixture in stock.piece.fixtures:
-        if fixture.kind in ("mirror", "art", "tv"):
+        if fixture.kind in LOOKED_AT:
             across = min(ledge.left + member.right, fixture.right) - max(ledge.left + member.left, fixture.left)
             up = min(ledge.floor + member.top, fixture.floor + fixture.height)
             up -= max(ledge.floor + member.base, fixture.floor)

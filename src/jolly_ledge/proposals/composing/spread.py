@@ -4,6 +4,7 @@ from collections.abc import Callable, Collection, Sequence
 
 from jolly_ledge.geometry.pose import extent
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.model.words import LOOKED_AT
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
 
@@ -18,7 +19,6 @@ FIRST_OF_TWO, FIRST_OF_MORE = 0.5, 0.36
 MOST_SHARE, LAST_SHARE, LEAST_ROOM = 0.88, 0.9, 0.14
 WIDE_SPAN_MM, FIRST_IN_A_SPAN = 420.0, 0.6
 NARROWEST_MM, SCREEN_ABOVE_MM = 150.0, 300.0
-CLEAR_KINDS = frozenset({"art", "mirror", "tv"})
 COVERS_FROM, ASIDE_MM, OVER_MM = 0.04, 12.0, 8.0
 KEPT_RIM_MM = 10.0
 UNEVEN = (0.55, 1.45)
@@ -196,7 +196,7 @@ def _move_aside(stock: Stock, ledge: Ledge, group: Group, others: Sequence[Group
     """Move a group that would stand before a picture, a mirror or a screen to a side of it, where there is room."""
     for fixture in stock.piece.fixtures:
         left, right = fixture.left - ledge.left, fixture.right - ledge.left
-        over = fixture.kind in CLEAR_KINDS and fixture.floor >= ledge.floor
+        over = fixture.kind in LOOKED_AT and fixture.floor >= ledge.floor
         covered = sum(covers(member, left, right, fixture.floor - ledge.floor) for member in group)
         if not over or covered < COVERS_FROM * fixture.width * fixture.height:
             continue
@@ -213,7 +213,7 @@ def _move_aside(stock: Stock, ledge: Ledge, group: Group, others: Sequence[Group
 def stands_before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> bool:
     """Tell whether a thing on a ledge covers anything of a picture, a mirror or a screen that is fixed over it."""
     return any(
-        fixture.kind in CLEAR_KINDS
+        fixture.kind in LOOKED_AT
         and covers(member, fixture.left - ledge.left, fixture.right - ledge.left, fixture.floor - ledge.floor) > 0
         for fixture in stock.piece.fixtures
     )
