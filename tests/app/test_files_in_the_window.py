@@ -163,9 +163,11 @@ def test_the_menu_reaches_undo_units_and_steps(window: MainWindow) -> None:
     assert window.workspace.plan.name == "Vesper Row"
     actions["Redo"].trigger()
     assert window.workspace.plan.name == "Renamed"
-    actions["Lengths in inches"].trigger()
+    lengths = {action.text(): action for action in window.menu.lengths_menu.actions()}
+    lengths["inches"].trigger()
     assert window.workspace.length_unit == "in"
-    actions["Go to Keep"].trigger()
+    steps = {action.text(): action for action in window.menu.steps_menu.actions()}
+    steps["Keep"].trigger()
     assert window.path.buttons["Keep"].isChecked()
 
 

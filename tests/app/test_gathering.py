@@ -61,6 +61,21 @@ def test_one_line_makes_a_thing(window: MainWindow, qtbot: QtBot) -> None:
     assert made.id not in {item.id for item in window.workspace.plan.stash}
 
 
+def test_undo_in_the_emptied_line_takes_back_what_it_made(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    stash = window.workspace.plan.stash
+    enter(qtbot, page, "vase 18x32")
+    made = in_hand(window)
+    qtbot.keyClick(page.entry.line, Qt.Key.Key_Z, CONTROL)
+    assert window.workspace.plan.stash == stash
+    qtbot.keyClick(page.entry.line, Qt.Key.Key_Z, CONTROL | Qt.KeyboardModifier.ShiftModifier)
+    assert window.workspace.plan.stash == (*stash, made)
+    qtbot.keyClicks(page.entry.line, "bowl")
+    qtbot.keyClick(page.entry.line, Qt.Key.Key_Z, CONTROL)
+    assert window.workspace.plan.stash == (*stash, made)
+    assert page.entry.line.text() == ""
+
+
 def test_a_line_makes_several_of_varied_size_and_is_repeated(window: MainWindow, qtbot: QtBot) -> None:
     page = gather(window)
     count = len(window.workspace.plan.stash)

@@ -81,6 +81,17 @@ def test_words_of_the_time_line_do_not_wait_for_its_drawings(window: MainWindow,
     qtbot.waitUntil(lambda: line.grab().toImage().copy(place) != blank)
 
 
+def test_a_number_is_not_told_against_an_empty_look(window: MainWindow, qtbot: QtBot) -> None:
+    workspace, panel = window.workspace, page_of(window, "Arrange", ArrangeStep).readings
+    qtbot.waitUntil(lambda: "since" in panel.since.text())
+    looks = [look.id for look in workspace.plan.looks_of(workspace.piece_id)]
+    before = looks[looks.index(workspace.look_id) - 1]
+    placements = workspace.plan.look(before).placements
+    workspace.commit(ReturnToStash(look=before, placements=tuple(one.id for one in placements)))
+    qtbot.waitUntil(lambda: panel.since.text() == "")
+    assert panel.score.text().startswith("Reads ")
+
+
 def test_the_look_before_is_not_read_again_while_it_stays(
     window: MainWindow, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch
 ) -> None:

@@ -241,3 +241,15 @@ def test_an_empty_look_has_nothing_to_fetch_or_tick(page: PlaceStep, window: Mai
     assert page.tick_off.name.text() == "Arrange the look first."
     assert not page.tick_off.done_button.isEnabled()
     assert page.fetch.boxes == {}
+
+
+def test_figures_are_read_whole_where_there_is_room(page: PlaceStep, window: MainWindow, qtbot: QtBot) -> None:
+    window.resize(1900, 900)
+    show(page, "order", qtbot)
+    table = page.order.table
+    whole = [table.sizeHintForColumn(column) for column in range(2, table.columnCount())]
+    qtbot.waitUntil(lambda: [table.columnWidth(column) for column in range(2, table.columnCount())] >= whole)
+    assert sum(table.columnWidth(column) for column in range(table.columnCount())) <= table.viewport().width()
+    window.resize(1280, 800)
+    qtbot.waitUntil(lambda: table.columnWidth(6) < whole[-1])
+    assert min(table.columnWidth(column) for column in range(1, table.columnCount())) >= 60

@@ -13,6 +13,7 @@ from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.arrange.proposals_page import ProposalsPage
 from jolly_ledge.app.steps.keep.side_by_side import SideBySide
 from jolly_ledge.edits.items import ToggleTrait
+from jolly_ledge.edits.looks import AddLook
 from jolly_ledge.edits.placements import ChangePlacement
 from jolly_ledge.files.recovery import RecoveryLog
 from pages import page_of
@@ -228,6 +229,17 @@ def test_what_differs_from_the_look_in_hand_is_said(window: MainWindow, page: Pr
     assert card.differs.text().startswith(("better: ", "worse: "))
     assert "(+" in card.reads.text() or "(−" in card.reads.text()
     assert "Brings" in card.story.toolTip() or "Leaves out" in card.story.toolTip()
+
+
+def test_nothing_is_better_or_worse_than_an_empty_look(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+    workspace = window.workspace
+    workspace.commit(AddLook(piece=workspace.piece_id, name="Bare"))
+    workspace.choose_look("bare")
+    page.begin(steps=40)
+    found_all(page, qtbot)
+    assert page.cards[0].differs.text() == ""
+    assert page.cards[0].reads.text().startswith("reads ")
+    assert "(" not in page.cards[0].reads.text()
 
 
 def test_the_drawings_stand_on_one_line_whatever_is_said_below(

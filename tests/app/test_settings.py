@@ -38,14 +38,14 @@ def test_the_unit_holds_at_once_and_at_the_next_start(
     assert not sheet.isVisible()
     again = open_window(qtbot, demo, log, dialogs)
     assert again.workspace.length_unit == "in"
-    checked = [made.text() for made in again.menu.actions() if made.isChecked()]
-    assert checked == ["Lengths in inches"]
+    checked = [made.text() for made in again.menu.lengths_menu.actions() if made.isChecked()]
+    assert checked == ["inches"]
     again.workspace.document.let_go()
 
 
 def test_the_unit_chosen_in_the_menu_is_kept_too(window: MainWindow, qtbot: QtBot, log: RecoveryLog) -> None:
     window.show_settings()
-    next(made for made in window.menu.actions() if made.text() == "Lengths in millimetres").trigger()
+    next(made for made in window.menu.lengths_menu.actions() if made.text() == "millimetres").trigger()
     sheet = window.settings_sheet
     assert sheet is not None
     assert sheet.units.chips["mm"].isChecked()

@@ -215,6 +215,10 @@ COMMAS = [
     ("thingum 10x20, whatsit 5 cm x 4 cm", ["object", "object"]),
     ("box 24x16x10, 3 kg", ["box"]),
     ("“a clock, a vase” frame", ["frame"]),
+    ("umbrella stand, router, fern in a pot", ["object", "device", "plant"]),
+    ("vase, slightly chipped, hall", ["vase"]),
+    ("old, blue vase", ["vase"]),
+    ("basket, vase, umbrella stand, bowl", ["basket", "vase", "object", "bowl"]),
 ]
 
 

@@ -16,7 +16,7 @@ from jolly_ledge.model.families import family_of, members, merged, name_of, spli
 from jolly_ledge.model.item import Covers
 from jolly_ledge.model.plan import ColourFamily
 from jolly_ledge.model.set_names import set_name
-from jolly_ledge.model.starts.tops import coffee_table
+from jolly_ledge.model.starts.tops import coffee_table, console
 from jolly_ledge.model.stash_order import lines_of
 from jolly_ledge.readings.register import assess
 
@@ -136,6 +136,27 @@ def test_a_top_and_its_seats_follow_the_outer_size() -> None:
         assert after.x == before.x + (200 if before.x > table.width else 0)
     higher = SetOuterSize(piece=table.id, side="height", length=500.0).apply(plan).pieces[0]
     assert higher.ledges[0].floor == 500
+
+
+def test_what_is_in_the_middle_stays_there_when_a_piece_is_widened() -> None:
+    table = console()
+    plan = plan_of(STASH, (), piece=table)
+    wider = SetOuterSize(piece=table.id, side="width", length=table.width + 120).apply(plan).pieces[0]
+    mirror = next(one for one in wider.fixtures if one.kind == "mirror")
+    assert mirror.left + mirror.width / 2 == wider.width / 2
+    assert all(one.left == old.left for one, old in zip(wider.ledges, table.ledges, strict=True))
+    assert [one.width for one in wider.ledges] == [old.width + 120 for old in table.ledges]
+
+
+def test_a_ledge_in_the_middle_is_moved_and_bays_side_by_side_stay() -> None:
+    short = replace(case_of(1).ledges[0], left=320.0, width=200.0)
+    plan = plan_of(STASH, (), piece=replace(case_of(1), ledges=(short,)))
+    wider = SetOuterSize(piece=plan.pieces[0].id, side="width", length=1000.0).apply(plan).pieces[0]
+    assert (wider.ledges[0].left, wider.ledges[0].width) == (400.0, 200.0)
+    three = tuple(replace(short, id=f"bay-{left:.0f}", left=left, width=240.0) for left in (20.0, 300.0, 580.0))
+    plan = plan_of(STASH, (), piece=replace(case_of(1), ledges=three))
+    wider = SetOuterSize(piece=plan.pieces[0].id, side="width", length=1000.0).apply(plan).pieces[0]
+    assert wider.ledges == three
 
 
 def test_ledges_marked_in_a_photograph_know_what_is_over_them() -> None:

@@ -24,3 +24,34 @@ def test_stems_that_are_larger_than_all_else_lead_too() -> None:
     piece = case_of(1)
     look = arranged((ITEMS[0], ITEMS[2]), (put("urn", x=300.0), put("twigs", x=300.0, inside="urn")), piece)
     assert leads_of(look) == {"urn", "twigs"}
+
+
+def test_what_bears_others_says_what_it_bears() -> None:
+    items = (
+        ITEMS[0],
+        ITEMS[2],
+        *(thing(f"book {size}", "book", width=size, height=30.0, depth=180.0) for size in (240.0, 220.0)),
+        thing("shell", width=90.0, height=70.0, depth=60.0),
+        thing("lamp", "lamp", width=300.0, height=390.0, depth=200.0),
+    )
+    placements = (
+        put("lamp", x=620.0),
+        put("urn", x=120.0),
+        put("twigs", x=120.0, inside="urn"),
+        put("book 240.0", x=380.0),
+        put("book 220.0", x=380.0, on="book 240.0"),
+        put("shell", x=380.0, on="book 220.0"),
+    )
+    piece = case_of(1)
+    told = [
+        step.sentence
+        for step in story_of(
+            problem_of(plan_of(items, (), piece), "case", Manner()), arranged(items, placements, piece)
+        )
+    ]
+    assert [one.partition(": ")[2] for one in told[:3]] == [
+        "it leads the look.",
+        "it holds the twigs.",
+        "it lifts the shell.",
+    ]
+    assert told[-1].endswith(": it lies under the book 220.0.")

@@ -51,23 +51,23 @@ class PlanMenu(QMenu):
         self.versions_menu = self.addMenu("Earlier versions")
         self.versions_menu.aboutToShow.connect(self._list_versions)
         self.addSeparator()
+        self.lengths_menu = self.addMenu("Lengths in")
         self._units: dict[LengthUnit, QAction] = {}
         units = QActionGroup(self)
         for unit in LENGTH_UNITS:
-            made = QAction(f"Lengths in {UNIT_NAMES[unit]}", self)
+            made = QAction(UNIT_NAMES[unit], self)
             made.setCheckable(True)
             made.triggered.connect(lambda _=False, unit=unit: workspace.set_length_unit(unit))
             units.addAction(made)
-            self.addAction(made)
+            self.lengths_menu.addAction(made)
             self._units[unit] = made
         self._show_unit()
         workspace.signals.length_unit_changed.connect(self._show_unit)
-        self.addSeparator()
         self.looks_menu = self.addMenu("Take a look in hand")
         self.looks_menu.aboutToShow.connect(self._list_looks)
-        self.addSeparator()
+        self.steps_menu = self.addMenu("Go to")
         for number, name in enumerate(STEPS, start=1):
-            self._add(f"Go to {name}", f"Ctrl+{number}", partial(show_step, name))
+            self.steps_menu.addAction(self._action(name, f"Ctrl+{number}", partial(show_step, name)))
 
     def _show_unit(self) -> None:
         self._units[self._workspace.length_unit].setChecked(True)
@@ -81,9 +81,11 @@ class PlanMenu(QMenu):
     @property
     def keys(self) -> tuple[tuple[str, str], ...]:
         """The keys that are heard on every page, with what each does."""
+        ways = [(made.text(), made) for made in self.actions()]
+        ways += [(f"{self.steps_menu.title()} {made.text()}", made) for made in self.steps_menu.actions()]
         return tuple(
-            (made.shortcut().toString(QKeySequence.SequenceFormat.NativeText), made.text())
-            for made in self.actions() if not made.shortcut().isEmpty()
+            (made.shortcut().toString(QKeySequence.SequenceFormat.NativeText), text)
+            for text, made in ways if not made.shortcut().isEmpty()
         )  # fmt: skip
 
     def _list_recent(self) -> None:
@@ -128,10 +130,13 @@ class PlanMenu(QMenu):
                 made.triggered.connect(lambda _=False, look=look: workspace.choose_look(look.id))
 
     def _add(self, text: str, keys: str | QKeySequence.StandardKey, action: Callable[[], object]) -> None:
+        self.addAction(self._action(text, keys, action))
+
+    def _action(self, text: str, keys: str | QKeySequence.StandardKey, action: Callable[[], object]) -> QAction:
         made = QAction(text, self)
         if keys != "":
             made.setShortcut(QKeySequence(keys))
         made.triggered.connect(lambda _=False: action())
         # Its keys are heard wherever one is in the window.
         self._window.addAction(made)
-        self.addAction(made)
+        return made

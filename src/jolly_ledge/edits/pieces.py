@@ -1,6 +1,6 @@
 """Edits of furniture: outer size, bays, shelves, clearances, light, purpose."""
 
-from typing import Literal
+from typing import Literal, TypeVar
 
 from msgspec.structs import replace
 
@@ -10,7 +10,7 @@ from jolly_ledge.geometry.bays import Bay, bay_of, bays_of
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.look import Look, Manner
-from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import changed, checked
 
@@ -35,8 +35,17 @@ class ChangePiece(BaseEdit, frozen=True):
         return change_piece(plan, self.piece, lambda piece: changed(piece, **dict(self.changes)))
 
 
+SIDE_SHARE = 0.08
+"""A side or leg takes no more of a piece's width than this."""
+
+Part = TypeVar("Part", Ledge, Fixture)
+
+
 class SetOuterSize(BaseEdit, frozen=True):
-    """Set the outer width, height or depth; tops that reach from end to end follow, and so do seats."""
+    """Set the outer width, height or depth; tops that reach from end to end follow, and so do seats.
+
+    What is in the middle of the width stays there, and a ledge between two sides or legs keeps its distance from both.
+    """
 
     piece: str
     side: Literal["width", "height", "depth"]
@@ -61,7 +70,10 @@ class SetOuterSize(BaseEdit, frozen=True):
                     changed(seat, **{axis: getattr(seat, axis) + shift}) if getattr(seat, axis) > old else seat
                     for seat in seats
                 )
-            return changed(piece, ledges=ledges, seats=seats, **{self.side: self.length})
+            fixtures = piece.fixtures
+            if self.side == "width":
+                fixtures = tuple(self._kept_middle(fixture, old) for fixture in fixtures)
+            return changed(piece, ledges=ledges, seats=seats, fixtures=fixtures, **{self.side: self.length})
 
         return change_piece(plan, self.piece, change)
 
@@ -69,8 +81,22 @@ class SetOuterSize(BaseEdit, frozen=True):
         if self.side == "height":
             on_top = ledge.floor >= old - 1
             return changed(ledge, floor=ledge.floor + self.length - old) if on_top else ledge
-        whole = abs(getattr(ledge, self.side) - old) < 1 and (self.side == "depth" or abs(ledge.left) < 1)
-        return changed(ledge, **{self.side: self.length}) if whole else ledge
+        if self.side == "width":
+            has_neighbour = any(one.left >= ledge.right or one.right <= ledge.left for one in piece.ledges)
+            if has_neighbour or not _is_central(ledge, old):
+                return ledge
+            between = ledge.left <= SIDE_SHARE * min(old, self.length)
+            return changed(ledge, width=self.length - 2 * ledge.left) if between else self._kept_middle(ledge, old)
+        return changed(ledge, depth=self.length) if abs(ledge.depth - old) < 1 else ledge
+
+    def _kept_middle(self, part: Part, old: float) -> Part:
+        """Return a part of a piece in the middle of its new width where it was in the middle of the old one."""
+        return changed(part, left=part.left + (self.length - old) / 2) if _is_central(part, old) else part
+
+
+def _is_central(part: Ledge | Fixture, width: float) -> bool:
+    """Tell whether a part leaves as much of a width on its left as on its right."""
+    return abs(part.left - (width - part.right)) < 1
 
 
 class ChangeLedge(BaseEdit, frozen=True):

@@ -1,5 +1,7 @@
 """How a proposal came about, told in working order with a reason for every thing."""
 
+from collections.abc import Collection
+
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.measures.counts import recommended, things_on
 from jolly_ledge.measures.frame import frame_height
@@ -10,15 +12,14 @@ from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.proposals.proposal import StoryStep
 from jolly_ledge.scene.marks import NEVER_LEAD, weights
 
-RANKS = ("must", "anchor", "base", "second", "small", "green")
+RANKS = ("must", "anchor", "vessel", "base", "second", "small", "green", "under")
 
 
 def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...]:
-    """Return the steps: what must be there, anchors, bases, second-size things, small ones, greenery."""
+    """Return the steps: what must be there, what leads, what bears others, second-size things, small ones, greenery."""
     heavy = weights(arrangement)
     must = {item.id for item in problem.required}
     kept = {placement.id for placement in problem.fixed}
-    hosts = {placement.host for placement in arrangement.look.placements}
     anchors = {
         ledge: max(things, key=lambda s: heavy.get(s.id, 0.0))
         for ledge, things in arrangement.by_ledge.items()
@@ -28,15 +29,23 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
         anchors.values(),
         key=lambda one: (one.item.category in NEVER_LEAD, -heavy.get(one.id, 0.0), one.id),
     )
+    order = {lead.id: index for index, lead in enumerate(leads)}
     steps: list[tuple[int, float, StoryStep]] = []
     for placed in arrangement.placed_items:
         if placed.id in kept:
             continue
-        rank = _rank(placed, must, {anchor.id for anchor in leads}, hosts)
-        why = _why(rank, placed, leads, anchors.get(placed.ledge.id)) + _tied(rank, placed, arrangement)
+        borne = _borne(placed, arrangement)
+        rank = _rank(placed, must, order, borne)
+        why = _why(rank, placed, leads, anchors.get(placed.ledge.id), borne) + _tied(rank, placed, arrangement)
         said = f"{capital(f'the {placed.item.label}')} {_where(placed, arrangement)}: {why}."
-        steps.append((RANKS.index(rank), -heavy.get(placed.id, 0.0), StoryStep(placed.id, said)))
+        steps.append((RANKS.index(rank), order.get(placed.id, -heavy.get(placed.id, 0.0)), StoryStep(placed.id, said)))
     return tuple(step for _, _, step in sorted(steps, key=lambda one: (one[0], one[1], one[2].placement)))
+
+
+def _borne(placed: PlacedItem, arrangement: Arrangement) -> PlacedItem | None:
+    """Return what a thing bears: the heaviest to the eye where it is several; None where it bears nothing."""
+    on_it = [one for one in arrangement.placed_items if one.placement.host == placed.id]
+    return max(on_it, key=lambda one: (one.width * one.height, one.id), default=None)
 
 
 def leads_of(arrangement: Arrangement) -> frozenset[str]:
@@ -57,13 +66,15 @@ def how_many_said(problem: Problem, arrangement: Arrangement) -> str:
     return f"{capital(counted(things, 'thing'))}: {problem.manner.fullness} bears about {round(bears)} on these ledges."
 
 
-def _rank(placed: PlacedItem, must: set[str], anchors: set[str], hosts: set[str | None]) -> str:
+def _rank(placed: PlacedItem, must: set[str], leads: Collection[str], borne: PlacedItem | None) -> str:
     if placed.item.id in must:
         return "must"
-    if placed.id in anchors:
+    if placed.id in leads:
         return "anchor"
-    if placed.id in hosts:
-        return "base"
+    if borne is not None and borne.placement.inside:
+        return "vessel"
+    if borne is not None:
+        return "under" if borne.item.is_book and placed.item.is_book else "base"
     if placed.item.category in GREENERY:
         return "green"
     return "second" if placed.height > 0.35 * frame_height(placed.ledge) else "small"
@@ -78,14 +89,18 @@ def _where(placed: PlacedItem, arrangement: Arrangement) -> str:
     return f"{side} {placed.ledge.label}"
 
 
-def _why(rank: str, placed: PlacedItem, leads: list[PlacedItem], anchor: PlacedItem | None) -> str:
+def _why(
+    rank: str, placed: PlacedItem, leads: list[PlacedItem], anchor: PlacedItem | None, borne: PlacedItem | None
+) -> str:
     if rank == "anchor":
         return _why_it_leads(placed, leads)
+    if borne is not None and rank != "must":
+        name = f"the {borne.item.label}"
+        return {"vessel": f"it holds {name}", "base": f"it lifts {name}", "under": f"it lies under {name}"}[rank]
     if rank == "second" and anchor is not None:
         return f"beside the {anchor.item.label}, lower than it"
     return {
         "must": "it must be there, so it found its place first",
-        "base": "a base that lifts what stands on it",
         "second": "second in size",
         "small": "a small one to step the heights down",
         "green": "green for life, where it has air",

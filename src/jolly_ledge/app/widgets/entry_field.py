@@ -21,7 +21,10 @@ KEPT_LINES = 30
 
 
 class EntryLine(QLineEdit):
-    """The line itself: Tab completes, the up arrow brings the last line back, a pasted list is told apart."""
+    """The line itself: Tab completes, the up arrow brings the last line back, a pasted list is told apart.
+
+    While it is empty, undo and redo are the plan's.
+    """
 
     listed = Signal(str)
 
@@ -63,6 +66,10 @@ class EntryLine(QLineEdit):
             self.setText(self._lines[-self._back] if self._back else "")
         elif event.key() == Qt.Key.Key_Escape and self.text():
             self.clear()
+        elif not self.text() and event.matches(QKeySequence.StandardKey.Undo):
+            self._workspace.undo()
+        elif not self.text() and event.matches(QKeySequence.StandardKey.Redo):
+            self._workspace.redo()
         elif event.matches(QKeySequence.StandardKey.Paste) and "\n" in QGuiApplication.clipboard().text().strip():
             self.listed.emit(QGuiApplication.clipboard().text())
         else:

@@ -15,10 +15,28 @@ LEAST_SECTION, LEAST_NAME_PX = 30, 150
 class PlainTable(QTableWidget):
     """Gives its second column the room that is left, and scrolls where that would be too little to read."""
 
+    _fits = False
+
     @survives
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Share the room anew."""
         super().resizeEvent(event)
+        if self._fits:
+            self.fit_columns()
+        self.share_room()
+
+    def fit_columns(self) -> None:
+        """Make the columns after the second as wide as what they say; where room lacks, the widest give way."""
+        self._fits = True
+        head = self.horizontalHeader()
+        wanted = {
+            column: max(self.sizeHintForColumn(column), head.sectionSizeHint(column), LEAST_SECTION)
+            for column in range(2, head.count())
+        }
+        room = self.viewport().width() - head.sectionSize(0) - LEAST_NAME_PX
+        most = room_for_each(list(wanted.values()), room)
+        for column, width in wanted.items():
+            head.resizeSection(column, min(width, max(most, LEAST_SECTION)))
         self.share_room()
 
     def share_room(self) -> None:
@@ -29,6 +47,21 @@ class PlainTable(QTableWidget):
         head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch if enough else QHeaderView.ResizeMode.Interactive)
         if not enough:
             head.resizeSection(1, LEAST_NAME_PX)
+
+
+def room_for_each(wanted: Sequence[int], room: int) -> int:
+    """Return the width, in pixels, that no column may pass so that all of them find room.
+
+    >>> room_for_each([40, 200, 300], 400)
+    180
+    """
+    left = room
+    for number, width in enumerate(sorted(wanted)):
+        share = left // (len(wanted) - number)
+        if width > share:
+            return share
+        left -= width
+    return max(wanted, default=room)
 
 
 def plain_table(

@@ -37,6 +37,9 @@ from jolly_ledge.model.words import TRAITS, Guess
 MOST_AT_ONCE = 60
 STEP_MM = 5.0
 THIN_MM = 60.0
+LIST_FROM = 3
+"""So many parts between commas that each name a thing are a list of things."""
+
 BOOK_SPREAD = 0.35
 """Books of a row differ about so much in thickness."""
 
@@ -150,12 +153,15 @@ def known_thing(line: str, unit: LengthUnit, stash: Iterable[Item] = ()) -> Item
 def _things_of(line: str) -> list[str]:
     """Part a line at commas where each part names a thing; what names none belongs to the thing before.
 
-    A part with words and a width and height of its own is another thing where the one before has both already.
+    A part with words and a width and height of its own is another thing where the one before has both already. What
+    begins a line, or stands in a list of three and more, is a thing under words that tell nothing else.
     """
     things: list[str] = []
     names = False
-    for part in [line] if _QUOTED.search(line) else _COMMA.split(line):
-        is_thing = _names_a_thing(part)
+    parts = [line] if _QUOTED.search(line) else _COMMA.split(line)
+    is_list = sum(map(_names_a_thing, parts)) >= LIST_FROM
+    for part in parts:
+        is_thing = _names_a_thing(part) or ((is_list or not things) and _names_something_new(part))
         is_next = bool(things) and _is_sized(things[-1]) and _is_sized(part)
         if things and not (is_next or (is_thing and names)):
             things[-1] = f"{things[-1]}, {part}"
@@ -175,6 +181,12 @@ def _names_a_thing(part: str) -> bool:
     """Tell whether a part of a line names a kind by a word that cannot be its stuff or colour."""
     words = re.findall(r"[^\W\d_]+", part.lower())
     return any(singular_of(word) and word not in STUFFS and word not in COLOURS for word in words)
+
+
+def _names_something_new(part: str) -> bool:
+    """Tell whether a part is two words or more that nobody knows: one alone (old, inherited) tells how a thing is."""
+    found = understood(part, ())
+    return found.names_something and len(found.said) > 1 and all(one.part == "own" for one in found.said)
 
 
 def _one_entry(line: str, reading: Reading, ids: FreshIds) -> QuickEntry:

@@ -16,7 +16,7 @@ class LookBefore:
         self._kept: tuple[Plan, float] | None = None
 
     def read(self) -> tuple[str, float] | None:
-        """Return its name and its raw score, None where none comes before."""
+        """Return its name and its raw score, None where none comes before or that one is empty."""
         workspace = self._workspace
         if not workspace.look_id:
             return None
@@ -25,6 +25,8 @@ class LookBefore:
         if index == 0:
             return None
         earlier = looks[index - 1]
+        if not earlier.placements:
+            return None
         read_with = replace(workspace.plan, looks=(earlier,))
         if self._kept is None or self._kept[0] != read_with:
             self._kept = read_with, assess(arrange(workspace.plan, earlier)).score

@@ -132,7 +132,7 @@ class ProposalCard(QWidget):
         arrangement = arrange(plan, proposal.look)
         self.drawing.show_arrangement(arrangement)
         self.reads.setText(self._reads(proposal, present, read))
-        self.differs.setText(_named_differences(proposal.assessment, read))
+        self.differs.setText(_named_differences(proposal.assessment, read) if present and present.placed_items else "")
         told = [step.sentence for step in proposal.story]
         changes = differences(present, arrangement) if present is not None and present.placed_items else ()
         manner = f"{proposal.look.manner.fullness}, {proposal.look.manner.figure}"

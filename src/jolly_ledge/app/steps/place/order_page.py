@@ -119,6 +119,7 @@ class OrderPage(QWidget):
             tips = [" · ".join(word for word in (text, step.how, step.note) if word) for text in cells]
             fill_row(self.table, row, [_short(text) for text in cells], tips)
         self.table.blockSignals(False)
+        self.table.fit_columns()
         if before:
             self._show_carries(before)
         elif self.steps:
