@@ -50,7 +50,7 @@ def main(seeds: int, seconds: float) -> None:
                     print(f"{start} {seed}: {fault}", flush=True)
                 if manner.fullness == "layered":
                     grouped.append(share_in_groups(arrangement))
-            if wanted and suiting(stock) >= SHORT * wanted:
+            if wanted and len(suiting(stock)) >= SHORT * wanted:
                 for one in found:
                     by_ledge = problem.resolve(one.look.placements).by_ledge
                     count = sum(things_on(by_ledge.get(ledge.id, ())) for ledge in stock.ledges if counted[ledge.id])

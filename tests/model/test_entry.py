@@ -227,6 +227,19 @@ def test_commas_part_things_and_not_what_is_told_of_one(line: str, shapes: list[
     assert [item.shape for item in parse_entry(line, "cm").items] == shapes
 
 
+LONE = [("bowl 24", "width"), ("tray 40", "width"), ("brass dish 14", "width"), ("box 22", "width"),
+        ("vase 30", "height"), ("book 24", "height"), ("basket 40", "height"), ("footed bowl 18", "height")]  # fmt: skip
+
+
+@pytest.mark.parametrize(("line", "side"), LONE)
+def test_a_lone_figure_is_the_side_by_which_such_a_thing_is_known(line: str, side: str) -> None:
+    entry = parse_entry(line, "cm")
+    figure = line.split()[-1]
+    assert getattr(entry.items[0], side) == 10 * float(figure)
+    assert entry.notes == (f"{figure} was read as its {side}",)
+    assert max(entry.items[0].width, entry.items[0].height) < 600
+
+
 HEADS = [("photo frame", "frame"), ("glass bowl", "bowl"), ("shell box", "box"), ("pot plant", "plant"),
          ("box of candles", "box"), ("orchid in a pot", "plant"), ("cookbook stand", "object"), ("bowl stone", "bowl"),
          ("candle jar", "cylinder")]  # fmt: skip

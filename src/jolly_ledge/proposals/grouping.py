@@ -1,7 +1,7 @@
 """A search among looks that are composed of groups: no step leaves the grammar."""
 
 import random
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 
 from msgspec.structs import replace
 
@@ -99,12 +99,12 @@ class Grouping:
         kept = {placement.item for placement in self._problem.fixed} | composition.stock.must
         if self._alone is None:
             stock = Stock(self._problem, random.Random(0))
-            self._alone = frozenset(thing.id for thing in stock.pool if stock.answers_alone(thing))
-        # What alone answers a need comes in every look: it is not what makes two looks alike.
+            self._alone = frozenset(one.id for one in stock.things.values() if stock.answers_alone(one, self._taken))
+        # What answers a need, where all that does is taken, comes again: it is not what makes two looks alike.
         own = {placement.item for placement in composition.placements} - kept - self._alone
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
         if self._unavoidable is None:
-            self._unavoidable = _unavoidable(self._problem)
+            self._unavoidable = _unavoidable(self._problem, self._earlier)
         cost = SHARED_COST * sum(max(share - max(SHARED_FREE, self._unavoidable), 0.0) for share in shares)
         cost += OVER_HALF_COST * sum(max(share - max(HALF, self._unavoidable), 0.0) for share in shares)
         pairs = pairs_of(composition.placements, self._problem.fixed)
@@ -131,11 +131,13 @@ class Grouping:
         return False
 
 
-def _unavoidable(problem: Problem) -> float:
-    """Return which share of the things two looks have in common where the stash has no more than it has."""
+def _unavoidable(problem: Problem, earlier: Sequence[frozenset[str]]) -> float:
+    """Return which share of the things of a look each earlier one has, too, where the stash has no more than it has."""
     stock = Stock(problem, random.Random(0))
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
-    return min(max((2 * wanted - suiting(stock)) / wanted, 0.0), 1.0) if wanted else 0.0
+    taken = frozenset[str]().union(*earlier)
+    again = wanted - sum(thing.id not in taken for thing in suiting(stock))
+    return min(max(again / (wanted * max(len(earlier), 1)), 0.0), 1.0) if wanted else 0.0
 
 
 def _lead_of(composition: Composition, ids: Collection[str]) -> str:

@@ -47,6 +47,9 @@ LYING = frozenset({"tray", "beads"})
 MOST_HEIGHT = 2.0
 """What lies is never so many times as high as is usual: a second figure over that is its depth."""
 
+LOW = 0.6
+"""What is usually no higher than so much of its width is known by its width: a bowl, a tray, a box."""
+
 NOT_KNOWN = "object"
 """What is made of words that name nothing that is known."""
 
@@ -240,7 +243,10 @@ def _lender(line: str) -> tuple[str, str]:
 
 
 def _with_lone_figure(told: ToldSizes, found: Found, unit: LengthUnit) -> tuple[ToldSizes, int, str]:
-    """Take the only bare figure of a line for how many, or without sizes for the height; return what is told of it."""
+    """Take the only bare figure of a line for how many, or without sizes for the side by which such a thing is known.
+
+    That is the height, but the width of what is low: a bowl of 24 is one across. Return what is told of it, too.
+    """
     figures = found.figures
     if len(figures) != 1:
         return told, 1, ""
@@ -250,7 +256,9 @@ def _with_lone_figure(told: ToldSizes, found: Found, unit: LengthUnit) -> tuple[
     if told.sides:
         return told, 1, ""
     length = parse_length(figure.text.replace("″", '"'), unit)
-    return replace(told, sides={"height": (length, length)}), 1, f"{figure.text} was read as its height"
+    kind = found.kind
+    side = "width" if kind is not None and kind.height <= LOW * kind.width else "height"
+    return replace(told, sides={side: (length, length)}), 1, f"{figure.text} was read as its {side}"
 
 
 def _lain(told: ToldSizes, kind: Kind) -> ToldSizes:

@@ -65,6 +65,7 @@ KINDS: dict[str, Kind] = {
     "mirror": Kind("mirror", "mirror", 400, 500, 30, ("fragile", "one-faced")),
     "round mirror": Kind("mirror", "disc", 500, 500, 30, ("fragile", "one-faced")),
     "dish": Kind("bowl", "bowl", 160, 45, 160),
+    "platter": Kind("tableware", "bowl", 340, 40, 340, ("fragile",)),
     "plate": Kind("tableware", "disc", 260, 260, 25, ("fragile", "one-faced")),
     "disc": Kind("sculpture", "disc", 250, 250, 40),
     "plant": Kind("plant", "plant", 240, 320, 240, ("real-plant",), "matt", "#66874f"),

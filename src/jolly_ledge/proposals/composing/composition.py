@@ -121,14 +121,16 @@ def composed(
 
 
 def _leave_half_of_what_was_taken(stock: Stock, taken_before: Collection[str]) -> None:
-    """Let half of what earlier looks have stay in the stash, by chance, where enough else is at hand."""
+    """Let half of what earlier looks have stay in the stash, by chance, as far as enough else is at hand."""
     taken = [thing for thing in stock.pool if thing.id in taken_before and thing.id not in stock.must]
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
-    if not taken or suiting(stock) < ENOUGH_FOR_TWO * wanted:
+    at_hand = len(suiting(stock))
+    if not taken or at_hand < ENOUGH_FOR_TWO * wanted:
         return
+    to_spare = max(math.floor(at_hand - wanted), 0)
     again = math.floor(len(taken) * stock.rng.choice(MAY_COME_AGAIN))
-    left = {thing.id for thing in stock.rng.sample(taken, len(taken) - again)}
-    stock.pool = [thing for thing in stock.pool if thing.id not in left or stock.answers_alone(thing)]
+    left = {thing.id for thing in stock.rng.sample(taken, min(len(taken) - again, to_spare))}
+    stock.pool = stock.with_answers([thing for thing in stock.pool if thing.id not in left])
 
 
 def recomposed(composition: Composition, rng: Random, liked: Mapping[str, float] | None = None) -> Composition | None:

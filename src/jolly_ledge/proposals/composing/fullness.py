@@ -7,6 +7,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.thing import Thing
 
 FREE_POWER = 0.5
 WITH_THEIR_VESSEL = frozenset({"stems", "utensils"})
@@ -23,7 +24,7 @@ def things_wanted(stock: Stock, ledge: Ledge) -> float:
     """
     if stock.share_at_hand is None:
         bears = sum(_borne(stock, one) for one in stock.ledges)
-        stock.share_at_hand = min(MOST_OF_FEW * suiting(stock) / bears, 1.0) if bears else 1.0
+        stock.share_at_hand = min(MOST_OF_FEW * len(suiting(stock)) / bears, 1.0) if bears else 1.0
     return stock.share_at_hand * _borne(stock, ledge)
 
 
@@ -38,13 +39,14 @@ def things_in(groups: Iterable[Group]) -> int:
     return counted(thing.item for thing in things)
 
 
-def suiting(stock: Stock) -> int:
-    """Return how many things of a stock find a place on some ledge, stems with their vessels."""
+def suiting(stock: Stock) -> tuple[Thing, ...]:
+    """Return the things of a stock that find a place on some ledge, stems with their vessels."""
     spans = {
         ledge.id: max((right - left for left, right in spans_of(stock, ledge)), default=0.0) for ledge in stock.ledges
     }
-    return sum(
-        thing.category not in WITH_THEIR_VESSEL
-        and any(stock.fits(thing, ledge) and thing.width < spans[ledge.id] for ledge in stock.ledges)
+    return tuple(
+        thing
         for thing in stock.pool
+        if thing.category not in WITH_THEIR_VESSEL
+        and any(stock.fits(thing, ledge) and thing.width < spans[ledge.id] for ledge in stock.ledges)
     )

@@ -12,7 +12,7 @@ from jolly_ledge.model.words import BOOK_CATEGORIES, LOOKED_AT, Fullness
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
 from jolly_ledge.proposals.composing.liking_of_a_group import FACED, SWALLOWED, liking_of_a_group, stands_amid
-from jolly_ledge.proposals.composing.schemes import SHARES, groups_borne
+from jolly_ledge.proposals.composing.schemes import LOW_ON_THE_FLOOR, SHARES, groups_borne
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES
 from jolly_ledge.proposals.groups.group import Group, Member
@@ -73,7 +73,7 @@ leads."""
 GROUNDED, GROUNDS, GROUNDS_FROM = 0.6, frozenset({"basket", "box"}), 0.4
 """A case stands firmly to the eye where baskets or boxes are at its foot."""
 
-ON_THE_FLOOR, STREWN_LOW, LOW_ON_THE_FLOOR = 0.4, 0.8, 0.3
+ON_THE_FLOOR, STREWN_LOW = 0.4, 0.8
 """So does a console, or a fireplace, under or beside which something large stands; what is lower there than so much of
 the frame, what is more than two things, and flowers are strewn.
 """

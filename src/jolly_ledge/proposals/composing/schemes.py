@@ -82,15 +82,16 @@ def one_of(*makers: Make) -> Make:
     return make
 
 
-def without_stems(maker: Make) -> Make:
-    """Return a maker that leaves flowers away: they belong where they are seen."""
+def large_on_the_floor(stock: Stock, ledge: Ledge, maker: Make) -> Make:
+    """Return a maker of what is large enough to stand on a floor, without its flowers: those belong where they show."""
 
     def make(used: Collection[str], width: float) -> Group | None:
         group = maker(used, width)
         if group is None:
             return None
         group.members = [member for member in group if member.thing.category != "stems"]
-        return None if is_empty_glass(group, group.anchor) else group
+        is_low = group.height < LOW_ON_THE_FLOOR * stock.frame(ledge)
+        return None if is_low or is_empty_glass(group, group.anchor) else group
 
     return make
 
@@ -150,7 +151,8 @@ class _Forms:
         return lambda used, width: tray_set(self._stock, self._ledge, used, width=width)
 
 
-TALL_ON_THE_FLOOR = 0.5
+TALL_ON_THE_FLOOR, LOW_ON_THE_FLOOR = 0.5, 0.3
+"""A vase on a floor is at least as high as the first share of the room under the top, all else as the second."""
 
 
 def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
@@ -164,7 +166,8 @@ def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
             forms.worthy(0.65, 0.3, LARGE_BELOW),
         )  # fmt: skip
         second = forms.worthy(0.5, 0.3, LARGE_BELOW)
-        return fill(stock, ledge, used, (without_stems(large), without_stems(second)), 0.55, order)
+        makers = [large_on_the_floor(stock, ledge, maker) for maker in (large, second)]
+        return fill(stock, ledge, used, makers, 0.55, order)
     groups: list[Group] = []
     for at_right, room in ((False, fire.left - ledge.left), (True, ledge.right - fire.right)):
         taken = {*used, *(one for group in groups for one in group.ids)}

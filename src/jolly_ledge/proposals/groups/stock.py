@@ -89,7 +89,7 @@ class Stock:
             if thing.id in self.must:
                 thing.worth = max(thing.worth, 0.6) + MUST_WORTH
             thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
-        self.pool = self._with_other_leads(self._suiting())
+        self.pool = self.with_answers(self._with_other_leads(self._suiting()))
         self.share_at_hand: float | None = None
         """Which share of what all ledges bear is at hand, once that was asked for; 0 to 1."""
 
@@ -118,10 +118,7 @@ class Stock:
             suits = thing.suits >= least - may and (thing.loud < LOUD or self.problem.manner.palette)
             if thing.id in self.must or self._is_of_the_season(thing) or suits:
                 pool.append(thing)
-        for need in self._needs:
-            if not any(self._meets(thing, need) for thing in pool):
-                answers = [thing for thing in self.things.values() if self._meets(thing, need)]
-                pool += sorted(answers, key=lambda thing: -thing.worth)[:1]
+        pool = self.with_answers(pool)
         if len(pool) < FEWEST:
             best = sorted(self.things.values(), key=lambda thing: (thing.loud >= LOUD, -thing.suits))
             quiet = sum(thing.loud < LOUD for thing in best)
@@ -137,12 +134,31 @@ class Stock:
                 pool = rest
         return pool
 
-    def answers_alone(self, thing: Thing) -> bool:
-        """Tell whether nothing else at hand meets something that the use asks for: such a thing comes in every look."""
+    def with_answers(self, pool: list[Thing]) -> list[Thing]:
+        """Return some things with the worthiest answer to all that the use asks for and they do not meet."""
+        whole = list(pool)
+        for need in self._needs:
+            if not any(self._meets(thing, need) for thing in whole):
+                answers = [thing for thing in self.things.values() if self._meets(thing, need)]
+                whole += sorted(answers, key=self._comes_last)[:1]
+        return whole
+
+    def _comes_last(self, thing: Thing) -> tuple[bool, bool, float]:
+        """Order what answers a need: what wants a vessel or led an earlier look only where nothing else does."""
+        return thing.category == "stems", thing.id in self.problem.led_before, -thing.worth
+
+    def answers_alone(self, thing: Thing, gone: Collection[str] = ()) -> bool:
+        """Tell whether nothing else at hand meets something that the use asks for: such a thing comes in every look.
+
+        Parameters
+        ----------
+        thing : Thing
+        gone : collection of str
+            Ids of what is as good as not at hand.
+        """
+        others = [other for other in self.things.values() if other is not thing and other.id not in gone]
         return any(
-            self._meets(thing, need)
-            and not any(self._meets(other, need) for other in self.things.values() if other is not thing)
-            for need in self._needs
+            self._meets(thing, need) and not any(self._meets(other, need) for other in others) for need in self._needs
         )
 
     def _meets(self, thing: Thing, need: Need) -> bool:
