@@ -69,8 +69,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     top = max(tops, key=lambda ledge: ledge.floor)
     stacks = arrangement.stacks.get(top.id, ())
     if use == "keys":
-        # Keys are laid into a dish: it is room, not in the way.
-        stacks = tuple(stack for stack in stacks if stack.units[0].lead.item.category not in DISHES)
+        # Keys are laid into a dish, also into one on books: it is room, not in the way.
+        stacks = tuple(stack for stack in stacks if stack.units[-1].lead.item.category not in DISHES)
     table = kind_of(arrangement.piece).is_looked_down_on or arrangement.piece.viewed_from == "around"
     free, whole = _free_edges(top, stacks, span, all_round=table)
     value = free / whole

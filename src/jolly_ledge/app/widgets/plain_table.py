@@ -8,8 +8,10 @@ from PySide6.QtWidgets import QHeaderView, QTableWidget, QTableWidgetItem
 
 from jolly_ledge.model.mishaps import survives
 
-LEAST_SECTION, LEAST_NAME_PX = 30, 150
-"""No column is narrower than the first, in pixels; the one with the names no narrower than the second."""
+LEAST_SECTION, LEAST_NAME_PX, LEAST_TOLD_PX = 30, 150, 118
+"""No column is narrower than the first, in pixels; the one with the names no narrower than the second, and none that
+says more than the third is narrowed below it: a figure that is cut tells something wrong.
+"""
 
 
 class PlainTable(QTableWidget):
@@ -26,7 +28,7 @@ class PlainTable(QTableWidget):
         self.share_room()
 
     def fit_columns(self) -> None:
-        """Make the columns after the second as wide as what they say; where room lacks, the widest give way."""
+        """Make the columns after the second as wide as what they say; the widest give way, then the table scrolls."""
         self._fits = True
         head = self.horizontalHeader()
         wanted = {
@@ -36,7 +38,7 @@ class PlainTable(QTableWidget):
         room = self.viewport().width() - head.sectionSize(0) - LEAST_NAME_PX
         most = room_for_each(list(wanted.values()), room)
         for column, width in wanted.items():
-            head.resizeSection(column, min(width, max(most, LEAST_SECTION)))
+            head.resizeSection(column, min(width, max(most, LEAST_TOLD_PX)))
         self.share_room()
 
     def share_room(self) -> None:

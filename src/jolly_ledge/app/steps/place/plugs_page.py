@@ -46,6 +46,7 @@ class PlugsPage(QWidget):
             assert cell is not None
             cell.setCheckState(Qt.CheckState.Checked if runs else Qt.CheckState.Unchecked)
         self.table.blockSignals(False)
+        self.table.fit_columns()
         self._show_loads()
 
     def _tick(self, cell: QTableWidgetItem) -> None:
