@@ -62,10 +62,10 @@ def test_readings_move_while_a_thing_is_carried(window: MainWindow, qtbot: QtBot
     vial = page.readings.rows["side-balance"].vial
     start = point_of(page.view, "dark-urn")
     drag(qtbot, page.view.viewport(), start, spot(page.view, 1250, 300), drop=False)
-    assert page.readings.rows["side-balance"].vial != vial
+    qtbot.waitUntil(lambda: page.readings.rows["side-balance"].vial != vial)
     assert window.workspace.history.undo_label is None
     qtbot.keyClick(page.view, Qt.Key.Key_Escape)
-    assert page.readings.rows["side-balance"].vial == vial
+    qtbot.waitUntil(lambda: page.readings.rows["side-balance"].vial == vial)
     assert window.workspace.history.undo_label is None
     qtbot.mouseRelease(page.view.viewport(), LEFT)
 

@@ -17,6 +17,7 @@ from jolly_ledge.app.steps.arrange.stops_strip import StopsStrip
 from jolly_ledge.app.tones import tones
 from jolly_ledge.app.widgets.in_turns import in_turns
 from jolly_ledge.app.widgets.own_menu import pop_up
+from jolly_ledge.app.widgets.pace import Pace
 from jolly_ledge.app.widgets.texts import BoardLine, heading, set_text, words
 from jolly_ledge.edits.emphasis import EMPHASES, SetEmphasis
 from jolly_ledge.model.mishaps import survives
@@ -41,6 +42,7 @@ class ReadingPanel(QWidget):
         self._before = LookBefore(workspace)
         self._is_behind = False
         self.help: ReadingHelp | None = None
+        self._pace = Pace(self._show_carried, self)
         self._later = QTimer(self)
         self._later.setSingleShot(True)
         self._later.setInterval(NOTES_AFTER_MS)
@@ -122,6 +124,7 @@ class ReadingPanel(QWidget):
             self._after_change()
 
     def _after_change(self) -> None:
+        self._pace.forget()
         self._is_behind = not self.isVisible()
         if self._is_behind:
             return
@@ -141,10 +144,13 @@ class ReadingPanel(QWidget):
             self._show_notes()
 
     def _follow(self) -> None:
-        """Follow a thing that is carried: the readings at once, the sentences a moment later."""
+        """Follow a thing that is carried: the readings as fast as they can be read, the sentences a moment later."""
+        self._pace.ask()
+        self._later.start()
+
+    def _show_carried(self) -> None:
         if self._workspace.look_id and self._workspace.look.placements:
             self._show_readings()
-        self._later.start()
 
     def _show_readings(self) -> None:
         assessment = self._workspace.assessment
