@@ -22,6 +22,7 @@ from jolly_ledge.model.words import WALL_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing import liking
 from jolly_ledge.proposals.composing.composition import Composition, composed, placements_of, recomposed
 from jolly_ledge.proposals.composing.counting import nearer_the_count
+from jolly_ledge.proposals.composing.crowning import crowned
 from jolly_ledge.proposals.composing.fullness import things_in
 from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.members import BELOW_THE_LEAD, enlarged, member_exchanged
@@ -144,7 +145,7 @@ def kind_problem(demo: Plan, kind: str) -> Problem:
     return problem_for(next(s for s in STARTS if begin(s, set()).kind == kind), demo)
 
 
-@pytest.mark.parametrize("move", MOVES, ids=lambda move: move.__name__)
+@pytest.mark.parametrize("move", [one for one in MOVES if one is not crowned], ids=lambda move: move.__name__)
 def test_every_move_of_groups_gives_what_can_stand(demo: Plan, move: Move) -> None:
     seen = 0
     for before, after in tried(move, demo):

@@ -26,7 +26,7 @@ SEEN_BELOW: dict[Fullness, float] = {"airy": 0.25, "layered": 0.32, "abundant": 
 """So much is covered between the legs of a table or a console, where a lower shelf has something at all."""
 
 BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
-COMES_ONCE, BARE_SPAN, BARE = 0.25, 0.4, 4.0
+COMES_ONCE, BARE_SPAN, BARE, STATEMENT = 0.25, 0.4, 4.0, 3.0
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
 WHOLE, WHOLE_FREE, OF_A_THING = 20.0, 0.05, 0.6
@@ -125,7 +125,9 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     role, kind = stock.roles[ledge.id], kind_of(stock.piece)
     if not groups:
         kept = any(placement.ledge == ledge.id for placement in stock.problem.fixed)
-        return -BARE * (role in FILLED and not kept)
+        # What is meant for a statement is bare last of all.
+        wanted = STATEMENT if ledge.meant.purpose == "statement" else 1.0
+        return -BARE * wanted * (role in FILLED and not kept)
     liked = -_off_the_count(things_in(groups), things_wanted(stock, ledge))
     if role in FACED:
         liked += _filled(stock, ledge, groups) - SCATTERED * _is_scattered(groups)

@@ -5,6 +5,7 @@ from itertools import combinations
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import WALL_CATEGORIES
+from jolly_ledge.proposals.groups.books import bare_tops
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
 
@@ -12,7 +13,7 @@ FACED = frozenset({"shelf", "top"})
 """Roles of ledges that are seen from the front."""
 
 BOARDS_AND_TRAY, BEFORE_A_LAMP, GREEN_IN_GREEN, LOW_GREEN = 0.45, 1.2, 0.5, 0.5
-FORGOTTEN, UNCROWNED = 0.7, 0.3
+FORGOTTEN, UNCROWNED = 0.7, 0.45
 """A book that lies by itself looks forgotten, and so does a stack without anything on it, though less."""
 
 CRUMBS, LEAST_SHOWN = 0.8, 0.15
@@ -43,14 +44,9 @@ def liking_of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
         liked -= CRUMBS * max(1 - shown / LEAST_SHOWN, 0.0)
     if group.form == "tray":
         liked -= THIN_TRAY * (sum(member.inside is group.members[0] for member in group) < 2)
-    if all(_lies_as_books_do(member) for member in group):
-        lone = len(group.members) == 1 and group.anchor.thing.category == "book"
-        liked -= FORGOTTEN if lone else UNCROWNED
+    lone = len(group.members) == 1 and group.anchor.thing.category == "book"
+    liked -= FORGOTTEN * lone if lone else UNCROWNED * sum(1 for _ in bare_tops(group))
     return liked - sum(_of_emptiness(role, group, member) for member in group if member.thing.category == "vessel")
-
-
-def _lies_as_books_do(member: Member) -> bool:
-    return member.thing.category == "book-stack" or (member.thing.category == "book" and member.pose == "flat")
 
 
 def _greens_in(group: Group) -> int:

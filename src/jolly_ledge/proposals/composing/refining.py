@@ -1,4 +1,4 @@
-"""Moves of whole groups in a composition: along their ledge, turned about, in each other's place, a member exchanged.
+"""Moves of whole groups in a composition: along their ledge, turned about, exchanged; of a member; a stack is crowned.
 
 Every move keeps to the grammar and gives a composition that can stand, or None.
 """
@@ -9,6 +9,7 @@ from random import Random
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.counting import nearer_the_count
+from jolly_ledge.proposals.composing.crowning import crowned
 from jolly_ledge.proposals.composing.members import enlarged, member_exchanged
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
 from jolly_ledge.proposals.composing.replaced import with_groups
@@ -73,7 +74,7 @@ def traded(composition: Composition, rng: Random) -> Composition | None:
 
 
 MOVES: tuple[Move, ...] = (
-    shifted, turned_about, traded, member_exchanged, enlarged, carried, merged, split, group_exchanged,
+    shifted, turned_about, traded, member_exchanged, enlarged, carried, merged, split, group_exchanged, crowned,
 )  # fmt: skip
 
 

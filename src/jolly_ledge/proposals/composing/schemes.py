@@ -155,6 +155,13 @@ TALL_ON_THE_FLOOR, LOW_ON_THE_FLOOR = 0.5, 0.3
 """A vase on a floor is at least as high as the first share of the room under the top, all else as the second."""
 
 
+def _is_lost_on_the_floor(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> bool:
+    """Tell whether all that stands on a floor is one vase or plant that is not tall."""
+    if len(groups) != 1 or groups[0].anchor.thing.category not in ("vessel", "plant"):
+        return False
+    return groups[0].height < TALL_ON_THE_FLOOR * stock.frame(ledge)
+
+
 def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
     """Fill the floor under a console, or the hearth on both sides of the fire, with what is large."""
     forms = _Forms(stock, ledge, order)
@@ -167,7 +174,8 @@ def _low_down(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
         )  # fmt: skip
         second = forms.worthy(0.5, 0.3, LARGE_BELOW)
         makers = [large_on_the_floor(stock, ledge, maker) for maker in (large, second)]
-        return fill(stock, ledge, used, makers, 0.55, order)
+        large_ones = fill(stock, ledge, used, makers, 0.55, order)
+        return [] if _is_lost_on_the_floor(stock, ledge, large_ones) else large_ones
     groups: list[Group] = []
     for at_right, room in ((False, fire.left - ledge.left), (True, ledge.right - fire.right)):
         taken = {*used, *(one for group in groups for one in group.ids)}

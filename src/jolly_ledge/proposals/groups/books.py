@@ -1,6 +1,6 @@
 """Books: a stack under an object, with something taller beside it, a row with an end hold."""
 
-from collections.abc import Collection
+from collections.abc import Collection, Iterator
 
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
@@ -74,6 +74,33 @@ def stack(
     return top, chosen
 
 
+def may_crown(stock: Stock, ledge: Ledge, thing: Thing, host: Member, high: float = 0.3) -> bool:
+    """Tell whether a thing may lie on a stack or a box: well within it, and low enough for the frame.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    ledge : Ledge
+        Where they are.
+    thing : Thing
+        What is laid on.
+    host : Member
+        What carries it.
+    high : float
+        No higher than this part of the frame.
+    """
+    frame = stock.frame(ledge)
+    return (
+        thing.width <= 0.85 * host.width
+        and thing.depth <= host.depth + 5
+        and 20 <= thing.height <= high * frame + 40
+        and host.top + thing.height < 0.95 * frame
+        and not (thing.category == "vessel" and thing.height > min(CROWN_FOR_ITS_HOST * host.width, HIGHEST_CROWN_MM))
+        and not stock.is_hard(thing)
+    )
+
+
 def crown(
     stock: Stock, group: Group, ledge: Ledge, used: Collection[str], host: Member, near: list[Thing], high: float = 0.3
 ) -> Thing | None:
@@ -96,17 +123,8 @@ def crown(
     high : float
         No higher than this part of the frame.
     """
-    frame, taken = stock.frame(ledge), {*used, *group.ids}
-    suiting = [
-        thing
-        for thing in stock.free(ledge, taken, CROWNS)
-        if thing.width <= 0.85 * host.width
-        and thing.depth <= host.depth + 5
-        and 20 <= thing.height <= high * frame + 40
-        and host.top + thing.height < 0.95 * frame
-        and not (thing.category == "vessel" and thing.height > min(CROWN_FOR_ITS_HOST * host.width, HIGHEST_CROWN_MM))
-        and not stock.is_hard(thing)
-    ]
+    taken = {*used, *group.ids}
+    suiting = [thing for thing in stock.free(ledge, taken, CROWNS) if may_crown(stock, ledge, thing, host, high)]
     suiting += [
         thing for thing in stock.free(ledge, taken, {"beads"})
         if thing.width <= host.width + 10 and thing.depth <= host.depth + 5
@@ -120,6 +138,14 @@ def crown(
         room = max(host.width - found.width, 0.0) / 2
         group.lay_on(found, host, stock.rng.choice((-1, 1)) * min(0.08 * host.width, room))
     return found
+
+
+def bare_tops(group: Group) -> Iterator[Member]:
+    """Yield the uppermost of each stack of books that lies in a group and carries nothing."""
+    for member in group:
+        lies = member.thing.category == "book-stack" or (member.thing.category == "book" and member.pose == "flat")
+        if lies and not any(other.on is member for other in group):
+            yield member
 
 
 def crowned_stack(

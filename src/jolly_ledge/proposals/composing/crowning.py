@@ -1,0 +1,73 @@
+"""A move that crowns: something small is laid on a stack of books that carries nothing."""
+
+from random import Random
+
+from jolly_ledge.proposals.composing.composition import Composition
+from jolly_ledge.proposals.composing.replaced import with_groups
+from jolly_ledge.proposals.groups.books import CROWNS, bare_tops, may_crown
+from jolly_ledge.proposals.groups.group import Group, Member
+from jolly_ledge.proposals.thing import Thing
+
+ASIDE = 0.08
+"""A crown lies by so much of its host's width off the middle: a little askew looks laid down, not lined up."""
+
+FROM_THE_LOOK = 0.6
+"""So often a thing of the look is carried over, so that it shows no more things than before; else one comes anew."""
+
+
+def crowned(composition: Composition, rng: Random) -> Composition | None:
+    """Lay something small on a bare stack of books: a thing that stands elsewhere and carries nothing, or a new one."""
+    bare = [(number, host) for number, (_, group) in enumerate(composition.groups) for host in bare_tops(group)]
+    if not bare:
+        return None
+    number, host = rng.choice(bare)
+    if rng.random() < FROM_THE_LOOK:
+        return _carried_over(composition, number, host, rng)
+    ledge, _ = composition.groups[number]
+    used = {placement.item for placement in composition.placements}
+    free = [
+        one for one in composition.stock.free(ledge, used, CROWNS) if may_crown(composition.stock, ledge, one, host)
+    ]
+    found = composition.stock.pick(free, lambda thing: thing.worth - abs(thing.width / host.width - 0.5))
+    return None if found is None else _with_groups(composition, {number: _laid(composition, number, host, found)})
+
+
+def _carried_over(composition: Composition, number: int, host: Member, rng: Random) -> Composition | None:
+    stock, (ledge, _) = composition.stock, composition.groups[number]
+    spare = [
+        (other, member)
+        for other, (at, group) in enumerate(composition.groups)
+        if group.form not in ("pair", "tray") and not group.wants_end and at.meant.purpose != "statement"
+        and (len(group.members) > 1 or sum(one is at for one, _ in composition.groups) > 1)
+        for member in group
+        if member.stands and member.thing.category in CROWNS and not member.thing.goes_in_a_set
+        and not any(guest.on is member or guest.inside is member for guest in group)
+        and stock.fits(member.thing, ledge) and may_crown(stock, ledge, member.thing, host)
+    ]  # fmt: skip
+    if not spare:
+        return None
+    other, member = rng.choice(spare)
+    place = composition.groups[other][1].members.index(member)
+    changed = {number: _laid(composition, number, host, member.thing)}
+    if other == number:
+        changed[number].members.pop(place)
+        return _with_groups(composition, changed)
+    rest = composition.groups[other][1].copy()
+    rest.members.pop(place)
+    return _with_groups(composition, {**changed, other: rest})
+
+
+def _laid(composition: Composition, number: int, host: Member, thing: Thing) -> Group:
+    """Return a group with a thing on one of its members."""
+    group = composition.groups[number][1]
+    changed = group.copy()
+    carrier = changed.members[group.members.index(host)]
+    room = max(carrier.width - thing.width, 0.0) / 2
+    changed.lay_on(thing, carrier, composition.stock.rng.choice((-1, 1)) * min(ASIDE * carrier.width, room))
+    return changed
+
+
+def _with_groups(composition: Composition, changed: dict[int, Group]) -> Composition | None:
+    """Return a composition with some groups changed, those that have nothing left taken out."""
+    groups = [(ledge, changed.get(number, group)) for number, (ledge, group) in enumerate(composition.groups)]
+    return with_groups(composition, tuple((ledge, group) for ledge, group in groups if group.members))
