@@ -24,8 +24,10 @@ WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
 SHARED_FREE, SHARED_COST, SAME_LEAD = 0.3, 14.0, 6.0
 """So much looks may share; what is over costs, and the same lead does."""
 
-HALF, OVER_HALF_COST = 0.5, 120.0
-"""From half on sharing costs so much that only a stash without others to take leaves any."""
+HALF, OVER_HALF_COST, SCARCE = 0.5, 120.0, 0.5
+"""From half on sharing costs so much that only a stash without others to take leaves any; where things are scarce for
+all looks of a run, half of what lacks is added to the half.
+"""
 
 SAME_PLACES, PLACES_FREE = 4.0, 0.4
 """What it costs that things stand on the same ledges as before: it counts where there are no others to take."""
@@ -54,7 +56,7 @@ class Grouping:
         self._earlier = [frozenset(item for item, _ in pairs) for pairs in others]
         self._taken = frozenset().union(*self._earlier)
         self._composition: Composition | None = None
-        self._unavoidable: float | None = None
+        self._may_share: tuple[float, float] | None = None
         self._alone: frozenset[str] | None = None
         self._liked_by_ledge: dict[str, float] = {}
         self._rng = random.Random(seed)
@@ -103,10 +105,11 @@ class Grouping:
         # What answers a need, where all that does is taken, comes again: it is not what makes two looks alike.
         own = {placement.item for placement in composition.placements} - kept - self._alone
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
-        if self._unavoidable is None:
-            self._unavoidable = _unavoidable(self._problem, self._earlier)
-        cost = SHARED_COST * sum(max(share - max(SHARED_FREE, self._unavoidable), 0.0) for share in shares)
-        cost += OVER_HALF_COST * sum(max(share - max(HALF, self._unavoidable), 0.0) for share in shares)
+        if self._may_share is None:
+            self._may_share = _may_share(self._problem, self._earlier)
+        free, half = self._may_share
+        cost = SHARED_COST * sum(max(share - free, 0.0) for share in shares)
+        cost += OVER_HALF_COST * sum(max(share - half, 0.0) for share in shares)
         pairs = pairs_of(composition.placements, self._problem.fixed)
         cost += SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
         lead = _lead_of(composition, own)
@@ -131,13 +134,22 @@ class Grouping:
         return False
 
 
-def _unavoidable(problem: Problem, earlier: Sequence[frozenset[str]]) -> float:
-    """Return which share of the things of a look each earlier one has, too, where the stash has no more than it has."""
+def _may_share(problem: Problem, earlier: Sequence[frozenset[str]]) -> tuple[float, float]:
+    """Return which share of its things a look may have in common with each earlier one: freely, and at a low cost.
+
+    That is more where the stash has no more than it has, and from the third look on where all of them together want
+    more things than there are.
+    """
     stock = Stock(problem, random.Random(0))
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
+    suits = suiting(stock)
+    if not wanted or not earlier:
+        return SHARED_FREE, HALF
     taken = frozenset[str]().union(*earlier)
-    again = wanted - sum(thing.id not in taken for thing in suiting(stock))
-    return min(max(again / (wanted * max(len(earlier), 1)), 0.0), 1.0) if wanted else 0.0
+    again = wanted - sum(thing.id not in taken for thing in suits)
+    unavoidable = min(max(again / (wanted * len(earlier)), 0.0), 1.0)
+    scarce = min(max((len(earlier) + 1) * wanted / max(len(suits), 1) - 1, 0.0), 1.0)
+    return max(SHARED_FREE, unavoidable), max(HALF + SCARCE * scarce, unavoidable)
 
 
 def _lead_of(composition: Composition, ids: Collection[str]) -> str:
