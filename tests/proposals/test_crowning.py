@@ -54,23 +54,16 @@ def test_something_small_is_laid_on_a_bare_stack_and_nothing_tall() -> None:
     assert crowns(with_a_bare_stack(TALL, free=(BELL,))) == {"bell"}
 
 
-def test_what_is_carried_over_leaves_its_place_and_a_group_of_one_is_gone() -> None:
-    before = with_a_bare_stack(SHELL)
+def test_what_is_carried_over_leaves_its_place_and_the_look_shows_as_much() -> None:
+    before = with_a_bare_stack(SHELL, TALL)
     after = next(one for seed in range(20) if (one := crowned(before, Random(seed))) is not None)
-    assert len(after.groups) == 1
+    assert [sorted(group.ids) for _, group in after.groups] == [["lower", "shell", "upper"], ["tall"]]
     assert len(after.placements) == len(before.placements)
     assert [p.on for p in after.placements if p.item == "shell"] == ["upper"]
 
 
-def test_a_shelf_is_not_bared_for_a_crown() -> None:
-    problem = problem_of(plan_of((LOWER, UPPER, SHELL), (), case_of(2)), "case", Manner())
-    stock = Stock(problem, Random(1))
-    stack, alone = Group("stack", 300.0), Group("worthy", 300.0)
-    base = stack.set_down(stock.things["lower"], pose="flat")
-    stack.lay_on(stock.things["upper"], base, pose="flat")
-    alone.set_down(stock.things["shell"], "back")
-    groups = ((stock.ledges[0], stack.shift(300.0)), (stock.ledges[1], alone.shift(400.0)))
-    assert crowns(Composition(stock, groups, placements_of(groups), GroupPool())) == set()
+def test_what_stands_alone_is_not_taken_from_its_place() -> None:
+    assert crowns(with_a_bare_stack(SHELL)) == set()
 
 
 def test_a_crowned_stack_has_no_bare_top_and_is_liked_more() -> None:

@@ -1,6 +1,7 @@
 """What a newcomer has: a console in the hall and the sixteen things that are at hand."""
 
 from functools import lru_cache
+from random import Random
 
 from msgspec.structs import replace
 
@@ -13,7 +14,10 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.starts.tops import console
+from jolly_ledge.proposals.composing.fullness import suiting
 from jolly_ledge.proposals.composing.schemes import LOW_ON_THE_FLOOR
+from jolly_ledge.proposals.grouping import may_share
+from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals
 
@@ -57,3 +61,17 @@ def test_nothing_low_is_lost_on_the_floor_under_it() -> None:
         and stack.height < LOW_ON_THE_FLOOR * (stack.ledge.clearance or 0.0)
     ]
     assert low == []
+
+
+def test_how_much_may_be_shared_follows_what_is_left_and_which_looks_there_are() -> None:
+    problem = problem_of(plan_of(stash(), (), console()), console().id, Manner())
+    ids = [thing.id for thing in suiting(Stock(problem, Random(0)))]
+    assert may_share(problem, []) == may_share(problem, [frozenset()])
+    free, half = may_share(problem, [frozenset()])
+    apart = [frozenset(ids[: len(ids) // 2]), frozenset(ids[len(ids) // 2 :])]
+    # Where two took everything, a third has its things of both, about half of each.
+    shared, low = may_share(problem, apart)
+    assert free < 0.5 == half < low <= 1.0
+    assert shared == 0.5
+    # Where one took all there is, all of it comes again.
+    assert may_share(problem, [frozenset(ids)]) == (1.0, 1.0)

@@ -106,7 +106,7 @@ class Grouping:
         own = {placement.item for placement in composition.placements} - kept - self._alone
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
         if self._may_share is None:
-            self._may_share = _may_share(self._problem, self._earlier)
+            self._may_share = may_share(self._problem, self._earlier)
         free, half = self._may_share
         cost = SHARED_COST * sum(max(share - free, 0.0) for share in shares)
         cost += OVER_HALF_COST * sum(max(share - half, 0.0) for share in shares)
@@ -134,7 +134,7 @@ class Grouping:
         return False
 
 
-def _may_share(problem: Problem, earlier: Sequence[frozenset[str]]) -> tuple[float, float]:
+def may_share(problem: Problem, earlier: Sequence[frozenset[str]]) -> tuple[float, float]:
     """Return which share of its things a look may have in common with each earlier one: freely, and at a low cost.
 
     That is more where the stash has no more than it has, and from the third look on where all of them together want
@@ -145,9 +145,10 @@ def _may_share(problem: Problem, earlier: Sequence[frozenset[str]]) -> tuple[flo
     suits = suiting(stock)
     if not wanted or not earlier:
         return SHARED_FREE, HALF
-    taken = frozenset[str]().union(*earlier)
-    again = wanted - sum(thing.id not in taken for thing in suits)
-    unavoidable = min(max(again / (wanted * len(earlier)), 0.0), 1.0)
+    # What all of them took comes again from any of them, what one took from that one alone.
+    again = [wanted - sum(thing.id not in one for thing in suits) for one in earlier]
+    again.append((wanted - sum(all(thing.id not in one for one in earlier) for thing in suits)) / len(earlier))
+    unavoidable = min(max(*again, 0.0) / wanted, 1.0)
     scarce = min(max((len(earlier) + 1) * wanted / max(len(suits), 1) - 1, 0.0), 1.0)
     return max(SHARED_FREE, unavoidable), max(HALF + SCARCE * scarce, unavoidable)
 

@@ -16,7 +16,7 @@ FROM_THE_LOOK = 0.6
 
 
 def crowned(composition: Composition, rng: Random) -> Composition | None:
-    """Lay something small on a bare stack of books: a thing that stands elsewhere and carries nothing, or a new one."""
+    """Lay something small on a bare stack of books: a lesser member of a group, or a new thing."""
     bare = [(number, host) for number, (_, group) in enumerate(composition.groups) for host in bare_tops(group)]
     if not bare:
         return None
@@ -36,9 +36,8 @@ def _carried_over(composition: Composition, number: int, host: Member, rng: Rand
     stock, (ledge, _) = composition.stock, composition.groups[number]
     spare = [
         (other, member)
-        for other, (at, group) in enumerate(composition.groups)
-        if group.form not in ("pair", "tray") and not group.wants_end and at.meant.purpose != "statement"
-        and (len(group.members) > 1 or sum(one is at for one, _ in composition.groups) > 1)
+        for other, (_, group) in enumerate(composition.groups)
+        if group.form not in ("pair", "tray") and not group.wants_end and len(group.members) > 1
         for member in group
         if member.stands and member.thing.category in CROWNS and not member.thing.goes_in_a_set
         and not any(guest.on is member or guest.inside is member for guest in group)
@@ -49,12 +48,9 @@ def _carried_over(composition: Composition, number: int, host: Member, rng: Rand
     other, member = rng.choice(spare)
     place = composition.groups[other][1].members.index(member)
     changed = {number: _laid(composition, number, host, member.thing)}
-    if other == number:
-        changed[number].members.pop(place)
-        return _with_groups(composition, changed)
-    rest = composition.groups[other][1].copy()
+    rest = changed.setdefault(other, composition.groups[other][1].copy())
     rest.members.pop(place)
-    return _with_groups(composition, {**changed, other: rest})
+    return _with_groups(composition, changed)
 
 
 def _laid(composition: Composition, number: int, host: Member, thing: Thing) -> Group:
@@ -68,6 +64,7 @@ def _laid(composition: Composition, number: int, host: Member, thing: Thing) -> 
 
 
 def _with_groups(composition: Composition, changed: dict[int, Group]) -> Composition | None:
-    """Return a composition with some groups changed, those that have nothing left taken out."""
-    groups = [(ledge, changed.get(number, group)) for number, (ledge, group) in enumerate(composition.groups)]
-    return with_groups(composition, tuple((ledge, group) for ledge, group in groups if group.members))
+    return with_groups(
+        composition,
+        tuple((ledge, changed.get(number, group)) for number, (ledge, group) in enumerate(composition.groups)),
+    )
