@@ -240,6 +240,13 @@ def test_a_lone_figure_is_the_side_by_which_such_a_thing_is_known(line: str, sid
     assert max(entry.items[0].width, entry.items[0].height) < 600
 
 
+def test_a_room_of_the_house_is_no_thing_of_a_list_and_whose_it_is_neither() -> None:
+    listed = parse_entry("basket, vase, bowl, star deck", "cm", rooms=("star deck",))
+    assert [(item.shape, item.room) for item in listed.items][-1] == ("bowl", "star deck")
+    assert len(listed.items) == 3
+    assert [item.shape for item in parse_entry("my aunt’s, blue vase", "cm").items] == ["vase"]
+
+
 HEADS = [("photo frame", "frame"), ("glass bowl", "bowl"), ("shell box", "box"), ("pot plant", "plant"),
          ("box of candles", "box"), ("orchid in a pot", "plant"), ("cookbook stand", "object"), ("bowl stone", "bowl"),
          ("candle jar", "cylinder")]  # fmt: skip

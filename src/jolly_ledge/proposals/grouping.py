@@ -149,8 +149,8 @@ def may_share(problem: Problem, earlier: Sequence[frozenset[str]]) -> tuple[floa
     again = [wanted - sum(thing.id not in one for thing in suits) for one in earlier]
     again.append((wanted - sum(all(thing.id not in one for one in earlier) for thing in suits)) / len(earlier))
     unavoidable = min(max(*again, 0.0) / wanted, 1.0)
-    scarce = min(max((len(earlier) + 1) * wanted / max(len(suits), 1) - 1, 0.0), 1.0)
-    return max(SHARED_FREE, unavoidable), max(HALF + SCARCE * scarce, unavoidable)
+    lacks = (len(earlier) + 1) * wanted / max(len(suits), 1) - 1 if len(earlier) > 1 else 0.0
+    return max(SHARED_FREE, unavoidable), max(HALF + SCARCE * min(max(lacks, 0.0), 1.0), unavoidable)
 
 
 def _lead_of(composition: Composition, ids: Collection[str]) -> str:

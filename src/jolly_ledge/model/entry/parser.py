@@ -135,7 +135,7 @@ def parse_entry(
     everywhere = frozenset({*rooms, *(item.room for item in known if item.room)})
     reading = Reading(unit, known, everywhere, kind, literal)
     ids = ids or FreshIds(item.id for item in known)
-    entries = [_one_entry(part, reading, ids) for part in _things_of(line)]
+    entries = [_one_entry(part, reading, ids) for part in _things_of(line, everywhere)]
     return QuickEntry(
         tuple(item for entry in entries for item in entry.items),
         tuple(note for entry in entries for note in entry.notes),
@@ -153,7 +153,7 @@ def known_thing(line: str, unit: LengthUnit, stash: Iterable[Item] = ()) -> Item
     return entry.items[0]
 
 
-def _things_of(line: str) -> list[str]:
+def _things_of(line: str, rooms: Collection[str]) -> list[str]:
     """Part a line at commas where each part names a thing; what names none belongs to the thing before.
 
     A part with words and a width and height of its own is another thing where the one before has both already. What
@@ -164,7 +164,7 @@ def _things_of(line: str) -> list[str]:
     parts = [line] if _QUOTED.search(line) else _COMMA.split(line)
     is_list = sum(map(_names_a_thing, parts)) >= LIST_FROM
     for part in parts:
-        is_thing = _names_a_thing(part) or ((is_list or not things) and _names_something_new(part))
+        is_thing = _names_a_thing(part) or ((is_list or not things) and _names_something_new(part, rooms))
         is_next = bool(things) and _is_sized(things[-1]) and _is_sized(part)
         if things and not (is_next or (is_thing and names)):
             things[-1] = f"{things[-1]}, {part}"
@@ -186,10 +186,14 @@ def _names_a_thing(part: str) -> bool:
     return any(singular_of(word) and word not in STUFFS and word not in COLOURS for word in words)
 
 
-def _names_something_new(part: str) -> bool:
-    """Tell whether a part is two words or more that nobody knows: one alone (old, inherited) tells how a thing is."""
-    found = understood(part, ())
-    return found.names_something and len(found.said) > 1 and all(one.part == "own" for one in found.said)
+def _names_something_new(part: str, rooms: Collection[str]) -> bool:
+    """Tell whether a part is two words or more that nobody knows: one alone (old, inherited) tells how a thing is.
+
+    So does what ends in whose it is: ``my aunt's, blue vase``.
+    """
+    found = understood(part, rooms)
+    is_new = found.names_something and len(found.said) > 1 and all(one.part == "own" for one in found.said)
+    return is_new and not found.said[-1].text.lower().replace("’", "'").endswith(("'s", "s'"))
 
 
 def _one_entry(line: str, reading: Reading, ids: FreshIds) -> QuickEntry:
