@@ -154,7 +154,7 @@ def test_a_lasso_takes_several_and_all_are_changed_in_one_step(window: MainWindo
     assert third.item.id in caught
     type_into(qtbot, page.side.several.room_field, "loft")
     assert {item.room for item in window.workspace.chosen_items} == {"loft"}
-    assert window.workspace.history.undo_label == f"Change room of {counted(len(caught), 'thing')}"
+    assert window.workspace.history.undo_label == f"Change the room of {counted(len(caught), 'thing')}"
     window.workspace.undo()
     assert "loft" not in {item.room for item in window.workspace.plan.stash}
 

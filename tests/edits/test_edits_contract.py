@@ -77,6 +77,7 @@ from jolly_ledge.geometry.landing import Spot
 from jolly_ledge.model.deviation import Deviation
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Answer, LogEntry, Look, LookPhoto, Manner, Placement, Vote, WavedOff
 from jolly_ledge.model.piece import Board, Fixture, KeptPlace, Ledge, Wish
 from jolly_ledge.model.plan import ColourFamily, Household, Plan, Taste, check_references
@@ -338,3 +339,12 @@ def test_values_out_of_bounds_are_refused_and_nothing_changes(demo: Plan, field:
     with pytest.raises(JollyLedgeError):
         history.commit(ChangeItem(item="dark-urn", changes=((field, value),)))
     assert history.plan is demo
+
+
+@pytest.mark.parametrize("field", [field for field in Item.__struct_fields__ if field != "id"])
+def test_what_is_changed_of_a_thing_is_named_in_words(field: str) -> None:
+    label = ChangeItem(item="urn", changes=((field, None),), name="urn").label
+    assert label.startswith("Change ")
+    assert label.endswith(" of urn")
+    assert "_" not in label
+    assert ChangeItems(items=("urn", "jar"), changes=((field, None),)).label == f"{label.removesuffix('urn')}two things"

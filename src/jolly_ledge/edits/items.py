@@ -1,6 +1,6 @@
 """Edits of the stash."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 
 from msgspec.structs import replace
 
@@ -11,7 +11,7 @@ from jolly_ledge.model.families import Families
 from jolly_ledge.model.fresh_ids import fresh_id
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look
-from jolly_ledge.model.phrases import counted
+from jolly_ledge.model.phrases import counted, listed
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import changed, checked
 from jolly_ledge.model.words import TRAITS, Sense, Trait, plain
@@ -50,6 +50,20 @@ class TakeOverItems(BaseEdit, frozen=True):
         return replace(plan, stash=kept + tuple(item for key, item in incoming.items() if key not in known))
 
 
+NAMES_OF_FIELDS = {
+    "silhouette": "the form", "stems": "the count of stems", "guessed": "the guesses", "repaint": "the paint",
+    "sense": "the sense of the set", "borrowed_from": "the lender", "returns_to": "the place of return",
+    "return_by": "the day of return", "season": "the seasons", "obsolete_by": "the successor",
+    "gone": "the whereabouts", "may_be": "the leave to paint", "meant_for": "the destinations",
+    "original_price": "the price of the original", "photo": "the photograph",
+}  # fmt: skip
+"""What is changed, in words, where the name of a field with an article does not say it."""
+
+
+def _named_fields(changes: Iterable[tuple[str, object]]) -> str:
+    return listed([NAMES_OF_FIELDS.get(field, f"the {field}") for field, _ in changes])
+
+
 class ChangeItem(BaseEdit, frozen=True):
     """Change some fields of one thing."""
 
@@ -60,8 +74,7 @@ class ChangeItem(BaseEdit, frozen=True):
     @property
     def label(self) -> str:
         """What it does."""
-        words = ", ".join(field.replace("_", " ") for field, _ in self.changes)
-        return f"Change {words} of {self.name or self.item}"
+        return f"Change {_named_fields(self.changes)} of {self.name or self.item}"
 
     @property
     def merge_key(self) -> str | None:
@@ -83,8 +96,7 @@ class ChangeItems(BaseEdit, frozen=True):
     @property
     def label(self) -> str:
         """What it does."""
-        words = ", ".join(field.replace("_", " ") for field, _ in self.changes)
-        return f"Change {words} of {counted(len(self.items), 'thing')}"
+        return f"Change {_named_fields(self.changes)} of {counted(len(self.items), 'thing')}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the things changed."""
