@@ -2,8 +2,9 @@
 
 from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.model.look import Manner
+from jolly_ledge.model.starts.tops import console
 from jolly_ledge.proposals.problem import problem_of
-from jolly_ledge.proposals.story import leads_of, story_of
+from jolly_ledge.proposals.story import how_many_said, leads_of, story_of
 
 ITEMS = (
     thing("urn", "vessel", width=180.0, height=300.0, depth=150.0),
@@ -55,3 +56,14 @@ def test_what_bears_others_says_what_it_bears() -> None:
         "it lifts the shell.",
     ]
     assert told[-1].endswith(": it lies under the book 220.0.")
+
+
+def test_what_stands_on_the_floor_is_not_counted_against_the_number_of_the_top() -> None:
+    table = console()
+    below, top = (next(ledge.id for ledge in table.ledges if ledge.label == name) for name in ("below", "top"))
+    placements = (put("urn", ledge=top, x=300.0), put("row", ledge=top, x=700.0), put("twigs", ledge=below, x=300.0))
+    problem = problem_of(plan_of(ITEMS, (), table), table.id, Manner())
+    said = how_many_said(problem, arranged(ITEMS, placements, table))
+    on_top = how_many_said(problem, arranged(ITEMS, placements[:2], table))
+    assert said == on_top
+    assert said.endswith("on these ledges.")

@@ -60,9 +60,10 @@ def leads_of(arrangement: Arrangement) -> frozenset[str]:
 
 
 def how_many_said(problem: Problem, arrangement: Arrangement) -> str:
-    """Return how many things were set, and why so many."""
-    things = sum(things_on(arrangement.by_ledge.get(ledge.id, ())) for ledge in problem.open_ledges)
-    bears = sum(recommended(problem.piece, ledge, problem.manner.fullness) for ledge in problem.open_ledges)
+    """Return how many things were set on ledges that bear a number, and why so many; a floor bears none."""
+    advised = {ledge.id: recommended(problem.piece, ledge, problem.manner.fullness) for ledge in problem.open_ledges}
+    things = sum(things_on(arrangement.by_ledge.get(ledge, ())) for ledge, bears in advised.items() if bears)
+    bears = sum(advised.values())
     return f"{capital(counted(things, 'thing'))}: {problem.manner.fullness} bears about {round(bears)} on these ledges."
 
 
