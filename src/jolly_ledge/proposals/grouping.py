@@ -101,7 +101,7 @@ class Grouping:
         kept = {placement.item for placement in self._problem.fixed} | composition.stock.must
         if self._alone is None:
             stock = Stock(self._problem, random.Random(0))
-            self._alone = frozenset(one.id for one in stock.things.values() if stock.answers_alone(one, self._taken))
+            self._alone = frozenset(one.id for one in stock.things.values() if stock.answers.is_alone(one, self._taken))
         # What answers a need, where all that does is taken, comes again: it is not what makes two looks alike.
         own = {placement.item for placement in composition.placements} - kept - self._alone
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]

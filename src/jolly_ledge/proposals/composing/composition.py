@@ -130,7 +130,7 @@ def _leave_half_of_what_was_taken(stock: Stock, taken_before: Collection[str]) -
     to_spare = max(math.floor(at_hand - wanted), 0)
     again = math.floor(len(taken) * stock.rng.choice(MAY_COME_AGAIN))
     left = {thing.id for thing in stock.rng.sample(taken, min(len(taken) - again, to_spare))}
-    stock.pool = stock.with_answers([thing for thing in stock.pool if thing.id not in left])
+    stock.pool = stock.answers.added_to([thing for thing in stock.pool if thing.id not in left])
 
 
 def recomposed(composition: Composition, rng: Random, liked: Mapping[str, float] | None = None) -> Composition | None:

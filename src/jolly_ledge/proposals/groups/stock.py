@@ -7,7 +7,6 @@ from random import Random
 from msgspec.structs import replace
 
 from jolly_ledge.geometry.sockets import sockets_of
-from jolly_ledge.measures.kits import Need, needs_of
 from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.hue_family import QUIET
 from jolly_ledge.model.kinds import kind_of
@@ -15,6 +14,7 @@ from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import Role, Room, role_of, room_of
 from jolly_ledge.model.words import Fullness
+from jolly_ledge.proposals.groups.kit_answers import KitAnswers
 from jolly_ledge.proposals.problem import Problem
 from jolly_ledge.proposals.thing import LOUD, Palette, Thing, choose_palette
 
@@ -61,8 +61,6 @@ class Stock:
         self.room: Room = room_of(problem.piece)
         self.ledges = problem.open_ledges
         self.roles: dict[str, Role] = {ledge.id: role_of(problem.piece, ledge) for ledge in problem.open_ledges}
-        # What a free place meets as well needs nothing from the stash.
-        self._needs = tuple(need for need in needs_of(problem.piece) if not need.free)
         self.must = {item.id for item in problem.required if item not in problem.hidden}
         self._wished = {item for wish in problem.piece.wishes for item in wish.items if wish.kind not in EASY_WISHES}
         self._homes = {item.id: {ledge.id for ledge in problem.homes(item)} for item in problem.candidates}
@@ -73,6 +71,7 @@ class Stock:
         items |= {item.id: item for item in beads if not item.meant_for or self.piece.id in item.meant_for}
         hidden = {item.id for item in problem.hidden}
         self.things: dict[str, Thing] = {}
+        self.answers = KitAnswers(problem, self.things, self._roles_for)
         for item in items.values():
             thing = Thing(item)
             thing.welcome = {ledge.id: welcome(item, self.piece, ledge) for ledge in self.ledges}
@@ -89,7 +88,7 @@ class Stock:
             if thing.id in self.must:
                 thing.worth = max(thing.worth, 0.6) + MUST_WORTH
             thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
-        self.pool = self.with_answers(self._with_other_leads(self._suiting()))
+        self.pool = self.answers.added_to(self._with_other_leads(self._suiting()))
         self.share_at_hand: float | None = None
         """Which share of what all ledges bear is at hand, once that was asked for; 0 to 1."""
 
@@ -118,7 +117,7 @@ class Stock:
             suits = thing.suits >= least - may and (thing.loud < LOUD or self.problem.manner.palette)
             if thing.id in self.must or self._is_of_the_season(thing) or suits:
                 pool.append(thing)
-        pool = self.with_answers(pool)
+        pool = self.answers.added_to(pool)
         if len(pool) < FEWEST:
             best = sorted(self.things.values(), key=lambda thing: (thing.loud >= LOUD, -thing.suits))
             quiet = sum(thing.loud < LOUD for thing in best)
@@ -130,39 +129,12 @@ class Stock:
         for led in [thing for thing in pool if thing.id in self.problem.led_before and thing.id not in self.must]:
             rest = [thing for thing in pool if thing is not led]
             others = [thing for thing in rest if thing.category == led.category and thing.area > 0.4 * led.area]
-            if others or (not self.answers_alone(led) and len(rest) >= ENOUGH_LEFT):
+            if others or (not self.answers.is_alone(led) and len(rest) >= ENOUGH_LEFT):
                 pool = rest
         return pool
 
-    def with_answers(self, pool: list[Thing]) -> list[Thing]:
-        """Return some things with the worthiest answer to all that the use asks for and they do not meet."""
-        whole = list(pool)
-        for need in self._needs:
-            if not any(self._meets(thing, need) for thing in whole):
-                answers = [thing for thing in self.things.values() if self._meets(thing, need)]
-                whole += sorted(answers, key=self._comes_last)[:1]
-        return whole
-
-    def _comes_last(self, thing: Thing) -> tuple[bool, bool, float]:
-        """Order what answers a need: what wants a vessel or led an earlier look only where nothing else does."""
-        return thing.category == "stems", thing.id in self.problem.led_before, -thing.worth
-
-    def answers_alone(self, thing: Thing, gone: Collection[str] = ()) -> bool:
-        """Tell whether nothing else at hand meets something that the use asks for: such a thing comes in every look.
-
-        Parameters
-        ----------
-        thing : Thing
-        gone : collection of str
-            Ids of what is as good as not at hand.
-        """
-        others = [other for other in self.things.values() if other is not thing and other.id not in gone]
-        return any(
-            self._meets(thing, need) and not any(self._meets(other, need) for other in others) for need in self._needs
-        )
-
-    def _meets(self, thing: Thing, need: Need) -> bool:
-        return any(need.takes(thing.item, self.roles[ledge.id]) for ledge in self.ledges if self.fits(thing, ledge))
+    def _roles_for(self, thing: Thing) -> list[Role]:
+        return [self.roles[ledge.id] for ledge in self.ledges if self.fits(thing, ledge)]
 
     def _is_of_the_season(self, thing: Thing) -> bool:
         return self.problem.season is not None and self.problem.season in thing.item.season
