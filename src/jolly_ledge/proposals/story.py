@@ -43,7 +43,7 @@ def story_of(problem: Problem, arrangement: Arrangement) -> tuple[StoryStep, ...
 
 
 def _borne(placed: PlacedItem, arrangement: Arrangement) -> PlacedItem | None:
-    """Return what a thing bears: the heaviest to the eye where it is several; None where it bears nothing."""
+    """Return what a thing bears: the largest where it is several; None where it bears nothing."""
     on_it = [one for one in arrangement.placed_items if one.placement.host == placed.id]
     return max(on_it, key=lambda one: (one.width * one.height, one.id), default=None)
 

@@ -3,13 +3,10 @@
 from random import Random
 
 from jolly_ledge.proposals.composing.composition import Composition
-from jolly_ledge.proposals.composing.replaced import with_groups
-from jolly_ledge.proposals.groups.books import CROWNS, bare_tops, may_crown
+from jolly_ledge.proposals.composing.replaced import with_changed
+from jolly_ledge.proposals.groups.books import CROWNS, bare_tops, lay_askew, may_crown
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.thing import Thing
-
-ASIDE = 0.08
-"""A crown lies by so much of its host's width off the middle: a little askew looks laid down, not lined up."""
 
 FROM_THE_LOOK = 0.6
 """So often a thing of the look is carried over, so that it shows no more things than before; else one comes anew."""
@@ -23,13 +20,11 @@ def crowned(composition: Composition, rng: Random) -> Composition | None:
     number, host = rng.choice(bare)
     if rng.random() < FROM_THE_LOOK:
         return _carried_over(composition, number, host, rng)
-    ledge, _ = composition.groups[number]
+    stock, (ledge, _) = composition.stock, composition.groups[number]
     used = {placement.item for placement in composition.placements}
-    free = [
-        one for one in composition.stock.free(ledge, used, CROWNS) if may_crown(composition.stock, ledge, one, host)
-    ]
-    found = composition.stock.pick(free, lambda thing: thing.worth - abs(thing.width / host.width - 0.5))
-    return None if found is None else _with_groups(composition, {number: _laid(composition, number, host, found)})
+    free = [thing for thing in stock.free(ledge, used, CROWNS) if may_crown(stock, ledge, thing, host)]
+    found = stock.pick(free, lambda thing: thing.worth - abs(thing.width / host.width - 0.5))
+    return None if found is None else with_changed(composition, {number: _laid(composition, number, host, found)})
 
 
 def _carried_over(composition: Composition, number: int, host: Member, rng: Random) -> Composition | None:
@@ -50,21 +45,12 @@ def _carried_over(composition: Composition, number: int, host: Member, rng: Rand
     changed = {number: _laid(composition, number, host, member.thing)}
     rest = changed.setdefault(other, composition.groups[other][1].copy())
     rest.members.pop(place)
-    return _with_groups(composition, changed)
+    return with_changed(composition, changed)
 
 
 def _laid(composition: Composition, number: int, host: Member, thing: Thing) -> Group:
     """Return a group with a thing on one of its members."""
     group = composition.groups[number][1]
     changed = group.copy()
-    carrier = changed.members[group.members.index(host)]
-    room = max(carrier.width - thing.width, 0.0) / 2
-    changed.lay_on(thing, carrier, composition.stock.rng.choice((-1, 1)) * min(ASIDE * carrier.width, room))
+    lay_askew(composition.stock, changed, thing, changed.members[group.members.index(host)])
     return changed
-
-
-def _with_groups(composition: Composition, changed: dict[int, Group]) -> Composition | None:
-    return with_groups(
-        composition,
-        tuple((ledge, changed.get(number, group)) for number, (ledge, group) in enumerate(composition.groups)),
-    )

@@ -5,7 +5,7 @@ from random import Random
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.composition import Composition
-from jolly_ledge.proposals.composing.replaced import kept_clear, with_groups
+from jolly_ledge.proposals.composing.replaced import kept_clear, with_changed
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, safe_together
 from jolly_ledge.proposals.thing import Thing
@@ -30,7 +30,7 @@ def member_exchanged(composition: Composition, rng: Random) -> Composition | Non
     old = rng.choice(spare)
     others = [thing for thing in _free(composition, ledge) if _could_replace(thing, old)]
     new = composition.stock.pick(others, lambda thing: thing.worth)
-    return None if new is None else _with_group(composition, number, with_another(group, old, new))
+    return None if new is None else with_changed(composition, {number: with_another(group, old, new)})
 
 
 def enlarged(composition: Composition, rng: Random) -> Composition | None:
@@ -47,7 +47,7 @@ def enlarged(composition: Composition, rng: Random) -> Composition | None:
         return None
     larger = with_another(group, old, new)
     kept_clear(ledge, larger)
-    return _with_group(composition, number, larger)
+    return with_changed(composition, {number: larger})
 
 
 def _spare_of_a_group(composition: Composition, rng: Random) -> tuple[int, list[Member]]:
@@ -64,12 +64,6 @@ def _spare_of_a_group(composition: Composition, rng: Random) -> tuple[int, list[
 
 def _free(composition: Composition, ledge: Ledge) -> list[Thing]:
     return composition.stock.free(ledge, {placement.item for placement in composition.placements})
-
-
-def _with_group(composition: Composition, number: int, group: Group) -> Composition | None:
-    groups = list(composition.groups)
-    groups[number] = (groups[number][0], group)
-    return with_groups(composition, tuple(groups))
 
 
 def _could_replace(thing: Thing, old: Member) -> bool:

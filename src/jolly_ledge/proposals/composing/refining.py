@@ -6,14 +6,12 @@ Every move keeps to the grammar and gives a composition that can stand, or None.
 from collections.abc import Callable
 from random import Random
 
-from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.counting import nearer_the_count
 from jolly_ledge.proposals.composing.crowning import crowned
 from jolly_ledge.proposals.composing.members import enlarged, member_exchanged
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
-from jolly_ledge.proposals.composing.replaced import with_groups
-from jolly_ledge.proposals.groups.group import Group
+from jolly_ledge.proposals.composing.replaced import with_changed, with_groups
 
 Move = Callable[[Composition, Random], Composition | None]
 
@@ -39,22 +37,22 @@ def refined(composition: Composition, rng: Random) -> Composition | None:
 def shifted(composition: Composition, rng: Random) -> Composition | None:
     """Move one whole group along its ledge."""
     number, along = rng.randrange(len(composition.groups)), rng.choice(SHIFTS_MM)
-    ledge, group = composition.groups[number]
+    _, group = composition.groups[number]
     if group.wants_end:
         return None
-    return _with(composition, {number: (ledge, group.copy().shift(along))})
+    return with_changed(composition, {number: group.copy().shift(along)})
 
 
 def turned_about(composition: Composition, rng: Random) -> Composition | None:
     """Exchange left and right within one group, where it stands."""
     number = rng.randrange(len(composition.groups))
-    ledge, group = composition.groups[number]
+    _, group = composition.groups[number]
     if group.wants_end or len(group.members) < 2:
         return None
     middle = (group.foot_left + group.foot_right) / 2
     turned = group.copy().shift(-middle).mirror()
     turned.shift(middle - (turned.foot_left + turned.foot_right) / 2)
-    return _with(composition, {number: (ledge, turned)})
+    return with_changed(composition, {number: turned})
 
 
 def traded(composition: Composition, rng: Random) -> Composition | None:
@@ -69,17 +67,11 @@ def traded(composition: Composition, rng: Random) -> Composition | None:
     if one.wants_end or other.wants_end or one_ledge.depth != other_ledge.depth or not welcome:
         return None
     along = (other.foot_left + other.foot_right - one.foot_left - one.foot_right) / 2
-    changed = {first: (other_ledge, one.copy().shift(along)), second: (one_ledge, other.copy().shift(-along))}
-    return _with(composition, changed)
+    groups = list(composition.groups)
+    groups[first], groups[second] = (other_ledge, one.copy().shift(along)), (one_ledge, other.copy().shift(-along))
+    return with_groups(composition, tuple(groups))
 
 
 MOVES: tuple[Move, ...] = (
     shifted, turned_about, traded, member_exchanged, enlarged, carried, merged, split, group_exchanged, crowned,
 )  # fmt: skip
-
-
-def _with(composition: Composition, changed: dict[int, tuple[Ledge, Group]]) -> Composition | None:
-    """Return a composition with some groups changed; None where they pass an end or cannot stand."""
-    return with_groups(
-        composition, tuple(changed.get(number, known) for number, known in enumerate(composition.groups))
-    )

@@ -1,5 +1,7 @@
 """A composition with other groups in it: kept within the ends of their ledges, and only where it can stand."""
 
+from collections.abc import Mapping
+
 from msgspec.structs import replace
 
 from jolly_ledge.model.piece import Ledge
@@ -29,6 +31,12 @@ def with_groups(composition: Composition, groups: PlacedItem) -> Composition | N
     if not problem.can_stand(problem.resolve(placements)) or (walls and not hangs_clear(problem, groups, walls)):
         return None
     return replace(composition, groups=groups, placements=placements)
+
+
+def with_changed(composition: Composition, changed: Mapping[int, Group]) -> Composition | None:
+    """Return a composition with some groups, by their number, changed where they are; see :func:`with_groups`."""
+    groups = tuple((ledge, changed.get(number, group)) for number, (ledge, group) in enumerate(composition.groups))
+    return with_groups(composition, groups)
 
 
 def kept_clear(ledge: Ledge, group: Group) -> None:

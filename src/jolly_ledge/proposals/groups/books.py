@@ -15,6 +15,9 @@ HOLDS = frozenset({"object", "sculpture", "vessel", "box", "bowl", "book-stack",
 FEWEST_IN_A_ROW = 3
 HIGHEST_CROWN_MM, CROWN_FOR_ITS_HOST = 170.0, 0.6
 LEAST_HOLD_MM, STEADY_ROW_MM = 120.0, 180.0
+ASIDE = 0.08
+"""A crown lies by so much of its host's width off the middle."""
+
 LIBRARY_SHARE = 0.45
 """From so much of the shelves on, books standing side by side make the look."""
 
@@ -135,9 +138,14 @@ def crown(
         + 0.1 * (thing.category in ("object", "sculpture", "bowl")) - 0.5 * abs(thing.width / host.width - 0.5),
     )  # fmt: skip
     if found is not None:
-        room = max(host.width - found.width, 0.0) / 2
-        group.lay_on(found, host, stock.rng.choice((-1, 1)) * min(0.08 * host.width, room))
+        lay_askew(stock, group, found, host)
     return found
+
+
+def lay_askew(stock: Stock, group: Group, thing: Thing, host: Member) -> None:
+    """Lay a thing on a member of a group a little off its middle: that looks laid down, not lined up."""
+    room = max(host.width - thing.width, 0.0) / 2
+    group.lay_on(thing, host, stock.rng.choice((-1, 1)) * min(ASIDE * host.width, room))
 
 
 def bare_tops(group: Group) -> Iterator[Member]:
