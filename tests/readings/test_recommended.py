@@ -3,7 +3,8 @@
 from msgspec.structs import replace
 
 from builders import arranged, case_of, put, thing
-from jolly_ledge.model.piece import Ledge
+from jolly_ledge.measures.counts import recommended
+from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.readings.how_many import BAND
 from jolly_ledge.readings.recommended import advice_for
 from jolly_ledge.readings.register import read_one
@@ -36,3 +37,20 @@ def test_the_advice_agrees_with_the_reading() -> None:
     reading = read_one("how-many", look)
     assert reading is not None
     assert BAND[0] <= reading.value <= BAND[1]
+
+
+def test_a_top_is_airy_by_its_rests_more_than_by_fewer_things() -> None:
+    def share(piece: Piece) -> float:
+        airy, layered = (recommended(piece, piece.ledges[0], fullness) for fullness in ("airy", "layered"))
+        return airy / layered
+
+    top = replace(case_of(1).ledges[0], floor=520.0, clearance=None)
+    console = replace(case_of(1), kind="console", ledges=(top,))
+    assert share(case_of(1)) < share(console) < 1.0
+
+
+def test_a_counter_for_coffee_bears_more_than_one_for_cooking() -> None:
+    top = replace(case_of(1).ledges[0], clearance=None, width=1800.0, depth=600.0)
+    cooking = replace(case_of(1), kind="counter", ledges=(top,), use=("cooking",))
+    coffee = replace(cooking, use=("coffee",))
+    assert recommended(coffee, top, "layered") > recommended(cooking, top, "layered")

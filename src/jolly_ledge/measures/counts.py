@@ -31,9 +31,16 @@ BY_A_BED_POWER = 0.5
 """By a bed the fullnesses lie nearer: the lamp and a book are needed in all, and a place for a glass stays free."""
 
 FULLNESSES: dict[Fullness, float] = {"airy": 0.75, "layered": 1.0, "abundant": 1.3}
-"""Practised hands are nearer each other than the words: their airy looks held about three quarters of layered ones."""
+"""Practised hands are nearer each other than the words: airy shelves held about three quarters of layered ones."""
+
+FULLNESSES_OF_TOPS: dict[Fullness, float] = {"airy": 0.9, "layered": 1.0, "abundant": 1.3}
+"""A top is airy by its rests and by what is slender, hardly by fewer things."""
+
 SHELF_PROPORTION, TOP_PROPORTIONS = 1.84, {"console": 3.6, "mantel": 8.5, "counter": 3.8, "island": 2.0}
 USUAL_PROPORTION, ROUND_SHARE = 1.4, 0.85
+STATION, STATIONS = 1.25, frozenset({"coffee", "tea"})
+"""What is needed for coffee or tea is small, and all of it is out: machine, jars, cups, spoons, tray."""
+
 LONGER_SHELF, LONGER_TOP = 0.65, 0.4
 """What is longer than usual for its height, or for its depth, bears more by these powers."""
 
@@ -69,7 +76,12 @@ def recommended(piece: Piece, ledge: Ledge, fullness: Fullness) -> float:
     kind = "island" if role == "island" else piece.kind
     longer = ledge.width / ledge.depth / TOP_PROPORTIONS.get(kind, USUAL_PROPORTION)
     bears = ON_A_TOP.get(kind, ON_ANOTHER_TOP) * (ROUND_SHARE if ledge.shape == "ellipse" else 1.0)
-    return float(left * bears * FULLNESSES[fullness] * longer**LONGER_TOP)
+    return float(left * bears * _of_a_station(piece, role) * FULLNESSES_OF_TOPS[fullness] * longer**LONGER_TOP)
+
+
+def _of_a_station(piece: Piece, role: str) -> float:
+    """Return how many times as many things a counter bears for its use."""
+    return STATION if role == "counter" and STATIONS.intersection(piece.use) else 1.0
 
 
 def _hangs_over(piece: Piece, ledge: Ledge) -> bool:

@@ -9,6 +9,7 @@ from jolly_ledge.model.hue_family import QUIET, WARM
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import BOOK_CATEGORIES, LOOKED_AT, Fullness
+from jolly_ledge.proposals.composing.books_shown import books_missed
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
 from jolly_ledge.proposals.composing.liking_of_a_group import FACED, SWALLOWED, liking_of_a_group, stands_amid
@@ -61,9 +62,6 @@ END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
 REST_SHARE = 0.055
 HANGS = 1.2
 """A picture or a mirror over a top holds all of it together; what stands keeps clear of it, which costs."""
-
-ROWS_WANTED = 0.5
-"""A bookcase shows rows of books on about half of its shelves, where they are at hand."""
 
 GREEN_WHERE_ONE_COOKS = 0.6
 NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 2.5
@@ -373,13 +371,7 @@ def _ties(composition: Composition, things: Sequence[Thing]) -> float:
         cost += COMES_ONCE * len(once)
     tones = [thing.lightness for thing in things]
     cost += 0.2 * (max(tones) - min(tones) < 0.25 and not stock.problem.manner.palette)
-    books = sum(thing.category in BOOK_CATEGORIES for thing in stock.pool)
-    if kind_of(stock.piece).for_books and books > 5:
-        forms = [group.form for _, group in composition.groups]
-        at_hand = sum(thing.category == "book-row" for thing in stock.pool)
-        wanted = min(max(at_hand, 1), ROWS_WANTED * len(stock.ledges))
-        cost += 0.4 * max(wanted - forms.count("row"), 0.0) + 0.25 * (not {*forms} & {"stack", "stack-and-tall"})
-    return -cost
+    return -cost - books_missed(composition)
 
 
 def _lacks(stock: Stock, need: Need, things: Sequence[Thing]) -> bool:
