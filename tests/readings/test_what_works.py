@@ -136,6 +136,27 @@ def test_things_drawn_together_leave_room_to_eat() -> None:
     assert of(working_room, items, (put("t0"),), table()) is None
 
 
+@pytest.mark.parametrize(("use", "most"), [("cooking", 0.25), ("coffee", 0.4)])
+def test_a_worktop_may_be_covered_as_far_as_its_use_lets(use: str, most: float) -> None:
+    top = replace(table().ledges[0], width=2000.0, depth=600.0)
+    counter = replace(
+        table(), kind="counter", viewed_from="front", use=(use,), width=2000.0, depth=600.0, ledges=(top,)
+    )
+
+    def read(share: float) -> Reading:
+        wide = share * top.width * top.depth / 300.0
+        things = tuple(thing(f"block{n}", "box", width=wide / 2, height=200.0, depth=300.0) for n in range(2))
+        at = (put("block0", x=wide / 4 + 10, z=440.0), put("block1", x=1990 - wide / 4, z=440.0))
+        return must(of(working_room, things, at, counter))
+
+    little, allowed, much = (read(share) for share in (0.5 * most, most, 1.35 * most))
+    assert (little.loss or 0) < (allowed.loss or 0) < (much.loss or 0)
+    told = [finding.sentence for finding in much.findings if "put away" in finding.sentence]
+    assert len(told) == 1
+    assert use in told[0]
+    assert not any("put away" in finding.sentence for finding in allowed.findings)
+
+
 def test_what_must_be_hidden_reached_or_plugged_in() -> None:
     items = (
         thing("box", "box", traits=("lidded",)),

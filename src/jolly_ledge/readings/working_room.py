@@ -4,7 +4,7 @@ from jolly_ledge.geometry.arrangement import Arrangement, Stack
 from jolly_ledge.measures.score import ramp, score_of, soft_excess
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.phrases import percent
+from jolly_ledge.model.phrases import listed, percent
 from jolly_ledge.model.piece import Ledge, Seat
 from jolly_ledge.model.roles import Role, role_of
 from jolly_ledge.model.starts.tops import setting_of
@@ -47,6 +47,14 @@ HEAVY_KG, LIGHT_KG = 5.0, 1.0
 
 MANY = 9
 MOVING_SHARE = 0.2
+COVERED_AT_MOST: dict[str, float] = {
+    "cooking": 0.25, "eating": 0.2, "games": 0.15, "working": 0.3, "coffee": 0.4, "tea": 0.4,
+}  # fmt: skip
+"""The share of a worktop that may be covered, by what is done at it; the rest is what it is for."""
+
+COVERED_COST, COVERED_SPREAD, MUCH_COVERED = 0.4, 0.5, 1.25
+"""What a spread more than that costs, and from how many times as much on it is told."""
+
 A_MACHINE_MM, MACHINES_COST, FOOT_COST = 650.0, 0.4, 0.8
 """A worktop is worked at: three machines on two metres are many."""
 
@@ -84,17 +92,24 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     most = top.width / A_MACHINE_MM
     foot = max((c.width * (c.back - c.front) for c in stacks), default=0.0) / (top.width * top.depth)
     loss = 1 - score + MACHINES_COST * soft_excess(len(machines) / most, 1.0, 0.5) + FOOT_COST * foot
+    standing = tuple(identifier for stack in stacks for identifier in stack.ids)
     findings: tuple[Finding, ...] = ()
     if room < 0.9:
-        findings = (
-            Finding(
-                ID,
-                tuple(identifier for stack in stacks for identifier in stack.ids),
-                f"Only {percent(value)} of the edge of {top.label} is free to work at, {percent(wanted)} is wanted; "
-                "draw the things together or toward the back.",
-                1 - room,
-            ),
+        said = (
+            f"Only {percent(value)} of the edge of {top.label} is free to work at, {percent(wanted)} is wanted; draw "
+            "the things together or toward the back."
         )
+        findings = (Finding(ID, standing, said, 1 - room),)
+    allowed = min((COVERED_AT_MOST[use] for use in uses if use in COVERED_AT_MOST), default=None)
+    if allowed is not None and role_of(piece, top) in ("counter", "island"):
+        covered = sum(stack.width * (stack.back - stack.front) for stack in stacks) / (top.width * top.depth)
+        loss += COVERED_COST * soft_excess(covered / allowed, 1.0, COVERED_SPREAD)
+        if covered > MUCH_COVERED * allowed:
+            said = (
+                f"Things cover {percent(covered)} of {top.label}; for {listed(uses)} {percent(allowed)} is enough, so "
+                "that the rest is free: put away what is not used daily."
+            )
+            findings = (*findings, Finding(ID, standing, said, covered / allowed - 1, asks="less"))
     return Reading(
         id=ID,
         value=value,

@@ -10,6 +10,7 @@ from jolly_ledge.proposals.composing.fullness import things_wanted
 from jolly_ledge.proposals.composing.mantels import on_a_mantel
 from jolly_ledge.proposals.composing.spread import Make, fill
 from jolly_ledge.proposals.composing.tables import on_a_table
+from jolly_ledge.proposals.composing.task_rows import with_task_rows
 from jolly_ledge.proposals.composing.worktops import on_a_worktop
 from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack, is_library, row, stack_with_tall
@@ -56,7 +57,14 @@ def groups_borne(ledge: Ledge, fullness: Fullness) -> int:
 
 
 def groups_for(stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group]) -> list[Group]:
-    """Return the groups of one ledge, in coordinates of the ledge."""
+    """Return the groups of one ledge, in coordinates of the ledge, with what its tasks take in rows."""
+    groups = _groups_of_the_role(stock, ledge, used, order, before)
+    return with_task_rows(stock, ledge, groups, used, order) if stock.piece.tasks else groups
+
+
+def _groups_of_the_role(
+    stock: Stock, ledge: Ledge, used: Collection[str], order: int, before: Sequence[Group]
+) -> list[Group]:  # fmt: skip
     role = stock.roles[ledge.id]
     if role in ("floor", "hearth"):
         return _low_down(stock, ledge, used, order)

@@ -63,6 +63,23 @@ def spans_of(stock: Stock, ledge: Ledge) -> list[Span]:
     return found
 
 
+def without(span: Span, left: float, right: float) -> list[Span]:
+    """Return what is left of a stretch beside another.
+
+    Parameters
+    ----------
+    span : (float, float)
+        The stretch, in mm along the ledge.
+    left, right : float
+        What is taken of it.
+
+    >>> without((0.0, 100.0), 40.0, 60.0), without((0.0, 100.0), 50.0, 200.0), without((0.0, 10.0), 0.0, 10.0)
+    ([(0.0, 40.0), (60.0, 100.0)], [(0.0, 50.0)], [])
+    """
+    parts = [(span[0], min(span[1], left)), (max(span[0], right), span[1])]
+    return [part for part in parts if part[1] - part[0] > 0]
+
+
 def fill(
     stock: Stock, ledge: Ledge, used: Collection[str], makers: Sequence[Make], share: float, order: int,
     first: float | None = None, more: Sequence[Make] = (),

@@ -1,11 +1,12 @@
 """What stands on a worktop: machines at their sockets, what goes with them at hand, a quiet group, a free front."""
 
-from collections.abc import Collection, Iterator, Sequence
+from collections.abc import Collection, Sequence
 from functools import partial
 
 from jolly_ledge.geometry.sockets import sockets_of
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.composing.spread import spans_of, without
+from jolly_ledge.proposals.composing.task_rows import task_rows, wish_of
 from jolly_ledge.proposals.groups.group import Depth, Group
 from jolly_ledge.proposals.groups.stock import Stock, alike, most_alike, step_of_tone
 from jolly_ledge.proposals.groups.trays import tray_set
@@ -26,9 +27,6 @@ BEFORE_BOARDS: tuple[tuple[float, Depth], ...] = ((0.6, "middle"), (0.35, "front
 
 GREEN_BY_A_CROCK, GREEN_AT_AN_END, CROCK = 0.6, 0.6, (0.85, 1.7)
 """What holds tools is so high for its width, and not of glass."""
-
-TASK_ROW, FEWEST_IN_A_ROW, TASK_GAP_MM, MOST_OF_A_ROW = "task", 2, 18.0, 0.5
-"""What a task takes stands in one row, no wider than so much of the ledge."""
 
 MOST_TAKEN, WIDE_MM = 0.88, 1900.0
 """No more than so much of the width is taken: the rest is for working."""
@@ -54,32 +52,6 @@ def on_a_worktop(stock: Stock, ledge: Ledge, used: Collection[str], order: int) 
         if tray is not None:
             groups.append(tray)
     return _in_free_stretches(stock, ledge, groups, order)
-
-
-def task_rows(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> Iterator[Group]:
-    """Yield what each task takes, side by side in the order of its use; what is taken by one is not in another."""
-    taken = set(used)
-    for task in stock.piece.tasks:
-        at_hand = {thing.id: thing for thing in stock.pool if thing.id not in taken and stock.fits(thing, ledge)}
-        things = [at_hand[item] for item in task.items if item in at_hand]
-        if len(things) < FEWEST_IN_A_ROW:
-            continue
-        row = Group(TASK_ROW, ledge.depth)
-        for thing in things:
-            row.set_down(thing, "back", order, 0.0, gap=TASK_GAP_MM)
-        if row.width < MOST_OF_A_ROW * ledge.width:
-            taken |= row.ids
-            yield row
-
-
-def point_of(stock: Stock, ledge: Ledge, row: Group) -> float | None:
-    """Return where a row of a task is wanted on its ledge (mm from its left end), None where no point is told."""
-    task = next((one for one in stock.piece.tasks if row.ids & set(one.items)), None)
-    spots = [
-        fixture.left + fixture.width / 2 - ledge.left for fixture in stock.piece.fixtures
-        if task is not None and fixture.kind == task.near
-    ]  # fmt: skip
-    return min(spots, key=lambda spot: abs(spot - ledge.width / 2), default=None)
 
 
 def _machines(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group | None:
@@ -233,7 +205,7 @@ def _in_free_stretches(stock: Stock, ledge: Ledge, groups: list[Group], order: i
             middle = _aside(least, middle, most, group.width / 2 + CORD_MM)
         group.shift(middle - (group.left + group.right) / 2)
         found.append(group)
-        spans = [span for one in spans for span in _without(one, group.left - APART_MM, group.right + APART_MM)]
+        spans = [span for one in spans for span in without(one, group.left - APART_MM, group.right + APART_MM)]
     return sorted(found, key=lambda group: group.left)
 
 
@@ -270,16 +242,10 @@ def _wish(stock: Stock, ledge: Ledge, group: Group, order: int) -> float:
     sockets = [
         socket for socket in sockets_of(stock.piece) if -NEAR_MM < socket.left - ledge.left < ledge.width + NEAR_MM
     ]
-    if group.form == TASK_ROW and (point := point_of(stock, ledge, group)) is not None:
-        # It begins at its point: the row goes on from there into the ledge.
-        return point + (group.width / 2 if point < ledge.width / 2 else -group.width / 2)
+    if (wish := wish_of(stock, ledge, group)) is not None:
+        return wish
     if group.form == "machines" and sockets:
         return sockets[0].left + sockets[0].width / 2 - ledge.left
     if group.form == "show":
         return 0.5 * ledge.width
     return 0.12 * ledge.width if (order > 0) == (group.form == "machines") else 0.88 * ledge.width
-
-
-def _without(span: tuple[float, float], left: float, right: float) -> list[tuple[float, float]]:
-    parts = [(span[0], min(span[1], left)), (max(span[0], right), span[1])]
-    return [part for part in parts if part[1] - part[0] > 0]
