@@ -12,9 +12,10 @@ from msgspec.structs import replace
 
 from builders import case_of, put, thing
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.meant import Meant
-from jolly_ledge.model.piece import Fixture, KeptPlace, Ledge, Piece, Seat, Wish
+from jolly_ledge.model.piece import Fixture, Ledge, Piece, Seat, Wish
 from jolly_ledge.model.task import Task
 from jolly_ledge.model.use import Cord, Use
 

@@ -10,6 +10,7 @@ from msgspec.structs import replace
 from jolly_ledge.geometry.silhouette import PROFILES
 from jolly_ledge.model.errors import InvalidPlanError
 from jolly_ledge.model.item import Care, Covers, Item
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.look import LogEntry, Look, Manner, Placement, WavedOff
 from jolly_ledge.model.piece import Board, Fixture, Ledge, Piece, Seat, Wish
 from jolly_ledge.model.plan import ColourFamily, Household, Plan, check_references
@@ -194,7 +195,9 @@ def _item(rng: Random, identifier: str, pieces: list[Piece]) -> Item:
         care=_maybe(rng, Care(water_days=7, lasts_days=5), 0.2), watts=_maybe(rng, 1800.0, 0.2),
         box=rng.choice(("", "", "box 3")), obsolete_by=rng.choice(("", "2026-12-01", "some day")),
         return_by=rng.choice(("", "2027-01-31")), gone=rng.random() < 0.05,
-        may_be=rng.choice(((), ("painted",), ("toned", "painted"))), use=_maybe(rng, _use(rng), 0.2), cord=_maybe(rng, Cord(length=_size(rng, 1500), side=rng.choice(CORD_SIDES)), 0.2),
+        may_be=rng.choice(((), ("painted",), ("toned", "part-painted"))), refinish=_maybe(rng, "metal", 0.1),
+        part_painted=rng.random() < 0.1, outlets=_maybe(rng, 4, 0.1), kept=_maybe(rng, (KeptPlace(name="cup", left=5.0, front=5.0, width=60.0, depth=60.0, height=90.0),), 0.1) or (),
+        use=_maybe(rng, _use(rng), 0.2), cord=_maybe(rng, Cord(length=_size(rng, 1500), side=rng.choice(CORD_SIDES)), 0.2),
     )  # fmt: skip
 
 

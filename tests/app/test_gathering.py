@@ -294,8 +294,30 @@ def test_a_repaint_is_a_trial_and_tells_the_paint(window: MainWindow, qtbot: QtB
     assert in_hand(window).colours == own
     assert "ml" in form.said.text()
     assert page.panel.drawing.grab().toImage() != before
+    qtbot.mouseClick(form.part_chip, LEFT)
+    assert in_hand(window).part_painted
+    form.finish_field.setCurrentText("leaf metal")
+    form.finish_field.activated.emit(form.finish_field.currentIndex())
+    assert (in_hand(window).refinish, in_hand(window).shown_finish) == ("metal", "metal")
     qtbot.mouseClick(form.undo_button, LEFT)
-    assert in_hand(window).repaint is None
+    assert (in_hand(window).repaint, in_hand(window).refinish, in_hand(window).part_painted) == (None, None, False)
+
+
+def test_a_power_strip_is_told_by_the_plugs_that_go_into_it(window: MainWindow, qtbot: QtBot) -> None:
+    page = gather(window)
+    qtbot.keyClicks(page.entry.line, "power strip white")
+    qtbot.keyClick(page.entry.line, Qt.Key.Key_Return)
+    strip = window.workspace.plan.stash[-1]
+    assert (strip.category, strip.outlets) == ("device", 4)
+    window.workspace.choose_item(strip.id)
+    form = page.panel.further.use_form
+    form.outlets_field.setText("6")
+    qtbot.keyClick(form.outlets_field, Qt.Key.Key_Return)
+    assert in_hand(window).outlets == 6
+    with qtbot.waitSignal(window.workspace.signals.refused):
+        form.outlets_field.setText("many")
+        qtbot.keyClick(form.outlets_field, Qt.Key.Key_Return)
+    assert in_hand(window).outlets == 6
 
 
 def test_a_book_shows_jacket_board_and_pages(window: MainWindow, qtbot: QtBot) -> None:

@@ -6,7 +6,7 @@ from pytestqt.qtbot import QtBot
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.edits.kept_places import KeepPlace
-from jolly_ledge.model.piece import KeptPlace
+from jolly_ledge.model.kept_place import KeptPlace
 from pages import page_of
 
 LEFT = Qt.MouseButton.LeftButton

@@ -78,8 +78,9 @@ from jolly_ledge.model.deviation import Deviation
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.history import Edit, History
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.look import Answer, LogEntry, Look, LookPhoto, Manner, Placement, Vote, WavedOff
-from jolly_ledge.model.piece import Board, Fixture, KeptPlace, Ledge, Wish
+from jolly_ledge.model.piece import Board, Fixture, Ledge, Wish
 from jolly_ledge.model.plan import ColourFamily, Household, Plan, Taste, check_references
 from jolly_ledge.model.starts.gallery import STARTS, begin
 from jolly_ledge.model.task import Task

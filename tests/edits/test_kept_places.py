@@ -13,8 +13,9 @@ from jolly_ledge.files.codec import plan_from_json, plan_to_json
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.geometry.free_place import inside, put_down_at
 from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.look import Manner
-from jolly_ledge.model.piece import KeptPlace, Ledge, Piece
+from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals

@@ -229,6 +229,16 @@ def test_a_plan_of_version_four_keeps_use_cords_and_outlets() -> None:
     assert (piece.tasks, piece.limits, piece.door) == ((), (), None)
 
 
+def test_a_plan_of_version_five_keeps_tasks_limits_and_the_door() -> None:
+    plan = plan_from_json((SAMPLES / "v5.json").read_bytes())
+    assert plan.version == VERSION
+    piece, pot = plan.piece("counter"), plan.item("pot")
+    assert (piece.tasks[0].items, piece.limits, piece.door) == (("kettle", "pot"), (("appliance", 2),), 300)
+    assert piece.ledge("a1").kept[0].name == "cup"
+    assert (pot.may_be, pot.repaint) == (("painted", "toned"), "#5f7486")
+    assert (pot.refinish, pot.part_painted, pot.outlets, pot.kept) == (None, False, None, ())
+
+
 def test_an_older_plan_is_lifted() -> None:
     plan = plan_from_json((SAMPLES / "v0.json").read_bytes())
     assert plan.version == VERSION

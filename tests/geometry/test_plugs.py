@@ -5,7 +5,7 @@ import pytest
 from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.geometry.arrangement import Arrangement
-from jolly_ledge.geometry.plugs import cord_in_sight, plugs_of
+from jolly_ledge.geometry.plugs import cord_in_sight, drawing_through, plugs_of
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.use import Cord
@@ -111,3 +111,44 @@ def test_what_rests_draws_nothing_and_what_is_too_much_is_told() -> None:
     assert both == "The socket: 2900 W of 2300 W, if these run at once: kettle and toaster. That is 600 W too much."
     assert loads(look, {"toaster"}) == ("The socket: 2000 W of 2300 W, if these run at once: kettle.",)
     assert loads(look, {"kettle", "toaster"}) == ()
+
+
+def strip(**changes: object) -> Item:
+    return thing("strip", "device", width=300.0, height=40.0, depth=60.0, outlets=3, **changes)
+
+
+def test_a_strip_goes_into_the_wall_and_others_into_it_and_the_wall_bears_them_all() -> None:
+    items = (strip(watts=100.0), lamp("left", watts=60.0), lamp("right", watts=60.0))
+    places = (put("strip", x=600.0), put("left", x=450.0), put("right", x=750.0))
+    look = arranged(items, places, console(socket(60.0, outlets=1, watts=90.0, name="wall socket")))
+    plugs = {plug.placed.id: plug for plug in plugs_of(look)}
+    assert (plugs["strip"].socket.name, plugs["strip"].strip) == ("wall socket", None)
+    for name in ("left", "right"):
+        into = plugs[name].strip
+        assert into is not None
+        assert into.id == "strip"
+    assert {one.placed.id for one in drawing_through(plugs["strip"], plugs_of(look))} == {"left", "right"}
+    assert any("draw 120 W together and the strip is rated for 100 W" in sentence for sentence in said(look))
+    assert any("draw 120 W together and the wall socket is rated for 90 W" in sentence for sentence in said(look))
+    assert [row.draws for row in plug_rows(look, "cm")] == ["what is in it, 100 W at the most", "60 W", "60 W"]
+    assert any(one.startswith("The wall socket: 120 W of 90 W") for one in loads(look))
+    assert any(one.startswith("The wall socket: 60 W of 90 W") for one in loads(look, {"left"}))
+
+
+def test_no_strip_goes_into_a_strip_and_none_without_a_wall_is_plugged_in() -> None:
+    items = (strip(), thing("other", "device", width=200.0, height=40.0, depth=60.0, outlets=2), lamp("lamp"))
+    places = (put("strip", x=300.0), put("other", x=700.0), put("lamp", x=1000.0))
+    plugs = {plug.placed.id: plug for plug in plugs_of(arranged(items, places, console(socket(60.0, outlets=1))))}
+    assert plugs["strip"].strip is plugs["other"].strip is None
+    assert {plugs["strip"].outlet, plugs["other"].outlet} == {0, 1}
+    alone = arranged(items, places, console())
+    assert {plug.placed.id for plug in plugs_of(alone)} == {"lamp"}
+    assert sum("no socket is told" in sentence for sentence in said(alone)) == 2
+
+
+def test_what_heats_is_told_not_to_go_into_a_strip() -> None:
+    kettle = thing("kettle", "appliance", width=160.0, height=240.0, depth=160.0, traits=("corded",), watts=2000.0)
+    look = arranged((strip(), kettle), (put("strip", x=600.0), put("kettle", x=800.0)), console(socket(60.0)))
+    assert any("wants an outlet of the wall" in sentence for sentence in said(look))
+    beside = arranged((strip(), kettle), (put("strip", x=900.0), put("kettle", x=100.0)), console(socket(60.0)))
+    assert not any("wants an outlet of the wall" in sentence for sentence in said(beside))

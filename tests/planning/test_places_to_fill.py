@@ -5,7 +5,7 @@ from msgspec.structs import replace
 
 from builders import case_of, thing
 from jolly_ledge.model.item import Item
-from jolly_ledge.model.piece import KeptPlace
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.planning.places_to_fill import NOT_BOUGHT, places_to_fill
 

@@ -6,6 +6,7 @@ import pytest
 from msgspec.structs import replace
 
 from builders import arranged, case_of, plan_of, put, thing
+from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.item import Covers, Item
 from jolly_ledge.model.words import MadeOver
@@ -98,3 +99,35 @@ def test_a_bare_router_is_masked_by_what_stands_beside_it() -> None:
     locked = replace(look, placements=tuple(replace(p, locked=p.id == "fern") for p in look.placements))
     kept = moves_for(plan, locked, arrange(plan, locked), finding)
     assert not [move for move in kept if move.kind == "mask"]
+
+
+def test_a_part_is_painted_with_the_rest_masked_and_the_tape_is_on_the_list() -> None:
+    item = loud("part-painted")
+    offered = labels(item, SAND)
+    assert offered == ["Paint a part of the jug ochre"]
+    painted = replace(item, repaint=SAND, part_painted=True)
+    shown = dict(painted.shown_colours)
+    assert shown[SAND] > shown[LOUD] > 0
+    assert sum(shown.values()) == pytest.approx(1.0)
+    tools = [tool.said for tool in tools_for(arranged((painted,), (put("jug"),)))]
+    assert any("masking tape" in said and "the jug" in said for said in tools)
+
+
+def test_another_finish_is_offered_where_it_is_allowed_and_can_be_laid() -> None:
+    item = loud("refinished", finish="satin")
+    assert labels(item) == ["Varnish the jug matt", "Varnish the jug to a gloss", "Lay leaf metal on the jug"]
+    assert labels(replace(item, refinish="gloss")) == ["Varnish the jug matt", "Lay leaf metal on the jug"]
+    assert labels(replace(item, finish="clear")) == labels(replace(item, finish="woven")) == []
+    gilt = replace(item, refinish="metal")
+    assert (gilt.shown_finish, gilt.finish) == ("metal", "satin")
+    tools = [tool.said for tool in tools_for(arranged((gilt,), (put("jug"),)))]
+    assert any("leaf metal" in said and "two days before" in said for said in tools)
+
+
+def test_a_new_finish_is_read_and_drawn() -> None:
+    dull = thing("jug", colours=((LOUD, 1.0),), finish="matt")
+    shiny = replace(dull, refinish="metal")
+    vase = thing("vase", colours=((SAND, 1.0),), finish="metal", width=120.0)
+    before, after = (arranged((one, vase), (put("jug", x=150.0), put("vase", x=500.0))) for one in (dull, shiny))
+    assert assess(before).score != assess(after).score
+    assert item_shapes(dull) != item_shapes(shiny)

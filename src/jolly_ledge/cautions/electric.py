@@ -5,7 +5,7 @@ from collections.abc import Iterable
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.stuff import holds_water
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
-from jolly_ledge.geometry.plugs import Plug, plugs_of
+from jolly_ledge.geometry.plugs import Plug, drawing_through, plugs_of
 from jolly_ledge.geometry.sockets import sockets_of, usual_cord
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import capital, counted, listed
@@ -23,12 +23,13 @@ HOT_ABOVE_MM = 150.0
 
 def cords(arrangement: Arrangement) -> Iterable[Caution]:
     """Report corded things without a socket in reach, and more on a socket than it is made for."""
-    corded = [placed for placed in arrangement.placed_items if "corded" in placed.item.traits]
+    corded = [placed for placed in arrangement.placed_items if placed.item.has_cord]
     if not corded:
         return
-    sockets = sockets_of(arrangement.piece)
-    if not sockets:
-        for placed in corded:
+    plugs = plugs_of(arrangement)
+    plugged = {plug.placed.id for plug in plugs}
+    for placed in corded:
+        if placed.id not in plugged:
             yield Caution(
                 "cords",
                 "unknown",
@@ -36,14 +37,15 @@ def cords(arrangement: Arrangement) -> Iterable[Caution]:
                 f"The {placed.item.label} has a cord and no socket is told near {arrangement.piece.label}; find out "
                 "where it plugs in before it is placed.",
             )
-        return
-    users: dict[Fixture, list[PlacedItem]] = {}
-    for plug in plugs_of(arrangement):
-        users.setdefault(plug.socket, []).append(plug.placed)
+    users: dict[Fixture, list[Plug]] = {}
+    for plug in plugs:
+        users.setdefault(plug.socket, []).append(plug)
         yield from _reach(plug)
         yield from _across_heat(plug.placed, plug.socket, arrangement)
+        yield from _heats_on_a_strip(plug)
     for socket, group in users.items():
-        yield from _on_one(socket, group)
+        drawing = [through.placed for plug in group for through in drawing_through(plug, plugs)]
+        yield from _on_one(socket, len(group), drawing or [plug.placed for plug in group])
 
 
 def _reach(plug: Plug) -> Iterable[Caution]:
@@ -67,11 +69,23 @@ def _reach(plug: Plug) -> Iterable[Caution]:
         )
 
 
-def _on_one(socket: Fixture, group: list[PlacedItem]) -> Iterable[Caution]:
-    """Report more on a socket than it has outlets or is rated for, and what cannot be added up."""
+def _heats_on_a_strip(plug: Plug) -> Iterable[Caution]:
+    """Report what heats and would go into a power strip."""
+    if plug.strip is not None and plug.placed.item.category in HUNGRY_CATEGORIES:
+        yield Caution(
+            "cords",
+            "heed",
+            (plug.placed.id, plug.strip.id),
+            f"The {plug.placed.item.label} would go into the {plug.strip.item.label}; what heats wants an outlet of "
+            "the wall, unless its maker says otherwise.",
+        )
+
+
+def _on_one(socket: Fixture, plugs: int, group: list[PlacedItem]) -> Iterable[Caution]:
+    """Report more plugs on a socket than it has outlets, more than it is rated for, and what cannot be added up."""
     ids = tuple(placed.id for placed in group)
     names = capital(listed([f"the {placed.item.label}" for placed in group]))
-    if socket.outlets is not None and len(group) > socket.outlets:
+    if socket.outlets is not None and plugs > socket.outlets:
         yield Caution(
             "cords",
             "heed",
@@ -131,7 +145,7 @@ def spills(arrangement: Arrangement) -> Iterable[Caution]:
     wet = [placed for placed in arrangement.visible if _holds_water(placed, stems.get(placed.id, ()))]
     if not wet:
         return
-    live = [s for s in arrangement.placed_items if "corded" in s.item.traits or s.item.category == "device"]
+    live = [s for s in arrangement.placed_items if s.item.has_cord or s.item.category == "device"]
     sockets = sockets_of(arrangement.piece)
     for placed in wet:
         for other in live:

@@ -4,8 +4,9 @@ from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.phrases import capital
-from jolly_ledge.model.piece import KeptPlace, Ledge
+from jolly_ledge.model.piece import Ledge
 
 TOUCHES_MM = 1.0
 

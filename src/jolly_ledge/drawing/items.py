@@ -84,7 +84,7 @@ def item_shapes(item: Item, pose: Pose = "upright", width: float = 0.0, height: 
         width or size.width,
         height or size.height,
         tuple(colour for colour, _ in item.shown_colours),
-        item.finish,
+        item.shown_finish,
         item.category,
         item.id,
         pages_out=pose == "spine-in",

@@ -73,7 +73,7 @@ def cord_labels(plan: Plan) -> tuple[StickOn, ...]:
     """Return two labels for every thing with a cord: one at the plug, one at the thing itself."""
     found = []
     for item in plan.stash:
-        if "corded" in item.traits:
+        if item.has_cord:
             watts = f"{item.watts:g} W" if item.watts is not None else "power not known: read its plate"
             lines = (watts, item.room) if item.room else (watts,)
             found += [StickOn(item.label, ("plug", *lines)), StickOn(item.label, ("at the thing", *lines))]

@@ -55,6 +55,7 @@ NAMES_OF_FIELDS = {
     "sense": "the sense of the set", "borrowed_from": "the lender", "returns_to": "the place of return",
     "return_by": "the day of return", "season": "the seasons", "obsolete_by": "the successor",
     "gone": "the whereabouts", "may_be": "the leave to paint", "meant_for": "the destinations",
+    "part_painted": "what is masked", "refinish": "the other finish", "kept": "the places kept on it",
     "original_price": "the price of the original", "photo": "the photograph",
 }  # fmt: skip
 """What is changed, in words, where the name of a field with an article does not say it."""

@@ -6,8 +6,9 @@ from jolly_ledge.edits.edit import BaseEdit
 from jolly_ledge.edits.pieces import ChangeLedge
 from jolly_ledge.geometry.free_place import inside
 from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.phrases import capital
-from jolly_ledge.model.piece import KeptPlace, Ledge
+from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.value import checked
 

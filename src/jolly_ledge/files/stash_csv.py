@@ -18,7 +18,7 @@ COLUMNS = (
     "material", "traits", "set", "room", "status", "price", "mouth_mm", "stems", "count", "for", "note",
     "borrowed_from", "returns_to", "return_by", "season", "care", "repaint", "covers", "guessed", "photo", "outline",
     "watts", "discount", "original_price", "box", "obsolete_by", "gone", "sense", "use",
-    "cord", "may_be",
+    "cord", "may_be", "refinish", "part_painted", "outlets", "kept",
 )  # fmt: skip
 NEEDED = ("id", "category", "width_mm", "height_mm", "depth_mm")
 _FIELDS = {
@@ -29,14 +29,14 @@ _FIELDS = {
     "mouth_mm": "mouth",
 }
 _NUMBERS = frozenset({"width_mm", "height_mm", "depth_mm", "mass_kg", "mouth_mm", "watts"})
-_FLAGS = frozenset({"gone"})
+_FLAGS = frozenset({"gone", "part_painted"})
 _MONEY = frozenset({"price", "original_price"})
-_WHOLE = frozenset({"stems", "count"})
+_WHOLE = frozenset({"stems", "count", "outlets"})
 _FREE_TEXT = frozenset(
     {"name", "material", "set", "room", "note", "borrowed_from", "returns_to", "return_by", "box", "obsolete_by"}
 )
 _LISTS = frozenset({"traits", "for", "season", "guessed", "may_be"})
-_NESTED = frozenset({"care", "covers", "outline", "discount", "use", "cord"})
+_NESTED = frozenset({"care", "covers", "outline", "discount", "use", "cord", "kept"})
 """Written as JSON in one cell, so that nothing is lost."""
 
 _FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r", "'")

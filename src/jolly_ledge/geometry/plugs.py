@@ -1,5 +1,6 @@
 """Which plug goes into which outlet, how its cord runs along the back, and how much of that is seen."""
 
+from collections.abc import Collection
 from itertools import pairwise
 
 from msgspec import Struct
@@ -20,8 +21,9 @@ class Plug(Struct, frozen=True):
     """One corded thing plugged in.
 
     ``outlet`` counts from 1; 0 where its socket has none left. ``away`` is how far its foot is from the socket (mm).
-    ``way`` runs from where the cord leaves to the socket, x from the piece's left end and heights over the floor, and
-    ``run`` is as long as it, with the way to the wall.
+    ``strip`` is the power strip it goes into, where it does not go into the wall; ``socket`` then is that strip as a
+    socket. ``way`` runs from where the cord leaves to the socket, x from the piece's left end and heights over the
+    floor, and ``run`` is as long as it, with the way to the wall.
     """
 
     placed: PlacedItem
@@ -30,6 +32,7 @@ class Plug(Struct, frozen=True):
     away: float
     way: tuple[Point, Point, Point]
     run: float
+    strip: PlacedItem | None = None
 
     @property
     def spare(self) -> float | None:
@@ -52,28 +55,59 @@ class CordInSight(Struct, frozen=True):
 
 @kept
 def plugs_of(arrangement: Arrangement) -> tuple[Plug, ...]:
-    """Return where all corded things plug in: the nearest pairs first, each outlet once; none without a socket."""
-    sockets = sockets_of(arrangement.piece)
-    corded = [placed for placed in arrangement.placed_items if "corded" in placed.item.traits]
+    """Return where all corded things plug in: the nearest pairs first, each outlet once; none without a socket.
+
+    A power strip is plugged into the wall, never into another strip.
+    """
+    strips = tuple(placed for placed in arrangement.placed_items if placed.item.is_strip)
+    walls = sockets_of(arrangement.piece)
+    sockets = (*walls, *(_as_a_socket(strip) for strip in strips))
+    corded = [placed for placed in arrangement.placed_items if placed.item.has_cord]
     pairs = sorted(
         (distance_to(placed, socket), number, index)
         for number, placed in enumerate(corded)
-        for index, socket in enumerate(sockets)
+        for index, socket in enumerate(walls if placed.item.is_strip else sockets)
     )
+
+    def strip_at(index: int) -> PlacedItem | None:
+        return strips[index - len(walls)] if index >= len(walls) else None
+
     taken: dict[int, int] = {}
     found: dict[int, Plug] = {}
     for away, number, index in pairs:
         most = sockets[index].outlets
         if number not in found and (most is None or taken.get(index, 0) < most):
             taken[index] = taken.get(index, 0) + 1
-            found[number] = _plug(corded[number], sockets[index], taken[index], away)
+            found[number] = _plug(corded[number], sockets[index], taken[index], away, strip_at(index))
     for away, number, index in pairs:
         if number not in found:
-            found[number] = _plug(corded[number], sockets[index], 0, away)
+            found[number] = _plug(corded[number], sockets[index], 0, away, strip_at(index))
     return tuple(found[number] for number in sorted(found))
 
 
-def _plug(placed: PlacedItem, socket: Fixture, outlet: int, away: float) -> Plug:
+def drawing_through(plug: Plug, plugs: Collection[Plug]) -> tuple[Plug, ...]:
+    """Return what draws through a plug: the thing itself, or what is plugged into it where it is a power strip.
+
+    Parameters
+    ----------
+    plug : Plug
+        One of them.
+    plugs : collection of Plug
+        All plugs of the look that run together.
+    """
+    if not plug.placed.item.is_strip:
+        return (plug,)
+    return tuple(one for one in plugs if one.strip is not None and one.strip.id == plug.placed.id)
+
+
+def _as_a_socket(strip: PlacedItem) -> Fixture:
+    return Fixture(
+        kind="socket", left=strip.left, floor=strip.bottom, width=strip.width, height=strip.height,
+        name=strip.item.label, watts=strip.item.watts, outlets=strip.item.outlets,
+    )  # fmt: skip
+
+
+def _plug(placed: PlacedItem, socket: Fixture, outlet: int, away: float, strip: PlacedItem | None) -> Plug:
     side = placed.item.cord.side if placed.item.cord is not None else ""
     seen = seen_side(placed, side) if side else ""
     start = placed.left if seen == "left" else placed.right if seen == "right" else placed.x
@@ -81,7 +115,7 @@ def _plug(placed: PlacedItem, socket: Fixture, outlet: int, away: float) -> Plug
     way = ((start, placed.bottom), (x, placed.bottom), (x, height))
     to_the_wall = max(placed.ledge.depth - placed.back, 0.0)
     run = abs(start - x) + abs(placed.bottom - height) + to_the_wall
-    return Plug(placed=placed, socket=socket, outlet=outlet, away=away, way=way, run=run)
+    return Plug(placed=placed, socket=socket, outlet=outlet, away=away, way=way, run=run, strip=strip)
 
 
 def cord_in_sight(arrangement: Arrangement, plug: Plug) -> CordInSight:

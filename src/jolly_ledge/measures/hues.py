@@ -58,7 +58,7 @@ def is_accent(placed: PlacedItem, colour: str, piece: Piece) -> bool:
     if not is_neutral(colour):
         return True
     lightness = lightness_chroma_hue(colour).lightness
-    if placed.item.finish == "metal" and METAL_LIGHTNESS[0] < lightness < METAL_LIGHTNESS[1]:
+    if placed.item.shown_finish == "metal" and METAL_LIGHTNESS[0] < lightness < METAL_LIGHTNESS[1]:
         return True
     back = lightness_chroma_hue(piece.backdrop_of(placed.ledge)).lightness
     return lightness < BLACK_LIGHTNESS and back > LIGHT_BACK

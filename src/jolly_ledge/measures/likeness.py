@@ -28,7 +28,7 @@ def likeness(first: Item, second: Item) -> float:
     kin = any(first.category in group and second.category in group for group in _KIN)
     category = 1.0 if first.category == second.category else (0.6 if kin else 0.0)
     colour = 1 - ramp(family_distance(first.main_colour, second.main_colour), 0.0, COLOUR_REACH)
-    finish = 1.0 if first.finish == second.finish else 0.0
+    finish = 1.0 if first.shown_finish == second.shown_finish else 0.0
     shape = 1.0 if first.shape == second.shape else (0.4 if first.is_round and second.is_round else 0.0)
     larger = max(first.width * first.height, second.width * second.height)
     size = min(first.width * first.height, second.width * second.height) / larger

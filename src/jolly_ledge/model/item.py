@@ -6,6 +6,7 @@ from typing import Annotated
 
 from msgspec import Meta
 
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.money import Discount, Price, check_price
 from jolly_ledge.model.use import Cord, Use
 from jolly_ledge.model.value import Colour, Identifier, Mass, Size, Value, Watts, Words
@@ -25,6 +26,9 @@ from jolly_ledge.model.words import (
 
 PAGE_COLOUR = "#eadfc8"
 """Page edges of a usual book, where their colour is not told."""
+
+PAINTED_PART = 0.6
+"""So much of the main colour of a thing is painted where the rest is masked."""
 
 Share = Annotated[float, Meta(ge=0, le=1)]
 ColourShare = tuple[Colour, Share]
@@ -129,7 +133,10 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     stored out of season, ``obsolete_by`` the day from which it is no longer to be shown.
     ``sense`` is what the members of its set are to each other; without one they only bear a name together.
     ``use`` is how it is used where it stands, ``cord`` the cord of what is ``corded``; None where nobody told.
-    ``may_be`` is what the owner allows to be done to it; nothing is offered without.
+    ``may_be`` is what the owner allows to be done to it; nothing is offered without. ``repaint`` and ``refinish`` are a
+    colour and a finish it is planned to get; ``part_painted`` tells that the rest is masked and keeps its own.
+    ``outlets`` is how many plugs go into it, where it is a power strip; ``watts`` then is what it is rated for.
+    ``kept`` are places on it where nothing else is put down, where it is a tray.
     What is ``gone`` was given away or broken: old looks still know it, nothing new is made of it.
     """
 
@@ -174,6 +181,10 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
     use: Use | None = None
     cord: Cord | None = None
     may_be: tuple[MadeOver, ...] = ()
+    refinish: Finish | None = None
+    part_painted: bool = False
+    outlets: Annotated[int, Meta(ge=1, le=40)] | None = None
+    kept: Annotated[tuple[KeptPlace, ...], Meta(max_length=20)] = ()
 
     def __post_init__(self) -> None:
         check_price(self.price)
@@ -209,8 +220,27 @@ class Item(Value, frozen=True, rename={"meant_for": "for"}):
                 return ((cover, 1.0),) if self.covers.jacket_off else ((cover, self.colours[0][1]), *self.colours[1:])
         if self.repaint is not None:
             main = max(range(len(self.colours)), key=lambda index: self.colours[index][1])
-            return tuple((self.repaint if i == main else c, share) for i, (c, share) in enumerate(self.colours))
+            own, share = self.colours[main]
+            painted: tuple[ColourShare, ...] = ((self.repaint, share),)
+            if self.part_painted:
+                painted = ((self.repaint, PAINTED_PART * share), (own, (1 - PAINTED_PART) * share))
+            return (*self.colours[:main], *painted, *self.colours[main + 1 :])
         return self.colours
+
+    @property
+    def shown_finish(self) -> Finish:
+        """The finish it shows as it is planned."""
+        return self.refinish or self.finish
+
+    @property
+    def is_strip(self) -> bool:
+        """Whether plugs of other things go into it."""
+        return self.outlets is not None
+
+    @property
+    def has_cord(self) -> bool:
+        """Whether it is plugged in."""
+        return "corded" in self.traits or self.is_strip
 
     @property
     def main_colour(self) -> str:

@@ -4,6 +4,7 @@ from typing import Annotated
 
 from msgspec import Meta
 
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.meant import AS_THE_LOOK, Meant
 from jolly_ledge.model.task import Task
 from jolly_ledge.model.value import (
@@ -71,26 +72,6 @@ class PiecePhoto(Value, frozen=True):
     floor: Position
     width: Size
     height: Size
-
-
-class KeptPlace(Value, frozen=True):
-    """A place that is kept free on a ledge for what is put down there or is yet to come (mm).
-
-    ``left`` is measured from the ledge's left end, ``front`` from its front edge; ``date`` is since or until when.
-    """
-
-    name: Annotated[str, Meta(min_length=1, max_length=120)]
-    left: Position
-    front: Distance
-    width: Size
-    depth: Size
-    height: Size
-    date: Words = ""
-
-    @property
-    def right(self) -> float:
-        """Its right end, from the ledge's left end."""
-        return self.left + self.width
 
 
 class Ledge(Value, frozen=True):

@@ -13,7 +13,7 @@ from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.value import Colour, Value, Words, record_by_id
 
 FORMAT = "jolly-ledge/plan"
-VERSION = 5
+VERSION = 6
 
 
 class Household(Value, frozen=True):
@@ -43,7 +43,7 @@ class Plan(Value, frozen=True, omit_defaults=False):
     """A document: everything that is planned together."""
 
     format: Literal["jolly-ledge/plan"] = "jolly-ledge/plan"
-    version: Literal[5] = 5
+    version: Literal[6] = 6
     name: Words = ""
     household: Household = Household()
     pieces: Annotated[tuple[Piece, ...], Meta(max_length=1_000)] = ()

@@ -134,8 +134,10 @@ CATEGORIES: tuple[str, ...] = get_args(Category)
 FINISHES: tuple[str, ...] = get_args(Finish)
 TRAITS: tuple[str, ...] = get_args(Trait)
 
-MadeOver = Literal["painted", "toned"]
-"""What may be done to a thing: another colour, or its own made quieter by a glaze or a wax."""
+MadeOver = Literal["painted", "toned", "part-painted", "refinished"]
+"""What may be done to a thing: another colour, its own made quieter by a glaze or a wax, another colour on a part of it
+with the rest masked, another finish.
+"""
 
 MADE_OVER: tuple[MadeOver, ...] = get_args(MadeOver)
 SENSES: tuple[Sense, ...] = get_args(Sense)

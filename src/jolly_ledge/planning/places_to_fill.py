@@ -5,9 +5,10 @@ from collections.abc import Iterator
 from msgspec import Struct
 
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.lengths import LengthUnit, format_length
 from jolly_ledge.model.phrases import listed
-from jolly_ledge.model.piece import KeptPlace, Ledge, Piece
+from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
 
 NOT_BOUGHT = "a thing not bought yet"

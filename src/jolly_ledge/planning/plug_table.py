@@ -5,7 +5,8 @@ from collections.abc import Collection
 from msgspec import Struct
 
 from jolly_ledge.geometry.arrangement import Arrangement
-from jolly_ledge.geometry.plugs import CordInSight, Plug, cord_in_sight, plugs_of
+from jolly_ledge.geometry.plugs import CordInSight, Plug, cord_in_sight, drawing_through, plugs_of
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.lengths import LengthUnit, format_length
 from jolly_ledge.model.phrases import counted, listed
 from jolly_ledge.model.piece import Fixture
@@ -28,15 +29,21 @@ def plug_rows(arrangement: Arrangement, unit: LengthUnit) -> tuple[PlugRow, ...]
     by_id = {plug.placed.id: plug for plug in plugs_of(arrangement)}
     rows = []
     for placed in arrangement.placed_items:
-        if "corded" not in placed.item.traits:
+        if not placed.item.has_cord:
             continue
         item, plug = placed.item, by_id.get(placed.id)
-        draws = "not told" if item.watts is None else f"{item.watts:g} W"
+        draws = _draws(item)
         socket = "no socket is told" if plug is None else _where(plug)
         cord, seen = ("", "") if plug is None else (_cord(plug, unit), _seen(cord_in_sight(arrangement, plug), unit))
         label = f"{item.label} · {socket} · {draws}"
         rows.append(PlugRow(item.label, socket, draws, cord, seen, label, placed.id))
     return tuple(rows)
+
+
+def _draws(item: Item) -> str:
+    if item.is_strip:
+        return "what is in it" if item.watts is None else f"what is in it, {item.watts:g} W at the most"
+    return "not told" if item.watts is None else f"{item.watts:g} W"
 
 
 def loads(arrangement: Arrangement, resting: Collection[str] = ()) -> tuple[str, ...]:
@@ -50,9 +57,11 @@ def loads(arrangement: Arrangement, resting: Collection[str] = ()) -> tuple[str,
         Placements that do not run together with the others; their plugs stay where they are.
     """
     by_socket: dict[Fixture, list[Plug]] = {}
-    for plug in plugs_of(arrangement):
-        if plug.placed.id not in resting:
-            by_socket.setdefault(plug.socket, []).append(plug)
+    running = [plug for plug in plugs_of(arrangement) if plug.placed.id not in resting]
+    for plug in running:
+        drawing = drawing_through(plug, running)
+        if drawing:
+            by_socket.setdefault(plug.socket, []).extend(drawing)
     said = [_load(_name(socket), plugs, socket.watts) for socket, plugs in by_socket.items()]
     circuits: dict[str, list[Fixture]] = {}
     for socket in by_socket:

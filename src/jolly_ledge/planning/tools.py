@@ -24,6 +24,8 @@ DRYING = "done two days before: a night between coats, a day to harden; the tin 
 FINISHES = {"metal": "brass", "gloss": "white", "matt": "black", "rough": "black", "satin": "nickel"}
 """Of which finish a hook or a screw is that is seen beside a thing of such a surface."""
 
+COATINGS = {"matt": "matt varnish", "gloss": "gloss varnish", "metal": "leaf metal with its size and a clear coat"}
+VARNISH = "satin varnish"
 UNKNOWN_MASS = "mass unknown: weigh it before a hook is chosen"
 
 
@@ -54,6 +56,7 @@ def tools_for(arrangement: Arrangement) -> tuple[Tool, ...]:
     tools += _pads(placed_items)
     tools += _cords(placed_items)
     tools += _paint(placed_items)
+    tools += _finishes(placed_items)
     tools += _brackets(arrangement.piece)
     if any("real-plant" in placed.item.traits or placed.item.category == "stems" for placed in placed_items):
         tools.append(Tool(1, "watering can with a thin spout", reason="plants and stems"))
@@ -111,7 +114,7 @@ def _pads(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
 
 
 def _cords(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
-    corded = [placed for placed in placed_items if "corded" in placed.item.traits]
+    corded = [placed for placed in placed_items if placed.item.has_cord]
     return [Tool(2 * len(corded), "cord clip"), Tool(len(corded), "cord label")] if corded else []
 
 
@@ -130,6 +133,19 @@ def _paint(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
         )
         for colour, group in by_colour.items()
     ]
+
+
+def _finishes(placed_items: tuple[PlacedItem, ...]) -> list[Tool]:
+    """Name the varnish or leaf of what is to get another finish, and the tape of what is painted on a part only."""
+    by_finish: dict[str, list[str]] = {}
+    for placed in placed_items:
+        if placed.item.refinish is not None:
+            by_finish.setdefault(COATINGS.get(placed.item.refinish, VARNISH), []).append(f"the {placed.item.label}")
+    tools = [Tool(0, coating, reason=f"for {listed(names)}; {DRYING}") for coating, names in by_finish.items()]
+    masked = [f"the {one.item.label}" for one in placed_items if one.item.repaint is not None and one.item.part_painted]
+    if masked:
+        tools.append(Tool(1, "roll of masking tape", reason=f"for what is painted on a part only: {listed(masked)}"))
+    return tools
 
 
 def _brackets(piece: Piece) -> list[Tool]:

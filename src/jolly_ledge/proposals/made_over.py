@@ -1,4 +1,4 @@
-"""Moves that change a thing itself: painted, toned down, its jacket off; only what its owner allows."""
+"""Moves that change a thing itself: painted, toned down, of another finish, its jacket off; as its owner allows."""
 
 from collections.abc import Iterator
 
@@ -9,11 +9,18 @@ from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.colour import family_name, mix
 from jolly_ledge.model.hue_family import hue_family, loudness
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.words import Finish
 from jolly_ledge.proposals.move import Move
 
 MOST_PAINTS = 4
 QUIET_GREY, HOW_MUCH = "#8f8a80", 0.55
 """A glaze takes so much of its own colour away."""
+
+AS_IT_IS_MADE: frozenset[Finish] = frozenset({"clear", "woven"})
+FINISHES: dict[Finish, str] = {
+    "matt": "Varnish the {} matt", "gloss": "Varnish the {} to a gloss", "metal": "Lay leaf metal on the {}",
+}  # fmt: skip
+"""What another finish is called; glass and weave stay as they are made."""
 
 LOUD_ENOUGH = 0.05
 """What is quieter than this is not toned down further."""
@@ -35,7 +42,16 @@ def made_over(arrangement: Arrangement, placed: PlacedItem) -> Iterator[Move]:
         yield _change(item, "jacket", label, covers=replace(item.covers, jacket_off=off))
     if "painted" in item.may_be:
         for colour in _paints(arrangement, item):
-            yield _change(item, "paint", f"Paint the {item.label} {family_name(colour)}", repaint=colour)
+            label = f"Paint the {item.label} {family_name(colour)}"
+            yield _change(item, "paint", label, repaint=colour, part_painted=False)
+    if "part-painted" in item.may_be:
+        for colour in _paints(arrangement, item):
+            label = f"Paint a part of the {item.label} {family_name(colour)}"
+            yield _change(item, "paint", label, repaint=colour, part_painted=True)
+    if "refinished" in item.may_be and item.finish not in AS_IT_IS_MADE:
+        for finish, label in FINISHES.items():
+            if finish != item.shown_finish:
+                yield _change(item, "finish", label.format(item.label), refinish=finish)
     if "toned" in item.may_be and loudness(item.main_colour) > LOUD_ENOUGH:
         quiet = mix(item.main_colour, QUIET_GREY, HOW_MUCH)
         yield _change(item, "tone", f"Tone the {item.label} down", repaint=quiet)

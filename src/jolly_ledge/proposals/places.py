@@ -69,7 +69,7 @@ def _tape(length: float, least: float, most: float, only: float, step: float) ->
 def by_ease(problem: Problem, item: Item) -> list[Ledge]:
     """Return the ledges a thing may stand on: near a socket first where it has a cord, within reach for daily use."""
     ledges = list(problem.homes(item))
-    sockets = sockets_of(problem.piece) if "corded" in item.traits else ()
+    sockets = sockets_of(problem.piece) if item.has_cord else ()
     if sockets:
         ledges.sort(key=lambda ledge: min(abs(ledge.floor - s.floor) + abs(ledge.left - s.left) for s in sockets))
     if {"daily-use", "grab"} & set(item.traits):

@@ -257,7 +257,7 @@ class _Shop:
 
     def _finish(self, category: Category) -> Finish:
         """Return the finish that a kind is to be had in and that is seen least."""
-        seen = [placed_item.item.finish for placed_item in self._arrangement.visible]
+        seen = [placed_item.item.shown_finish for placed_item in self._arrangement.visible]
         return min(FINISHES[category], key=seen.count)
 
     def refined(self, item: Item, placement: Placement, gain: float) -> Want:
@@ -289,7 +289,7 @@ class _Shop:
         good = gain * STILL_GOOD
         kept = [one.item_colour for one in _seen(by_colour, good)] or [item.main_colour]
         names = tuple(dict.fromkeys(name_of(colour, self._plan.families) for colour in kept))
-        finishes = tuple(one.finish for one in _seen(by_finish, good)) or (item.finish,)
+        finishes = tuple(one.finish for one in _seen(by_finish, good)) or (item.shown_finish,)
         deepest = FLAT_MM if usual_pose(item) == "leaning" else round(0.85 * ledge.depth)
         return Want(
             item, placement, ledge.label, self._range(item, placement, ledge, "height", good),
@@ -336,7 +336,7 @@ class _Shown(Struct, frozen=True):
 
 
 def _seen(tries: list[tuple[float, Item, Placement]], good: float) -> list[_Shown]:
-    return [_Shown(item.main_colour, item.finish) for gain, item, _ in tries if gain >= good]
+    return [_Shown(item.main_colour, item.shown_finish) for gain, item, _ in tries if gain >= good]
 
 
 def _side(ledge: Ledge) -> float:

@@ -107,7 +107,7 @@ def accents_by_leader(arrangement: Arrangement) -> Mapping[str, tuple[ColourArea
 
 @lru_cache(maxsize=4096)
 def _strength(placed: PlacedItem, colour: str, area: float) -> float:
-    shine = SHINE if placed.item.finish == METAL else 1.0
+    shine = SHINE if placed.item.shown_finish == METAL else 1.0
     return float(area**0.5 * max(lightness_chroma_hue(colour).chroma, NEUTRAL_STRENGTH) * shine)
 
 

@@ -36,7 +36,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if len(units) + len(hung) < FEWEST or not units:
         return None
     kinds = (
-        ([TOUCH[unit.lead.item.finish] for unit in units], 3), ([unit.lead.shape for unit in units], 4),
+        ([TOUCH[unit.lead.item.shown_finish] for unit in units], 3), ([unit.lead.shape for unit in units], 4),
         ([_lies(unit) for unit in units], 2),
     )  # fmt: skip
     touch, shapes, poses = (_variety(*one) for one in kinds)
@@ -49,7 +49,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         if habit.share < HABIT_KEPT
     )
     if touch < 0.4:
-        kind = Counter(TOUCH[unit.lead.item.finish] for unit in units).most_common(1)[0][0]
+        kind = Counter(TOUCH[unit.lead.item.shown_finish] for unit in units).most_common(1)[0][0]
         findings += (
             Finding(
                 ID,

@@ -98,9 +98,9 @@ def _stuff_alone(seen: list[PlacedItem]) -> float:
     areas: dict[str, float] = {}
     bearers: dict[str, set[str]] = {}
     for one in seen:
-        if one.item.finish in STUFFS:
-            areas[one.item.finish] = areas.get(one.item.finish, 0.0) + one.area
-            bearers.setdefault(one.item.finish, set()).add(one.item.set or one.root)
+        if one.item.shown_finish in STUFFS:
+            areas[one.item.shown_finish] = areas.get(one.item.shown_finish, 0.0) + one.area
+            bearers.setdefault(one.item.shown_finish, set()).add(one.item.set or one.root)
     alone = sum(area for stuff, area in areas.items() if len(bearers[stuff]) == 1)
     return alone / sum(areas.values()) if areas else 0.0
 

@@ -127,4 +127,4 @@ def hidden_by(own: Shape, in_front: list[tuple[PlacedItem, Shape]]) -> float:
 
 def _solidity(placed: PlacedItem) -> float:
     """Return how much a thing hides of what is behind it."""
-    return min(DENSITIES.get(placed.shape, 1.0), CLEAR_HIDES if placed.item.finish == "clear" else 1.0)
+    return min(DENSITIES.get(placed.shape, 1.0), CLEAR_HIDES if placed.item.shown_finish == "clear" else 1.0)

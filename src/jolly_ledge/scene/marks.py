@@ -142,7 +142,7 @@ def _mark(placed: PlacedItem, hidden: float, unit: str, piece: Piece) -> Mark:
         cut=cut_by_bars(placed, piece),
         colours=tuple((colour, placed.area * share / whole) for colour, share in colours),
         against=seen_against(placed, piece),
-        stuff=item.material.lower() or TOUCH[item.finish],
+        stuff=item.material.lower() or TOUCH[item.shown_finish],
         is_round=item.is_round or placed.shape in ROUND_SHAPES,
         unit=unit,
         weight=visual_weight(placed, piece) * (1 - HIDDEN_LOSS * hidden),
@@ -167,7 +167,7 @@ def visual_weight(placed: PlacedItem, piece: Piece) -> float:
     against = seen_against(placed, piece)
     tones = sum(tone(colour, back) * share * part for colour, share in colours for back, part in against) / whole
     item = placed.item
-    return placed.area * tones * FINISH_FACTORS[item.finish] * _detail(item, colours)
+    return placed.area * tones * FINISH_FACTORS[item.shown_finish] * _detail(item, colours)
 
 
 def _detail(item: Item, colours: tuple[ColourShare, ...]) -> float:

@@ -9,7 +9,8 @@ from PySide6.QtWidgets import QGraphicsView, QMenu
 
 from jolly_ledge.edits.kept_places import GiveBackPlace, KeepPlace
 from jolly_ledge.geometry.free_place import put_down_at
-from jolly_ledge.model.piece import KeptPlace, Ledge
+from jolly_ledge.model.kept_place import KeptPlace
+from jolly_ledge.model.piece import Ledge
 from jolly_ledge.planning.places_to_fill import NOT_BOUGHT
 from jolly_ledge.workspace.workspace import Workspace
 

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import Any
 
 from jolly_ledge.files.errors import PlanFileError
-from jolly_ledge.files.versions import v0_to_v1, v1_to_v2, v2_to_v3, v3_to_v4, v4_to_v5
+from jolly_ledge.files.versions import v0_to_v1, v1_to_v2, v2_to_v3, v3_to_v4, v4_to_v5, v5_to_v6
 from jolly_ledge.model.plan import VERSION
 
 STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
@@ -13,6 +13,7 @@ STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     2: v2_to_v3.lift,
     3: v3_to_v4.lift,
     4: v4_to_v5.lift,
+    5: v5_to_v6.lift,
 }
 """From a version to the next."""
 

@@ -314,6 +314,7 @@ def _item(
             room=found.room,
             status=found.status or "owned",
             borrowed_from=lender,
+            outlets=kind.outlets,
             guessed=guessed,
         )
     )

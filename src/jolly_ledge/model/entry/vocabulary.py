@@ -16,6 +16,7 @@ class Kind(Struct, frozen=True):
     traits: tuple[Trait, ...] = ()
     finish: Finish = "matt"
     colour: str = "#b9b2a6"
+    outlets: int | None = None
 
 
 class Stuff(Struct, frozen=True):
@@ -181,6 +182,7 @@ KINDS: dict[str, Kind] = {
     "pepper mill": Kind("object", "candlestick", 60, 200, 60, ("daily-use",), "satin", "#6f4a2f"),
     "scales": Kind("appliance", "appliance", 230, 250, 200, (), "metal", "#b8bcbc"),
     "utensils": Kind("utensils", "utensils", 120, 320, 120, ("daily-use",), "satin", "#a5835c"),
+    "power strip": Kind("device", "device", 320, 45, 60, ("corded", "hide"), "satin", "#eceae6", 4),
     "router": Kind("device", "device", 220, 60, 160, ("corded", "hide"), "matt", "#33302e"),
     "remote": Kind("device", "device", 45, 20, 170, ("hide", "daily-use"), "matt", "#33302e"),
     "remote control": Kind("device", "device", 45, 20, 170, ("hide", "daily-use"), "matt", "#33302e"),

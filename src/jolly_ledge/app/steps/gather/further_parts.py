@@ -104,7 +104,7 @@ class FurtherParts(QWidget):
     @cached_property
     def repaint_form(self) -> RepaintForm:
         """How it would look in another colour."""
-        return self._filled("repaint_form", "If it were painted", RepaintForm)
+        return self._filled("repaint_form", "If it were made over", RepaintForm)
 
     @cached_property
     def use_form(self) -> UseForm:

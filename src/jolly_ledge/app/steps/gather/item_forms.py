@@ -1,7 +1,7 @@
 """More of one thing: where it comes from and returns to, season and care, a repaint trial, a book's covers."""
 
 from msgspec.structs import replace
-from PySide6.QtWidgets import QHBoxLayout
+from PySide6.QtWidgets import QGridLayout, QHBoxLayout
 
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import ColourButton
@@ -21,7 +21,11 @@ SENSE_CHOICES = tuple((sense, f"a {sense}" if sense else "single things") for se
 MAY_TIPS: dict[MadeOver, str] = {
     "painted": "Mends may offer it in another colour; its own is kept",
     "toned": "Mends may offer its own colour made quieter, by a glaze or a wax",
+    "part-painted": "Mends may offer another colour on a part of it; the rest is masked and keeps its own",
+    "refinished": "Mends may offer another finish: a varnish, matt or to a gloss, or leaf metal",
 }
+REFINISHES = (("", "its own"), ("matt", "matt"), ("satin", "satin"), ("gloss", "gloss"), ("metal", "leaf metal"))
+CHIPS_IN_A_ROW = 2
 SEASON_CHOICES = (("", "not told"), *((season, season) for season in SEASONS))
 
 
@@ -173,16 +177,20 @@ class RepaintForm(ItemForm):
         self.rows.addRow("Painted", self.colour_button)
         self.said = words("", "small")
         self.rows.addRow(self.said)
-        row = QHBoxLayout()
-        row.setSpacing(4)
+        self.part_chip = chip("Only a part of it", "The rest is masked and keeps its own colour")
+        self.part_chip.clicked.connect(lambda: self.change(part_painted=self.part_chip.isChecked()))
+        self.rows.addRow("", at_left(self.part_chip))
+        self.finish_field = self.choice("New finish", REFINISHES, lambda finish: self.change(refinish=finish or None))
+        grid = QGridLayout()
+        grid.setSpacing(4)
         self.may_chips = {what: chip(f"May be {what}", MAY_TIPS[what]) for what in MADE_OVER}
-        for what, button in self.may_chips.items():
+        for number, (what, button) in enumerate(self.may_chips.items()):
             button.clicked.connect(lambda _=False, what=what: self._toggle(what))
-            row.addWidget(button)
-        row.addStretch(1)
-        self.rows.addRow(row)
-        self.undo_button = chip("Back to its own colour", checkable=False)
-        self.undo_button.clicked.connect(lambda: self.change(repaint=None))
+            grid.addWidget(button, *divmod(number, CHIPS_IN_A_ROW))
+        grid.setColumnStretch(CHIPS_IN_A_ROW, 1)
+        self.rows.addRow(grid)
+        self.undo_button = chip("Back to its own look", checkable=False)
+        self.undo_button.clicked.connect(lambda: self.change(repaint=None, refinish=None, part_painted=False))
         self.rows.addRow("", at_left(self.undo_button))
 
     def refresh(self) -> None:
@@ -191,7 +199,10 @@ class RepaintForm(ItemForm):
         if item is None:
             return
         self.colour_button.show_colour(item.repaint or item.main_colour)
-        self.undo_button.setEnabled(item.repaint is not None)
+        self.part_chip.setChecked(item.part_painted)
+        self.part_chip.setEnabled(item.repaint is not None)
+        show_choice(self.finish_field, item.refinish or "")
+        self.undo_button.setEnabled(item.repaint is not None or item.refinish is not None)
         for what, button in self.may_chips.items():
             button.setChecked(what in item.may_be)
         own = max(item.colours, key=lambda colour: colour[1])[0]

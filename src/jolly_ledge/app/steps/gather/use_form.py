@@ -22,7 +22,7 @@ ROOMS = (
     ("left", "Room at its left"),
     ("right", "Room at its right"),
 )
-WIDEST = 270
+WIDEST, MOST_OUTLETS = 270, 40
 
 
 class UseForm(ItemForm):
@@ -55,6 +55,10 @@ class UseForm(ItemForm):
         self.cord_field.setPlaceholderText("usual")
         self.rows.addRow("Its cord is", self.cord_field)
         self.cord_side_field = self.choice("The cord leaves", CORD_CHOICES, lambda side: self._tell_cord(side=side))
+        self.outlets_field = self.text("Plugs into it", self._set_outlets)
+        self.outlets_field.setPlaceholderText("none")
+        self.outlets_field.setToolTip("How many, where it is a power strip; its watts then are what it is rated for")
+        self.outlets_field.setFixedWidth(96)
 
     def _room(self, label: str, name: str) -> LengthField:
         empty = None if name == "run" else 0.0
@@ -80,10 +84,11 @@ class UseForm(ItemForm):
         show_text(self.along_field, names_of(use.along, self._workspace.plan.stash))
         self.cord_field.show_length(cord.length)
         show_choice(self.cord_side_field, cord.side)
+        show_text(self.outlets_field, "" if item.outlets is None else str(item.outlets))
         for row, is_shown in (
             (self.hinge_field, use.opens in ("lid", "door")), (self.angle_field, use.opens in ("lid", "door")),
-            (self.run_field, use.opens == "drawer"), (self.cord_field, "corded" in item.traits),
-            (self.cord_side_field, "corded" in item.traits),
+            (self.run_field, use.opens == "drawer"), (self.cord_field, item.has_cord),
+            (self.cord_side_field, item.has_cord), (self.outlets_field, item.has_cord),
         ):  # fmt: skip
             self.rows.setRowVisible(row, is_shown)
 
@@ -92,6 +97,14 @@ class UseForm(ItemForm):
         if item is not None:
             use = replace(item.use or AS_IT_COMES, **told)
             self.change(use=None if use == AS_IT_COMES else use)
+
+    def _set_outlets(self, text: str) -> None:
+        if text and not (text.isascii() and text.isdigit() and 1 <= int(text) <= MOST_OUTLETS):
+            self._workspace.signals.refused.emit(
+                f"“{text}” is no number of plugs; type 1 to {MOST_OUTLETS}, or nothing where none goes into it."
+            )
+            return
+        self.change(outlets=int(text) if text else None)
 
     def _tell_cord(self, **told: object) -> None:
         item = self._workspace.item

@@ -8,7 +8,8 @@ from jolly_ledge.app.views.look.pointing import ledge_under
 from jolly_ledge.drawing.theme import PLUM
 from jolly_ledge.edits.kept_places import GiveBackPlace, KeepPlace
 from jolly_ledge.geometry.free_place import inside
-from jolly_ledge.model.piece import KeptPlace, Ledge, Piece
+from jolly_ledge.model.kept_place import KeptPlace
+from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.workspace.workspace import Workspace
 
 STEP_MM = 5.0
