@@ -93,6 +93,24 @@ def test_a_place_is_kept_where_the_pointer_asked_for_it_and_given_back(window: M
     assert workspace.piece.ledge("l4").kept == ()
 
 
+def test_a_place_is_kept_on_the_tray_in_hand(window: MainWindow, qtbot: QtBot) -> None:
+    page, workspace = arranging(window), window.workspace
+    workspace.choose_look("low-tea")
+    workspace.choose("low-fern")
+    assert page.kept_places.why_no_tray()
+    workspace.choose("low-tray")
+    qtbot.keyClick(page.view, Qt.Key.Key_K, Qt.KeyboardModifier.ShiftModifier | Qt.KeyboardModifier.ControlModifier)
+    assert page.kept_places.isVisible()
+    choose(page.kept_places, "Keep a place for a phone on the round ash tray with a rim")
+    page.kept_places.hide()
+    (place,) = workspace.plan.item("low-tray").kept
+    assert place.name == "a phone"
+    assert workspace.history.undo_label == "Keep a place for a phone on the round ash tray with a rim"
+    page.kept_places.fill(on_tray=True)
+    choose(page.kept_places, "Give back the place for a phone")
+    assert workspace.plan.item("low-tray").kept == ()
+
+
 def test_the_key_lists_what_a_place_can_be_kept_for(window: MainWindow, qtbot: QtBot) -> None:
     page = arranging(window)
     qtbot.keyClick(page.view, Qt.Key.Key_K, Qt.KeyboardModifier.ShiftModifier)

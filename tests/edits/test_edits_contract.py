@@ -31,7 +31,7 @@ from jolly_ledge.edits.items import (
     TellSense,
     ToggleTrait,
 )
-from jolly_ledge.edits.kept_places import GiveBackPlace, KeepPlace
+from jolly_ledge.edits.kept_places import GiveBackPlace, GiveBackPlaceOnTray, KeepPlace, KeepPlaceOnTray
 from jolly_ledge.edits.log import AddLogEntry, AddLookPhoto, BringBack, RemoveLogEntry, RemoveLookPhoto
 from jolly_ledge.edits.looks import (
     AddLook,
@@ -184,6 +184,8 @@ EDITS: tuple[Edit, ...] = (
     SetDownCopies(look="winter", placements=COPIED, name="two things"),
     KeepPlace(piece="alcove", ledge="l1", place=KEYS, ledge_name="left bay, bottom"),
     GiveBackPlace(piece="hall-case", ledge="a1", name="keys"),
+    KeepPlaceOnTray(item="tea-tray", place=replace(KEYS, left=20.0), name="the tea tray"),
+    GiveBackPlaceOnTray(item="post-tray", place="keys"),
     TellTask(piece="alcove", task=Task(name="tea", items=("cream-vase", "dark-urn"))),
     DropTask(piece="hall-case", name="tea"),
     LimitKind(piece="alcove", category="appliance", most=2),
@@ -204,10 +206,13 @@ def demo(demo: Plan) -> Plan:
     tea = Task(name="tea", items=("cream-vase",))
     case = case_of(1, 2, id="hall-case", wishes=(CENTRED,), tasks=(tea,))
     case = replace(case, ledges=(replace(case.ledges[0], kept=(KEYS,)), *case.ledges[1:]))
+    stash = tuple(
+        replace(one, kept=(replace(KEYS, left=20.0),)) if one.id == "post-tray" else one for one in demo.stash
+    )
     looks = tuple(before if look.id == "before" else look for look in demo.looks)
     tastes = (*demo.tastes, Taste(name="Edwin", manner=Manner()))
     empty = (Look(id="hall-look", piece="hall-case"), Look(id="winter", piece="alcove"))
-    return replace(demo, pieces=(*demo.pieces, case), looks=(*looks, *empty), tastes=tastes)
+    return replace(demo, stash=stash, pieces=(*demo.pieces, case), looks=(*looks, *empty), tastes=tastes)
 
 
 def all_edits() -> Iterator[type[BaseEdit]]:

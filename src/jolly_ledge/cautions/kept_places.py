@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.geometry.tray_places import places_on_trays
 from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.phrases import capital
 from jolly_ledge.model.piece import Ledge
@@ -18,7 +19,7 @@ def kept_places(arrangement: Arrangement) -> Iterable[Caution]:
             continue
         for placed in arrangement.by_ledge.get(ledge.id, ()):
             for place in ledge.kept:
-                if placed.item.label != place.name and _is_in(placed, ledge, place):
+                if placed.item.label != place.name and _is_in(placed, ledge, place, ledge.floor):
                     yield Caution(
                         "kept-place",
                         "stop",
@@ -27,13 +28,27 @@ def kept_places(arrangement: Arrangement) -> Iterable[Caution]:
                         "or give the place back.",
                     )
         yield from _too_large(ledge)
+    yield from _on_trays(arrangement)
 
 
-def _is_in(placed: PlacedItem, ledge: Ledge, place: KeptPlace) -> bool:
+def _on_trays(arrangement: Arrangement) -> Iterable[Caution]:
+    for tray, place, floor in places_on_trays(arrangement):
+        for placed in arrangement.by_ledge.get(tray.ledge.id, ()):
+            if placed.id != tray.id and placed.item.label != place.name and _is_in(placed, tray.ledge, place, floor):
+                yield Caution(
+                    "kept-place",
+                    "stop",
+                    (placed.id, tray.id),
+                    f"The {placed.item.label} stands in the place kept for {place.name} on the {tray.item.label}; move "
+                    "it, or give the place back.",
+                )
+
+
+def _is_in(placed: PlacedItem, ledge: Ledge, place: KeptPlace, floor: float) -> bool:
     """Tell whether a thing reaches into a place: its foot over the board, or what overhangs below its height."""
     across = min(placed.right - ledge.left, place.right) - max(placed.left - ledge.left, place.left)
     deep = min(placed.back, place.front + place.depth) - max(placed.front, place.front)
-    up = ledge.floor + place.height - placed.bottom
+    up = floor + place.height - placed.bottom
     return min(across, deep, up) > TOUCHES_MM
 
 

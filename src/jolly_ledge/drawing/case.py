@@ -7,9 +7,9 @@ from jolly_ledge.drawing.furniture import tops
 from jolly_ledge.drawing.furniture.cases import bracket_shapes, case_shapes, niche_shapes
 from jolly_ledge.drawing.furniture.fixtures import CORD_MM, IN_FRONT, fixture_shapes
 from jolly_ledge.drawing.furniture.tops import CABINET_MM, STONE
+from jolly_ledge.drawing.kept_place import kept_place_shapes
 from jolly_ledge.drawing.picture import (
     Gradient,
-    Label,
     Picture,
     Primitive,
     Shape,
@@ -18,7 +18,7 @@ from jolly_ledge.drawing.picture import (
     rectangle,
     rounded,
 )
-from jolly_ledge.drawing.theme import CASE, PAPER, PLUM, SOFT_INK
+from jolly_ledge.drawing.theme import CASE, SOFT_INK
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge, Piece
@@ -140,16 +140,8 @@ def _back(piece: Piece, ledge: Ledge) -> list[Primitive]:
 
 
 def _kept(ledge: Ledge) -> list[Primitive]:
-    """Return the places that are kept free on a ledge, broken lines with what they are for."""
-    shapes: list[Primitive] = []
-    for place in ledge.kept:
-        left, top = ledge.left + place.left, -ledge.floor - place.height
-        outline = rounded(left, top, place.width, place.height, 4)
-        shapes.append(Shape(outline, PAPER, 0.16, PAPER, 5.0, 0.9))
-        shapes.append(Shape(outline, None, 1.0, PLUM, 2.6, 1.0, (9.0, 7.0)))
-        size = min(max(place.width / max(len(place.name), 4) * 1.6, 24.0), 34.0)
-        shapes.append(Label(left + place.width / 2, top - 8, place.name, size, PLUM, weight=600, anchor="middle"))
-    return shapes
+    """Return the places that are kept free on a ledge."""
+    return [shape for place in ledge.kept for shape in kept_place_shapes(place, ledge.left + place.left, -ledge.floor)]
 
 
 def _board(piece: Piece, ledge: Ledge) -> list[Primitive]:

@@ -5,12 +5,14 @@ from functools import lru_cache
 
 from msgspec.structs import replace
 
-from jolly_ledge.drawing.picture import Picture, Shape, ellipse
+from jolly_ledge.drawing.kept_place import kept_place_shapes
+from jolly_ledge.drawing.picture import Picture, Primitive, Shape, ellipse
 from jolly_ledge.drawing.silhouettes import books, curios, finds, greenery, planes, traced, turned
 from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
 from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.facing import faces_away
-from jolly_ledge.geometry.pose import extent, seen_shape
+from jolly_ledge.geometry.pose import TRAY_FLOOR_MM, extent, seen_shape
+from jolly_ledge.geometry.tray_places import places_on
 from jolly_ledge.model.colour import darker
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.mishaps import or_instead
@@ -106,10 +108,20 @@ def item_shapes(item: Item, pose: Pose = "upright", width: float = 0.0, height: 
     )
 
 
-def standing_shapes(placed: PlacedItem) -> tuple[Shape, ...]:
-    """Return the shapes of a placed thing, its foot on the origin; one that is turned away shows its back."""
+def standing_shapes(placed: PlacedItem) -> tuple[Primitive, ...]:
+    """Return the shapes of a placed thing, its foot on the origin; one that is turned away shows its back.
+
+    Places that are kept free on a tray are drawn with it.
+    """
     item = back_of(placed.item) if faces_away(placed) else placed.item
-    return item_shapes(item, placed.placement.pose, round(placed.width, 1), round(placed.height, 1))
+    shapes = item_shapes(item, placed.placement.pose, round(placed.width, 1), round(placed.height, 1))
+    if not item.kept:
+        return shapes
+    ground, left = -min(placed.height, TRAY_FLOOR_MM), -placed.width / 2
+    return (
+        *shapes,
+        *(one for place in places_on(placed) for one in kept_place_shapes(place, left + place.left, ground)),
+    )
 
 
 @lru_cache(maxsize=512)

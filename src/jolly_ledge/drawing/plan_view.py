@@ -1,8 +1,10 @@
 """One ledge seen from above, for depth: the wall at the top, the front edge below."""
 
+from jolly_ledge.drawing.kept_place import kept_place_from_above
 from jolly_ledge.drawing.picture import Gradient, Picture, Primitive, Shape, ellipse, polyline, rectangle
-from jolly_ledge.drawing.theme import CASE, PLUM
+from jolly_ledge.drawing.theme import CASE
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
+from jolly_ledge.geometry.tray_places import places_on
 from jolly_ledge.model.colour import darker, lighter
 from jolly_ledge.model.piece import Ledge
 
@@ -24,8 +26,7 @@ def ledge_from_above(ledge: Ledge) -> Picture:
         Shape(polyline([(0, ledge.depth), (ledge.width, ledge.depth)]), None, 1.0, darker(surface, 0.5), 4.0),
     ]
     for place in ledge.kept:
-        outline = rectangle(place.left, ledge.depth - place.front - place.depth, place.width, place.depth)
-        shapes.append(Shape(outline, None, 1.0, PLUM, 3.0, 1.0, (9.0, 7.0)))
+        shapes.append(kept_place_from_above(place, place.left, ledge.depth - place.front))
     return Picture(tuple(shapes), -10, -10, ledge.width + 10, ledge.depth + 14)
 
 
@@ -43,7 +44,9 @@ def footprint_shapes(placed: PlacedItem) -> tuple[Shape, ...]:
         path = ellipse(0, 0, width / 2, depth / 2)
     else:
         path = rectangle(-width / 2, -depth / 2, width, depth)
-    return (Shape(path, fill, 0.94, darker(colour, 0.5), 2.0, 0.8),)
+    left = -width / 2
+    kept = (kept_place_from_above(place, left + place.left, depth / 2 - place.front) for place in places_on(placed))
+    return (Shape(path, fill, 0.94, darker(colour, 0.5), 2.0, 0.8), *kept)
 
 
 def on_ledge(arrangement: Arrangement, ledge_id: str) -> list[PlacedItem]:

@@ -3,6 +3,7 @@
 import math
 
 from jolly_ledge.edits.edit import BaseEdit
+from jolly_ledge.edits.items import ChangeItem
 from jolly_ledge.edits.pieces import ChangeLedge
 from jolly_ledge.geometry.free_place import inside
 from jolly_ledge.model.errors import EditError
@@ -63,6 +64,54 @@ class GiveBackPlace(BaseEdit, frozen=True):
         return ChangeLedge(piece=self.piece, ledge=self.ledge, changes=(("kept", kept),), label=self.label).apply(plan)
 
 
+class KeepPlaceOnTray(BaseEdit, frozen=True):
+    """Keep a place free on a tray; one of the same name there moves to it."""
+
+    item: str
+    place: KeptPlace
+    name: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Keep a place for {self.place.name} on {self.name or self.item}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan with the place kept.
+
+        Raises
+        ------
+        EditError
+            The thing is no tray, or the place is larger than it, or lies over an end of it.
+        """
+        tray, place = plan.item(self.item), checked(self.place)
+        if tray.category != "tray":
+            raise EditError(f"A place is kept on a ledge or on a tray, and the {tray.label} is neither.")
+        _check_sides(place, tray.label, (tray.width, tray.depth, None))
+        kept = (*(one for one in tray.kept if one.name != place.name), place)
+        return ChangeItem(item=self.item, changes=(("kept", kept),), name=tray.label).apply(plan)
+
+
+class GiveBackPlaceOnTray(BaseEdit, frozen=True):
+    """Keep a place on a tray no longer."""
+
+    item: str
+    place: str
+
+    @property
+    def label(self) -> str:
+        """What it does."""
+        return f"Give back the place for {self.place}"
+
+    def apply(self, plan: Plan) -> Plan:
+        """Return the plan without the place; raise EditError where none of that name is kept there."""
+        tray = plan.item(self.item)
+        kept = tuple(one for one in tray.kept if one.name != self.place)
+        if len(kept) == len(tray.kept):
+            raise EditError(f"No place is kept for {self.place} on the {tray.label}; choose one that is drawn.")
+        return ChangeItem(item=self.item, changes=(("kept", kept),), name=tray.label).apply(plan)
+
+
 def _others(ledge: Ledge, name: str) -> tuple[KeptPlace, ...]:
     return tuple(kept for kept in ledge.kept if kept.name != name)
 
@@ -71,19 +120,21 @@ def _check_room(ledge: Ledge, place: KeptPlace) -> None:
     """Raise EditError where a place is larger than its ledge, or lies over an end of it."""
     if ledge.is_wall:
         raise EditError(f"Nothing stands on {ledge.label}; keep the place on a ledge.")
-    for side, there, what in (
-        (place.width, ledge.width, "wide"), (place.depth, ledge.depth, "deep"), (place.height, ledge.clearance, "high"),
-    ):  # fmt: skip
+    _check_sides(place, ledge.label, (ledge.width, ledge.depth, ledge.clearance))
+    left, front = inside(ledge, place.left, place.front, place.width, place.depth)
+    if math.hypot(left - place.left, front - place.front) > NEARLY_MM:
+        raise EditError(f"The place for {place.name} lies over the rim of {ledge.label}; move it inwards.")
+
+
+def _check_sides(place: KeptPlace, where: str, sides: tuple[float, float, float | None]) -> None:
+    """Raise EditError where a place is larger than some width, depth and height, or lies over an end of them."""
+    wide, deep, high = sides
+    for side, there, what in ((place.width, wide, "wide"), (place.depth, deep, "deep"), (place.height, high, "high")):
         if there is not None and side > there:
             raise EditError(
-                f"{capital(place.name)} wants {round(side)} mm {what}, {ledge.label} has {round(there)} mm; choose "
+                f"{capital(place.name)} wants {round(side)} mm {what}, {where} has {round(there)} mm; choose "
                 "another ledge or a smaller place."
             )
-    over = max(-place.left, place.right - ledge.width, -place.front, place.front + place.depth - ledge.depth)
-    left, front = inside(ledge, place.left, place.front, place.width, place.depth)
-    if over <= 0 and math.hypot(left - place.left, front - place.front) > NEARLY_MM:
-        raise EditError(f"The place for {place.name} lies over the rim of {ledge.label}; move it inwards.")
+    over = max(-place.left, place.right - wide, -place.front, place.front + place.depth - deep)
     if over > 0:
-        raise EditError(
-            f"The place for {place.name} lies {round(over)} mm over the end of {ledge.label}; move it inwards."
-        )
+        raise EditError(f"The place for {place.name} lies {round(over)} mm over the end of {where}; move it inwards.")

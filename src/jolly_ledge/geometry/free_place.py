@@ -1,6 +1,7 @@
 """Where on a ledge something could be put down: at the point that is shown, else in the widest gap."""
 
 import math
+from collections.abc import Iterable
 
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.piece import Ledge
@@ -25,7 +26,9 @@ def put_down_at(
     at : float, optional
         Its middle, from the ledge's left end in mm; without it the widest gap is taken.
     """
-    middle = _middle_of_the_widest_gap(arrangement, ledge) if at is None else at
+    stands = [(one.left - ledge.left, one.right - ledge.left) for one in arrangement.by_ledge.get(ledge.id, ())]
+    stands += [(place.left, place.right) for place in ledge.kept]
+    middle = middle_of_the_widest_gap(stands, ledge.width) if at is None else at
     left, front = inside(ledge, middle - width / 2, FRONT_MM, width, depth)
     return round(left), math.ceil(front)
 
@@ -54,11 +57,21 @@ def inside(ledge: Ledge, left: float, front: float, width: float, depth: float) 
     return left, front
 
 
-def _middle_of_the_widest_gap(arrangement: Arrangement, ledge: Ledge) -> float:
-    stands = [(one.left - ledge.left, one.right - ledge.left) for one in arrangement.by_ledge.get(ledge.id, ())]
-    stands += [(place.left, place.right) for place in ledge.kept]
+def middle_of_the_widest_gap(stands: Iterable[tuple[float, float]], width: float) -> float:
+    """Return the middle of the widest stretch that nothing takes (mm from the left end).
+
+    Parameters
+    ----------
+    stands : iterable of (float, float)
+        From where to where something stands.
+    width : float
+        How long the whole is.
+
+    >>> middle_of_the_widest_gap([(0.0, 40.0), (60.0, 80.0)], 200.0)
+    140.0
+    """
     widest, end = (0.0, 0.0), 0.0
-    for left, right in [*sorted(stands), (ledge.width, ledge.width)]:
+    for left, right in [*sorted(stands), (width, width)]:
         if left - end > widest[1] - widest[0]:
             widest = (end, left)
         end = max(end, right)

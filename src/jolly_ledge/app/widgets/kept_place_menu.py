@@ -7,8 +7,10 @@ from PySide6.QtCore import QPoint
 from PySide6.QtGui import QCursor
 from PySide6.QtWidgets import QGraphicsView, QMenu
 
-from jolly_ledge.edits.kept_places import GiveBackPlace, KeepPlace
+from jolly_ledge.edits.kept_places import GiveBackPlace, GiveBackPlaceOnTray, KeepPlace, KeepPlaceOnTray
+from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.free_place import put_down_at
+from jolly_ledge.geometry.tray_places import put_down_on_tray
 from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.planning.places_to_fill import NOT_BOUGHT
@@ -28,22 +30,33 @@ USUAL: tuple[tuple[str, float, float, float], ...] = (
 class KeptPlaceMenu(QMenu):
     """Lists what a place can be kept for, and the places that are kept on the ledge in hand.
 
-    A place is kept where the menu was asked for on the drawing, else in the widest gap of the ledge.
+    A place is kept where the menu was asked for on the drawing, else in the widest gap of the ledge. For a tray in
+    hand it lists the places on it.
     """
 
     def __init__(self, view: QGraphicsView, workspace: Workspace) -> None:
         super().__init__(view)
         self._view, self._workspace = view, workspace
         self._asked: tuple[QPoint, float] | None = None
+        self._on_tray = False
 
     def asked_at(self, point: QPoint) -> None:
         """Remember where on the screen a menu was asked for: what is chosen from it is meant there."""
         self._asked = (point, monotonic())
 
     def pop_up(self) -> None:
-        """Open at the pointer."""
+        """Open at the pointer, for the ledge in hand."""
         self.fill()
         self.popup(QCursor.pos())
+
+    def pop_up_for_tray(self) -> None:
+        """Open at the pointer, for the tray in hand."""
+        self.fill(on_tray=True)
+        self.popup(QCursor.pos())
+
+    def why_no_tray(self) -> str:
+        """Return why no place can be kept on what is in hand, empty where it can."""
+        return "" if self._in_hand() is not None else "Choose a tray that stands; on others no place is kept."
 
     def _along(self, ledge: Ledge) -> float | None:
         """Return where on a ledge was pointed lately, from its left end (mm)."""
@@ -53,30 +66,52 @@ class KeptPlaceMenu(QMenu):
         at = self._view.mapToScene(self._view.mapFromGlobal(asked[0])).x() - ledge.left
         return at if 0 <= at <= ledge.width else None
 
-    def fill(self) -> None:
-        """List what can be kept, and what is."""
+    def fill(self, *, on_tray: bool = False) -> None:
+        """List what can be kept, and what is: on the tray in hand, or on the ledge."""
         self.clear()
-        ledge = self._workspace.ledge
-        if ledge is None:
-            self.addAction("Choose a ledge first").setEnabled(False)
+        self._on_tray = on_tray
+        tray, ledge = self._tray(), self._workspace.ledge
+        if tray is None and ledge is None:
+            self.addAction("Choose a ledge or a tray first").setEnabled(False)
             return
-        kept = {place.name for place in ledge.kept}
+        kept = [place.name for place in (tray.item.kept if tray is not None else ledge.kept if ledge else ())]
+        on = f" on the {tray.item.label}" if tray is not None else ""
         for name, *sides in USUAL:
             verb = "Move the place for" if name in kept else "Keep a place for"
-            self.addAction(f"{verb} {name}", partial(self._keep, name, *sides))
+            self.addAction(f"{verb} {name}{on}", partial(self._keep, name, *sides))
         if kept:
             self.addSeparator()
-            for place in ledge.kept:
-                self.addAction(f"Give back the place for {place.name}", partial(self._give_back, place.name))
+            for name in kept:
+                self.addAction(f"Give back the place for {name}", partial(self._give_back, name))
+
+    def _tray(self) -> PlacedItem | None:
+        return self._in_hand() if self._on_tray else None
+
+    def _in_hand(self) -> PlacedItem | None:
+        """Return the tray that is in hand by itself."""
+        workspace = self._workspace
+        if len(workspace.selection) != 1:
+            return None
+        placed = workspace.arrangement.by_id.get(workspace.selection[0])
+        stands = placed is not None and placed.item.category == "tray" and placed.placement.pose == "upright"
+        return placed if stands else None
 
     def _keep(self, name: str, width: float, depth: float, height: float) -> None:
-        workspace, ledge = self._workspace, self._workspace.ledge
-        if ledge is None:
-            return
-        left, front = put_down_at(workspace.arrangement, ledge, width, depth, self._along(ledge))
-        place = KeptPlace(name=name, left=left, front=front, width=width, depth=depth, height=height)
-        workspace.commit(KeepPlace(piece=workspace.piece_id, ledge=ledge.id, place=place, ledge_name=ledge.label))
+        workspace, ledge, tray = self._workspace, self._workspace.ledge, self._tray()
+        if tray is not None:
+            at = self._along(tray.ledge)
+            middle = None if at is None else at + tray.ledge.left - tray.left
+            left, front = put_down_on_tray(workspace.arrangement, tray, width, depth, middle)
+            place = KeptPlace(name=name, left=left, front=front, width=width, depth=depth, height=height)
+            workspace.commit(KeepPlaceOnTray(item=tray.item.id, place=place, name=f"the {tray.item.label}"))
+        elif ledge is not None:
+            left, front = put_down_at(workspace.arrangement, ledge, width, depth, self._along(ledge))
+            place = KeptPlace(name=name, left=left, front=front, width=width, depth=depth, height=height)
+            workspace.commit(KeepPlace(piece=workspace.piece_id, ledge=ledge.id, place=place, ledge_name=ledge.label))
 
     def _give_back(self, name: str) -> None:
-        workspace = self._workspace
-        workspace.commit(GiveBackPlace(piece=workspace.piece_id, ledge=workspace.ledge_id, name=name))
+        workspace, tray = self._workspace, self._tray()
+        if tray is not None:
+            workspace.commit(GiveBackPlaceOnTray(item=tray.item.id, place=name))
+        else:
+            workspace.commit(GiveBackPlace(piece=workspace.piece_id, ledge=workspace.ledge_id, name=name))

@@ -62,6 +62,7 @@ def tray_set(
             and not stock.is_hard(thing) and safe_together(thing, (member.thing for member in group))
             and all(_is_clear(thing, along * (wide - thing.width) / 2, into * (deep - thing.depth) / 2, tray, other)
                     for other in on_it)
+            and not _is_kept(thing, along * (wide - thing.width) / 2, into * (deep - thing.depth) / 2, tray)
         ]  # fmt: skip
         things = [member.thing for member in on_it]
         one = stock.pick(
@@ -103,6 +104,16 @@ def _drawn_together(group: Group, tray: Member, on_it: Sequence[Member]) -> None
 
 def _daily(thing: Thing) -> float:
     return 0.3 * ("daily-use" in thing.item.traits)
+
+
+def _is_kept(thing: Thing, along: float, into: float, tray: Member) -> bool:
+    """Tell whether a thing would stand in a place that is kept for another on its tray."""
+    x, z = tray.width / 2 + along, tray.depth / 2 + into
+    return any(
+        x - thing.width / 2 < place.right and x + thing.width / 2 > place.left
+        and z - thing.depth / 2 < place.front + place.depth and z + thing.depth / 2 > place.front
+        for place in tray.thing.item.kept
+    )  # fmt: skip
 
 
 def _is_clear(thing: Thing, along: float, into: float, tray: Member, other: Member) -> bool:

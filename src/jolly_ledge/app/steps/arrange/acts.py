@@ -13,6 +13,7 @@ if TYPE_CHECKING:
 def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
     """Return all that can be done on the drawing of a step, in the order of its menus."""
     do, several, workspace = step.actions_on_look, step.several, step.workspace
+    places = step.kept_places
 
     def why_no_book() -> str:
         return "" if all(one.item.is_book for one in workspace.chosen_placed) else "Only a book shows its pages."
@@ -42,6 +43,7 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("Lock or unlock", "K", "thing", do.lock),
         Act("Put inside what is near", "I", "thing", do.put_inside),
         Act("Others in its spot", "E", "thing", step.begin_exchange, parts_from_above=True),
+        Act("Keep a place on the tray", "Ctrl+Shift+K", "thing", places.pop_up_for_tray, places.why_no_tray),
         Act("Wish something for it", "X", "thing", step.chosen.wish_chip.pop_up),
         Act("Change how it counts", "J", "thing", do.count_apart),
         Act("Take its whole row or group", "R", "thing", do.take_row, parts_from_above=True),
@@ -59,7 +61,7 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("", "Backspace", "thing", do.put_back),
         Act("Place the chosen thing here", "", "ledge", step.foot.place_chosen, why_nothing_in_hand),
         Act("Say what it is meant for", "Shift+M", "ledge", step.chosen.meaning.pop_up, why_no_ledge),
-        Act("Keep a place free", "Shift+K", "ledge", step.kept_places.pop_up, why_no_ledge),
+        Act("Keep a place free", "Shift+K", "ledge", places.pop_up, why_no_ledge),
         Act("Choose all on it", "Ctrl+A", "ledge", several.choose_all, why_nothing_there),
         Act("Fill the view with it", "Z", "ledge", step.look_at_ledge),
         Act("Take the next thing in hand", "N", "look", partial(do.choose_next, 1), parts_from_above=True),

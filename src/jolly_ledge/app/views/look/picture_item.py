@@ -12,6 +12,9 @@ from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.render.player import play
 
+ROOM_FOR_A_NAME_MM = 50.0
+"""Over a place that is kept on a tray."""
+
 LARGEST_CACHED_MM = 8_000.0
 """What is larger is painted anew each time: its picture would take more memory than it saves time."""
 
@@ -52,12 +55,13 @@ class PlacementItem(PictureItem):
 
     def __init__(self, placed: PlacedItem) -> None:
         self.placed = placed
-        shapes = list(standing_shapes(placed))
+        shapes: list[Primitive] = list(standing_shapes(placed))
         if placed.placement.pose != "hung" and placed.placement.host is None:
             shapes[:0] = contact_shadow(round(placed.width, 1))
         self._area = QRectF(-placed.width / 2, -placed.height, placed.width, placed.height)
         margin = 14 + 0.12 * placed.width
-        super().__init__(shapes, self._area.adjusted(-margin, -14 - 0.06 * placed.height, margin, 14))
+        over = max((place.height + ROOM_FOR_A_NAME_MM for place in placed.item.kept), default=0.0)
+        super().__init__(shapes, self._area.adjusted(-margin, -14 - 0.06 * placed.height - over, margin, 14))
         self.setPos(placed.x, -placed.bottom)
 
     @property
@@ -82,6 +86,7 @@ class PlacementItem(PictureItem):
         return (
             (mine.item is placed.item or mine.item == placed.item)
             and mine.placement.pose == placed.placement.pose
+            and (not mine.item.kept or mine.placement.turn == placed.placement.turn)
             and (mine.placement.host is None) == (placed.placement.host is None)
             and abs(mine.width - placed.width) < 0.05
             and abs(mine.height - placed.height) < 0.05
