@@ -61,8 +61,19 @@ def faces_away(placed: PlacedItem) -> bool:
 Spot = Callable[[float, float], tuple[float, float]]
 
 
-def _spot(width: float, depth: float, side: Side) -> Spot:
-    """Return how a spot of an area of that width and depth is told from a side."""
+def spot_from(width: float, depth: float, side: Side) -> Spot:
+    """Return how a spot of an area is told from a side.
+
+    Parameters
+    ----------
+    width, depth : float
+        Of the area as it is told from the front, in mm.
+    side : str
+        From where it is looked at.
+
+    >>> spot_from(800.0, 300.0, "back")(100.0, 50.0)
+    (700.0, 250.0)
+    """
     spots: dict[Side, Spot] = {
         "front": lambda x, z: (x, z),
         "back": lambda x, z: (width - x, depth - z),
@@ -75,7 +86,7 @@ def _spot(width: float, depth: float, side: Side) -> Spot:
 def _turned_piece(piece: Piece, side: Side) -> Piece:
     swaps = side in ("left", "right")
     width, depth = (piece.depth, piece.width) if swaps else (piece.width, piece.depth)
-    spot = _spot(piece.width, piece.depth, side)
+    spot = spot_from(piece.width, piece.depth, side)
     ledges = tuple(_turned_ledge(ledge, width, piece, side) for ledge in piece.ledges if not ledge.is_wall)
     seats = tuple(Seat(x=x, z=z) for x, z in (spot(seat.x, seat.z) for seat in piece.seats))
     return replace(piece, width=width, depth=depth, ledges=ledges, fixtures=(), seats=seats)
@@ -92,5 +103,5 @@ def _turned_placement(placement: Placement, ledge: Ledge, side: Side) -> Placeme
     turn = (placement.turn + TURNS[side]) % 360.0
     if placement.x is None or placement.z is None:
         return replace(placement, turn=turn)
-    x, z = _spot(ledge.width, ledge.depth, side)(placement.x, placement.z)
+    x, z = spot_from(ledge.width, ledge.depth, side)(placement.x, placement.z)
     return replace(placement, x=x, z=z, turn=turn)

@@ -10,16 +10,21 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.lengths import LengthUnit, format_length
 from jolly_ledge.model.phrases import counted, listed
 from jolly_ledge.model.piece import Fixture
+from jolly_ledge.scene.cords_seen import CordFrom, cords_seen
 
 
 class PlugRow(Struct, frozen=True):
-    """One plug in words: the thing, where it goes, what it draws, its cord, what is seen, the text of its label."""
+    """One plug in words: the thing, where it goes, what it draws, its cord, what is seen of it, the text of its label.
+
+    ``seen`` is what straight from the front is seen, ``elsewhere`` what people see from where they are.
+    """
 
     thing: str
     socket: str
     draws: str
     cord: str
     seen: str
+    elsewhere: str
     label: str
     placement: str
 
@@ -27,6 +32,7 @@ class PlugRow(Struct, frozen=True):
 def plug_rows(arrangement: Arrangement, unit: LengthUnit) -> tuple[PlugRow, ...]:
     """Return a row for every corded thing of a look, in the order of the look."""
     by_id = {plug.placed.id: plug for plug in plugs_of(arrangement)}
+    looked = cords_seen(arrangement)
     rows = []
     for placed in arrangement.placed_items:
         if not placed.item.has_cord:
@@ -35,8 +41,9 @@ def plug_rows(arrangement: Arrangement, unit: LengthUnit) -> tuple[PlugRow, ...]
         draws = _draws(item)
         socket = "no socket is told" if plug is None else _where(plug)
         cord, seen = ("", "") if plug is None else (_cord(plug, unit), _seen(cord_in_sight(arrangement, plug), unit))
+        elsewhere = _elsewhere([one for one in looked if one.placement == placed.id], unit)
         label = f"{item.label} · {socket} · {draws}"
-        rows.append(PlugRow(item.label, socket, draws, cord, seen, label, placed.id))
+        rows.append(PlugRow(item.label, socket, draws, cord, seen, elsewhere, label, placed.id))
     return tuple(rows)
 
 
@@ -114,3 +121,12 @@ def _seen(sight: CordInSight, unit: LengthUnit) -> str:
     if sight.length < 1.0:
         return f"hidden behind {behind or 'the piece'}"
     return f"{_tape(sight.length, unit)} seen"
+
+
+def _elsewhere(looked: list[CordFrom], unit: LengthUnit) -> str:
+    """Say from where how much of a cord is seen, the most first."""
+    told = sorted((one for one in looked if one.length >= 1.0), key=lambda one: -one.length)
+    if not looked:
+        return ""
+    said = [f"{_tape(one.length, unit)} {one.eye.name[:1].lower()}{one.eye.name[1:]}" for one in told]
+    return ", ".join(said) or "hidden from everywhere"

@@ -70,7 +70,7 @@ def worst_seat(views: tuple[SeatView, ...]) -> SeatView | None:
 def _seen_by(arrangement: Arrangement, eye: Eye) -> SeatView:
     seen = seen_from_side(arrangement, eye.side)
     things = [placed for placed in seen.visible if placed.placement.pose != "hung"]
-    shapes = {placed.id: _projected(placed, eye) for placed in things}
+    shapes = {placed.id: projected(placed, eye) for placed in things}
     hidden = tuple((placed, _hidden(placed, things, shapes)) for placed in things)
     away = tuple(placed for placed in things if faces_away(placed))
     backs = {placed.id for placed in away}
@@ -88,7 +88,8 @@ def _seen_by(arrangement: Arrangement, eye: Eye) -> SeatView:
     )
 
 
-def _projected(placed: PlacedItem, eye: Eye) -> Shape:
+def projected(placed: PlacedItem, eye: Eye) -> Shape:
+    """Return the outline of a thing on the picture plane of an eye, in mm, heights up."""
     foot = seen_at(eye, placed.x, placed.bottom, placed.z)
     wide, high = round(placed.width * foot.scale, 1), round(placed.height * foot.scale, 1)
     return silhouette_at(placed.shape, wide, high, foot.x, -foot.y, placed.item.outline)

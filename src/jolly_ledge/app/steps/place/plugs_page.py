@@ -9,8 +9,8 @@ from jolly_ledge.cautions.register import CLOSING
 from jolly_ledge.planning.plug_table import PlugRow, loads, plug_rows
 from jolly_ledge.workspace.workspace import Workspace
 
-COLUMNS = ("Thing", "Plugged into", "Draws", "Its cord", "From the front")
-WIDTHS = (230, 200, 76, 250, 250)
+COLUMNS = ("Thing", "Plugged into", "Draws", "Its cord", "From the front", "Seen by people")
+WIDTHS = (200, 180, 76, 220, 200, 260)
 NOTHING = "Nothing with a cord stands in this look."
 
 
@@ -40,7 +40,7 @@ class PlugsPage(QWidget):
         self.table.blockSignals(True)
         self.table.setRowCount(len(self._rows))
         for index, row in enumerate(self._rows):
-            fill_row(self.table, index, (row.thing, row.socket, row.draws, row.cord, row.seen))
+            fill_row(self.table, index, (row.thing, row.socket, row.draws, row.cord, row.seen, row.elsewhere))
             runs = row.placement not in self._resting
             cell = self.table.item(index, 0)
             assert cell is not None
