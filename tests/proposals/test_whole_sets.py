@@ -3,6 +3,7 @@
 from itertools import pairwise
 from random import Random
 
+import pytest
 from msgspec.structs import replace
 
 from builders import case_of, thing
@@ -10,10 +11,14 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.plan import Plan
+from jolly_ledge.proposals.composing.composition import Composition, placements_of
+from jolly_ledge.proposals.composing.pool import GroupPool
+from jolly_ledge.proposals.composing.shared_sets import set_shared
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.whole_sets import whole_set
 from jolly_ledge.proposals.problem import problem_of
 from jolly_ledge.proposals.propose import proposals
+from jolly_ledge.readings.register import assess
 
 FIVE = tuple(
     thing(f"jar-{n}", width=90, height=high, depth=90, set="jars", sense="series", colours=(("#c9b28c", 1.0),))
@@ -63,3 +68,68 @@ def test_proposals_never_part_it() -> None:
         jars = {where[jar.id] for jar in FIVE if jar.id in where}
         assert sum(jar.id in where for jar in FIVE) in (0, 5)
         assert len(jars) <= 1
+
+
+TRIO = tuple(
+    thing(f"jar-{n}", width=90, height=high, depth=90, set="jars", sense="trio", colours=(("#7d4f2f", 1.0),))
+    for n, high in enumerate((260, 200, 150))
+)
+
+
+def pair_of_cases() -> Piece:
+    """Return two cases beside each other, one case of three shelves and its twin 1.2 m to the right."""
+    case = case_of(3)
+    left = tuple(replace(one, body="left") for one in case.ledges)
+    right = tuple(replace(one, id=f"{one.id}-right", left=one.left + 1200.0, body="right") for one in case.ledges)
+    return replace(case, width=case.width + 1200.0, ledges=(*left, *right), build="flanking-pair")
+
+
+def with_the_trio(piece: Piece) -> Composition:
+    stock = stock_of(*TRIO, *OTHERS, piece=piece)
+    group = whole_set(stock, stock.ledges[0], ())
+    assert group is not None
+    group.shift(200.0 - group.left)
+    groups = ((stock.ledges[0], group),)
+    return Composition(stock, groups, placements_of(groups), GroupPool())
+
+
+@pytest.mark.parametrize("seed", range(6))
+def test_a_trio_is_shared_one_and_two_at_like_places_of_both_bodies(seed: int) -> None:
+    before = with_the_trio(pair_of_cases())
+    after = set_shared(before, Random(seed))
+    assert after is not None
+    by_body = {ledge.body: (ledge, group) for ledge, group in after.groups}
+    assert sorted(len(group.members) for _, group in by_body.values()) == [1, 2]
+    assert {one for _, group in by_body.values() for one in group.ids} == {"jar-0", "jar-1", "jar-2"}
+    (left, one), (right, other) = by_body["left"], by_body["right"]
+    assert left.floor == right.floor
+    middles = left.left + (one.left + one.right) / 2, right.left + (other.left + other.right) / 2
+    assert sum(middles) == pytest.approx(pair_of_cases().width, abs=1.0)
+    read = [assess(look.stock.problem.resolve(look.placements)).reading("tie") for look in (before, after)]
+    assert read[1] is not None
+
+
+def test_on_one_body_nothing_is_shared() -> None:
+    assert set_shared(with_the_trio(case_of(3)), Random(1)) is None
+
+
+def test_a_pair_of_cases_gets_a_shared_set_in_some_proposals() -> None:
+    piece = pair_of_cases()
+    # All other things are unlike each other: only the set can tie the two cases.
+    others = tuple(
+        thing(
+            f"{kind}-{n}", kind, height=160.0 + 40 * n, width=90.0 + 12 * n, silhouette=shape, colours=((colour, 1.0),)
+        )
+        for n, (shape, colour) in enumerate(
+            (("urn", "#e6dcc6"), ("jug", "#8d9aa5"), ("bottle", "#b08d62"), ("box", "#3d4a52"))
+        )
+        for kind in ("vessel", "bowl", "box", "plant", "object", "sculpture")
+    )
+    problem = problem_of(Plan(pieces=(piece,), stash=(*TRIO, *others)), piece.id, Manner())
+    shared = 0
+    for seed in range(1, 9):
+        (one,) = proposals([problem], seed, steps=120).found
+        bodies = [piece.ledge(p.ledge).body for p in one.look.placements if p.item.startswith("jar")]
+        assert len(bodies) in (0, 3)
+        shared += len(set(bodies)) == 2
+    assert shared > 0

@@ -58,6 +58,9 @@ CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
 """A gap of up to so much of the width keeps a centrepiece together; what more costs, and a middle off the table's."""
 
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
+UNTIED, TWIN = 2.0, 0.93
+"""The two bodies of a flanking pair want something that answers: a set they share, or twins."""
+
 END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
 REST_SHARE = 0.055
 HANGS = 1.2
@@ -99,7 +102,7 @@ def liking_of(composition: Composition) -> float:
     liked += sum(min(thing.worth, 1.1) for thing in things) / len(things)
     raised = sum(member.on is not None for _, group in composition.groups for member in group)
     liked += RAISED * min(raised / (RAISED_SHARE * len(things)), 1.0)
-    liked -= _look_alikes(composition)
+    liked -= _look_alikes(composition) + UNTIED * _are_untied(composition)
     liked += HANGS * any(placement.pose == "hung" for placement in composition.placements)
     liked += _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
     liked += ON_THE_FLOOR * any(stock.roles[ledge.id] in ("floor", "hearth") for ledge, _ in composition.groups)
@@ -194,6 +197,17 @@ def _look_alikes(composition: Composition) -> float:
         near = one is other or abs(one.floor - other.floor) < NEAR_FLOORS_MM
         cost += over * (1.2 if one is other else 0.8 if near else 0.3)
     return cost
+
+
+def _are_untied(composition: Composition) -> bool:
+    """Tell whether nothing of one body of a flanking pair answers to anything of the other."""
+    bodies: dict[str, list[Thing]] = {ledge.body: [] for ledge in composition.stock.ledges}
+    for ledge, group in composition.groups:
+        bodies[ledge.body] += [member.thing for member in group]
+    return len(bodies) > 1 and not any(
+        first.item.goes_with(second.item) or alike(first, second) >= TWIN
+        for one, other in combinations(bodies.values(), 2) for first in one for second in other
+    )  # fmt: skip
 
 
 def _empty_ends(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:

@@ -12,6 +12,7 @@ from jolly_ledge.proposals.composing.crowning import crowned
 from jolly_ledge.proposals.composing.members import enlarged, member_exchanged
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
 from jolly_ledge.proposals.composing.replaced import with_changed, with_groups
+from jolly_ledge.proposals.composing.shared_sets import set_shared
 
 Move = Callable[[Composition, Random], Composition | None]
 
@@ -31,7 +32,8 @@ def refined(composition: Composition, rng: Random) -> Composition | None:
     if counted is not None:
         return counted
     # Most moves cannot be, and that is told at once: a few are tried for one that can.
-    return next((moved for move in rng.choices(MOVES, k=TRIED) if (moved := move(composition, rng)) is not None), None)
+    moves = MOVES if len({ledge.body for ledge in composition.stock.ledges}) < 2 else (*MOVES, *MOVES_OF_A_PAIR)
+    return next((moved for move in rng.choices(moves, k=TRIED) if (moved := move(composition, rng)) is not None), None)
 
 
 def shifted(composition: Composition, rng: Random) -> Composition | None:
@@ -75,3 +77,6 @@ def traded(composition: Composition, rng: Random) -> Composition | None:
 MOVES: tuple[Move, ...] = (
     shifted, turned_about, traded, member_exchanged, enlarged, carried, merged, split, group_exchanged, crowned,
 )  # fmt: skip
+
+MOVES_OF_A_PAIR: tuple[Move, ...] = (set_shared,)
+"""Moves between the two bodies of a flanking pair."""

@@ -37,7 +37,7 @@ def carried(composition: Composition, rng: Random) -> Composition | None:
     target = rng.choice(others)
     if not all(composition.stock.fits(member.thing, target) for member in group) or target.depth < group.depth:
         return None
-    left, right = _widest_free(composition.stock, composition.groups, target)
+    left, right = widest_free(composition.stock, composition.groups, target)
     if right - left < group.width + 2 * REST_MM:
         return None
     moved = group.copy()
@@ -97,7 +97,7 @@ def split(composition: Composition, rng: Random) -> Composition | None:
     parting = {index, *(group.members.index(member) for member in _on(group, leaving))}
     own.members = [member for place, member in enumerate(own.members) if place in parting]
     rest.members = [member for place, member in enumerate(rest.members) if place not in parting]
-    left, right = _widest_free(composition.stock, _replaced(composition, {number: [(ledge, rest)]}), ledge)
+    left, right = widest_free(composition.stock, _replaced(composition, {number: [(ledge, rest)]}), ledge)
     if not rest.members or right - left < own.width + 2 * REST_MM:
         return None
     own.form = "worthy" if len(own.members) == 1 else "low"
@@ -180,7 +180,7 @@ def _room_at(composition: Composition, number: int) -> Stretch:
     return left, max(left, right)
 
 
-def _widest_free(stock: Stock, groups: PlacedItem, ledge: Ledge) -> Stretch:
+def widest_free(stock: Stock, groups: PlacedItem, ledge: Ledge) -> Stretch:
     """Return the widest stretch of a ledge on which no group stands."""
     taken = sorted((group.left, group.right) for same, group in groups if same.id == ledge.id)
     found: list[Stretch] = []

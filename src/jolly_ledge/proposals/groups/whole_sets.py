@@ -8,7 +8,7 @@ from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.thing import Thing
 
 FEWEST, MOST = 2, 9
-GAP_MM = 14.0
+FORM, GAP_MM = "whole-set", 14.0
 
 
 def whole_set(
@@ -21,7 +21,7 @@ def whole_set(
     """
     best: tuple[float, Group] | None = None
     for members in _whole(stock, ledge, used):
-        group = _set_out(members, ledge, side)
+        group = set_out(members, ledge, side)
         if group.width <= width:
             worth = sum(thing.worth for thing in members) / len(members) + 0.25 * stock.rng.random()
             if best is None or worth > best[0]:
@@ -43,10 +43,20 @@ def _whole(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[list[Thing
     ]
 
 
-def _set_out(members: Sequence[Thing], ledge: Ledge, side: int) -> Group:
-    """Set members in a row: the tallest odd one in the middle, then pair by pair outward."""
+def set_out(members: Sequence[Thing], ledge: Ledge, side: int) -> Group:
+    """Set members in a row: the tallest odd one in the middle, then pair by pair outward.
+
+    Parameters
+    ----------
+    members : sequence of Thing
+        One or more.
+    ledge : Ledge
+        Where they are to stand.
+    side : int
+        To which side the second of them stands: 1 to the right, -1 to the left.
+    """
     order = sorted(members, key=lambda thing: (-thing.height, -thing.width, thing.id))
-    group = Group("whole-set", ledge.depth)
+    group = Group(FORM, ledge.depth)
     for number, thing in enumerate(order):
         group.set_down(thing, "middle", side if number % 2 else -side, overlap=0.0, gap=GAP_MM)
     return group
