@@ -60,6 +60,7 @@ def situations() -> Iterator[Situation]:
     yield from _together()
     yield from _under_and_near()
     yield from _at_work()
+    yield from _within_and_on()
 
 
 def _in_use() -> Iterator[Situation]:
@@ -327,3 +328,54 @@ def _at_work() -> Iterator[Situation]:
     ):  # fmt: skip
         placements = tuple(put(f"cup{n}", x=float(x), z=150.0) for n, x in enumerate(places))
         yield Situation(told, piece, CUPS[:4], placements, found=said, quiet=() if said else quiet)
+
+
+def _within_and_on() -> Iterator[Situation]:
+    """Yield what varies within a set, what a tray keeps free, what goes into a strip, how far a worktop is covered."""
+    basket = thing("basket", "basket", width=200.0, height=200.0, depth=200.0, finish="woven")
+    close = (*(put(f"cup{n}", x=200.0 + 75 * n) for n in range(3)), put("basket", x=650.0))
+    sizes = tuple(replace(cup, height=60.0 + 30 * n) for n, cup in enumerate(CUPS[:3]))
+    senses: tuple[tuple[str, tuple[Item, ...], str, bool], ...] = (
+        ("three cups of one size are a nest", CUPS[:3], "nest", True),
+        ("three cups of three sizes are a nest", sizes, "nest", False),
+        ("three cups of one size and form are a collection", CUPS[:3], "collection", True),
+        ("three cups of one size are a series", CUPS[:3], "series", False),
+    )
+    for told, cups, sense, found in senses:
+        members = tuple(replace(cup, set="cups", sense=sense) for cup in cups)
+        said, silent = (("mix",), ()) if found else ((), ("mix",))
+        yield Situation(told, case_of(1), (*members, basket), close, found=said, quiet=silent)
+    glass = KeptPlace(name="a glass", left=10.0, front=20.0, width=90.0, depth=90.0, height=160.0)
+    tray = thing("tray", "tray", width=360.0, height=30.0, depth=240.0, kept=(glass,))
+    jug = thing("jug", width=70.0, height=90.0, depth=70.0)
+    for told, x, cautions in (
+        ("a jug stands where a glass is put down on a tray", 285.0, (("kept-place", "stop"),)),
+        ("a jug stands at the other end of the tray", 500.0, ()),
+    ):
+        places = (put("tray", x=400.0, z=150.0), put("jug", x=x, z=100.0, inside="tray"))
+        silent = () if cautions else ("kept-place",)
+        yield Situation(told, case_of(1), (tray, jug), places, cautions=cautions, quiet=silent)
+    wired = replace(CONSOLE, fixtures=(SOCKET,))
+    strip = thing("strip", "device", width=300.0, height=40.0, depth=60.0, outlets=4, watts=2000.0)
+    for told, what, cautions in (
+        ("two lamps go into a strip", ("lamp", 60.0), ()),
+        ("a kettle would go into a strip", ("appliance", 1800.0), (("cords", "heed"),)),
+        ("what goes into a strip draws more than it is rated for", ("lamp", 1500.0), (("cords", "stop"),)),
+    ):
+        users = tuple(
+            thing(f"user{n}", what[0], width=120.0, height=240.0, depth=120.0, traits=("corded",), watts=what[1])
+            for n in range(2)
+        )
+        beside = (put("strip", x=600.0, z=200.0), put("user0", x=380.0), put("user1", x=820.0))
+        silent = () if cautions else ("cords",)
+        yield Situation(told, wired, (strip, *users), beside, cautions=cautions, quiet=silent)
+    worktop = replace(TOP, width=2000.0, depth=600.0, floor=900.0)
+    counter = Piece(id="case", kind="counter", width=2000.0, height=900.0, depth=600.0, ledges=(worktop,))
+    jars = tuple(thing(f"jar{n}", width=200.0, height=160.0 + 20 * n, depth=250.0) for n in range(8))
+    along = tuple(put(f"jar{n}", x=160.0 + 230 * n, z=465.0) for n in range(8))
+    for told, use, much in (
+        ("a third of a worktop is covered where one cooks", "cooking", True),
+        ("a third of a worktop is covered where coffee is made", "coffee", False),
+    ):
+        said, silent = (("working-room",), ()) if much else ((), ("working-room",))
+        yield Situation(told, replace(counter, use=(use,)), jars, along, found=said, quiet=silent)

@@ -7,6 +7,7 @@ from collections.abc import Iterable
 from jolly_ledge.geometry.arrangement import Arrangement, Unit
 from jolly_ledge.measures.habits import habits_of
 from jolly_ledge.measures.score import mean, score_of
+from jolly_ledge.measures.set_variety import SetVariety, varieties_of
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.phrases import percent
 from jolly_ledge.model.words import GREENERY
@@ -20,6 +21,9 @@ WANTED = 0.55
 """So much of the entropy of evenly mixed kinds is enough; a calm look has a ruling stuff."""
 
 FEWEST, EVENER_MIX_COST = 2, 0.07
+ALIKE_WITHIN_COST, TOLD_FROM = 0.6, 0.5
+"""Within a nest or a collection heights and outlines vary; from the second on it is told that they do not."""
+
 STUFF_COST, OUTLINE_COST, LEAVES_COST, HABITS_COST = 0.4, 0.7, 0.12, 0.8
 HABIT_KEPT, HABIT_GRAVITY = 0.9, 0.7
 """Below the first share a habit that is not kept is told."""
@@ -59,10 +63,13 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
                 0.5,
             ),
         )
+    sets = tuple(varieties_of(arrangement))
+    findings += tuple(_of_one_size(one) for one in sets if one.sameness > TOLD_FROM)
     stuffs = _variety((m.stuff for m in marks_of(arrangement) if m.unit == m.id and not m.placed.ledge.is_wall), 4)
     loss = 1 - value + HABITS_COST * (1 - kept) + STUFF_COST * (1 - stuffs) + OUTLINE_COST * _one_outline(arrangement)
     # What is mixed enough may be more evenly mixed.
     loss += EVENER_MIX_COST * (1 - mean([_evenness(*one) for one in kinds]))
+    loss += ALIKE_WITHIN_COST * max((one.sameness for one in sets), default=0.0)
     loss += LEAVES_COST * (not any(one.item.category in GREENERY for one in arrangement.visible))
     return Reading(
         id=ID,
@@ -77,6 +84,16 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         contributions=tuple((unit.lead.id, 1 / len(units)) for unit in units),
         findings=findings,
     )
+
+
+def _of_one_size(within: SetVariety) -> Finding:
+    """Return what is found where the members of a set that is meant to vary do not."""
+    ids = tuple(placed.id for placed in within.members)
+    of = "height" if within.sense == "nest" else "height and outline"
+    said = (
+        f"The {within.sense} {within.name} is all of one {of}; take a larger and a smaller one into it, or raise one."
+    )
+    return Finding(ID, ids, said, within.sameness)
 
 
 def _one_outline(arrangement: Arrangement) -> float:
