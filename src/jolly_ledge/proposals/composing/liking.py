@@ -13,6 +13,7 @@ from jolly_ledge.proposals.composing.books_shown import books_missed
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
 from jolly_ledge.proposals.composing.liking_of_a_group import FACED, SWALLOWED, liking_of_a_group, stands_amid
+from jolly_ledge.proposals.composing.mirroring import is_mirrored, unanswered
 from jolly_ledge.proposals.composing.schemes import LOW_ON_THE_FLOOR, SHARES, groups_borne
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES
@@ -58,6 +59,7 @@ CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
 """A gap of up to so much of the width keeps a centrepiece together; what more costs, and a middle off the table's."""
 
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
+UNANSWERED = 8.0
 UNTIED, TWIN = 2.0, 0.93
 """The two bodies of a flanking pair want something that answers: a set they share, or twins."""
 
@@ -102,7 +104,9 @@ def liking_of(composition: Composition) -> float:
     liked += sum(min(thing.worth, 1.1) for thing in things) / len(things)
     raised = sum(member.on is not None for _, group in composition.groups for member in group)
     liked += RAISED * min(raised / (RAISED_SHARE * len(things)), 1.0)
-    liked -= _look_alikes(composition) + UNTIED * _are_untied(composition)
+    liked -= UNTIED * _are_untied(composition)
+    # In the mirrored figure likes are meant, and what is not answered is missed.
+    liked -= UNANSWERED * unanswered(composition) if is_mirrored(composition) else _look_alikes(composition)
     liked += HANGS * any(placement.pose == "hung" for placement in composition.placements)
     liked += _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
     liked += ON_THE_FLOOR * any(stock.roles[ledge.id] in ("floor", "hearth") for ledge, _ in composition.groups)
@@ -351,6 +355,8 @@ def _apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     for one, other in pairwise(sorted(groups, key=lambda group: group.left)):
         rest = REST_SHARE * ledge.width
         cost += 2.0 * max(rest - (other.left - one.right), 0.0) / rest
+        if stock.problem.manner.figure == "mirrored":
+            continue
         cost += 0.2 * (one.form == other.form and one.form not in ("pair", "machines"))
         cost += 0.2 * (abs(one.height - other.height) < 0.08 * stock.frame(ledge) and one.form != "pair")
     return -cost

@@ -10,6 +10,7 @@ from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.counting import nearer_the_count
 from jolly_ledge.proposals.composing.crowning import crowned
 from jolly_ledge.proposals.composing.members import enlarged, member_exchanged
+from jolly_ledge.proposals.composing.mirroring import answered, is_mirrored, like_exchanged
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
 from jolly_ledge.proposals.composing.replaced import with_changed, with_groups
 from jolly_ledge.proposals.composing.shared_sets import set_shared
@@ -32,7 +33,11 @@ def refined(composition: Composition, rng: Random) -> Composition | None:
     if counted is not None:
         return counted
     # Most moves cannot be, and that is told at once: a few are tried for one that can.
-    moves = MOVES if len({ledge.body for ledge in composition.stock.ledges}) < 2 else (*MOVES, *MOVES_OF_A_PAIR)
+    moves = MOVES
+    if len({ledge.body for ledge in composition.stock.ledges}) > 1:
+        moves += MOVES_OF_A_PAIR
+    if is_mirrored(composition):
+        moves += MIRRORED_MOVES
     return next((moved for move in rng.choices(moves, k=TRIED) if (moved := move(composition, rng)) is not None), None)
 
 
@@ -80,3 +85,6 @@ MOVES: tuple[Move, ...] = (
 
 MOVES_OF_A_PAIR: tuple[Move, ...] = (set_shared,)
 """Moves between the two bodies of a flanking pair."""
+
+MIRRORED_MOVES: tuple[Move, ...] = (answered, answered, like_exchanged, like_exchanged)
+"""Moves toward the mirrored figure, where it is asked for."""
