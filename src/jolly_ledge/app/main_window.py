@@ -100,7 +100,7 @@ class MainWindow(QMainWindow):
         def brief() -> Step:
             from jolly_ledge.app.steps.brief.brief_step import BriefStep
 
-            return BriefStep(self.pages, workspace)
+            return BriefStep(self.pages, workspace, self._dialogs)
 
         def measure() -> Step:
             from jolly_ledge.app.steps.measure.measure_step import MeasureStep

@@ -1,8 +1,12 @@
 """What a look lacks, and what stems need."""
 
 import argparse
+from pathlib import Path
+
+import msgspec
 
 from jolly_ledge.cli.command import Command, add_json, add_look, add_plan, add_unit, say
+from jolly_ledge.model.look import Manner
 
 
 def _ask_wanted(command: argparse.ArgumentParser) -> None:
@@ -47,7 +51,36 @@ def _stems(chosen: argparse.Namespace) -> None:
     say(told.value, told.text, chosen.json)
 
 
+def _ask_follow(command: argparse.ArgumentParser) -> None:
+    command.add_argument("picture", type=Path, metavar="PICTURE", help="a photograph that the arrangement fills")
+    command.add_argument(
+        "--part",
+        nargs=4,
+        type=float,
+        metavar=("LEFT", "TOP", "RIGHT", "BOTTOM"),
+        default=(0, 0, 100, 100),
+        help="the part that is the arrangement, in percent of the picture",
+    )
+    add_json(command)
+
+
+def _follow(chosen: argparse.Namespace) -> None:
+    from jolly_ledge.files.photo_file import photo_bytes
+    from jolly_ledge.photos.followed import followed, manner_following, part_of, read_picture
+    from jolly_ledge.photos.image import read_photo
+
+    read = read_picture(part_of(read_photo(photo_bytes(chosen.picture), chosen.picture.name), tuple(chosen.part)))
+    found = followed(read)
+    manner = manner_following(Manner(), tuple(one for one in found if one.is_sure))
+    say(
+        {"manner": msgspec.to_builtins(manner), "read": msgspec.to_builtins(read)},
+        "\n".join(one.said for one in found),
+        chosen.json,
+    )
+
+
 COMMANDS = (
     Command("wanted", "tell what is not owned and would help a look most", _ask_wanted, _wanted),
+    Command("follow", "measure the manner of an arrangement in a picture", _ask_follow, _follow),
     Command("stems", "tell how stems stand in a vessel: how many, how high, where they are cut", _ask_stems, _stems),
 )

@@ -15,6 +15,7 @@ if TYPE_CHECKING:
     # The search and the arrays of photographs are for the work itself: who only asks for it does not load them.
     from jolly_ledge.photos.check import PhotoCheck, PlannedThing
     from jolly_ledge.photos.composing import Layer
+    from jolly_ledge.photos.followed import PictureRead
     from jolly_ledge.photos.image import Pixels
     from jolly_ledge.photos.perspective import View
     from jolly_ledge.photos.rectify import Straight
@@ -68,6 +69,12 @@ class CheckRequest(Struct, frozen=True):
     things: "Sequence[PlannedThing]"
 
 
+class FollowRequest(Struct, frozen=True):
+    """A picture of an arrangement is to be read, so that it may be followed."""
+
+    picture: "Pixels"
+
+
 class RoomRequest(Struct, frozen=True):
     """Things are to be set into the photograph of the empty piece."""
 
@@ -119,14 +126,22 @@ class StraightFound(Struct, frozen=True):
     straight: "Straight"
 
 
+class PictureFound(Struct, frozen=True):
+    """What an arrangement in a picture is like."""
+
+    read: "PictureRead"
+
+
 class Refused(Struct, frozen=True):
     """Nothing came of it; one sentence for people."""
 
     sentence: str
 
 
-Request = ProposeRequest | WantedRequest | MeaningRequest | CheckRequest | RoomRequest | StraightRequest
-Event = Progress | Proposals | WantedFound | MeaningFound | CheckFound | RoomFound | StraightFound | Refused
+Request = ProposeRequest | WantedRequest | MeaningRequest | CheckRequest | RoomRequest | StraightRequest | FollowRequest
+Event = (
+    Progress | Proposals | WantedFound | MeaningFound | CheckFound | RoomFound | StraightFound | PictureFound | Refused
+)
 
 
 class Answer(Struct, frozen=True):

@@ -12,8 +12,10 @@ from jolly_ledge.jobs.requests import (
     CheckFound,
     CheckRequest,
     Event,
+    FollowRequest,
     MeaningFound,
     MeaningRequest,
+    PictureFound,
     ProposeRequest,
     Refused,
     Request,
@@ -90,6 +92,12 @@ def _checked(request: CheckRequest, is_cancelled: Cancelled) -> Iterator[Event]:
     yield CheckFound(check_photo(request.planned, request.seen, request.scale, request.things))
 
 
+def _followed(request: FollowRequest, is_cancelled: Cancelled) -> Iterator[Event]:
+    from jolly_ledge.photos.followed import read_picture
+
+    yield PictureFound(read_picture(request.picture))
+
+
 def _set_in_room(request: RoomRequest, is_cancelled: Cancelled) -> Iterator[Event]:
     from jolly_ledge.photos.composing import set_in
 
@@ -112,4 +120,5 @@ TASKS: dict[type[Request], Task] = {
     CheckRequest: _checked,
     RoomRequest: _set_in_room,
     StraightRequest: _pulled_straight,
+    FollowRequest: _followed,
 }

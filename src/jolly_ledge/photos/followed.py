@@ -16,22 +16,28 @@ from jolly_ledge.model.phrases import listed, percent
 from jolly_ledge.model.value import changed
 from jolly_ledge.model.words import Figure, Fullness, Ground
 from jolly_ledge.photos.check import eye_of
-from jolly_ledge.photos.image import Pixels, smaller
+from jolly_ledge.photos.image import PhotoError, Pixels, smaller
 
 LONGEST_PX, ACROSS_MM = 480, 1300.0
 """A picture is read so small, as if it showed so much of a piece from end to end."""
 
-STANDS_OUT, LITTLE, LEAST_SHARE, MOST_COLOURS = 9.0, 6.0, 0.07, 4
-"""From this weight a point belongs to something that stands out; hues of a smaller share are not told."""
+LITTLE, RUNS_THROUGH, LEAST_SHARE, MOST_COLOURS = 6.0, 0.85, 0.07, 4
+"""From this weight a point stands out; rows and columns that do so nearly wholly are furniture; hues of a smaller share
+are not told.
+"""
 
-COLUMNS, MIRRORED_FROM, WEAVES_FROM, RISES = 48, 0.62, 4, 0.16
-"""The skyline is read in so many columns; a mirrored one answers itself so well, a woven one rises so often."""
+COLUMNS, MIRRORED_FROM, SURELY_MIRRORED, WEAVES_FROM, RISES = 48, 0.62, 0.75, 4, 0.16
+"""The skyline is read in so many columns; a mirrored one answers itself so well, a woven one rises so
+often. Only what is plainly mirrored is sure: a mirror on the wall answers itself, too.
+"""
 
 STRONG, CLOSE = 34.0, 15.0
 """Steps of lightness between what stands out and what is behind it."""
 
-FULL: tuple[tuple[float, Fullness], ...] = ((0.42, "airy"), (0.72, "layered"), (1.0, "abundant"))
+FULL: tuple[tuple[float, Fullness], ...] = ((0.26, "airy"), (0.65, "layered"), (1.0, "abundant"))
 SMOOTHED_COLUMNS, EDGE_PX, CLOSED_PX = 1.5, 2, 3
+COARSE, GROUND_SHARE, GROUND_NEAR = 32, 0.12, 10.0
+"""What is behind shows in so large a share of what does not stand out; colours so near to it (CIELAB) belong to it."""
 
 
 class PictureRead(Struct, frozen=True):
@@ -76,6 +82,31 @@ class Followed(Struct, frozen=True):
     is_sure: bool = True
 
 
+def part_of(image: Pixels, part: tuple[float, float, float, float]) -> Pixels:
+    """Return a part of a picture.
+
+    Parameters
+    ----------
+    image : array (height, width, 3) of uint8
+    part : (float, float, float, float)
+        Left, top, right and bottom, in percent of its width and height.
+
+    Raises
+    ------
+    PhotoError
+        The part has no width or no height.
+    """
+    left, top, right, bottom = part
+    if not (0 <= left < right <= 100 and 0 <= top < bottom <= 100):
+        raise PhotoError("A part of a picture is told by left, top, right and bottom, from 0 to 100 percent.")
+    height, width = image.shape[:2]
+    down, along = (
+        slice(int(top * height / 100), -int(-bottom * height // 100)),
+        slice(int(left * width / 100), -int(-right * width // 100)),
+    )
+    return image[down, along]
+
+
 def read_picture(image: Pixels) -> PictureRead:
     """Read what an arrangement in a picture is like.
 
@@ -89,15 +120,15 @@ def read_picture(image: Pixels) -> PictureRead:
     small = smaller(image, LONGEST_PX)
     lab = np.asarray(rgb2lab(small), np.float64)
     seen = eye_of(lab, small.shape[1] / ACROSS_MM).weights
-    weights = _without_furniture(seen)
-    mask, things = weights >= STANDS_OUT, _filled(seen >= LITTLE)
+    mask = _without_furniture((seen >= LITTLE) & ~_is_ground(small, lab, seen))
+    things = _filled(mask)
     tones = lab[:, :, 0]
     step = float(abs(np.median(tones[mask]) - np.median(tones[~things]))) if mask.any() and not things.all() else 0.0
     skyline = _skyline(mask)
     return PictureRead(
         palette=_palette(small, mask),
         skyline=tuple(float(one) for one in skyline),
-        symmetry=_symmetry(weights, skyline),
+        symmetry=_symmetry(seen * mask, skyline),
         covered=float(things.mean()),
         tone_step=step,
     )
@@ -112,11 +143,15 @@ def followed(read: PictureRead) -> tuple[Followed, ...]:
                "any": "neither strong nor close against what is behind"}  # fmt: skip
     taken = [
         Followed("palette", tuple(colour for colour, _ in read.palette), f"Colours: {families}"),
-        Followed("figure", read.figure, f"Skyline: {figures[read.figure]}"),
+        Followed(
+            "figure", read.figure,
+            f"Skyline: {'' if read.symmetry >= SURELY_MIRRORED else 'a guess, '}{figures[read.figure]}",
+            is_sure=read.symmetry >= SURELY_MIRRORED,
+        ),
         Followed("ground", read.ground, f"Tones: {grounds[read.ground]}"),
         Followed(
             "fullness", read.fullness,
-            f"Fullness: perhaps {read.fullness}; things take about {percent(read.covered)} of the picture, a guess",
+            f"Fullness: a guess, {read.fullness}; {percent(read.covered)} is covered",
             is_sure=False,
         ),
     ]  # fmt: skip
@@ -128,11 +163,28 @@ def manner_following(manner: Manner, chosen: tuple[Followed, ...]) -> Manner:
     return changed(manner, **{one.field: one.value for one in chosen})
 
 
-def _without_furniture(weights: NDArray[np.float64]) -> NDArray[np.float64]:
-    """Return weights without what runs through from end to end or from foot to head: boards, uprights, edges."""
-    along = np.median(weights, axis=1, keepdims=True)
-    upward = np.median(weights, axis=0, keepdims=True)
-    return np.maximum(weights - along - upward, 0.0)
+def _is_ground(image: Pixels, lab: NDArray[np.float64], seen: NDArray[np.float64]) -> NDArray[np.bool_]:
+    """Return where a picture shows what is behind: the commonest colours of what does not stand out, and what is near.
+
+    Beside a dark thing the wall stands out from its surroundings, too; it is no thing for that.
+    """
+    calm = image[seen < LITTLE].astype(int) // COARSE
+    if not len(calm):
+        return np.zeros(seen.shape, np.bool_)
+    _, at, counts = np.unique(calm, axis=0, return_inverse=True, return_counts=True)
+    middles = lab[seen < LITTLE]
+    ground = np.zeros(seen.shape, np.bool_)
+    for index in np.flatnonzero(counts >= GROUND_SHARE * len(calm)):
+        middle = np.median(middles[at.ravel() == index], axis=0)
+        ground |= np.sqrt(((lab - middle) ** 2).sum(axis=2)) < GROUND_NEAR
+    return ground
+
+
+def _without_furniture(mask: NDArray[np.bool_]) -> NDArray[np.bool_]:
+    """Return a mask without what runs through from end to end or from foot to head: boards, tops and uprights."""
+    boards = mask.mean(axis=1, keepdims=True) >= RUNS_THROUGH
+    uprights = (mask & ~boards).mean(axis=0, keepdims=True) >= RUNS_THROUGH
+    return np.asarray(mask & ~boards & ~uprights, np.bool_)
 
 
 def _filled(mask: NDArray[np.bool_]) -> NDArray[np.bool_]:

@@ -11,7 +11,9 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from jolly_ledge.app.dialogs import Dialogs
 from jolly_ledge.app.steps.brief.emphasis_page import EmphasisPage
+from jolly_ledge.app.steps.brief.follow_page import FollowPage
 from jolly_ledge.app.steps.brief.household_panel import HouseholdPanel
 from jolly_ledge.app.steps.brief.kit_panel import KitPanel
 from jolly_ledge.app.steps.brief.manner_panel import HABITS, SCHOOLS, MannerPanel
@@ -37,8 +39,9 @@ SIDE_WIDTH = 344
 class BriefStep(Step):
     """The page on which the work begins."""
 
-    def __init__(self, host: QWidget, workspace: Workspace) -> None:
+    def __init__(self, host: QWidget, workspace: Workspace, dialogs: Dialogs) -> None:
         super().__init__(host, workspace)
+        self._dialogs = dialogs
         self.pages = QStackedWidget()
         self.column.addWidget(self.pages, 1)
         area = QScrollArea()
@@ -51,6 +54,7 @@ class BriefStep(Step):
         area.setWidget(inside)
         self.pages.addWidget(area)
         self._emphasis: EmphasisPage | None = None
+        self._follow: FollowPage | None = None
         self._fill()
         self.beside = self._side()
         self.row.addWidget(self.beside)
@@ -85,7 +89,15 @@ class BriefStep(Step):
         page.addWidget(self.habits)
         self.emphasis_button = chip("What counts more", "How much every reading weighs in this manner", checkable=False)
         self.emphasis_button.clicked.connect(self.show_emphasis)
-        page.addWidget(self.emphasis_button, 0, Qt.AlignmentFlag.AlignLeft)
+        self.follow_button = chip(
+            "Follow a picture", "Measure the manner of an arrangement in a picture", checkable=False
+        )
+        self.follow_button.clicked.connect(self.show_follow)
+        row = QHBoxLayout()
+        row.addWidget(self.emphasis_button)
+        row.addWidget(self.follow_button)
+        row.addStretch(1)
+        page.addLayout(row)
         page.addStretch(1)
         self.shortcut("Esc", self.show_brief)
 
@@ -97,6 +109,18 @@ class BriefStep(Step):
             self.pages.addWidget(self._emphasis)
             self._emphasis.refresh()
         return self._emphasis
+
+    @property
+    def follow_page(self) -> FollowPage:
+        """The page on which a picture is measured, made when first asked for."""
+        if self._follow is None:
+            self._follow = FollowPage(self.workspace, self._dialogs, self.show_brief)
+            self.pages.addWidget(self._follow)
+        return self._follow
+
+    def show_follow(self) -> None:
+        """Show a picture to follow."""
+        self.pages.setCurrentWidget(self.follow_page)
 
     def show_emphasis(self) -> None:
         """Show how much every reading counts."""
