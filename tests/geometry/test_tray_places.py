@@ -80,7 +80,7 @@ def test_it_is_kept_moved_and_given_back() -> None:
     [
         (tray(), {"width": 400.0}, "wants 400 mm wide, tray has 360 mm"),
         (tray(), {"left": 300.0}, "lies 30 mm over the end of tray"),
-        (thing("tray", "bowl"), {}, "on a ledge or on a tray, and the tray is neither"),
+        (thing("tray", "bowl"), {}, "on a ledge or on a tray, and the tray is neither; choose"),
     ],
 )
 def test_a_place_that_cannot_be_is_refused(item: Item, changes: dict[str, float], told: str) -> None:

@@ -81,5 +81,5 @@ def test_a_part_of_a_picture_is_measured_alone() -> None:
     right = part_of(MIRRORED, (60.0, 0.0, 100.0, 100.0))
     assert right.shape == (400, 240, 3)
     assert {hue_family(colour) for colour, _ in read_picture(right).palette} == {"blue"}
-    with pytest.raises(PhotoError, match="from 0 to 100 percent"):
+    with pytest.raises(PhotoError, match="from 0 to 100"):
         part_of(MIRRORED, (60.0, 0.0, 40.0, 100.0))

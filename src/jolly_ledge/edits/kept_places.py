@@ -86,7 +86,7 @@ class KeepPlaceOnTray(BaseEdit, frozen=True):
         """
         tray, place = plan.item(self.item), checked(self.place)
         if tray.category != "tray":
-            raise EditError(f"A place is kept on a ledge or on a tray, and the {tray.label} is neither.")
+            raise EditError(f"A place is kept on a ledge or on a tray, and the {tray.label} is neither; choose a tray.")
         _check_sides(place, tray.label, (tray.width, tray.depth, None))
         kept = (*(one for one in tray.kept if one.name != place.name), place)
         return ChangeItem(item=self.item, changes=(("kept", kept),), name=tray.label).apply(plan)

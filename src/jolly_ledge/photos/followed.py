@@ -98,7 +98,9 @@ def part_of(image: Pixels, part: tuple[float, float, float, float]) -> Pixels:
     """
     left, top, right, bottom = part
     if not (0 <= left < right <= 100 and 0 <= top < bottom <= 100):
-        raise PhotoError("A part of a picture is told by left, top, right and bottom, from 0 to 100 percent.")
+        raise PhotoError(
+            "That is no part of a picture; type its left, top, right and bottom in percent, from 0 to 100."
+        )
     height, width = image.shape[:2]
     down, along = (
         slice(int(top * height / 100), -int(-bottom * height // 100)),
