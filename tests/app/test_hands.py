@@ -112,6 +112,18 @@ def test_fronts_are_set_in_line_with_the_foremost(window: MainWindow, qtbot: QtB
     assert [now[one].front for one in ids] == pytest.approx([foremost, foremost], abs=0.6)
 
 
+def test_backs_are_set_in_line_with_the_hindmost(window: MainWindow, qtbot: QtBot) -> None:
+    page = arrange_step(window)
+    by_id = window.workspace.arrangement.by_id
+    ids = standing_on(page, a_ledge_of(page, 2))[:2]
+    window.workspace.choose(*ids)
+    hindmost = max(by_id[one].back for one in ids)
+    qtbot.keyClick(page.view, Qt.Key.Key_L, CONTROL | Qt.KeyboardModifier.ShiftModifier)
+    now = window.workspace.arrangement.by_id
+    assert [now[one].back for one in ids] == pytest.approx([hindmost, hindmost], abs=0.6)
+    assert window.workspace.history.undo_label == "Set the backs in line"
+
+
 def test_a_group_is_made_at_once_and_named_after_its_anchor(window: MainWindow, qtbot: QtBot) -> None:
     page = arrange_step(window)
     by_id = window.workspace.arrangement.by_id

@@ -10,8 +10,8 @@ from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.measures.counts import recommended
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.meant import AS_THE_LOOK, PURPOSES, Meant, Purpose, said
-from jolly_ledge.model.piece import Piece
-from jolly_ledge.readings.meant import SILENT
+from jolly_ledge.model.piece import Ledge, Piece
+from jolly_ledge.readings.meant import NOT_OF_TOOLS, SILENT, unread_things, without_things
 from jolly_ledge.readings.register import REGISTER, assess, read_one
 
 LIKE = tuple(thing(f"cup-{number}", width=70, height=90, depth=70) for number in range(6))
@@ -168,3 +168,44 @@ def test_what_stands_alone_on_purpose_is_not_called_lonely() -> None:
     assert told is not None
     assert "jar-2" in {one for finding in apart.findings for one in finding.placements}
     assert "jar-2" not in {one for finding in told.findings for one in finding.placements}
+
+
+def worktop(*items: Item, kind: str = "counter", use: tuple[str, ...] = ("cooking",)) -> Arrangement:
+    """Return things side by side at the back of a worktop of two metres."""
+    top = Ledge(id="a1", left=0.0, floor=900.0, width=2000.0, depth=600.0)
+    piece = Piece(id="case", kind=kind, width=2000.0, height=900.0, depth=600.0, ledges=(top,), use=use)  # type: ignore[arg-type]
+    return arranged(items, tuple(put(one.id, x=200.0 + 240 * n, z=450.0) for n, one in enumerate(items)), piece)
+
+
+def machines(**changes: object) -> tuple[Item, ...]:
+    return tuple(thing(f"machine{n}", "appliance", width=200.0, height=320.0, depth=250.0, **changes) for n in range(3))
+
+
+@pytest.mark.parametrize("reading", sorted(NOT_OF_TOOLS))
+def test_machines_on_a_worktop_have_no_part_in_heights_likeness_and_peaks(reading: str) -> None:
+    shown = (thing("jar", height=200.0), thing("fern", "plant", height=280.0), thing("dish", "bowl"))
+    alone, among = read_one(reading, worktop(*shown)), read_one(reading, worktop(*shown, *machines()))
+    assert (alone is None) == (among is None)
+    if alone is not None and among is not None:
+        assert among.value == pytest.approx(alone.value)
+
+
+def test_they_weigh_all_the_same_and_elsewhere_they_are_read() -> None:
+    shown = (thing("jar", height=200.0), thing("fern", "plant", height=280.0))
+    light, heavy = (read_one("side-balance", worktop(*shown, *more)) for more in ((), machines()))
+    assert light is not None
+    assert heavy is not None
+    assert heavy.value != light.value
+    on_a_console = read_one("alike-apart", worktop(*shown, *machines(), kind="console", use=("display",)))
+    on_a_counter = read_one("alike-apart", worktop(*shown, *machines()))
+    assert on_a_console is not None
+    assert (on_a_console.loss or 0.0) > ((on_a_counter.loss or 0.0) if on_a_counter is not None else 0.0)
+
+
+def test_what_a_machine_carries_goes_with_it() -> None:
+    carried = (thing("jar", width=60.0, height=90.0, depth=60.0),)
+    top = Ledge(id="a1", left=0.0, floor=900.0, width=2000.0, depth=600.0)
+    piece = Piece(id="case", kind="counter", width=2000.0, height=900.0, depth=600.0, ledges=(top,), use=("cooking",))
+    places = (put("machine0", x=400.0, z=300.0), put("jar", on="machine0", x=400.0, z=300.0))
+    look = arranged((*machines()[:1], *carried), places, piece)
+    assert without_things(look, unread_things(look)).placed_items == ()

@@ -32,6 +32,7 @@ from jolly_ledge.readings import (
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.readings.register import assess
 from jolly_ledge.scene.as_seen import as_seen
+from jolly_ledge.scene.marks import marks_of
 
 
 def table(**changes: Any) -> Piece:
@@ -352,3 +353,28 @@ def test_a_dish_is_room_for_keys_and_what_is_heavy_is_hard_to_move() -> None:
     )  # fmt: skip
     assert heavy.value == light.value
     assert heavy.score < light.score
+
+
+def test_what_is_moved_before_use_leaves_room_but_must_be_carried() -> None:
+    runner = thing("tray", "tray", width=1200.0, height=40.0, depth=500.0)
+    place = (put("tray", x=800.0, z=450.0),)
+    stays = must(of(working_room, (runner,), place, table(use=("eating",))))
+    aside = must(of(working_room, (replace(runner, traits=("moved-before-use",)),), place, table(use=("eating",))))
+    assert stays.value < aside.value == pytest.approx(1.0)
+    assert (aside.loss or 0.0) < (stays.loss or 0.0)
+    six = tuple(thing(f"dish{n}", "bowl", traits=("moved-before-use",)) for n in range(6))
+    carried = must(
+        of(working_room, six, tuple(put(f"dish{n}", x=150.0 + 240 * n) for n in range(6)), table(use=("eating",)))
+    )
+    assert carried.value == pytest.approx(1.0)
+    assert (carried.loss or 0.0) > (aside.loss or 0.0)
+
+
+@pytest.mark.parametrize(("kind", "higher"), [("coffee-table", True), ("console", False)])
+def test_on_a_low_table_what_stands_behind_is_seen_over_what_is_low_before_it(kind: str, higher: bool) -> None:
+    top = Ledge(id="a1", left=0.0, floor=420.0, width=1200.0, depth=700.0)
+    piece = Piece(id="case", kind=kind, width=1200.0, height=420.0, depth=700.0, ledges=(top,))  # type: ignore[arg-type]
+    items = (thing("dish", "bowl", width=300.0, height=70.0, depth=200.0), thing("vase", width=120.0, height=150.0))
+    look = arranged(items, (put("dish", x=600.0, z=120.0), put("vase", x=600.0, z=560.0)), piece)
+    hidden = next(mark for mark in marks_of(look) if mark.id == "vase").hidden
+    assert (hidden < 0.05) is higher

@@ -25,10 +25,3 @@ def sockets_of(piece: Piece) -> tuple[Fixture, ...]:
 def distance_to(placed: PlacedItem, socket: Fixture) -> float:
     """Return how far the foot of a thing is from a socket, as seen from the front (mm)."""
     return math.hypot(placed.x - socket.left - socket.width / 2, placed.bottom - socket.floor)
-
-
-def nearest_socket(placed: PlacedItem, sockets: tuple[Fixture, ...]) -> tuple[int, float]:
-    """Return the nearest socket by its place among all, and how far it is from the foot of a thing (mm)."""
-    away = [distance_to(placed, socket) for socket in sockets]
-    index = min(range(len(away)), key=lambda number: away[number])
-    return index, away[index]

@@ -99,6 +99,7 @@ Trait = Literal[
     "toxic",
     "small-parts",
     "alone-on-purpose",
+    "moved-before-use",
 ]
 Status = Literal["owned", "borrowed", "to-buy", "wanted", "stored"]
 LookStatus = Literal["idea", "shown", "approved", "placed", "taken-down"]

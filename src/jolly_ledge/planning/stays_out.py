@@ -47,6 +47,8 @@ def _stays(plan: Plan, arrangement: Arrangement) -> Iterator[Stay]:
         if item.id in tasks:
             missing = "" if item.id in here else ", and is not there yet"
             yield Stay(item, True, "", f"it is used for {listed(tasks[item.id])}{missing}")
+        elif item.id in here and "moved-before-use" in item.traits:
+            yield Stay(item, False, _home(item, "aside"), "it is moved before the place is used")
         elif item.id not in here or not is_worked_with:
             continue
         elif is_daily:

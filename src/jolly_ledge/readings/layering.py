@@ -11,6 +11,7 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.cover import hidden_shares
+from jolly_ledge.scene.marks import looked_down_on
 
 ID = "layering"
 BAND = (2.0, 3.0)
@@ -181,17 +182,20 @@ def _fronts(placed_items: tuple[PlacedItem, ...]) -> tuple[tuple[tuple[PlacedIte
 def _hidden(arrangement: Arrangement) -> tuple[list[Finding], list[tuple[str, float]]]:
     findings: list[Finding] = []
     shares: list[tuple[str, float]] = []
+    slope = looked_down_on(arrangement.piece)
     for placed_items in arrangement.by_ledge.values():
-        lost, hidden = _hidden_among(placed_items)
+        lost, hidden = _hidden_among(placed_items, slope)
         findings += lost
         shares += hidden
     return findings, shares
 
 
 @lru_cache(maxsize=512)
-def _hidden_among(placed_items: tuple[PlacedItem, ...]) -> tuple[tuple[Finding, ...], tuple[tuple[str, float], ...]]:
+def _hidden_among(
+    placed_items: tuple[PlacedItem, ...], slope: float
+) -> tuple[tuple[Finding, ...], tuple[tuple[str, float], ...]]:
     """Return what is lost on one ledge, and how far each thing is hidden."""
-    shares = hidden_shares(placed_items)
+    shares = hidden_shares(placed_items, slope)
     lost = tuple(
         Finding(
             ID,

@@ -1,7 +1,8 @@
 """Must-haves: what must be there, hidden, in reach or near a socket, and whether it is."""
 
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
-from jolly_ledge.geometry.sockets import nearest_socket, sockets_of, usual_cord
+from jolly_ledge.geometry.plugs import plugs_of
+from jolly_ledge.geometry.sockets import usual_cord
 from jolly_ledge.measures.kits import needs_of, unmet_needs
 from jolly_ledge.measures.score import mean, score_of, smooth_step
 from jolly_ledge.measures.tasks import tasks_heard
@@ -164,10 +165,10 @@ def _reached(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] 
 
 
 def _plugged_in(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] | None:
-    sockets = sockets_of(arrangement.piece)
-    if "corded" not in placed.item.traits or not sockets:
+    plug = next((one for one in plugs_of(arrangement) if one.placed.id == placed.id), None)
+    if plug is None:
         return None
-    _, away = nearest_socket(placed, sockets)
+    away = plug.away
     name, where = placed.item.label, placed.ledge.label
     score = 1 - 0.6 * smooth_step(away / usual_cord(placed.item), 1.0, 0.8)
     return score, f"The {name} on {where} is {round(away / 10)} cm from the nearest socket; bring it nearer."

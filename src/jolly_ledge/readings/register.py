@@ -41,7 +41,7 @@ from jolly_ledge.readings import (
     weight_low,
     working_room,
 )
-from jolly_ledge.readings.meant import unread_ledges, without_ledges
+from jolly_ledge.readings.meant import NOT_OF_TOOLS, unread_ledges, unread_things, without_ledges, without_things
 from jolly_ledge.readings.reading import Finding, Reading
 from jolly_ledge.scene.as_seen import as_seen
 from jolly_ledge.scene.fixed import is_fixed
@@ -171,7 +171,10 @@ _BY_ID = {entry.id: entry for entry in REGISTER}
 
 def read_one(reading_id: str, arrangement: Arrangement) -> Reading | None:
     """Read one quality of a look alone; None where it does not apply."""
-    arrangement = as_seen(without_ledges(arrangement, unread_ledges(reading_id, arrangement)))
+    arrangement = without_ledges(arrangement, unread_ledges(reading_id, arrangement))
+    if reading_id in NOT_OF_TOOLS:
+        arrangement = without_things(arrangement, unread_things(as_seen(arrangement)))
+    arrangement = as_seen(arrangement)
     reading = _BY_ID[reading_id].read(arrangement, arrangement.manner)
     return None if reading is None else _of_placements(_with_loss(reading))
 
@@ -225,22 +228,24 @@ def _of_placements(reading: Reading) -> Reading:
 
 
 class _Parts:
-    """A look without the ledges that a reading has no say on; each such part is made once."""
+    """A look without the ledges and the tools that a reading has no say on; each such part is made once."""
 
     def __init__(self, arrangement: Arrangement) -> None:
         self._whole = arrangement
         self._is_plain = not any(ledge.meant.is_told for ledge in arrangement.piece.ledges)
-        self._made: dict[frozenset[str], Arrangement | None] = {frozenset(): as_seen(arrangement)}
+        seen, nothing = as_seen(arrangement), frozenset[str]()
+        self._tools = unread_things(seen)
+        self._made: dict[tuple[frozenset[str], bool], Arrangement | None] = {(nothing, False): seen}
 
     def for_reading(self, reading: str) -> Arrangement | None:
         """Return what a reading reads; None where it has no say on any ledge in use."""
-        if self._is_plain:
-            return self._made[frozenset()]
-        unread = unread_ledges(reading, self._whole)
-        if unread not in self._made:
-            part = as_seen(without_ledges(self._whole, unread))
-            self._made[unread] = part if part.placed_items or not self._whole.placed_items else None
-        return self._made[unread]
+        unread: frozenset[str] = frozenset() if self._is_plain else unread_ledges(reading, self._whole)
+        key = unread, bool(self._tools) and reading in NOT_OF_TOOLS
+        if key not in self._made:
+            part = without_ledges(self._whole, unread)
+            part = as_seen(without_things(part, self._tools) if key[1] else part)
+            self._made[key] = part if part.placed_items or not self._whole.placed_items else None
+        return self._made[key]
 
 
 def assess(arrangement: Arrangement) -> Assessment:

@@ -45,7 +45,7 @@ DISHES = frozenset({"bowl", "tray", "basket"})
 HEAVY_KG, LIGHT_KG = 5.0, 1.0
 """What weighs so much is as good as two things to move."""
 
-MANY = 9
+MANY, MOVED = 9, "moved-before-use"
 MOVING_SHARE = 0.2
 COVERED_AT_MOST: dict[str, float] = {
     "cooking": 0.25, "eating": 0.2, "games": 0.15, "working": 0.3, "coffee": 0.4, "tea": 0.4,
@@ -79,6 +79,8 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if use == "keys":
         # Keys are laid into a dish, also into one on books: it is room, not in the way.
         stacks = tuple(stack for stack in stacks if stack.units[-1].lead.item.category not in DISHES)
+    moving = 1 - ramp(sum(_effort(stack, arrangement) for stack in stacks), 3, MANY)
+    stacks = tuple(stack for stack in stacks if not _is_put_aside(stack, arrangement))
     table = kind_of(arrangement.piece).is_looked_down_on or arrangement.piece.viewed_from == "around"
     free, whole = _free_edges(top, stacks, span, all_round=table)
     value = free / whole
@@ -86,7 +88,6 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
     if use == "eating" and arrangement.piece.seats:
         places = _free_places(top, stacks, arrangement.piece.seats)
         room = (1 - SETTINGS_SHARE) * room + SETTINGS_SHARE * places
-    moving = 1 - ramp(sum(_effort(stack, arrangement) for stack in stacks), 3, MANY)
     score = (1 - MOVING_SHARE) * room + MOVING_SHARE * moving
     machines = [c for c in stacks if any(arrangement.by_id[i].item.category == "appliance" for i in c.ids)]
     most = top.width / A_MACHINE_MM
@@ -152,6 +153,11 @@ def _free(length: float, taken: list[tuple[float, float]], span: float = SPAN_MM
         free += max(stretch, 0.0) * ramp(stretch, SHORT_SHARE * span, span)
         at = max(at, end)
     return free
+
+
+def _is_put_aside(stack: Stack, arrangement: Arrangement) -> bool:
+    """Tell whether a stack is moved before the place is used: it takes no room then, but must be carried."""
+    return MOVED in arrangement.by_id[stack.ids[0]].item.traits
 
 
 def _effort(stack: Stack, arrangement: Arrangement) -> float:

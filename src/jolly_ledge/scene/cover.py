@@ -87,12 +87,22 @@ def _covered(spots: tuple[tuple[str, float, float, float, float, Points], ...]) 
 
 
 @lru_cache(maxsize=512)
-def hidden_shares(placed_items: tuple[PlacedItem, ...]) -> tuple[float, ...]:
-    """Return which part of each thing of a ledge those nearer to the viewer hide, 0 to 1."""
-    return tuple(_hidden_share(placed, _in_front_of(placed, placed_items)) for placed in placed_items)
+def hidden_shares(placed_items: tuple[PlacedItem, ...], looked_down: float = 0.0) -> tuple[float, ...]:
+    """Return which part of each thing of a ledge those nearer to the viewer hide, 0 to 1.
+
+    Parameters
+    ----------
+    placed_items : tuple of PlacedItem
+        All that stands on the ledge.
+    looked_down : float
+        How steeply the eye looks down on it: what stands so far behind is seen so many times as much higher.
+    """
+    return tuple(
+        _hidden_share(placed, _in_front_of(placed, placed_items, looked_down), looked_down) for placed in placed_items
+    )
 
 
-def _in_front_of(placed: PlacedItem, others: tuple[PlacedItem, ...]) -> list[PlacedItem]:
+def _in_front_of(placed: PlacedItem, others: tuple[PlacedItem, ...], looked_down: float) -> list[PlacedItem]:
     return [
         other
         for other in others
@@ -100,13 +110,23 @@ def _in_front_of(placed: PlacedItem, others: tuple[PlacedItem, ...]) -> list[Pla
         and other.z < placed.z - 1
         and other.left < placed.right
         and other.right > placed.left
-        and other.bottom < placed.top
-        and other.top > placed.bottom
+        and other.bottom < placed.top + _risen(placed, other, looked_down)
+        and other.top > placed.bottom + _risen(placed, other, looked_down)
     ]
 
 
-def _hidden_share(behind: PlacedItem, in_front: list[PlacedItem]) -> float:
-    return hidden_by(silhouette(behind), [(other, silhouette(other)) for other in in_front])
+def _risen(placed: PlacedItem, before: PlacedItem, looked_down: float) -> float:
+    """Return how much higher than in the elevation a thing is seen against one before it (mm)."""
+    return looked_down * (placed.z - before.z)
+
+
+def _hidden_share(behind: PlacedItem, in_front: list[PlacedItem], looked_down: float) -> float:
+    if looked_down == 0.0 or not in_front:
+        return hidden_by(silhouette(behind), [(other, silhouette(other)) for other in in_front])
+    from shapely.affinity import translate
+
+    lowered = [(other, translate(silhouette(other), 0.0, -_risen(behind, other, looked_down))) for other in in_front]
+    return hidden_by(silhouette(behind), lowered)
 
 
 def hidden_by(own: Shape, in_front: list[tuple[PlacedItem, Shape]]) -> float:

@@ -12,6 +12,7 @@ from jolly_ledge.geometry.kept import kept
 from jolly_ledge.model.colour import difference
 from jolly_ledge.model.hue_family import families_of
 from jolly_ledge.model.item import ColourShare, Item
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.words import Counting, Finish
 from jolly_ledge.scene.background import seen_against
@@ -61,6 +62,10 @@ def tone(colour: str, backdrop: str) -> float:
     0.5 + ΔE/50 with CIEDE2000, held to 0.5 to 2.
     """
     return min(TONE_FLOOR + difference(colour, backdrop) * TONE_SLOPE, TONE_CEILING)
+
+
+OVER_A_LOW_TABLE, OVER_A_MEAL = 0.3, 0.2
+"""From an easy chair one looks down on a low table by this slope, from a chair on the top at which one eats."""
 
 
 class Mark(Struct, frozen=True, cache_hash=True):
@@ -128,8 +133,18 @@ def _on_a_ledge(
     }  # fmt: skip
     return tuple(
         _mark(placed, hidden, units.get(placed.id, placed.id), piece)
-        for placed, hidden in zip(placed_items, hidden_shares(placed_items), strict=True)
+        for placed, hidden in zip(placed_items, hidden_shares(placed_items, looked_down_on(piece)), strict=True)
     )
+
+
+def looked_down_on(piece: Piece) -> float:
+    """Return how steeply who sits at a piece looks down on its top; nought for what stands at the wall.
+
+    >>> looked_down_on(Piece(id="a", kind="coffee-table", width=1200, height=400, depth=700)) > 0
+    True
+    """
+    kind = kind_of(piece)
+    return 0.0 if not kind.is_a_table else OVER_A_MEAL if kind.is_eaten_at else OVER_A_LOW_TABLE
 
 
 @lru_cache(maxsize=16_384)

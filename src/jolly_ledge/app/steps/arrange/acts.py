@@ -52,6 +52,7 @@ def acts_of(step: "ArrangeStep") -> tuple[Act, ...]:
         Act("Name the group", "Shift+G", "thing", step.chosen.group_field.setFocus),
         Act("Make the gaps alike", "Ctrl+E", "several", several.even_gaps, several.why_no_even_gaps),
         Act("Set the fronts in line", "Ctrl+L", "several", several.fronts_in_line, several.why_no_line),
+        Act("Set the backs in line", "Ctrl+Shift+L", "several", several.backs_in_line, several.why_no_line),
         Act("Centre it on an axis", "Shift+A", "thing", step.axes.pop_up, several.why_no_axis),
         Act("Tell what is done with it", "Shift+D", "thing", step.tasks.pop_up),
         Act("Copy for another look", "Ctrl+C", "thing", several.copy, several.why_nothing_to_copy),

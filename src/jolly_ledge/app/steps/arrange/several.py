@@ -82,6 +82,15 @@ class SeveralActions:
         foremost = min(one.front for one in standing)
         self._move([(one, 0.0, foremost - one.front) for one in standing], "Set the fronts in line")
 
+    def backs_in_line(self) -> None:
+        """Set the backs of what is chosen in line with the hindmost."""
+        if reason := self.why_no_line():
+            self._workspace.signals.refused.emit(reason)
+            return
+        standing = self._standing()
+        hindmost = max(one.back for one in standing)
+        self._move([(one, 0.0, hindmost - one.back) for one in standing], "Set the backs in line")
+
     def why_nothing_to_copy(self) -> str:
         """Return why nothing can be copied, empty where something can."""
         return "" if self._workspace.chosen_placed else "Choose a thing first."
