@@ -12,7 +12,7 @@ BAND = (0.0, 0.4)
 FREE, SPREAD = 0.25, 0.35
 """Up to so much may be behind another; over this stretch beyond it is plainly noticed."""
 
-WORST_SHARE, ALL_SHARE, IN_SIGHT_COST = 0.5, 1.5, 0.15
+WORST_SHARE, ALL_SHARE, IN_SIGHT_COST = 0.5, 1.5, 0.25
 TOLD_FROM = 0.5
 BEARS_COVER = frozenset({"tray", "board"})
 """What gathers and what backs others is meant to be half covered."""

@@ -58,7 +58,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         value=value,
         band=BAND,
         limits=(0.0, 1.0),
-        score=ramp(value, 0.0, 0.85),
+        score=ramp(value, 0.0, 0.89),
         shown=percent(value),
         sentence=f"The {manner.figure} figure fits by {percent(value)}; 70 % or more reads well.",
         contributions=tuple(fits.items()),

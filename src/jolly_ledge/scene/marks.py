@@ -64,7 +64,7 @@ def tone(colour: str, backdrop: str) -> float:
     return min(TONE_FLOOR + difference(colour, backdrop) * TONE_SLOPE, TONE_CEILING)
 
 
-OVER_A_LOW_TABLE, OVER_A_MEAL = 0.3, 0.2
+OVER_A_LOW_TABLE, OVER_A_MEAL = 0.2, 0.12
 """From an easy chair one looks down on a low table by this slope, from a chair on the top at which one eats."""
 
 
