@@ -48,6 +48,7 @@ def test_what_is_measured_is_taken_over_as_one_step(
     qtbot.mouseClick(page.choose_button, LEFT)
     qtbot.waitUntil(lambda: not page.is_busy and bool(page.ticks), timeout=20_000)
     assert hues(page) == {"blue", "rust"}
+    assert not page.ticks["figure"].isChecked()
     assert {field: tick.isChecked() for field, tick in page.ticks.items()}["fullness"] is False
     page.ticks["ground"].setChecked(False)
     before = workspace.look.manner
@@ -75,6 +76,7 @@ def test_a_part_is_marked_by_dragging_and_a_click_marks_all(window: MainWindow, 
     qtbot.mouseRelease(frame, LEFT, pos=end)
     qtbot.waitUntil(lambda: not page.is_busy and bool(page.ticks), timeout=20_000)
     assert hues(page) == {"rust"}
+    assert frame.is_marked
     qtbot.mouseClick(frame, LEFT, pos=start)
     qtbot.waitUntil(lambda: not page.is_busy and bool(page.ticks), timeout=20_000)
     assert hues(page) == {"blue", "rust"}

@@ -59,6 +59,11 @@ class PictureFrame(QWidget):
         self.update()
 
     @property
+    def is_marked(self) -> bool:
+        """Whether less than the whole picture is marked."""
+        return self._picture is not None and self.part != self._picture.rect()
+
+    @property
     def _shown(self) -> QRectF:
         """Where the picture lies in the widget."""
         if self._picture is None:
@@ -222,7 +227,8 @@ class FollowPage(QWidget):
         self._found, self.ticks = found, {}
         for one in found:
             self.ticks[one.field] = tick = QCheckBox(one.said)
-            tick.setChecked(one.is_sure)
+            # Furniture is mirrored, too: of a whole picture the skyline says little.
+            tick.setChecked(one.is_sure and (one.field != "figure" or self.frame.is_marked))
             rows.addWidget(tick)
             if one.field == "palette" and isinstance(one.value, tuple):
                 rows.addLayout(self._swatches(one.value))
