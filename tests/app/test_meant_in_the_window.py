@@ -1,5 +1,6 @@
 """What a ledge is meant for, told in the real window by a chip, a key and the menu under the right button."""
 
+import pytest
 from PySide6.QtCore import QPointF, Qt
 from PySide6.QtWidgets import QMenu
 from pytestqt.qtbot import QtBot
@@ -7,8 +8,11 @@ from pytestqt.qtbot import QtBot
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.views.look import overlays
+from jolly_ledge.drawing.look import look_picture
+from jolly_ledge.drawing.picture import Label
 from jolly_ledge.edits.bays import CopyBay
 from jolly_ledge.geometry.axes import Axis
+from jolly_ledge.model.kept_place import KeptPlace
 from jolly_ledge.model.meant import AS_THE_LOOK, Meant
 from jolly_ledge.readings.register import assess
 from pages import page_of
@@ -109,6 +113,30 @@ def test_a_place_is_kept_on_the_tray_in_hand(window: MainWindow, qtbot: QtBot) -
     page.kept_places.fill(on_tray=True)
     choose(page.kept_places, "Give back the place for a phone")
     assert workspace.plan.item("low-tray").kept == ()
+
+
+@pytest.mark.parametrize("on_tray", [False, True])
+def test_a_place_is_named_by_hand_and_kept_until_a_day(window: MainWindow, qtbot: QtBot, on_tray: bool) -> None:
+    page, workspace = arranging(window), window.workspace
+    workspace.choose_look("low-tea")
+    workspace.choose("low-tray")
+
+    def kept() -> tuple[KeptPlace, ...]:
+        return workspace.plan.item("low-tray").kept if on_tray else workspace.piece.ledge(workspace.ledge_id).kept
+
+    menu = page.kept_places
+    menu.fill(on_tray=on_tray)
+    assert menu.other_line is not None
+    menu.other_line.setText("the seed tin")
+    qtbot.keyClick(menu.other_line, Qt.Key.Key_Return)
+    assert [place.name for place in kept()] == ["the seed tin"]
+    menu.fill(on_tray=on_tray)
+    line = menu.until_lines["the seed tin"]
+    line.setText("until 24 December")
+    qtbot.keyClick(line, Qt.Key.Key_Return)
+    assert [(place.name, place.date) for place in kept()] == [("the seed tin", "until 24 December")]
+    drawn = [one.text for one in look_picture(workspace.arrangement).primitives if isinstance(one, Label)]
+    assert "the seed tin, until 24 December" in drawn
 
 
 def test_the_key_lists_what_a_place_can_be_kept_for(window: MainWindow, qtbot: QtBot) -> None:

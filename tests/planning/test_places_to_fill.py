@@ -3,9 +3,10 @@
 import pytest
 from msgspec.structs import replace
 
-from builders import case_of, thing
+from builders import case_of, put, thing
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.kept_place import KeptPlace
+from jolly_ledge.model.look import Look
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.planning.places_to_fill import NOT_BOUGHT, places_to_fill
 
@@ -47,3 +48,14 @@ def test_a_place_kept_for_a_thing_by_name_waits_for_that_alone() -> None:
 
 def test_what_is_put_down_daily_waits_for_nothing() -> None:
     assert said(replace(PLACE, name="a cup"), thing("cup", status="wanted", width=80.0, height=90.0, depth=80.0)) == ()
+
+
+def test_a_place_on_a_tray_that_stands_here_waits_as_well() -> None:
+    lamp = thing("lamp", width=150.0, height=280.0, depth=150.0, status="wanted")
+    tray = thing("tray", "tray", width=360.0, height=30.0, depth=240.0, kept=(PLACE,))
+    piece = case_of(1)
+    looks = (Look(id="look", piece=piece.id, placements=(put("tray", x=400.0, z=150.0),)),)
+    plan = Plan(pieces=(piece,), stash=(lamp, tray), looks=looks)
+    (told,) = places_to_fill(plan, piece)
+    assert told.sentence("cm").startswith(f"The place kept for {NOT_BOUGHT} on the tray takes what is 18 cm wide")
+    assert places_to_fill(replace(plan, looks=()), piece) == ()

@@ -45,6 +45,19 @@ def test_the_tallest_stands_in_the_middle_and_pairs_outward() -> None:
     assert all(second.x - first.x >= 90 for first, second in pairwise(row))
 
 
+def test_the_likest_in_size_and_outline_stand_opposite_each_other() -> None:
+    jars = tuple(
+        thing(f"jar-{n}", width=90, height=high, depth=90, silhouette=shape, set="jars", sense="collection")
+        for n, (high, shape) in enumerate(((250, "urn"), (200, "vase"), (200, "jug"), (195, "vase"), (195, "jug")))
+    )
+    stock = stock_of(*jars, *OTHERS)
+    group = whole_set(stock, stock.ledges[0], ())
+    assert group is not None
+    row = [member.thing.shape for member in sorted(group.members, key=lambda member: member.x)]
+    assert row == row[::-1]
+    assert row[2] == "urn"
+
+
 def test_a_set_that_cannot_be_whole_does_not_come() -> None:
     stock = stock_of(*FIVE, *OTHERS)
     assert whole_set(stock, stock.ledges[0], {"jar-3"}) is None

@@ -1,4 +1,4 @@
-"""A place that is kept free, as broken lines with what it is for."""
+"""A place that is kept free, as broken lines with what it is for, and until when."""
 
 from jolly_ledge.drawing.picture import Label, Primitive, Shape, rectangle, rounded
 from jolly_ledge.drawing.theme import PAPER, PLUM
@@ -21,11 +21,12 @@ def kept_place_shapes(place: KeptPlace, left: float, ground: float) -> list[Prim
     """
     top = ground - place.height
     outline = rounded(left, top, place.width, place.height, 4)
-    size = min(max(place.width / max(len(place.name), 4) * 1.6, SMALLEST_MM), LARGEST_MM)
+    said = f"{place.name}, {place.date}" if place.date else place.name
+    size = min(max(place.width / max(len(said), 4) * 1.6, SMALLEST_MM), LARGEST_MM)
     return [
         Shape(outline, PAPER, 0.16, PAPER, 5.0, 0.9),
         Shape(outline, None, 1.0, PLUM, 2.6, 1.0, (9.0, 7.0)),
-        Label(left + place.width / 2, top - 8, place.name, size, PLUM, weight=600, anchor="middle"),
+        Label(left + place.width / 2, top - 8, said, size, PLUM, weight=600, anchor="middle"),
     ]
 
 

@@ -1,11 +1,13 @@
 """Places to be kept free on the ledge in hand, chosen from a list: for a cup, keys, a thing not yet bought."""
 
+from collections.abc import Callable
 from functools import partial
 from time import monotonic
 
+from msgspec.structs import replace
 from PySide6.QtCore import QPoint
 from PySide6.QtGui import QCursor
-from PySide6.QtWidgets import QGraphicsView, QMenu
+from PySide6.QtWidgets import QGraphicsView, QHBoxLayout, QLineEdit, QMenu, QWidget, QWidgetAction
 
 from jolly_ledge.edits.kept_places import GiveBackPlace, GiveBackPlaceOnTray, KeepPlace, KeepPlaceOnTray
 from jolly_ledge.geometry.arrangement import PlacedItem
@@ -26,6 +28,9 @@ USUAL: tuple[tuple[str, float, float, float], ...] = (
 )  # fmt: skip
 """What is put down, with the width, depth and height it wants (mm)."""
 
+OTHER, LINE_WIDTH = (160.0, 140.0, 160.0), 220
+"""So much is kept for what is named by hand."""
+
 
 class KeptPlaceMenu(QMenu):
     """Lists what a place can be kept for, and the places that are kept on the ledge in hand.
@@ -39,6 +44,8 @@ class KeptPlaceMenu(QMenu):
         self._view, self._workspace = view, workspace
         self._asked: tuple[QPoint, float] | None = None
         self._on_tray = False
+        self.other_line: QLineEdit | None = None
+        self.until_lines: dict[str, QLineEdit] = {}
 
     def asked_at(self, point: QPoint) -> None:
         """Remember where on the screen a menu was asked for: what is chosen from it is meant there."""
@@ -79,10 +86,45 @@ class KeptPlaceMenu(QMenu):
         for name, *sides in USUAL:
             verb = "Move the place for" if name in kept else "Keep a place for"
             self.addAction(f"{verb} {name}{on}", partial(self._keep, name, *sides))
+        self.other_line = self._line("something else", lambda name: self._keep(name, *OTHER))
+        self.until_lines = {}
         if kept:
             self.addSeparator()
             for name in kept:
+                self.until_lines[name] = self._line(f"{name}: since or until when", partial(self._date, name))
                 self.addAction(f"Give back the place for {name}", partial(self._give_back, name))
+
+    def _line(self, asks: str, on_text: Callable[[str], object]) -> QLineEdit:
+        """Add a line that is typed into and taken with Return."""
+        line, act = QLineEdit(), QWidgetAction(self)
+        line.setPlaceholderText(asks)
+        line.setAccessibleName(asks)
+        line.setMinimumWidth(LINE_WIDTH)
+        around = QWidget()
+        row = QHBoxLayout(around)
+        row.setContentsMargins(18, 3, 18, 3)
+        row.addWidget(line)
+        act.setDefaultWidget(around)
+
+        def take() -> None:
+            text = line.text().strip()
+            if text:
+                self.close()
+                on_text(text)
+
+        line.returnPressed.connect(take)
+        self.addAction(act)
+        return line
+
+    def _date(self, name: str, date: str) -> None:
+        """Tell since or until when a place is kept."""
+        tray, ledge, workspace = self._tray(), self._workspace.ledge, self._workspace
+        kept = tray.item.kept if tray is not None else ledge.kept if ledge is not None else ()
+        place = next((replace(one, date=date) for one in kept if one.name == name), None)
+        if place is not None and tray is not None:
+            workspace.commit(KeepPlaceOnTray(item=tray.item.id, place=place, name=f"the {tray.item.label}"))
+        elif place is not None and ledge is not None:
+            workspace.commit(KeepPlace(piece=workspace.piece_id, ledge=ledge.id, place=place, ledge_name=ledge.label))
 
     def _tray(self) -> PlacedItem | None:
         return self._in_hand() if self._on_tray else None

@@ -9,6 +9,8 @@ from jolly_ledge.proposals.thing import Thing
 
 FEWEST, MOST = 2, 9
 FORM, GAP_MM = "whole-set", 14.0
+OTHER_OUTLINE = 0.5
+"""Another outline is as unlike as another height by so much of it."""
 
 
 def whole_set(
@@ -44,7 +46,7 @@ def _whole(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[list[Thing
 
 
 def set_out(members: Sequence[Thing], ledge: Ledge, side: int) -> Group:
-    """Set members in a row: the tallest odd one in the middle, then pair by pair outward.
+    """Set members in a row: the tallest odd one in the middle, then pair by pair outward, the likest two opposite.
 
     Parameters
     ----------
@@ -55,8 +57,28 @@ def set_out(members: Sequence[Thing], ledge: Ledge, side: int) -> Group:
     side : int
         To which side the second of them stands: 1 to the right, -1 to the left.
     """
-    order = sorted(members, key=lambda thing: (-thing.height, -thing.width, thing.id))
+    order = _in_pairs(members)
     group = Group(FORM, ledge.depth)
     for number, thing in enumerate(order):
         group.set_down(thing, "middle", side if number % 2 else -side, overlap=0.0, gap=GAP_MM)
     return group
+
+
+def _in_pairs(members: Sequence[Thing]) -> list[Thing]:
+    """Return members from the tallest on, each followed by what is likest to it in size and outline.
+
+    Of an odd number the tallest comes first, by itself.
+    """
+    left = sorted(members, key=lambda thing: (-thing.height, -thing.width, thing.id))
+    order = [left.pop(0)] if len(left) % 2 else []
+    while left:
+        one = left.pop(0)
+        other = min(left, key=lambda thing: _unlike(one, thing))
+        left.remove(other)
+        order += [one, other]
+    return order
+
+
+def _unlike(one: Thing, other: Thing) -> float:
+    size = abs(one.height - other.height) / one.height + abs(one.width - other.width) / one.width
+    return size + OTHER_OUTLINE * (one.shape != other.shape)
