@@ -137,6 +137,11 @@ def test_a_place_is_named_by_hand_and_kept_until_a_day(window: MainWindow, qtbot
     assert [(place.name, place.date) for place in kept()] == [("the seed tin", "until 24 December")]
     drawn = [one.text for one in look_picture(workspace.arrangement).primitives if isinstance(one, Label)]
     assert "the seed tin, until 24 December" in drawn
+    menu.fill(on_tray=on_tray)
+    assert menu.other_line is not None
+    menu.other_line.setText("the seed tin")
+    qtbot.keyClick(menu.other_line, Qt.Key.Key_Return)
+    assert [place.date for place in kept()] == ["until 24 December"]
 
 
 def test_the_key_lists_what_a_place_can_be_kept_for(window: MainWindow, qtbot: QtBot) -> None:

@@ -133,6 +133,7 @@ def test_a_strip_goes_into_the_wall_and_others_into_it_and_the_wall_bears_them_a
     assert [row.draws for row in plug_rows(look, "cm")] == ["what is in it, 100 W at the most", "60 W", "60 W"]
     assert any(one.startswith("The wall socket: 120 W of 90 W") for one in loads(look))
     assert any(one.startswith("The wall socket: 60 W of 90 W") for one in loads(look, {"left"}))
+    assert loads(look, {"strip"}) == ()
 
 
 def test_no_strip_goes_into_a_strip_and_none_without_a_wall_is_plugged_in() -> None:

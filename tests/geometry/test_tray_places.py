@@ -93,12 +93,11 @@ def test_a_place_is_put_down_where_the_tray_is_free(turn: float) -> None:
     bare = replace(tray(), depth=220.0, width=280.0)
     look = arranged((bare,), (put("tray", x=400.0, z=150.0, turn=turn),), case_of(1))
     standing = look.by_id["tray"]
-    left, front = put_down_on_tray(look, standing, 100.0, 60.0, at=60.0)
-    place = KeptPlace(name="keys", left=left, front=front, width=100.0, depth=60.0, height=40.0)
-    if turn in (90.0, 270.0):
-        place = replace(place, width=60.0, depth=100.0)
+    keys = KeptPlace(name="keys", left=0.0, front=0.0, width=100.0, depth=60.0, height=40.0)
+    place = put_down_on_tray(look, standing, keys, at=60.0)
     kept = replace(standing, item=replace(bare, kept=(place,)))
     (seen,) = places_on(kept)
+    assert (seen.width, seen.depth) == (100.0, 60.0)
     assert seen.left + seen.width / 2 == pytest.approx(60.0, abs=1)
     assert seen.front >= 0
     assert seen.front + seen.depth <= standing.back - standing.front

@@ -52,9 +52,9 @@ def places_on_trays(arrangement: Arrangement) -> Iterator[tuple[PlacedItem, Kept
 
 
 def put_down_on_tray(
-    arrangement: Arrangement, tray: PlacedItem, width: float, depth: float, at: float | None = None
-) -> tuple[float, float]:
-    """Return the left end and the front of a place on a tray, as it is told of the tray itself (mm).
+    arrangement: Arrangement, tray: PlacedItem, place: KeptPlace, at: float | None = None
+) -> KeptPlace:
+    """Return a place where it has room on a tray, as it is told of the tray itself (mm).
 
     Parameters
     ----------
@@ -62,8 +62,8 @@ def put_down_on_tray(
         What stands already.
     tray : PlacedItem
         Where it is to be.
-    width, depth : float
-        Of the place, in mm.
+    place : KeptPlace
+        What is to be kept, its sides as they are seen from the front; where it lies does not count.
     at : float, optional
         Its middle, from the left end of the tray in mm as it stands; without it the widest gap is taken.
     """
@@ -72,11 +72,10 @@ def put_down_on_tray(
         (one.left - tray.left, one.right - tray.left)
         for one in arrangement.by_ledge.get(tray.ledge.id, ()) if one.placement.host == tray.id
     ]  # fmt: skip
-    stands += [(place.left, place.right) for place in places_on(tray)]
+    stands += [(kept.left, kept.right) for kept in places_on(tray) if kept.name != place.name]
     middle = middle_of_the_widest_gap(stands, across) if at is None else at
-    left = min(max(middle - width / 2, 0.0), max(across - width, 0.0))
-    front = min(max((deep - depth) / 2, 0.0), FINGER_MM)
-    place = KeptPlace(name="place", left=left, front=front, width=width, depth=depth, height=1.0)
+    left = min(max(middle - place.width / 2, 0.0), max(across - place.width, 0.0))
+    front = min(max((deep - place.depth) / 2, 0.0), FINGER_MM)
     quarters = round(tray.placement.turn / QUARTER) % 4
-    own = _turned(place, across, deep, (4 - quarters) % 4)
-    return round(own.left), round(own.front)
+    own = _turned(replace(place, left=left, front=front), across, deep, (4 - quarters) % 4)
+    return replace(own, left=round(own.left), front=round(own.front))

@@ -61,10 +61,14 @@ def loads(arrangement: Arrangement, resting: Collection[str] = ()) -> tuple[str,
     arrangement : Arrangement
         The look.
     resting : collection of str
-        Placements that do not run together with the others; their plugs stay where they are.
+        Placements that do not run together with the others; their plugs stay where they are. What goes into a strip
+        that rests does not run, either.
     """
     by_socket: dict[Fixture, list[Plug]] = {}
-    running = [plug for plug in plugs_of(arrangement) if plug.placed.id not in resting]
+    running = [
+        plug for plug in plugs_of(arrangement)
+        if plug.placed.id not in resting and (plug.strip is None or plug.strip.id not in resting)
+    ]  # fmt: skip
     for plug in running:
         drawing = drawing_through(plug, running)
         if drawing:

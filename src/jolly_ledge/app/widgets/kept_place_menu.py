@@ -81,7 +81,7 @@ class KeptPlaceMenu(QMenu):
         if tray is None and ledge is None:
             self.addAction("Choose a ledge or a tray first").setEnabled(False)
             return
-        kept = [place.name for place in (tray.item.kept if tray is not None else ledge.kept if ledge else ())]
+        kept = [place.name for place in self._kept]
         on = f" on the {tray.item.label}" if tray is not None else ""
         for name, *sides in USUAL:
             verb = "Move the place for" if name in kept else "Keep a place for"
@@ -116,14 +116,23 @@ class KeptPlaceMenu(QMenu):
         self.addAction(act)
         return line
 
+    @property
+    def _kept(self) -> tuple[KeptPlace, ...]:
+        """The places that are kept on the tray, or on the ledge."""
+        tray, ledge = self._tray(), self._workspace.ledge
+        return tray.item.kept if tray is not None else ledge.kept if ledge is not None else ()
+
     def _date(self, name: str, date: str) -> None:
         """Tell since or until when a place is kept."""
-        tray, ledge, workspace = self._tray(), self._workspace.ledge, self._workspace
-        kept = tray.item.kept if tray is not None else ledge.kept if ledge is not None else ()
-        place = next((replace(one, date=date) for one in kept if one.name == name), None)
-        if place is not None and tray is not None:
+        place = next((one for one in self._kept if one.name == name), None)
+        if place is not None:
+            self._commit(replace(place, date=date))
+
+    def _commit(self, place: KeptPlace) -> None:
+        workspace, ledge, tray = self._workspace, self._workspace.ledge, self._tray()
+        if tray is not None:
             workspace.commit(KeepPlaceOnTray(item=tray.item.id, place=place, name=f"the {tray.item.label}"))
-        elif place is not None and ledge is not None:
+        elif ledge is not None:
             workspace.commit(KeepPlace(piece=workspace.piece_id, ledge=ledge.id, place=place, ledge_name=ledge.label))
 
     def _tray(self) -> PlacedItem | None:
@@ -140,16 +149,16 @@ class KeptPlaceMenu(QMenu):
 
     def _keep(self, name: str, width: float, depth: float, height: float) -> None:
         workspace, ledge, tray = self._workspace, self._workspace.ledge, self._tray()
+        # One that is moved is kept until the same day.
+        date = next((one.date for one in self._kept if one.name == name), "")
+        place = KeptPlace(name=name, left=0.0, front=0.0, width=width, depth=depth, height=height, date=date)
         if tray is not None:
             at = self._along(tray.ledge)
             middle = None if at is None else at + tray.ledge.left - tray.left
-            left, front = put_down_on_tray(workspace.arrangement, tray, width, depth, middle)
-            place = KeptPlace(name=name, left=left, front=front, width=width, depth=depth, height=height)
-            workspace.commit(KeepPlaceOnTray(item=tray.item.id, place=place, name=f"the {tray.item.label}"))
+            self._commit(put_down_on_tray(workspace.arrangement, tray, place, middle))
         elif ledge is not None:
             left, front = put_down_at(workspace.arrangement, ledge, width, depth, self._along(ledge))
-            place = KeptPlace(name=name, left=left, front=front, width=width, depth=depth, height=height)
-            workspace.commit(KeepPlace(piece=workspace.piece_id, ledge=ledge.id, place=place, ledge_name=ledge.label))
+            self._commit(replace(place, left=left, front=front))
 
     def _give_back(self, name: str) -> None:
         workspace, tray = self._workspace, self._tray()

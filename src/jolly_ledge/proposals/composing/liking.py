@@ -5,6 +5,7 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from itertools import combinations, pairwise
 
 from jolly_ledge.measures.kits import Need, needs_of
+from jolly_ledge.measures.likeness import likeness
 from jolly_ledge.model.hue_family import QUIET, WARM
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
@@ -20,6 +21,7 @@ from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, alike
 from jolly_ledge.proposals.thing import Thing
+from jolly_ledge.readings.alike_apart import TWIN
 
 SEEN: dict[Fullness, float] = {"airy": 0.3, "layered": 0.43, "abundant": 0.58}
 """So much of the face of an opening is covered by things."""
@@ -60,7 +62,7 @@ CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
 
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
 UNANSWERED = 8.0
-UNTIED, TWIN = 2.0, 0.93
+UNTIED = 2.0
 """The two bodies of a flanking pair want something that answers: a set they share, or twins."""
 
 END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
@@ -209,7 +211,7 @@ def _are_untied(composition: Composition) -> bool:
     for ledge, group in composition.groups:
         bodies[ledge.body] += [member.thing for member in group]
     return len(bodies) > 1 and not any(
-        first.item.goes_with(second.item) or alike(first, second) >= TWIN
+        first.item.goes_with(second.item) or likeness(first.item, second.item) >= TWIN
         for one, other in combinations(bodies.values(), 2) for first in one for second in other
     )  # fmt: skip
 

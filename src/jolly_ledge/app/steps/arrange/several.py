@@ -1,6 +1,6 @@
 """What is done with several chosen things at once: all of a ledge chosen, even gaps, fronts in line, one group."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.edits.copied import SetDownCopies, with_guests
@@ -75,21 +75,21 @@ class SeveralActions:
 
     def fronts_in_line(self) -> None:
         """Set the fronts of what is chosen in line with the foremost."""
-        if reason := self.why_no_line():
-            self._workspace.signals.refused.emit(reason)
-            return
-        standing = self._standing()
-        foremost = min(one.front for one in standing)
-        self._move([(one, 0.0, foremost - one.front) for one in standing], "Set the fronts in line")
+        self._set_in_line(lambda one: one.front, min, "Set the fronts in line")
 
     def backs_in_line(self) -> None:
         """Set the backs of what is chosen in line with the hindmost."""
+        self._set_in_line(lambda one: one.back, max, "Set the backs in line")
+
+    def _set_in_line(
+        self, edge: Callable[[PlacedItem], float], outermost: Callable[[list[float]], float], label: str
+    ) -> None:
         if reason := self.why_no_line():
             self._workspace.signals.refused.emit(reason)
             return
         standing = self._standing()
-        hindmost = max(one.back for one in standing)
-        self._move([(one, 0.0, hindmost - one.back) for one in standing], "Set the backs in line")
+        line = outermost([edge(one) for one in standing])
+        self._move([(one, 0.0, line - edge(one)) for one in standing], label)
 
     def why_nothing_to_copy(self) -> str:
         """Return why nothing can be copied, empty where something can."""
