@@ -145,6 +145,22 @@ def test_what_is_seen_follows_a_change_and_is_only_looked_at(window: MainWindow,
     assert picture(page) != before
 
 
+def test_cords_are_drawn_from_every_place_and_what_hides_them_is_told(window: MainWindow, qtbot: QtBot) -> None:
+    page, workspace = arrange_step(window), window.workspace
+    workspace.choose_look("hall-welcome")
+    page.view_strip.look_from("Seated")
+    bare = picture(page)
+    page.view_strip.toggle_overlay("cords")
+    assert picture(page) != bare
+    said = page.foot.key_line.text()
+    assert "of the cord of the pewter hall lamp seen" in said
+    page.view_strip.look_from("From the door")
+    assert page.foot.key_line.text() != said
+    page.view_strip.toggle_overlay("cords")
+    page.view_strip.look_from("Seated")
+    assert picture(page) == bare
+
+
 def test_doors_shut_and_open(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs) -> None:
     window = open_window(qtbot, glazed(), log, dialogs)
     page = arrange_step(window)

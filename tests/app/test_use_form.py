@@ -1,11 +1,14 @@
 """How a thing is used is told in Gather, and the room that takes is drawn over the look."""
 
+import pytest
 from PySide6.QtCore import Qt
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.gather.gather_step import GatherStep
-from jolly_ledge.app.views.look.use_marks import use_marks
+from jolly_ledge.app.views.look.depth_view import DepthView
+from jolly_ledge.app.views.look.marks import Box
+from jolly_ledge.app.views.look.use_marks import use_marks, use_marks_from_above
 from jolly_ledge.drawing.theme import RUST, TEAL
 from jolly_ledge.edits.items import ChangeItem
 from jolly_ledge.model.use import Cord, Use
@@ -88,3 +91,25 @@ def test_the_room_it_takes_is_drawn_and_red_where_it_is_short(window: MainWindow
         (mark,) = use_marks(workspace.arrangement, now)
         assert (mark.rim, mark.stroke, mark.height) == (rim, "dash", above)  # type: ignore[union-attr]
     assert any(caution.id == "in-use" for caution in workspace.cautions)
+
+
+def test_from_above_a_turn_is_a_circle_and_the_reach_of_an_arm_is_one_from_the_front(window: MainWindow) -> None:
+    workspace = window.workspace
+    workspace.choose_look("tea-for-twenty")
+    kettle, caddy = workspace.arrangement.by_id["tea-kettle"], workspace.arrangement.by_id["tea-caddy"]
+    use = Use(turns=True, along=(caddy.item.id,))
+    workspace.commit(ChangeItem(item=kettle.item.id, changes=(("use", use),), name=kettle.item.label))
+    kettle = workspace.arrangement.by_id["tea-kettle"]
+    (turn,) = use_marks_from_above(workspace.arrangement, kettle)
+    assert isinstance(turn, Box)
+    assert turn.width == pytest.approx(turn.height)
+    assert turn.radius == pytest.approx(turn.width / 2)
+    reach = [mark for mark in use_marks(workspace.arrangement, kettle) if isinstance(mark, Box) and mark.radius]
+    assert [mark.rim for mark in reach] == [TEAL]
+    view = DepthView(workspace)
+    view.resize(400, 150)
+    workspace.choose()
+    workspace.choose_ledge(kettle.ledge.id)
+    bare = view.grab().toImage()
+    workspace.choose(kettle.id)
+    assert view.grab().toImage() != bare

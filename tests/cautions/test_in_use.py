@@ -7,7 +7,7 @@ from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.geometry.arrangement import Arrangement
-from jolly_ledge.geometry.in_use import swept
+from jolly_ledge.geometry.in_use import reach_of, swept
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
@@ -154,3 +154,33 @@ def test_what_reaches_up_to_a_hanging_lamp_or_burns_under_it() -> None:
     assert said(thing("stone", "object", height=300.0, material="stone")) == []
     assert said(thing("box", "box", height=150.0)) == []
     assert said(thing("branches", height=600.0), x=200.0) == []
+
+
+@pytest.mark.parametrize(("x", "z", "is_in_the_way"), [(340.0, 60.0, False), (380.0, 120.0, True)])
+def test_a_turn_takes_the_circle_of_its_diagonal_and_not_its_square(x: float, z: float, is_in_the_way: bool) -> None:
+    """400 by 280 turns within 244 of its middle: what stands in a corner of the square about that is not touched."""
+    cube = thing("cube", "box", width=60.0, height=60.0, depth=60.0, mass=0.2)
+    look = arranged((player(turns=True), cube), (put("player", x=600.0, z=240.0), put("cube", x=x, z=z)), CONSOLE)
+    corner = x + 30.0 > 600.0 - 244.1 and z + 30.0 > 240.0 - 244.1
+    assert corner
+    named = [caution for caution in of(look) if "cube" in caution.placements]
+    assert bool(named) is is_in_the_way
+
+
+def test_what_is_round_is_met_by_its_rim() -> None:
+    globe = thing("globe", width=100.0, height=100.0, depth=100.0, mass=0.2, silhouette="round")
+    for x, is_in_the_way in ((600.0 - 244.0 - 52.0, False), (600.0 - 244.0 - 45.0, True)):
+        places = (put("player", x=600.0, z=200.0), put("globe", x=x, z=200.0))
+        look = arranged((player(turns=True), globe), places, CONSOLE)
+        assert any("globe" in caution.placements for caution in of(look)) is is_in_the_way
+
+
+def test_the_reach_of_an_arm_tells_what_is_outside() -> None:
+    cup, pot = thing("cup"), thing("pot")
+    kettle = thing("kettle", "appliance", use=Use(along=("cup", "pot")))
+    look = arranged((kettle, cup, pot), (put("kettle", x=100.0), put("cup", x=700.0), put("pot", x=1000.0)), CONSOLE)
+    reach = reach_of(look, look.by_id["kettle"])
+    assert reach is not None
+    assert [placed.id for placed in reach.outside] == ["pot"]
+    assert reach_of(look, look.by_id["cup"]) is None
+    assert [caution.placements for caution in of(look)] == [("kettle", "pot")]

@@ -4,9 +4,10 @@ from msgspec.structs import replace
 
 from builders import arranged, put, thing
 from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.eyes import eyes_of
 from jolly_ledge.model.piece import Fixture, Ledge, Piece, Seat
-from jolly_ledge.planning.plug_table import plug_rows
-from jolly_ledge.scene.cords_seen import cords_seen
+from jolly_ledge.planning.plug_table import cord_seen_said, plug_rows
+from jolly_ledge.scene.cords_seen import cords_from, cords_seen
 
 TOP = Ledge(id="a1", left=0.0, floor=750.0, width=1200.0, depth=400.0)
 LAMP = thing("lamp", "lamp", width=120.0, height=400.0, depth=120.0, traits=("corded",))
@@ -44,6 +45,29 @@ def test_what_stands_nearer_hides_it_for_some_more_than_for_others() -> None:
     assert seen(behind)["Standing"] < seen(bare)["Standing"] - 300.0
     (row,) = (row for row in plug_rows(behind, "cm") if row.thing == "lamp")
     assert "standing" in row.elsewhere or "from the door" in row.elsewhere
+
+
+def test_what_hides_a_cord_is_named_and_what_is_seen_is_a_stretch_of_its_way() -> None:
+    screen = thing("screen", "box", width=500.0, height=300.0, depth=60.0)
+    look = arranged((LAMP, screen), (put("lamp", x=300.0, z=100.0), put("screen", x=750.0, z=320.0)), console(760.0))
+    (eye,) = (eye for eye in eyes_of(look.piece) if eye.name == "Standing")
+    (one,) = cords_from(look, eye)
+    assert [placed.id for placed in one.hidden_by] == ["screen"]
+    assert one.stretches
+    (left, _), (right, _) = one.ways[0]
+    for stretch in one.stretches[:1]:
+        assert all(min(left, right) <= x <= max(left, right) for x, _ in stretch)
+    said = cord_seen_said(one, "cm")
+    assert said.startswith("29 cm of the cord of the lamp seen")
+    assert "hidden by the screen" in said
+
+
+def test_wholly_hidden_the_table_says_by_what() -> None:
+    wide = thing("wide", "box", width=1190.0, height=700.0, depth=30.0)
+    look = arranged((LAMP, wide), (put("lamp", x=300.0, z=250.0), put("wide", x=600.0, z=20.0)), console(760.0))
+    standing = next(one for one in cords_seen(look) if one.eye.name == "Standing")
+    assert cord_seen_said(standing, "cm") == "The cord of the lamp is hidden by the wide."
+    assert standing.stretches == ()
 
 
 def test_from_behind_it_lies_open_and_from_the_front_it_is_hidden() -> None:

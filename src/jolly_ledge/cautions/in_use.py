@@ -1,18 +1,14 @@
 """Whether things can be used where they stand, and what must be moved before."""
 
-import math
 from collections.abc import Iterable
 
 from jolly_ledge.cautions.caution import Caution, Level
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
-from jolly_ledge.geometry.in_use import Obstacle, obstacles
+from jolly_ledge.geometry.in_use import Obstacle, away_from, obstacles, reach_of
 from jolly_ledge.model.phrases import listed
 from jolly_ledge.model.use import Use
 
 VERBS = {"": "has no room to be used", "lid": "does not open", "door": "does not open", "drawer": "does not open"}
-ARM_MM = 700.0
-"""What is used together lies within the reach of an arm."""
-
 LIFTED = {2: ", both hands", 4: ", two people"}
 SELDOM = frozenset({"rarely", "not-since"})
 
@@ -22,8 +18,7 @@ def in_use(arrangement: Arrangement) -> Iterable[Caution]:
     for placed in arrangement.placed_items:
         if placed.item.use is not None:
             yield from _of(placed, placed.item.use, obstacles(arrangement, placed))
-            if placed.item.use.along:
-                yield from _apart(arrangement, placed, placed.item.use.along)
+            yield from _apart(arrangement, placed)
 
 
 def _of(placed: PlacedItem, use: Use, found: tuple[Obstacle, ...]) -> Iterable[Caution]:
@@ -49,21 +44,19 @@ def _too_short(placed: PlacedItem, use: Use, fixed: Obstacle) -> str:
     )
 
 
-def _apart(arrangement: Arrangement, placed: PlacedItem, along: tuple[str, ...]) -> Iterable[Caution]:
+def _apart(arrangement: Arrangement, placed: PlacedItem) -> Iterable[Caution]:
     """Report what is used together and does not stand within an arm's length."""
-    for other in arrangement.placed_items:
+    reach = reach_of(arrangement, placed)
+    for other in reach.outside if reach is not None else ():
         # Where both tell it, it is said once.
-        again = other.item.use is not None and placed.item.id in other.item.use.along and other.id < placed.id
-        if other.item.id in along and not other.hidden and not again:
-            away = math.hypot(other.x - placed.x, other.bottom - placed.bottom)
-            if away > ARM_MM:
-                yield Caution(
-                    "in-use",
-                    "heed",
-                    (placed.id, other.id),
-                    f"The {placed.item.label} is used with the {other.item.label}, which stands {round(away / 10)} cm "
-                    "away; bring them within an arm's length.",
-                )
+        if other.item.use is None or placed.item.id not in other.item.use.along or other.id > placed.id:
+            yield Caution(
+                "in-use",
+                "heed",
+                (placed.id, other.id),
+                f"The {placed.item.label} is used with the {other.item.label}, which stands "
+                f"{round(away_from(placed, other) / 10)} cm away; bring them within an arm's length.",
+            )
 
 
 def _weight(placed: PlacedItem) -> str:

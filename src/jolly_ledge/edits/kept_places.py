@@ -1,6 +1,7 @@
 """Edits of places that are kept free for something: a cup, keys, a thing not yet bought."""
 
 import math
+from typing import Literal
 
 from jolly_ledge.edits.edit import BaseEdit
 from jolly_ledge.edits.items import ChangeItem
@@ -16,6 +17,14 @@ from jolly_ledge.model.value import checked
 NEARLY_MM = 1.0
 
 
+Doing = Literal["Keep a place", "Move the place", "Date the place"]
+"""What is done with a place, as its step is named."""
+
+KEEP: Doing = "Keep a place"
+MOVE: Doing = "Move the place"
+DATE: Doing = "Date the place"
+
+
 class KeepPlace(BaseEdit, frozen=True):
     """Keep a place free on a ledge; one of the same name there moves to it."""
 
@@ -23,11 +32,12 @@ class KeepPlace(BaseEdit, frozen=True):
     ledge: str
     place: KeptPlace
     ledge_name: str = ""
+    doing: Doing = KEEP
 
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Keep a place for {self.place.name} on {self.ledge_name or self.ledge}"
+        return f"{self.doing} for {self.place.name} on {self.ledge_name or self.ledge}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the place kept.
@@ -70,11 +80,12 @@ class KeepPlaceOnTray(BaseEdit, frozen=True):
     item: str
     place: KeptPlace
     name: str = ""
+    doing: Doing = KEEP
 
     @property
     def label(self) -> str:
         """What it does."""
-        return f"Keep a place for {self.place.name} on {self.name or self.item}"
+        return f"{self.doing} for {self.place.name} on {self.name or self.item}"
 
     def apply(self, plan: Plan) -> Plan:
         """Return the plan with the place kept.

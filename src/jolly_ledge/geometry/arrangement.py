@@ -5,6 +5,7 @@ from functools import cached_property, lru_cache
 from typing import Any
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from jolly_ledge.geometry.pose import TRAY_FLOOR_MM, extent, seen_colours, seen_shape
 from jolly_ledge.geometry.silhouette import outline_area
@@ -203,6 +204,20 @@ class Arrangement:
         self.by_id: dict[str, PlacedItem] = {placed_item.id: placed_item for placed_item in self.placed_items}
         self.derived: dict[Callable[..., Any], Any] = {}
         """What was worked out from it, by what worked it out: see ``geometry.kept``."""
+
+    def with_unseen(self, ids: frozenset[str]) -> "Arrangement":
+        """Return the same look with some more of its placements out of sight; itself without any."""
+        if not ids:
+            return self
+        made = Arrangement(
+            self.piece, {one.item.id: one.item for one in self.placed_items}, self.look, self.families,
+            self.household, self.awaited,
+        )  # fmt: skip
+        made.placed_items = tuple(
+            replace(one, hidden=True, area=0.0) if one.id in ids else one for one in self.placed_items
+        )
+        made.by_id = {one.id: one for one in made.placed_items}
+        return made
 
     @property
     def manner(self) -> Manner:

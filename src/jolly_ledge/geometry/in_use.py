@@ -11,12 +11,18 @@ from jolly_ledge.model.kinds import KINDS
 from jolly_ledge.model.use import UPRIGHT_LID, Hinge, Use
 
 TOLERANCE_MM = 1.0
+ARM_MM = 700.0
+"""What is used together lies within the reach of an arm."""
+
 SIDES: tuple[Hinge, ...] = ("front", "right", "back", "left")
 """Round a thing, seen from above; a quarter turn to the left brings each to the place of the next."""
 
 
 class Swept(Struct, frozen=True):
-    """A box that a part of a thing passes through: edges as those of a placed item (mm), and what passes."""
+    """A box that a part of a thing passes through: edges as those of a placed item (mm), and what passes.
+
+    A round one fills the circle in its footprint only.
+    """
 
     part: str
     left: float
@@ -25,6 +31,15 @@ class Swept(Struct, frozen=True):
     top: float
     front: float
     back: float
+    is_round: bool = False
+
+
+class Reach(Struct, frozen=True):
+    """The circle of an arm about a thing: its middle (x, height over the floor; mm), what of its use is outside."""
+
+    x: float
+    height: float
+    outside: tuple[PlacedItem, ...]
 
 
 class Obstacle(Struct, frozen=True):
@@ -74,7 +89,22 @@ def _turned(placed: PlacedItem) -> Swept:
     item = placed.item
     reach = (max(item.width, item.depth) if item.is_round else math.hypot(item.width, item.depth)) / 2
     x, z = placed.x, placed.z
-    return Swept("it", x - reach, x + reach, placed.bottom, placed.top, z - reach, z + reach)
+    return Swept("it", x - reach, x + reach, placed.bottom, placed.top, z - reach, z + reach, is_round=True)
+
+
+def reach_of(arrangement: Arrangement, placed: PlacedItem) -> Reach | None:
+    """Return how far an arm reaches about a thing that is used with others; None where it is used alone."""
+    along = placed.item.use.along if placed.item.use is not None else ()
+    used = [other for other in arrangement.placed_items if other.item.id in along and not other.hidden]
+    if placed.hidden or not used:
+        return None
+    outside = tuple(other for other in used if away_from(placed, other) > ARM_MM)
+    return Reach(placed.x, placed.bottom, outside)
+
+
+def away_from(placed: PlacedItem, other: PlacedItem) -> float:
+    """Return how far a hand goes from the foot of a thing to that of another, along and up (mm)."""
+    return math.hypot(other.x - placed.x, other.bottom - placed.bottom)
 
 
 def seen_side(placed: PlacedItem, side: Hinge) -> Hinge:
@@ -133,7 +163,15 @@ def _meets(body: Swept, other: PlacedItem) -> bool:
     across = min(body.right, other.right) - max(body.left, other.left)
     deep = min(body.back, other.back) - max(body.front, other.front)
     up = min(body.top, other.top) - max(body.bottom, other.bottom)
-    return min(across, deep, up) > TOLERANCE_MM
+    if min(across, deep, up) <= TOLERANCE_MM or not body.is_round:
+        return min(across, deep, up) > TOLERANCE_MM
+    x, z, reach = (body.left + body.right) / 2, (body.front + body.back) / 2, (body.right - body.left) / 2
+    nearest_x, nearest_z = min(max(x, other.left), other.right), min(max(z, other.front), other.back)
+    if other.item.is_round:
+        away = math.hypot(other.x - x, other.z - z) - min(other.width, other.back - other.front) / 2
+    else:
+        away = math.hypot(nearest_x - x, nearest_z - z)
+    return away < reach - TOLERANCE_MM
 
 
 def _lies_in(other: PlacedItem, placed: PlacedItem) -> bool:

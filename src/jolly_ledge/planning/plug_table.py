@@ -41,7 +41,7 @@ def plug_rows(arrangement: Arrangement, unit: LengthUnit) -> tuple[PlugRow, ...]
         draws = _draws(item)
         socket = "no socket is told" if plug is None else _where(plug)
         cord, seen = ("", "") if plug is None else (_cord(plug, unit), _seen(cord_in_sight(arrangement, plug), unit))
-        elsewhere = _elsewhere([one for one in looked if one.placement == placed.id], unit)
+        elsewhere = _elsewhere([one for one in looked if one.plug.placed.id == placed.id], unit)
         label = f"{item.label} · {socket} · {draws}"
         rows.append(PlugRow(item.label, socket, draws, cord, seen, elsewhere, label, placed.id))
     return tuple(rows)
@@ -128,9 +128,28 @@ def _seen(sight: CordInSight, unit: LengthUnit) -> str:
 
 
 def _elsewhere(looked: list[CordFrom], unit: LengthUnit) -> str:
-    """Say from where how much of a cord is seen, the most first."""
-    told = sorted((one for one in looked if one.length >= 1.0), key=lambda one: -one.length)
+    """Say from where how much of a cord is seen, the most first; where nothing is, what hides it."""
     if not looked:
         return ""
+    told = sorted((one for one in looked if one.length >= 1.0), key=lambda one: -one.length)
     said = [f"{_tape(one.length, unit)} {one.eye.name[:1].lower()}{one.eye.name[1:]}" for one in told]
-    return ", ".join(said) or "hidden from everywhere"
+    return ", ".join(said) or f"hidden from everywhere{_by(looked)}"
+
+
+def _by(looked: list[CordFrom]) -> str:
+    """Say what hides a cord from those who look, or nothing where it only runs behind a case."""
+    things = dict.fromkeys(
+        "itself" if placed.id == one.plug.placed.id else f"the {placed.item.label}"
+        for one in looked for placed in one.hidden_by
+    )  # fmt: skip
+    boards = ["a board"] if any(one.under_boards for one in looked) else []
+    return f" by {listed([*things, *boards])}" if things or boards else ""
+
+
+def cord_seen_said(one: CordFrom, unit: LengthUnit) -> str:
+    """Return how much of one cord is seen from a place, and what hides the rest, in a sentence."""
+    name, hiding = one.plug.placed.item.label, _by([one])
+    if one.length < 1.0:
+        return f"The cord of the {name} is hidden{hiding or ' behind the piece'}."
+    rest = f", the rest hidden{hiding}" if hiding else ""
+    return f"{_tape(one.length, unit)} of the cord of the {name} seen{rest}."

@@ -137,8 +137,8 @@ def _hidden(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] |
     if "hide" not in placed.item.traits:
         return None
     score = 1.0 if placed.hidden else GATHERED_SCORE if _is_gathered(placed, arrangement) else 0.0
-    name, where = placed.item.label, placed.ledge.label
-    return score, f"The {name} is to be hidden and stands in sight on {where}; put it into a box or basket."
+    said = f"The {placed.item.label} is to be hidden and stands in sight on {placed.ledge.label}"
+    return score, f"{said}; put it into a box or basket, or wholly behind something."
 
 
 def _masked(placed: PlacedItem, arrangement: Arrangement) -> tuple[float, str] | None:

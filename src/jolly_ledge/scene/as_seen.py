@@ -5,9 +5,14 @@ from jolly_ledge.geometry.kept import kept
 from jolly_ledge.scene.blocks import with_whole_blocks
 from jolly_ledge.scene.fixed import with_what_is_fixed
 from jolly_ledge.scene.furniture import with_its_use
+from jolly_ledge.scene.out_of_sight import with_the_masked_gone
 
 
 @kept
 def as_seen(arrangement: Arrangement) -> Arrangement:
-    """Return a look with what is fixed among what hangs, blocks of books whole, on what it is used as; itself if so."""
-    return with_whole_blocks(with_what_is_fixed(with_its_use(arrangement)))
+    """Return a look as it is taken in; itself if it was told so.
+
+    What is fixed is among what hangs, blocks of books are whole, the piece is what it is used as, and what is meant
+    to be unseen, and is, counts as hidden.
+    """
+    return with_the_masked_gone(with_whole_blocks(with_what_is_fixed(with_its_use(arrangement))))

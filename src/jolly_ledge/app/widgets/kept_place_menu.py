@@ -9,7 +9,16 @@ from PySide6.QtCore import QPoint
 from PySide6.QtGui import QCursor
 from PySide6.QtWidgets import QGraphicsView, QHBoxLayout, QLineEdit, QMenu, QWidget, QWidgetAction
 
-from jolly_ledge.edits.kept_places import GiveBackPlace, GiveBackPlaceOnTray, KeepPlace, KeepPlaceOnTray
+from jolly_ledge.edits.kept_places import (
+    DATE,
+    KEEP,
+    MOVE,
+    Doing,
+    GiveBackPlace,
+    GiveBackPlaceOnTray,
+    KeepPlace,
+    KeepPlaceOnTray,
+)
 from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.free_place import put_down_at
 from jolly_ledge.geometry.tray_places import put_down_on_tray
@@ -84,8 +93,7 @@ class KeptPlaceMenu(QMenu):
         kept = [place.name for place in self._kept]
         on = f" on the {tray.item.label}" if tray is not None else ""
         for name, *sides in USUAL:
-            verb = "Move the place for" if name in kept else "Keep a place for"
-            self.addAction(f"{verb} {name}{on}", partial(self._keep, name, *sides))
+            self.addAction(f"{MOVE if name in kept else KEEP} for {name}{on}", partial(self._keep, name, *sides))
         self.other_line = self._line("something else", lambda name: self._keep(name, *OTHER))
         self.until_lines = {}
         if kept:
@@ -126,14 +134,16 @@ class KeptPlaceMenu(QMenu):
         """Tell since or until when a place is kept."""
         place = next((one for one in self._kept if one.name == name), None)
         if place is not None:
-            self._commit(replace(place, date=date))
+            self._commit(replace(place, date=date), DATE)
 
-    def _commit(self, place: KeptPlace) -> None:
+    def _commit(self, place: KeptPlace, doing: Doing) -> None:
         workspace, ledge, tray = self._workspace, self._workspace.ledge, self._tray()
         if tray is not None:
-            workspace.commit(KeepPlaceOnTray(item=tray.item.id, place=place, name=f"the {tray.item.label}"))
+            name = f"the {tray.item.label}"
+            workspace.commit(KeepPlaceOnTray(item=tray.item.id, place=place, name=name, doing=doing))
         elif ledge is not None:
-            workspace.commit(KeepPlace(piece=workspace.piece_id, ledge=ledge.id, place=place, ledge_name=ledge.label))
+            piece, name = workspace.piece_id, ledge.label
+            workspace.commit(KeepPlace(piece=piece, ledge=ledge.id, place=place, ledge_name=name, doing=doing))
 
     def _tray(self) -> PlacedItem | None:
         return self._in_hand() if self._on_tray else None
@@ -150,15 +160,16 @@ class KeptPlaceMenu(QMenu):
     def _keep(self, name: str, width: float, depth: float, height: float) -> None:
         workspace, ledge, tray = self._workspace, self._workspace.ledge, self._tray()
         # One that is moved is kept until the same day.
-        date = next((one.date for one in self._kept if one.name == name), "")
+        before = next((one for one in self._kept if one.name == name), None)
+        date, doing = (before.date, MOVE) if before is not None else ("", KEEP)
         place = KeptPlace(name=name, left=0.0, front=0.0, width=width, depth=depth, height=height, date=date)
         if tray is not None:
             at = self._along(tray.ledge)
             middle = None if at is None else at + tray.ledge.left - tray.left
-            self._commit(put_down_on_tray(workspace.arrangement, tray, place, middle))
+            self._commit(put_down_on_tray(workspace.arrangement, tray, place, middle), doing)
         elif ledge is not None:
             left, front = put_down_at(workspace.arrangement, ledge, width, depth, self._along(ledge))
-            self._commit(replace(place, left=left, front=front))
+            self._commit(replace(place, left=left, front=front), doing)
 
     def _give_back(self, name: str) -> None:
         workspace, tray = self._workspace, self._tray()

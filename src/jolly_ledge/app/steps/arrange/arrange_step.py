@@ -98,6 +98,7 @@ class ArrangeStep(Step):
 
     def _show_overlay(self, name: str, on: bool) -> None:
         self.view.show_overlay(name, on)
+        self.sights.look_through()
         self.foot.say_keys(self.view_strip.said)
 
     def _look_through(self) -> None:

@@ -24,6 +24,7 @@ class Sights:
         """See with other eyes what is seen."""
         if self.sight is not None:
             self.sight.look_through(self._strip.ways, shut=self._strip.is_shut)
+            self.sight.show_cords("cords" in self._strip.shown)
 
     def show(self) -> None:
         """Show the look from the place that is chosen."""

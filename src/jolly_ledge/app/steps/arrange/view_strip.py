@@ -115,7 +115,9 @@ class ViewStrip(QWidget):
 
     @property
     def said(self) -> str:
-        """What is seen from a seat, or what the lines mean that were switched on last and do not say it themselves."""
+        """What is seen from there, or what the lines mean that were switched on last and do not say it themselves."""
+        if "cords" in self.shown and (cords := self._cords_from_there()):
+            return cords
         if self.place != STRAIGHT_ON and (seen := self.seen_from_there):
             return seen
         return next((SAID[name] for name in reversed(self.shown) if name not in ("balance", "cautions")), "")
@@ -212,6 +214,17 @@ class ViewStrip(QWidget):
         from jolly_ledge.scene.seats import seat_views
 
         return next((v.sentence for v in seat_views(self._workspace.arrangement) if v.eye.name == self.place), "")
+
+    def _cords_from_there(self) -> str:
+        """Return what is seen of the cords from the place that is looked from, the most seen first."""
+        eye = self.eye if self.place != STRAIGHT_ON and self._workspace.look_id else None
+        if eye is None:
+            return ""
+        from jolly_ledge.planning.plug_table import cord_seen_said
+        from jolly_ledge.scene.cords_seen import cords_from
+
+        seen = sorted(cords_from(self._workspace.arrangement, eye), key=lambda one: -one.length)
+        return " ".join(cord_seen_said(one, self._workspace.length_unit) for one in seen)
 
     def _list_places(self) -> None:
         menu = self.place_menu

@@ -7,6 +7,8 @@ from PySide6.QtCore import QPoint, QPointF, QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap, QTransform
 from PySide6.QtWidgets import QApplication, QSizePolicy, QWidget
 
+from jolly_ledge.app.views.look.mark_painter import paint_marks
+from jolly_ledge.app.views.look.use_marks import use_marks_from_above
 from jolly_ledge.app.views.pens import line_pen
 from jolly_ledge.app.views.stamps import stamp
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
@@ -121,6 +123,11 @@ class DepthView(QWidget):
                 painter.setBrush(Qt.BrushStyle.NoBrush)
                 across, deep = (side * scale / 2 + 2 for side in _sides(placed))
                 painter.drawRect(QRectF(at.x() - across, at.y() - deep, 2 * across, 2 * deep))
+        painter.setOpacity(1.0)
+        painter.setTransform(transform, True)
+        for placed in workspace.chosen_placed:
+            if placed.ledge.id == ledge.id:
+                paint_marks(painter, use_marks_from_above(workspace.arrangement, placed))
 
     def _placed_at(self, position: QPoint) -> PlacedItem | None:
         transform, ledge = self._transform(), self._workspace.ledge

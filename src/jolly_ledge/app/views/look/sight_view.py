@@ -5,6 +5,8 @@ from PySide6.QtGui import QColor, QMouseEvent, QPainter, QPaintEvent, QTransform
 from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.views.look.cord_marks import cord_marks_from
+from jolly_ledge.app.views.look.mark_painter import paint_marks
 from jolly_ledge.app.views.look.ways_of_looking import Ways, paint_as_seen
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.sight import Sight, sight_from_above, sight_of
@@ -27,6 +29,7 @@ class SightView(QWidget):
         self.eye: Eye | None = None
         self.ways = Ways()
         self.is_shut = False
+        self.shows_cords = False
         self._sight: Sight | None = None
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("The look as it is seen from a place in the room")
@@ -42,6 +45,11 @@ class SightView(QWidget):
         """Look in some ways, with the doors shut or open."""
         self.ways, self.is_shut = ways, shut
         self._forget()
+
+    def show_cords(self, on: bool) -> None:
+        """Lay the cords over what is seen, or take them away."""
+        self.shows_cords = on
+        self.update()
 
     def _forget(self) -> None:
         self._sight = None
@@ -92,6 +100,11 @@ class SightView(QWidget):
             if layer.opening is not None:
                 painter.setClipRect(QRectF(*layer.opening), Qt.ClipOperation.IntersectClip)
             play(painter, layer.shapes)
+            painter.restore()
+        if self.shows_cords and self.eye is not None:
+            painter.save()
+            painter.setTransform(transform, True)
+            paint_marks(painter, cord_marks_from(self._workspace.arrangement, self.eye))
             painter.restore()
 
     def said(self) -> str:
