@@ -46,7 +46,7 @@ def test_what_is_measured_is_taken_over_as_one_step(
     page, workspace = opened(window, qtbot)
     dialogs.to_open = liked(tmp_path)
     qtbot.mouseClick(page.choose_button, LEFT)
-    qtbot.waitUntil(lambda: not page.is_busy and bool(page.ticks), timeout=20_000)
+    qtbot.waitUntil(lambda: not page.work.is_busy and bool(page.ticks), timeout=20_000)
     assert hues(page) == {"blue", "rust"}
     assert not page.ticks["figure"].isChecked()
     assert {field: tick.isChecked() for field, tick in page.ticks.items()}["fullness"] is False
@@ -64,7 +64,7 @@ def test_what_is_measured_is_taken_over_as_one_step(
 def test_a_part_is_marked_by_dragging_and_a_click_marks_all(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
     page, _ = opened(window, qtbot)
     page.look_at(liked(tmp_path))
-    qtbot.waitUntil(lambda: not page.is_busy and bool(page.ticks), timeout=20_000)
+    qtbot.waitUntil(lambda: not page.work.is_busy and bool(page.ticks), timeout=20_000)
     frame = page.frame
     shown = frame._shown
     start, end = (
@@ -74,11 +74,11 @@ def test_a_part_is_marked_by_dragging_and_a_click_marks_all(window: MainWindow, 
     qtbot.mousePress(frame, LEFT, pos=start)
     qtbot.mouseMove(frame, end)
     qtbot.mouseRelease(frame, LEFT, pos=end)
-    qtbot.waitUntil(lambda: not page.is_busy and bool(page.ticks), timeout=20_000)
+    qtbot.waitUntil(lambda: not page.work.is_busy and bool(page.ticks), timeout=20_000)
     assert hues(page) == {"rust"}
     assert frame.is_marked
     qtbot.mouseClick(frame, LEFT, pos=start)
-    qtbot.waitUntil(lambda: not page.is_busy and bool(page.ticks), timeout=20_000)
+    qtbot.waitUntil(lambda: not page.work.is_busy and bool(page.ticks), timeout=20_000)
     assert hues(page) == {"blue", "rust"}
 
 

@@ -274,7 +274,7 @@ def test_a_comparison_that_comes_too_late_is_dropped(
     shown = check.check
     assert shown is not None
     go_on.set()
-    qtbot.waitUntil(lambda: not check._timer.isActive(), timeout=PATIENCE_MS)
+    qtbot.waitUntil(lambda: not check.work.is_busy, timeout=PATIENCE_MS)
     assert check.check is shown
     assert len(shown.things) == 2
     # What was compared is not what stands there any more: nothing is moved, and it is said.

@@ -135,7 +135,7 @@ def test_a_place_is_named_by_hand_and_kept_until_a_day(window: MainWindow, qtbot
     line.setText("until 24 December")
     qtbot.keyClick(line, Qt.Key.Key_Return)
     assert [(place.name, place.date) for place in kept()] == [("the seed tin", "until 24 December")]
-    assert workspace.history.undo_label.startswith("Date the place for the seed tin on ")
+    assert str(workspace.history.undo_label).startswith("Date the place for the seed tin on ")
     drawn = [one.text for one in look_picture(workspace.arrangement).primitives if isinstance(one, Label)]
     assert "the seed tin, until 24 December" in drawn
     menu.fill(on_tray=on_tray)
@@ -145,7 +145,7 @@ def test_a_place_is_named_by_hand_and_kept_until_a_day(window: MainWindow, qtbot
     assert [place.date for place in kept()] == ["until 24 December"]
     # On the tray it lies where it would be put down, and nothing is done.
     done = "Date" if on_tray else "Move"
-    assert workspace.history.undo_label.startswith(f"{done} the place for the seed tin on ")
+    assert str(workspace.history.undo_label).startswith(f"{done} the place for the seed tin on ")
 
 
 def test_the_key_lists_what_a_place_can_be_kept_for(window: MainWindow, qtbot: QtBot) -> None:

@@ -46,7 +46,7 @@ def test_who_leaves_does_not_wait_and_who_comes_back_sees_it(window: MainWindow,
     assert not room.is_busy
     page.view_strip.look_from(IN_THE_ROOM)
     qtbot.waitUntil(lambda: room.after is not None, timeout=20_000)
-    room.close_runner()
+    room.work.close()
 
 
 def test_a_piece_without_a_photograph_is_not_looked_at_so(window: MainWindow, qtbot: QtBot) -> None:

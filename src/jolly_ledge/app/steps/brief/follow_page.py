@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from pathlib import Path
 
-from PySide6.QtCore import QRect, QRectF, QSize, Qt, QTimer, Signal
+from PySide6.QtCore import QRect, QRectF, QSize, Qt, Signal
 from PySide6.QtGui import QColor, QMouseEvent, QPainter, QPaintEvent, QPen, QPixmap
 from PySide6.QtWidgets import QCheckBox, QHBoxLayout, QSizePolicy, QVBoxLayout, QWidget
 
@@ -12,11 +12,11 @@ from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.colour_button import swatch
 from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import words
+from jolly_ledge.app.widgets.work_beside import WorkBeside
 from jolly_ledge.drawing.theme import PLUM
 from jolly_ledge.edits.looks import ChangeLook
 from jolly_ledge.files.photo_file import photo_bytes
 from jolly_ledge.jobs.requests import FollowRequest, PictureFound, Refused
-from jolly_ledge.jobs.thread_runner import ThreadRunner
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.model.mishaps import survives
@@ -25,7 +25,7 @@ from jolly_ledge.photos.image import Pixels, read_photo, smaller
 from jolly_ledge.render.scene import image_from
 from jolly_ledge.workspace.workspace import Workspace
 
-POLL_MS, SHOWN_PX, LEAST_PX, SIDE_WIDTH, SAID_HEIGHT = 40, 1000, 24, 340, 76
+SHOWN_PX, LEAST_PX, SIDE_WIDTH, SAID_HEIGHT = 1000, 24, 340, 76
 ASK = (
     "Choose a picture of an arrangement the client likes. Colours, tones, skyline and fullness are measured; nothing "
     "of it is copied, and the picture is not kept."
@@ -139,10 +139,8 @@ class FollowPage(QWidget):
         self._workspace, self._dialogs, self._on_back = workspace, dialogs, on_back
         self._pixels: Pixels | None = None
         self._found: tuple[Followed, ...] = ()
-        self._runner = ThreadRunner()
-        self._timer = QTimer(self)
-        self._timer.setInterval(POLL_MS)
-        self._timer.timeout.connect(self._poll)
+        self.work = WorkBeside(self)
+        self.work.answered.connect(self._hear)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.addLayout(PageHead("A picture to follow", "", "Back to the brief", on_back))
@@ -194,29 +192,20 @@ class FollowPage(QWidget):
         self.frame.show_picture(QPixmap.fromImage(image_from(pixels)))
         self._read(self.frame.part)
 
-    @property
-    def is_busy(self) -> bool:
-        """Whether a picture is being looked at."""
-        return not self._runner.is_idle
-
     def _read(self, part: QRect) -> None:
         if self._pixels is None:
             return
         shown = self._pixels[part.top() : part.top() + part.height(), part.left() : part.left() + part.width()]
         self._show(())
         self.said.setText(BUSY)
-        self._runner.start(FollowRequest(shown), self._workspace.revision)
-        self._timer.start()
+        self.work.start(FollowRequest(shown), self._workspace.revision)
 
-    def _poll(self) -> None:
-        for answer in self._runner.poll():
-            if isinstance(answer.event, PictureFound):
-                self._show(followed(answer.event.read))
-                self.said.setText(DRAG if self._found else NOTHING)
-            elif isinstance(answer.event, Refused):
-                self.said.setText(answer.event.sentence)
-        if self._runner.is_idle:
-            self._timer.stop()
+    def _hear(self, event: object) -> None:
+        if isinstance(event, PictureFound):
+            self._show(followed(event.read))
+            self.said.setText(DRAG if self._found else NOTHING)
+        elif isinstance(event, Refused):
+            self.said.setText(event.sentence)
 
     def _show(self, found: tuple[Followed, ...]) -> None:
         """Show what was found in the place of what was found before."""

@@ -47,7 +47,7 @@ class UseForm(ItemForm):
             "Lifted by", HANDS_CHOICES, lambda told: self._tell(hands=int(told or 0) or None)
         )
         self.along_field = self.text("Used with", self._set_along)
-        self.along_field.setPlaceholderText("names, with commas between")
+        self.along_field.setPlaceholderText("names, commas between")
         self.cord_field = LengthField(
             workspace, lambda length: self._tell_cord(length=length or None), "length of the cord"
         )

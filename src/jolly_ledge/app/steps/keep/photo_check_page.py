@@ -3,7 +3,7 @@
 from collections.abc import Callable
 
 from msgspec import Struct
-from PySide6.QtCore import QPointF, QRectF, Qt, QTimer
+from PySide6.QtCore import QPointF, QRectF, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent, QPen, QPixmap
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
 
@@ -12,13 +12,13 @@ from jolly_ledge.app.views.photo_view import PhotoView
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import BoardLine, question, words
+from jolly_ledge.app.widgets.work_beside import WorkBeside
 from jolly_ledge.drawing.look import painting_order
 from jolly_ledge.drawing.theme import INK, OCHRE, PLUM, RUST, SHEET
 from jolly_ledge.edits.log import AddLookPhoto
 from jolly_ledge.edits.placing import FindElsewhere
 from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.jobs.requests import CheckFound, CheckRequest, Refused
-from jolly_ledge.jobs.thread_runner import ThreadRunner
 from jolly_ledge.model.deviation import Deviation
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import LookPhoto
@@ -32,10 +32,10 @@ from jolly_ledge.photos.perspective import Known, View, in_order
 from jolly_ledge.photos.rectify import straightened
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.scene import image_from, plan_pixels
+from jolly_ledge.scene.marks import marks_of
 from jolly_ledge.workspace.workspace import Workspace
 
-CHECK_SIDE = 520
-POLL_MS = 40
+CHECK_SIDE, FOUND_FROM = 520, 0.2
 AS_IT_IS, GREY, SQUINT, WEIGHT = "as-it-is", "grey", "squint", "weight"
 WAYS = (
     (AS_IT_IS, "As it is", "The photograph pulled straight, beside the drawing"),
@@ -57,11 +57,16 @@ class Asked(Struct, frozen=True):
 
     @property
     def things(self) -> list[PlannedThing]:
-        """What is to be found, the far ones first, in mm from the upper left corner of the piece."""
+        """What is to be found, the far ones first, in mm from the upper left corner of the piece.
+
+        What stands behind others and is hardly seen cannot be found in a photograph.
+        """
         high = self.arrangement.piece.height
+        shown = {mark.id for mark in marks_of(self.arrangement) if mark.in_sight >= FOUND_FROM}
         return [
             PlannedThing(s.id, s.left, high - s.top, s.right, high - s.bottom)
             for s in painting_order(self.arrangement.placed_items)
+            if s.id in shown
         ]
 
 
@@ -145,10 +150,8 @@ class PhotoCheckPage(QWidget):
         self.check: PhotoCheck | None = None
         self.compared: Asked | None = None
         self._comparing: Asked | None = None
-        self._runner = ThreadRunner()
-        self._timer = QTimer(self)
-        self._timer.setInterval(POLL_MS)
-        self._timer.timeout.connect(self._poll)
+        self.work = WorkBeside(self)
+        self.work.answered.connect(self._hear)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.addLayout(PageHead("Photograph and plan", "", "Back to the log", on_back))
@@ -257,8 +260,7 @@ class PhotoCheckPage(QWidget):
         self.beside.show_marks([])
         self.hint.setText("Comparing …")
         self._comparing = Asked(look.id, self._photo_name, arrangement)
-        self._runner.start(CheckRequest(*self._straight, self._comparing.things), workspace.revision)
-        self._timer.start()
+        self.work.start(CheckRequest(*self._straight, self._comparing.things), workspace.revision)
 
     # Comparing, beside the window's own thread
 
@@ -269,21 +271,18 @@ class PhotoCheckPage(QWidget):
 
     def _drop_comparison(self) -> None:
         """Let go of what is being compared: its answer comes too late and is not shown."""
-        self._runner.forget()
+        self.work.forget()
         self._comparing = None
 
-    def _poll(self) -> None:
-        for answer in self._runner.poll():
-            asked, self._comparing = self._comparing, None
-            if isinstance(answer.event, CheckFound) and asked is not None:
-                self.check = answer.event.check
-                self._tell(asked, self.check)
-            elif isinstance(answer.event, Refused):
-                self._workspace.signals.refused.emit(
-                    f"The photograph cannot be compared: {answer.event.sentence} Mark the corners again."
-                )
-        if self._comparing is None and self._runner.is_idle:
-            self._timer.stop()
+    def _hear(self, event: object) -> None:
+        asked, self._comparing = self._comparing, None
+        if isinstance(event, CheckFound) and asked is not None:
+            self.check = event.check
+            self._tell(asked, self.check)
+        elif isinstance(event, Refused):
+            self._workspace.signals.refused.emit(
+                f"The photograph cannot be compared: {event.sentence} Mark the corners again."
+            )
 
     def _tell(self, asked: Asked, check: PhotoCheck) -> None:
         self.compared = asked

@@ -2,13 +2,13 @@
 
 from PySide6.QtCore import QRectF, Qt, QTimer
 from PySide6.QtGui import QColor, QHideEvent, QImage, QPainter, QPaintEvent, QShowEvent
-from PySide6.QtWidgets import QApplication, QWidget
+from PySide6.QtWidgets import QWidget
 
 from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.widgets.work_beside import WorkBeside
 from jolly_ledge.drawing.theme import INK, SOFT_INK
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.jobs.requests import Refused, RoomFound, RoomRequest
-from jolly_ledge.jobs.thread_runner import ThreadRunner
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.photos.image import read_photo
@@ -17,7 +17,7 @@ from jolly_ledge.render.in_room import layers_of
 from jolly_ledge.render.scene import image_from
 from jolly_ledge.workspace.workspace import Workspace
 
-AFTER_MS, POLL_MS = 200, 60
+AFTER_MS = 200
 GAP, FOOT = 12.0, 26.0
 NO_PHOTO = (
     "Photograph the piece empty and lay the picture under the drawing in Measure: then the look is drawn into it."
@@ -30,30 +30,24 @@ class RoomView(QWidget):
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
         self._workspace = workspace
-        self._runner = ThreadRunner()
+        self.work = WorkBeside(self)
+        self.work.answered.connect(self._hear)
         self._shown: Arrangement | None = None
         self.before: QImage | None = None
         self.after: QImage | None = None
         self.said = ""
-        self._later, self._poll = QTimer(self), QTimer(self)
+        self._later = QTimer(self)
         self._later.setSingleShot(True)
         self._later.setInterval(AFTER_MS)
         self._later.timeout.connect(self._begin)
-        self._poll.setInterval(POLL_MS)
-        self._poll.timeout.connect(self._fetch)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("The room as it is, and with the look")
         workspace.signals.changed.connect(self._follow)
-        QApplication.instance().aboutToQuit.connect(self.close_runner)  # type: ignore[union-attr]
 
     @property
     def is_busy(self) -> bool:
         """Whether the look is still being drawn into the photograph."""
-        return self._later.isActive() or self._poll.isActive()
-
-    def close_runner(self) -> None:
-        """Wait until nothing works beside the window any more."""
-        self._runner.close()
+        return self._later.isActive() or self.work.is_busy
 
     @survives
     def showEvent(self, event: QShowEvent) -> None:
@@ -66,9 +60,7 @@ class RoomView(QWidget):
         """Let go of what nobody looks at."""
         super().hideEvent(event)
         self._later.stop()
-        self._poll.stop()
-        # It goes on unheard to its end: whoever leaves the view does not wait for it.
-        self._runner.forget()
+        self.work.forget()
         self._shown = None if self.after is None else self._shown
 
     def _follow(self) -> None:
@@ -96,19 +88,15 @@ class RoomView(QWidget):
             self.update()
             return
         self.before = image_from(pixels)
-        self._runner.start(RoomRequest(pixels, view, layers), workspace.revision)
-        self._poll.start()
+        self.work.start(RoomRequest(pixels, view, layers), workspace.revision)
         self.update()
 
-    def _fetch(self) -> None:
-        for answer in self._runner.poll():
-            if isinstance(answer.event, RoomFound):
-                self.after, self.said = image_from(answer.event.picture), ""
-            elif isinstance(answer.event, Refused):
-                self.said = answer.event.sentence
-            self.update()
-        if not self._runner.is_running:
-            self._poll.stop()
+    def _hear(self, event: object) -> None:
+        if isinstance(event, RoomFound):
+            self.after, self.said = image_from(event.picture), ""
+        elif isinstance(event, Refused):
+            self.said = event.sentence
+        self.update()
 
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:

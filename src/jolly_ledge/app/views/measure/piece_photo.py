@@ -1,17 +1,15 @@
 """The photograph of a piece, pulled straight for the screen beside the window and kept while it does not change."""
 
-from PySide6.QtCore import QObject, QRectF, QSizeF, Qt, QTimer, Signal
+from PySide6.QtCore import QObject, QRectF, QSizeF, Qt, Signal
 from PySide6.QtGui import QPixmap
-from PySide6.QtWidgets import QApplication
 
+from jolly_ledge.app.widgets.work_beside import WorkBeside
 from jolly_ledge.jobs.requests import Refused, StraightFound, StraightRequest
-from jolly_ledge.jobs.thread_runner import ThreadRunner
 from jolly_ledge.model.piece import Piece, PiecePhoto
 from jolly_ledge.workspace.workspace import Workspace
 
 BEYOND_MM = 60.0
 LONGEST_PX = 1500
-POLL_MS = 30
 
 
 class StraightPhoto(QObject):
@@ -22,20 +20,17 @@ class StraightPhoto(QObject):
     def __init__(self, parent: QObject, workspace: Workspace) -> None:
         super().__init__(parent)
         self._workspace = workspace
-        self._runner = ThreadRunner()
+        self._work = WorkBeside(self)
+        self._work.answered.connect(self._hear)
         self._asked: tuple[PiecePhoto, float, float] | None = None
         self._scaled_key = (0, 0, 0)
         self._scaled = QPixmap()
         self._shown: tuple[str, QPixmap, QRectF] | None = None
-        self._poll = QTimer(self)
-        self._poll.setInterval(POLL_MS)
-        self._poll.timeout.connect(self._fetch)
-        QApplication.instance().aboutToQuit.connect(self._runner.close)  # type: ignore[union-attr]
 
     @property
     def is_busy(self) -> bool:
         """Whether a photograph is still being pulled straight."""
-        return self._poll.isActive()
+        return self._work.is_busy
 
     def of(self, piece: Piece) -> tuple[QPixmap, QRectF] | None:
         """Return the straight picture and the part of the front it covers (mm, y down), None where none is there yet.
@@ -66,21 +61,15 @@ class StraightPhoto(QObject):
     def _begin(self, photo: PiecePhoto, piece: Piece) -> None:
         region = (-BEYOND_MM, -BEYOND_MM, piece.width + BEYOND_MM, piece.height + BEYOND_MM)
         content = self._workspace.document.photos[photo.name]
-        self._runner.start(StraightRequest(content, photo, region, LONGEST_PX), self._workspace.revision)
-        self._poll.start()
+        self._work.start(StraightRequest(content, photo, region, LONGEST_PX), self._workspace.revision)
 
-    def _fetch(self) -> None:
-        for answer in self._runner.poll():
-            if isinstance(answer.event, StraightFound):
-                from jolly_ledge.render.scene import image_from
+    def _hear(self, event: object) -> None:
+        if isinstance(event, StraightFound):
+            from jolly_ledge.render.scene import image_from
 
-                straight = answer.event.straight
-                area = QRectF(
-                    straight.left, -straight.top, straight.right - straight.left, straight.top - straight.bottom
-                )
-                self._shown = (answer.event.name, QPixmap.fromImage(image_from(straight.image)), area)
-                self.ready.emit()
-            elif isinstance(answer.event, Refused):
-                self._workspace.signals.refused.emit(answer.event.sentence)
-        if not self._runner.is_running:
-            self._poll.stop()
+            straight = event.straight
+            area = QRectF(straight.left, -straight.top, straight.right - straight.left, straight.top - straight.bottom)
+            self._shown = (event.name, QPixmap.fromImage(image_from(straight.image)), area)
+            self.ready.emit()
+        elif isinstance(event, Refused):
+            self._workspace.signals.refused.emit(event.sentence)
