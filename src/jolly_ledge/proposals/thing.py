@@ -14,6 +14,11 @@ NEAR_HUES: dict[str, tuple[str, ...]] = {
     "sand": ("wood",), "wood": ("sand",), "rust": ("wood", "sand"), "grey": ("black",), "black": ("grey",), "white": (),
 }  # fmt: skip
 SOFT_SHARE, LOUD_COST, GREEN_FIT = 0.75, 1.3, 0.9
+SLIGHT_BELOW = 16_000.0
+"""What shows less than so much, in mm² (a grapefruit), is slight: many such things are clutter."""
+
+SEEN_FROM_ABOVE = 0.8
+MAY_BE_SLIGHT = frozenset({"object", "bowl", "box", "sculpture", "vessel", "plant", "frame"})
 LOUD = 0.62
 """From so much on a thing is loud by itself: it bears no accent, and comes only when it must."""
 
@@ -45,6 +50,15 @@ class Thing:
     def area(self) -> float:
         """What it shows, about, in mm²."""
         return self.width * self.height
+
+    @property
+    def slight(self) -> float:
+        """How slight it is: 0 for what holds its place, towards 1 for a trinket; books, candles and trays are not."""
+        if self.category not in MAY_BE_SLIGHT:
+            return 0.0
+        # A bowl is low; what it takes is seen from above.
+        shows = max(self.area, SEEN_FROM_ABOVE * self.width * self.depth) if self.category == "bowl" else self.area
+        return max(1 - shows / SLIGHT_BELOW, 0.0)
 
     @property
     def goes_in_a_set(self) -> bool:

@@ -92,6 +92,9 @@ CRAMMED, HIGHEST_BELOW, FLOWERS_BELOW = 6.0, 0.8, 1.2
 RAISED, RAISED_SHARE = 1.4, 0.17
 """About every sixth thing stands on another: a bowl on books, a stone on a box."""
 
+SLIGHT, FEW_SLIGHT = 6.0, 0.07
+"""A trinket here and there is a charm; from so much of all that is shown on they are clutter."""
+
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
 
 
@@ -104,6 +107,7 @@ def liking_of(composition: Composition) -> float:
     if not things:
         return liked
     liked += sum(min(thing.worth, 1.1) for thing in things) / len(things)
+    liked -= SLIGHT * max(sum(thing.slight for thing in things) / len(things) - FEW_SLIGHT, 0.0)
     raised = sum(member.on is not None for _, group in composition.groups for member in group)
     liked += RAISED * min(raised / (RAISED_SHARE * len(things)), 1.0)
     liked -= UNTIED * _are_untied(composition)
@@ -136,6 +140,9 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         wanted = STATEMENT if ledge.meant.purpose == "statement" else 1.0
         return -BARE * wanted * (role in FILLED and not kept)
     liked = -_off_the_count(things_in(groups), things_wanted(stock, ledge))
+    if ledge.meant.purpose == "statement":
+        # One thing, or one thing on its base: what stands beside it takes the statement from it.
+        liked -= STATEMENT * (sum(member.stands for member in _members(groups)) - 1)
     if role in FACED:
         liked += _filled(stock, ledge, groups) - SCATTERED * _is_scattered(groups)
     if role in ("floor", "hearth"):

@@ -14,7 +14,7 @@ COMPANIONS = frozenset({"vessel", "sculpture", "plant", "object", "candle", "bow
 SMALL = frozenset({"bowl", "box", "object", "candle", "sculpture", "plant", "tableware"})
 SMALL_IN_A_KITCHEN = frozenset({"bowl", "tableware", "plant", "candle", "box"})
 COMPANION_SHARE, SMALL_SHARE = 0.6, 0.26
-COMPANION_OVERLAP, DEEP_MM, LEAST_ANCHOR = 0.34, 120.0, 0.3
+COMPANION_OVERLAP, SMALL_OVERLAP, DEEP_MM, LEAST_ANCHOR = 0.26, 0.24, 120.0, 0.3
 
 
 def anchored(
@@ -60,7 +60,8 @@ def anchored(
                 high=max(0.42 * reach, 60),
             )
             if safe_together(thing, (member.thing for member in group)) and not stock.is_hard(thing)
-            and thing.width < 1.1 * max(anchor.width, 150) and group.takes(thing, width, "front", side, 0.3, 6)
+            and thing.width < 1.1 * max(anchor.width, 150)
+            and group.takes(thing, width, "front", side, SMALL_OVERLAP, 6)
         ]  # fmt: skip
         third = stock.pick(
             low,
@@ -68,7 +69,7 @@ def anchored(
             + 0.7 * step_of_tone(thing, near[-1]),
         )  # fmt: skip
         if third is not None:
-            group.set_down(third, "front", side, 0.3, gap=6)
+            group.set_down(third, "front", side, SMALL_OVERLAP, gap=6)
     return group
 
 
@@ -97,7 +98,7 @@ def _anchor(
         return (
             1.2 * thing.worth
             - 2.2 * abs(high / frame - target)
-            + (0.5 if island else 0.25) * min(thing.area / (0.33 * frame * frame), 1.0)
+            + (0.5 if island else 0.35) * min(thing.area / (0.33 * frame * frame), 1.0)
             - 0.5 * bare
             - 0.2 * (thing.category == "candle")
             + (0.15 + 0.2 * shallow) * (thing.category in WALL_CATEGORIES)

@@ -13,7 +13,12 @@ CROWNS = frozenset({"object", "bowl", "candle", "sculpture", "box", "plant", "ve
 BESIDE = frozenset({"vessel", "sculpture", "plant", "object", "frame", "candle"})
 HOLDS = frozenset({"object", "sculpture", "vessel", "box", "bowl", "book-stack", "basket", "plant"})
 FEWEST_IN_A_ROW = 3
-HIGHEST_CROWN_MM, CROWN_FOR_ITS_HOST = 170.0, 0.6
+RISING_CROWNS, RISEN_CROWN, CROWN_FOR_ITS_HOST = frozenset({"sculpture", "object", "vessel"}), 0.5, 0.8
+CLEAR_OVER, CLEAR_BELOW = 0.95, 0.8
+"""A crowned stack keeps so low under what is over it, on a lower shelf lower still: there it is seen from above.
+What rises on a stack is up to so much of the frame, and of the width of the stack."""
+
+CROWN_WORTH = {"object": 0.1, "bowl": 0.1, "sculpture": 0.25}
 LEAST_HOLD_MM, STEADY_ROW_MM = 120.0, 180.0
 ASIDE = 0.08
 """A crown lies by so much of its host's width off the middle."""
@@ -21,7 +26,7 @@ ASIDE = 0.08
 LIBRARY_SHARE = 0.45
 """From so much of the shelves on, books standing side by side make the look."""
 
-SECOND_BLOCK_OFTEN, FILLS_ITS_SHELF = 0.45, 0.5
+SECOND_BLOCK_OFTEN, FILLS_ITS_SHELF, PILE_OFTEN = 0.45, 0.5, 0.75
 
 
 def stack(
@@ -55,7 +60,7 @@ def stack(
     loose = [thing for thing in stock.free(ledge, taken, {"book"}) if thing.width <= widest]
     blocks = [thing for thing in stock.free(ledge, taken, {"book-stack"}) if thing.width <= widest]
     # One thin book is no stack while there is a pile.
-    if blocks and (len(loose) < 2 or stock.rng.random() < 0.5):
+    if blocks and (len(loose) < 2 or stock.rng.random() < PILE_OFTEN):
         block = stock.pick(blocks, lambda thing: thing.worth)
         assert block is not None
         return group.set_down(block, depth, side, overlap), [block]
@@ -94,12 +99,13 @@ def may_crown(stock: Stock, ledge: Ledge, thing: Thing, host: Member, high: floa
         No higher than this part of the frame.
     """
     frame = stock.frame(ledge)
+    rises = thing.category in RISING_CROWNS and thing.height > thing.width
+    highest = min(RISEN_CROWN * frame, CROWN_FOR_ITS_HOST * host.width) if rises else high * frame + 40
     return (
         thing.width <= 0.85 * host.width
         and thing.depth <= host.depth + 5
-        and 20 <= thing.height <= high * frame + 40
-        and host.top + thing.height < 0.95 * frame
-        and not (thing.category == "vessel" and thing.height > min(CROWN_FOR_ITS_HOST * host.width, HIGHEST_CROWN_MM))
+        and 20 <= thing.height <= highest
+        and host.top + thing.height < (CLEAR_BELOW if stock.roles[ledge.id] == "below" else CLEAR_OVER) * frame
         and not stock.is_hard(thing)
     )
 
@@ -135,7 +141,7 @@ def crown(
     found = stock.pick(
         suiting,
         lambda thing: thing.worth - most_alike(thing, near) + 0.8 * step_of_tone(thing, host.thing)
-        + 0.1 * (thing.category in ("object", "sculpture", "bowl")) - 0.5 * abs(thing.width / host.width - 0.5),
+        + CROWN_WORTH.get(thing.category, 0.0) - 0.5 * abs(thing.width / host.width - 0.5),
     )  # fmt: skip
     if found is not None:
         lay_askew(stock, group, found, host)

@@ -26,7 +26,10 @@ LOWEST_FRAME_MM = 1.0
 WHIM = 0.25
 FITS_PALETTE, FITS_SMALL_STASH, SMALL_STASH = 0.62, 0.5, 14
 UNDER_A_BAR_MM, LOWEST_BAR_MM = 10.0, 130.0
-MUST_WORTH, SEASON_WORTH = 1.0, 0.5
+KIND_WORTH = {"vessel": 0.08, "book-stack": 0.08, "sculpture": 0.08, "object": -0.08, "box": -0.05}
+"""Vessels, books and sculpture are the backbone of a look; objects are its spice."""
+
+MUST_WORTH, SEASON_WORTH, SLIGHT_COST = 1.0, 0.5, 0.25
 TAKEN_BEFORE, LEADS_AGAIN = 0.7, 0.8
 """What it costs in worth that an earlier look has a thing, and more for leading a group again."""
 
@@ -85,6 +88,7 @@ class Stock:
             thing.worth = thing.best_welcome * (0.35 + 0.65 * thing.suits)
             thing.worth += 0.15 * ("sentimental" in thing.item.traits) + 0.1 * (thing.item.season != ())
             thing.worth += SEASON_WORTH * self._is_of_the_season(thing)
+            thing.worth += KIND_WORTH.get(thing.category, 0.0) - SLIGHT_COST * thing.slight
             if thing.id in self.must:
                 thing.worth = max(thing.worth, 0.6) + MUST_WORTH
             thing.worth -= TAKEN_BEFORE * (thing.id in taken_before)
