@@ -73,7 +73,7 @@ def read(arrangement: Arrangement, manner: Manner) -> Reading | None:
         said = f"The {loudest.item.label} is loud among the rest; leave it out, or let it be the one accent."
         findings = (*findings, Finding(ID, (loudest.id,), said, min(LOUD_COST * loud, 1.0)))
     loss = OUTSIDE_COST * (1 - value) + LOUD_COST * loud + HUES_COST * hues + PLAIN_COST * _plainness(areas, whole)
-    loss += TONES_COST * _tones(areas, whole)
+    loss += TONES_COST * _tones(areas)
     return Reading(
         id=ID,
         value=value,
@@ -147,12 +147,19 @@ def _too_many_hues(areas: tuple[ColourArea, ...], whole: float) -> float:
     return soft_excess(count, FEW_HUES, 1.0) * math.sqrt(coloured / whole)
 
 
-def _tones(areas: tuple[ColourArea, ...], whole: float) -> float:
-    """Return by how many families, quiet ones and woods among them, a look passes the three that are calmest."""
+def _tones(areas: tuple[ColourArea, ...]) -> float:
+    """Return by how many families, quiet ones and woods among them, a look passes the few that are calmest.
+
+    Leaves are welcome in every look and make none of them.
+    """
     shares: dict[str, float] = {}
-    for _, colour, area in areas:
-        shares[hue_family(colour)] = shares.get(hue_family(colour), 0.0) + area / whole
-    count = math.exp(-sum(share * math.log(share) for share in shares.values() if share > 0))
+    for placed, colour, area in areas:
+        if not is_leaf(placed, colour):
+            shares[hue_family(colour)] = shares.get(hue_family(colour), 0.0) + area
+    seen = sum(shares.values())
+    if seen <= 0:
+        return 0.0
+    count = math.exp(-sum(share / seen * math.log(share / seen) for share in shares.values() if share > 0))
     return soft_excess(count, CALM_TONES, CALM_TONES)
 
 

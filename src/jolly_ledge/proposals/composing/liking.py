@@ -70,7 +70,7 @@ REST_SHARE = 0.055
 HANGS = 1.2
 """A picture or a mirror over a top holds all of it together; what stands keeps clear of it, which costs."""
 
-GREEN_WHERE_ONE_COOKS = 0.6
+GREEN_WHERE_ONE_COOKS = 1.0
 NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 2.5
 """What is used daily on a counter is there; what rises at the other end of a top has so much of the height of what
 leads."""
@@ -83,7 +83,7 @@ ON_THE_FLOOR, STREWN_LOW = 0.4, 0.8
 the frame, what is more than two things, and flowers are strewn.
 """
 
-GATHERED, GATHERED_AT_WORK, LEANT_BY_A_BED = 0.9, 1.0, 0.4
+GATHERED, GATHERED_AT_WORK, LEANT_BY_A_BED = 0.9, 1.0, 0.8
 """A tray gathers what is small on a low table and where one works; by a bed a picture leans behind it."""
 
 CRAMMED, HIGHEST_BELOW, FLOWERS_BELOW = 6.0, 0.8, 1.2
@@ -91,6 +91,9 @@ CRAMMED, HIGHEST_BELOW, FLOWERS_BELOW = 6.0, 0.8, 1.2
 
 RAISED, RAISED_SHARE = 1.4, 0.17
 """About every sixth thing stands on another: a bowl on books, a stone on a box."""
+
+LED_BY_A_PICTURE, LARGE_PICTURE = 0.8, 0.28
+"""A mantel with a free wall is led by a picture or a mirror of so much of its width."""
 
 SLIGHT, FEW_SLIGHT = 6.0, 0.07
 """A trinket here and there is a charm; from so much of all that is shown on they are clutter."""
@@ -114,6 +117,7 @@ def liking_of(composition: Composition) -> float:
     # In the mirrored figure likes are meant, and what is not answered is missed.
     liked -= UNANSWERED * unanswered(composition) if is_mirrored(composition) else _look_alikes(composition)
     liked += HANGS * any(placement.pose == "hung" for placement in composition.placements)
+    liked += LED_BY_A_PICTURE * _is_led_by_a_picture(composition)
     liked += _greens(composition) + _ties(composition, things) + _kit(stock, things) + _weight(composition)
     liked += ON_THE_FLOOR * any(stock.roles[ledge.id] in ("floor", "hearth") for ledge, _ in composition.groups)
     return liked + GROUNDED * _is_grounded(composition)
@@ -220,6 +224,17 @@ def _are_untied(composition: Composition) -> bool:
     return len(bodies) > 1 and not any(
         first.item.goes_with(second.item) or likeness(first.item, second.item) >= TWIN
         for one, other in combinations(bodies.values(), 2) for first in one for second in other
+    )  # fmt: skip
+
+
+def _is_led_by_a_picture(composition: Composition) -> bool:
+    """Tell whether a large picture or mirror leans on a mantel over which nothing is fixed."""
+    piece = composition.stock.piece
+    if not kind_of(piece).is_over_a_fire or any(fixture.kind in LOOKED_AT for fixture in piece.fixtures):
+        return False
+    return any(
+        member.pose == "leaning" and member.width >= LARGE_PICTURE * ledge.width
+        for ledge, group in composition.groups for member in group
     )  # fmt: skip
 
 

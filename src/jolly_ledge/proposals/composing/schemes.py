@@ -257,8 +257,8 @@ def _on_a_top(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> 
     )  # fmt: skip
     makers = [tall, low]
     while len(makers) < groups_borne(ledge, manner.fullness):
-        between = [forms.stack(), other.low(), forms.worthy(0.3, 0.12)]
-        makers.insert(1, one_of(*stock.rng.sample(between, 3)))
+        between = [forms.stack(), forms.stack(), other.low(), forms.worthy(0.3, 0.12)]
+        makers.insert(1, one_of(*stock.rng.sample(between, len(between))))
     most = 0.68 if ledge.width > WIDE_MM else 0.74
     share = share if manner.fullness == "abundant" else min(share, most)
     more = (forms.stack(), other.low(), forms.worthy(0.3, 0.12)) if manner.fullness == "abundant" else ()
@@ -324,7 +324,7 @@ def _in_a_library(
     """Set a row from one end, and at the other something to rest the eye on; rows begin at different ends."""
     forms = _Forms(stock, ledge, order)
     row_at_end = forms.row(order)
-    rest = [forms.stack(), forms.stack(), forms.low(), forms.worthy(0.6, 0.3)]
+    rest = [forms.stack(), forms.stack(), forms.stack(), forms.low(), forms.worthy(0.6, 0.3)]
     tall = forms.tall(small=False, companion=False)
     stacks_lately = any(group.form in ("stack", "stack-and-tall") for group in before[-2:])
     second = one_of(*stock.rng.sample(rest[2 * stacks_lately :], 2), tall, *rest)

@@ -22,6 +22,9 @@ Spot = tuple[Group | None, float, float]
 ROUND_SHARE = 0.66
 """So much of the width of a round top may be used."""
 
+BOOKS_SHARE, BOOKS_OFTEN = 0.36, 0.5
+"""Books on a low table are so wide, a round one's too: they lie well inside its rim."""
+
 CLUSTERED_OFTEN = 0.3
 LEADS_OFTEN = 0.35
 """So often what leads an island is a tray with a vase and a bowl on it."""
@@ -98,16 +101,18 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     if is_round and stock.rng.random() < CLUSTERED_OFTEN:
         together = cluster(stock, ledge, used, side=end, width=width)
         if together is not None:
-            books = crowned_stack(stock, ledge, {*used, *together.ids}, side=end, width=0.34 * width, count=2)
+            books = crowned_stack(
+                stock, ledge, {*used, *together.ids}, side=end, width=BOOKS_SHARE * ledge.width, count=2
+            )
             return [(together, 0.5 - 0.08 * end, 0.55), (books, 0.5 + 0.22 * end, 0.4)]
     gathers = stock.rng.random() < TRAY_OFTEN
     first = tray_set(stock, ledge, used, width=0.42 * ledge.width, tall=0.8) if gathers else None
-    first = first or crowned_stack(stock, ledge, used, side=end, width=0.38 * width)
+    first = first or crowned_stack(stock, ledge, used, side=end, width=BOOKS_SHARE * ledge.width)
     first = first or tray_set(stock, ledge, used, width=0.45 * ledge.width)
     taken = {*used, *(first.ids if first is not None else ())}
     risen = first is not None and any(member.thing.green and member.top > 0.5 * stock.frame(ledge) for member in first)
     if risen:
-        second = crowned_stack(stock, ledge, taken, side=end, width=0.36 * width, count=3)
+        second = crowned_stack(stock, ledge, taken, side=end, width=BOOKS_SHARE * ledge.width, count=3)
         second = second or low_set(stock, ledge, taken, width=0.34 * width)
     else:
         second = anchored(
@@ -119,8 +124,9 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     third = None
     airy = stock.fullness(ledge) == "airy"
     if not airy and (ledge.width > WIDE_MM or not is_round or stock.rng.random() < 0.5):
-        third = low_set(stock, ledge, taken, width=0.34 * width)
-        third = third or crowned_stack(stock, ledge, taken, side=end, width=0.34 * width)
+        books = crowned_stack(stock, ledge, taken, side=end, width=BOOKS_SHARE * ledge.width)
+        low = low_set(stock, ledge, taken, width=0.34 * width)
+        third = (books or low) if stock.rng.random() < BOOKS_OFTEN else (low or books)
     if is_round:
         if ledge.width < SMALL_ROUND_MM:
             third = None

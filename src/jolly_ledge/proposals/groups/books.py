@@ -18,7 +18,7 @@ CLEAR_OVER, CLEAR_BELOW = 0.95, 0.8
 """A crowned stack keeps so low under what is over it, on a lower shelf lower still: there it is seen from above.
 What rises on a stack is up to so much of the frame, and of the width of the stack."""
 
-CROWN_WORTH = {"object": 0.1, "bowl": 0.1, "sculpture": 0.25}
+CROWN_WORTH = {"bowl": 0.1, "box": 0.1, "sculpture": 0.25}
 LEAST_HOLD_MM, STEADY_ROW_MM = 120.0, 180.0
 ASIDE = 0.08
 """A crown lies by so much of its host's width off the middle."""
