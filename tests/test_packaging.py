@@ -4,6 +4,7 @@ import os
 import re
 import shutil
 import subprocess
+import sys
 import tomllib
 from configparser import ConfigParser
 from importlib.metadata import version
@@ -90,3 +91,25 @@ def test_the_standard_tool_finds_no_fault_in_the_entry() -> None:
         ["desktop-file-validate", PACKAGING / f"{DESKTOP_ID}.desktop"], capture_output=True, text=True, check=False
     )
     assert (done.returncode, done.stdout) == (0, "")
+
+
+def test_the_readme_of_a_package_page_points_into_the_tree_and_nowhere_else() -> None:
+    address = "https://tree.invalid/main/"
+    done = subprocess.run(
+        [sys.executable, ROOT / "tools" / "package_readme.py", address], input=(ROOT / "README.md").read_text(),
+        capture_output=True, text=True, check=True,
+    )  # fmt: skip
+    pictures = re.findall(r"\]\(([^)]+\.png)\)", done.stdout)
+    assert pictures
+    assert all((ROOT / one.removeprefix(address)).is_file() and one.startswith(address) for one in pictures)
+    links = re.findall(r"\]\(([^)\s]+)\)", done.stdout)
+    assert all(link.startswith(("https://", "#")) for link in links)
+
+
+def test_without_an_address_the_readme_says_what_is_wanted() -> None:
+    done = subprocess.run(
+        [sys.executable, ROOT / "tools" / "package_readme.py", "docs"], input="", capture_output=True, text=True,
+        check=False,
+    )  # fmt: skip
+    assert done.returncode == 1
+    assert "Tell the address" in done.stderr

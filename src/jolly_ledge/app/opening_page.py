@@ -5,10 +5,10 @@ from functools import partial
 from pathlib import Path
 
 from PySide6.QtCore import QRectF, QSize, Qt, QTimer
-from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPixmap
+from PySide6.QtGui import QColor, QPaintEvent, QPixmap
 from PySide6.QtWidgets import QAbstractButton, QGridLayout, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.widgets.texts import BoardLine, heading, paint_board, paint_card_ground, question, words
 from jolly_ledge.demo import demo_bytes
 from jolly_ledge.drawing.look import look_picture
@@ -57,9 +57,7 @@ class PictureCard(QAbstractButton):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the card."""
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         paint_card_ground(painter, self)
         if self.picture is not None:
             painter.drawPixmap(12, 10, self.picture)

@@ -69,7 +69,19 @@ def put_in_force(hour: Hour) -> Tones:
     return tones()
 
 
-def light_the_ground(painter: QPainter, widget: QWidget) -> None:
-    """Paint the ground of a drawing as it is by day, where the window round it is dim."""
+def ground_painter(widget: QWidget, *, smooth: bool = False) -> QPainter:
+    """Return a painter on a widget that has painted the ground of a drawing as it is by day, whatever is round it.
+
+    Parameters
+    ----------
+    widget : QWidget
+        The drawing; it is in its paint event.
+    smooth : bool
+        Whether photographs are drawn that are larger or smaller than they are shown.
+    """
+    painter = QPainter(widget)
     if tones() is not DAY:
         painter.fillRect(widget.rect(), QColor(DAY.sheet))
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform, smooth)
+    return painter

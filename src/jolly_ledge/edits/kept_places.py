@@ -49,7 +49,7 @@ class KeepPlace(BaseEdit, frozen=True):
         """
         ledge, place = plan.piece(self.piece).ledge(self.ledge), checked(self.place)
         _check_room(ledge, place)
-        kept = (*_others(ledge, place.name), place)
+        kept = _with(ledge.kept, place)
         return ChangeLedge(piece=self.piece, ledge=self.ledge, changes=(("kept", kept),), label=self.label).apply(plan)
 
 
@@ -68,9 +68,7 @@ class GiveBackPlace(BaseEdit, frozen=True):
     def apply(self, plan: Plan) -> Plan:
         """Return the plan without the place; raise EditError where none of that name is kept there."""
         ledge = plan.piece(self.piece).ledge(self.ledge)
-        if all(kept.name != self.name for kept in ledge.kept):
-            raise EditError(f"No place is kept for {self.name} on {ledge.label}; choose one that is drawn.")
-        kept = _others(ledge, self.name)
+        kept = _without(ledge.kept, self.name, ledge.label)
         return ChangeLedge(piece=self.piece, ledge=self.ledge, changes=(("kept", kept),), label=self.label).apply(plan)
 
 
@@ -99,7 +97,7 @@ class KeepPlaceOnTray(BaseEdit, frozen=True):
         if tray.category != "tray":
             raise EditError(f"A place is kept on a ledge or on a tray, and the {tray.label} is neither; choose a tray.")
         _check_sides(place, tray.label, (tray.width, tray.depth, None))
-        kept = (*(one for one in tray.kept if one.name != place.name), place)
+        kept = _with(tray.kept, place)
         return ChangeItem(item=self.item, changes=(("kept", kept),), name=tray.label).apply(plan)
 
 
@@ -117,14 +115,21 @@ class GiveBackPlaceOnTray(BaseEdit, frozen=True):
     def apply(self, plan: Plan) -> Plan:
         """Return the plan without the place; raise EditError where none of that name is kept there."""
         tray = plan.item(self.item)
-        kept = tuple(one for one in tray.kept if one.name != self.place)
-        if len(kept) == len(tray.kept):
-            raise EditError(f"No place is kept for {self.place} on the {tray.label}; choose one that is drawn.")
+        kept = _without(tray.kept, self.place, f"the {tray.label}")
         return ChangeItem(item=self.item, changes=(("kept", kept),), name=tray.label).apply(plan)
 
 
-def _others(ledge: Ledge, name: str) -> tuple[KeptPlace, ...]:
-    return tuple(kept for kept in ledge.kept if kept.name != name)
+def _with(kept: tuple[KeptPlace, ...], place: KeptPlace) -> tuple[KeptPlace, ...]:
+    """Return places with one more, which takes the place of one of its name."""
+    return (*(one for one in kept if one.name != place.name), place)
+
+
+def _without(kept: tuple[KeptPlace, ...], name: str, where: str) -> tuple[KeptPlace, ...]:
+    """Return places without one; raise EditError where none of its name is kept there."""
+    rest = tuple(one for one in kept if one.name != name)
+    if len(rest) == len(kept):
+        raise EditError(f"No place is kept for {name} on {where}; choose one that is drawn.")
+    return rest
 
 
 def _check_room(ledge: Ledge, place: KeptPlace) -> None:

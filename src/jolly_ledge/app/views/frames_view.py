@@ -4,7 +4,7 @@ from PySide6.QtCore import QPointF, QRectF, Qt, Signal
 from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QPixmap, QTransform
 from PySide6.QtWidgets import QApplication, QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import PLUM, SHEET
@@ -65,9 +65,7 @@ class FramesView(QWidget):
         """Paint the picture and the frames."""
         if self._pixmap is None:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
+        painter = ground_painter(self, smooth=True)
         area = self._area
         shown = self.transform().mapRect(QRectF(area.left, area.top, area.width, area.height))
         painter.drawPixmap(shown, self._pixmap, QRectF(self._pixmap.rect()))

@@ -15,7 +15,7 @@ from PySide6.QtGui import (
 )
 from PySide6.QtWidgets import QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.picture import Picture
 from jolly_ledge.drawing.theme import INK, PAPER, PLUM, SHEET, SOFT_INK
@@ -101,9 +101,7 @@ class PhotoView(QWidget):
         """Paint the picture and what is marked in it."""
         if self._pixmap is None:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
+        painter = ground_painter(self, smooth=True)
         transform = self.transform()
         frame = self._frame
         area = transform.mapRect(QRectF(frame.left, frame.top, frame.width, frame.height))

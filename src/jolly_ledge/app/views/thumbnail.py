@@ -3,10 +3,10 @@
 from collections.abc import Callable
 
 from PySide6.QtCore import QRectF, QSize, Qt
-from PySide6.QtGui import QMouseEvent, QPainter, QPaintEvent, QTransform
+from PySide6.QtGui import QMouseEvent, QPaintEvent, QTransform
 from PySide6.QtWidgets import QSizePolicy, QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.look import look_picture
 from jolly_ledge.drawing.picture import Picture
@@ -85,9 +85,7 @@ class Thumbnail(QWidget):
         picture = self.picture
         if picture is None:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         if self._nearer is not None:
             painter.setWorldTransform(self._nearer.of(QTransform(), self), True)
         if self._room is not None:

@@ -4,7 +4,7 @@ from PySide6.QtCore import QRectF, QSize, Qt
 from PySide6.QtGui import QIcon, QPainter, QPaintEvent, QPixmap
 from PySide6.QtWidgets import QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.theme import BOARD
@@ -47,9 +47,7 @@ class ThingsOnBoard(QWidget):
         """Paint the things as large as they go, to one scale."""
         if not self.items:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         floor, gap = self.height() - 5.0, 6.0
         wide = sum(item.width for item in self.items) or 1.0
         room = self.width() - gap * (len(self.items) + 1)

@@ -3,10 +3,10 @@
 from collections.abc import Callable
 
 from PySide6.QtCore import QPointF, QRectF, Qt, Signal
-from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
+from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPaintEvent, QPen
 from PySide6.QtWidgets import QLabel, QPushButton, QSizePolicy, QVBoxLayout, QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import BoardLine, words
 from jolly_ledge.drawing.look import look_picture
@@ -67,9 +67,7 @@ class ProposalDrawing(QWidget):
         """Paint it, with a plum frame about every marked ledge."""
         if self._picture is None or self._arrangement is None:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         play_fitted(painter, self._picture, QRectF(self.rect()))
         painter.setPen(QPen(QColor(PLUM), 2.0))
         tint = QColor(PLUM)

@@ -4,7 +4,7 @@ from PySide6.QtCore import QRectF, Qt
 from PySide6.QtGui import QColor, QImage, QPainter, QPaintEvent, QPen, QPixmap
 from PySide6.QtWidgets import QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.widgets.texts import paint_board
 from jolly_ledge.drawing.items import item_picture
 from jolly_ledge.drawing.theme import BOARD, INK, RULE, SOFT_INK
@@ -31,9 +31,7 @@ class ItemDrawing(QWidget):
         item = self._workspace.item
         if item is None:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         photo = self._photo_of(item.photo)
         beside = PHOTO_PX + 8 if photo is not None else 0
         area = QRectF(20, 4, self.width() - 120 - beside, 134)

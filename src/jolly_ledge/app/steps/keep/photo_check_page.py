@@ -4,10 +4,10 @@ from collections.abc import Callable
 
 from msgspec import Struct
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QColor, QFontMetricsF, QPainter, QPaintEvent, QPen, QPixmap
+from PySide6.QtGui import QColor, QFontMetricsF, QPaintEvent, QPen, QPixmap
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.views.photo_view import PhotoView
 from jolly_ledge.app.widgets.chip import ChipRow, chip
 from jolly_ledge.app.widgets.page_head import PageHead
@@ -109,9 +109,7 @@ class BesideView(QWidget):
         """Paint both, and the marks."""
         if self._pictures is None:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
+        painter = ground_painter(self, smooth=True)
         painter.setFont(font(14, "serif", italic=True))
         painter.setPen(QColor(INK))
         areas = self.areas()

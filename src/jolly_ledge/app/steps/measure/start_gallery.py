@@ -4,7 +4,7 @@ from collections.abc import Callable
 from functools import lru_cache
 
 from PySide6.QtCore import QRectF, QSize, Qt, Signal
-from PySide6.QtGui import QColor, QPainter, QPaintEvent
+from PySide6.QtGui import QColor, QPaintEvent
 from PySide6.QtWidgets import (
     QAbstractButton,
     QFrame,
@@ -16,7 +16,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.widgets.texts import heading, paint_board, paint_card_ground, words
 from jolly_ledge.drawing.case import case_picture, front_shapes
 from jolly_ledge.drawing.picture import Picture
@@ -55,9 +55,7 @@ class StartCard(QAbstractButton):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the card."""
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         paint_card_ground(painter, self)
         picture = start_picture(self._start)
         area = QRectF(10, 8, self.width() - 20, DRAWING_HEIGHT)

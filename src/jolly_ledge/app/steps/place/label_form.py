@@ -3,7 +3,7 @@
 from collections.abc import Callable
 
 from PySide6.QtCore import QRectF
-from PySide6.QtGui import QColor, QPainter, QPaintEvent
+from PySide6.QtGui import QColor, QPaintEvent
 from PySide6.QtWidgets import (
     QComboBox,
     QDoubleSpinBox,
@@ -15,7 +15,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.page_head import PageHead
 from jolly_ledge.app.widgets.texts import words
@@ -52,9 +52,7 @@ class SheetPreview(QWidget):
         """Paint the page on white paper."""
         if self._page is None:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         page, room = self._page, QRectF(self.rect()).adjusted(8, 4, -8, -8)
         paper = fitting(page, room).mapRect(QRectF(0, 0, page.width, page.height))
         painter.fillRect(paper, QColor("#ffffff"))

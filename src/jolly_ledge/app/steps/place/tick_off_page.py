@@ -6,7 +6,7 @@ from PySide6.QtCore import QRectF, Qt
 from PySide6.QtGui import QColor, QKeyEvent, QPainter, QPaintEvent, QPen
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QPushButton, QSizePolicy, QVBoxLayout, QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import BoardLine, heading, words
 from jolly_ledge.drawing.look import look_picture
@@ -57,9 +57,7 @@ class PlacingView(QWidget):
         kept = tuple(p for p in look.placements if p.id in wanted and (p.host is None or p.host in wanted))
         arrangement = arrange(workspace.plan, changed(look, placements=kept, placed=()))
         picture = look_picture(arrangement)
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         to_view = fitting(picture, QRectF(self.rect()))
         painter.setTransform(to_view)
         play(painter, picture.primitives)

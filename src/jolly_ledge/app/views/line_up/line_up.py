@@ -15,7 +15,7 @@ from PySide6.QtGui import (
     QWheelEvent,
 )
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.views.line_up.board_painter import BoardPainter
 from jolly_ledge.app.views.line_up.boards import BRACKET, MARGIN, SCALE, TITLE_HEIGHT, Row, laid_out
 from jolly_ledge.app.views.line_up.in_place import InPlace
@@ -128,9 +128,7 @@ class LineUp(LineUpHand):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the boards in sight."""
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         sight, boards = event.rect(), self._boards_painted
         boards.width, boards.ratio, boards.in_hand = self.width(), self.devicePixelRatioF(), self.hasFocus()
         for row in self.rows:

@@ -17,7 +17,7 @@ from PySide6.QtGui import (
 )
 from PySide6.QtWidgets import QApplication, QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.views.line_up.item_pixmaps import ItemPixmaps
 from jolly_ledge.app.views.line_up.strip_cells import END, StripCell, cell_beyond, strip_cells
 from jolly_ledge.app.widgets.texts import paint_board
@@ -145,9 +145,7 @@ class StashStrip(QWidget):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint the board and the things in sight."""
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         for row in range(self._rows + 1):
             top = row * STRIP_HEIGHT - (self._offset % STRIP_HEIGHT if self.is_drawn_up else 0.0)
             paint_board(painter, QRectF(0, top + FLOOR, self.width(), 6), BOARD)

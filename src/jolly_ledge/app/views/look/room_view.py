@@ -1,10 +1,10 @@
 """The look in the client's own room: the photograph of the empty piece, and the same with the look in it."""
 
 from PySide6.QtCore import QRectF, Qt, QTimer
-from PySide6.QtGui import QColor, QHideEvent, QImage, QPainter, QPaintEvent, QShowEvent
+from PySide6.QtGui import QColor, QHideEvent, QImage, QPaintEvent, QShowEvent
 from PySide6.QtWidgets import QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.widgets.work_beside import WorkBeside
 from jolly_ledge.drawing.theme import INK, SOFT_INK
 from jolly_ledge.geometry.arrangement import Arrangement
@@ -101,9 +101,7 @@ class RoomView(QWidget):
     @survives
     def paintEvent(self, event: QPaintEvent) -> None:
         """Paint both pictures with their names."""
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+        painter = ground_painter(self, smooth=True)
         painter.setFont(font(13))
         wide = (self.width() - GAP) / 2
         names = ("As it is", self._workspace.look.label if self._workspace.look_id else "")

@@ -4,7 +4,7 @@ from PySide6.QtCore import QRectF, Qt
 from PySide6.QtGui import QColor, QMouseEvent, QPainter, QPaintEvent, QTransform
 from PySide6.QtWidgets import QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.views.look.cord_marks import cord_marks_from
 from jolly_ledge.app.views.look.mark_painter import paint_marks
 from jolly_ledge.app.views.look.ways_of_looking import Ways, paint_as_seen
@@ -74,9 +74,7 @@ class SightView(QWidget):
         """Paint what is seen and say from where."""
         if not self._workspace.look_id:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         if self.ways.changes_the_picture:
             sight = self.sight
             frame = QRectF(sight.left, sight.top, sight.right - sight.left, sight.bottom - sight.top)

@@ -3,7 +3,7 @@
 from PySide6.QtCore import QPointF, QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QPainter, QPaintEvent, QPen, QPixmap, QTransform
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.views.measure.figures import paint_figure
 from jolly_ledge.app.views.measure.measure_hand import MeasureHand
 from jolly_ledge.app.views.measure.piece_photo import StraightPhoto
@@ -41,9 +41,7 @@ class MeasureView(MeasureHand):
         """Paint the piece and its figures."""
         if not self._workspace.piece_id:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         transform = self.transform()
         photo = self.photo.of(self.piece) if self.shows_photo else None
         if photo is not None:

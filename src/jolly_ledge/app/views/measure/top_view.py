@@ -1,10 +1,10 @@
 """A table from above: its size typed on the drawing, seats dragged round it."""
 
 from PySide6.QtCore import QPointF, QRectF, Qt
-from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen, QTransform
+from PySide6.QtGui import QColor, QKeyEvent, QMouseEvent, QPaintEvent, QPen, QTransform
 from PySide6.QtWidgets import QApplication, QWidget
 
-from jolly_ledge.app.tones import light_the_ground
+from jolly_ledge.app.tones import ground_painter
 from jolly_ledge.app.views.measure.dimensions import Dimension
 from jolly_ledge.app.views.measure.figures import FigureField, label_area, paint_figure
 from jolly_ledge.drawing.picture import Picture
@@ -83,9 +83,7 @@ class TopView(QWidget):
         """Paint the top, the seats and the figures."""
         if not self._workspace.piece_id:
             return
-        painter = QPainter(self)
-        light_the_ground(painter, self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter = ground_painter(self)
         transform = self.transform()
         painter.save()
         painter.setTransform(transform)
