@@ -16,6 +16,7 @@ from jolly_ledge.edits.items import ToggleTrait
 from jolly_ledge.edits.looks import AddLook
 from jolly_ledge.edits.placements import ChangePlacement
 from jolly_ledge.files.recovery import RecoveryLog
+from jolly_ledge.proposals.meaning import Meaning
 from pages import page_of
 
 LEFT = Qt.MouseButton.LeftButton
@@ -229,6 +230,23 @@ def test_what_differs_from_the_look_in_hand_is_said(window: MainWindow, page: Pr
     assert card.differs.text().startswith(("better: ", "worse: "))
     assert "(+" in card.reads.text() or "(−" in card.reads.text()
     assert "Brings" in card.story.toolTip() or "Leaves out" in card.story.toolTip()
+
+
+def test_the_cards_read_on_the_scale_of_the_panel_once_it_is_known(
+    window: MainWindow, page: ProposalsPage, qtbot: QtBot
+) -> None:
+    page.begin(steps=5)
+    found_all(page, qtbot)
+    card, workspace = page.cards[0], window.workspace
+    assert card.proposal is not None
+    raw = round(card.proposal.assessment.score * 100)
+    assert card.reads.text().startswith(f"reads {raw} ")
+    watch = arranging(window).readings.watch
+    workspace.meanings[workspace.piece_id, workspace.look.manner] = Meaning(((0.0, 0.0), (1.0, 50.0)))
+    watch.told.emit()
+    half = workspace.shown(card.proposal.assessment.score)
+    assert half == pytest.approx(raw / 2, abs=1)
+    assert card.reads.text().startswith(f"reads {half} ")
 
 
 def test_nothing_is_better_or_worse_than_an_empty_look(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:

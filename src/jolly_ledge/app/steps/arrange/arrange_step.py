@@ -143,6 +143,7 @@ class ArrangeStep(Step):
             from jolly_ledge.app.steps.arrange.proposals_page import ProposalsPage
 
             self.proposals = ProposalsPage(self.workspace, self.show_look, self._job())
+            self.readings.watch.told.connect(self.proposals.tell_numbers)
             self.views.addWidget(self.proposals)
         # The proposals take the room of what is in hand and of the stash: nothing is moved while they are looked at.
         self._show_beside(alone=True)

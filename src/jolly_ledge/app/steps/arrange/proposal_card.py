@@ -129,7 +129,7 @@ class ProposalCard(QWidget):
             return
         arrangement = arrange(plan, proposal.look)
         self.drawing.show_arrangement(arrangement)
-        self.reads.setText(self._reads(proposal, present, read))
+        self.tell_number(present, read)
         self.differs.setText(_named_differences(proposal.assessment, read) if present and present.placed_items else "")
         told = [step.sentence for step in proposal.story]
         changes = differences(present, arrangement) if present is not None and present.placed_items else ()
@@ -139,13 +139,18 @@ class ProposalCard(QWidget):
         for label in (self.story, self.differs, self.reads):
             label.setToolTip(told_at_length)
 
+    def tell_number(self, present: Arrangement | None, read: Assessment | None) -> None:
+        """Tell what the proposal reads beside the look in hand, on the scale of the panel."""
+        if self.proposal is not None:
+            self.reads.setText(self._reads(self.proposal, present, read))
+
     def _reads(self, proposal: Proposal, present: Arrangement | None, read: Assessment | None) -> str:
         shown = self._workspace.shown
         score = shown(proposal.assessment.score, proposal.look)
         lacks = "" if proposal.is_valid else ", not complete"
         if read is None or present is None or not present.placed_items:
             return f"reads {score}{lacks}"
-        more = score - shown(read.score)
+        more = score - shown(read.score, present.look)
         return f"reads {score} ({'+' if more >= 0 else '−'}{abs(more)}){lacks}"
 
     def rooms(self) -> tuple[int, int]:

@@ -167,6 +167,12 @@ class ProposalsPage(SearchPage):
         self._level()
         self._show_marks()
 
+    def tell_numbers(self) -> None:
+        """Tell anew what the cards read: what scores mean may be known only now."""
+        present, read = self._present or (None, None)
+        for card in self.cards:
+            card.tell_number(present, read)
+
     def _level(self) -> None:
         """Give the texts of all cards the same room, so that the drawings stand on one line."""
         rooms = [card.rooms() for card in self.cards]
