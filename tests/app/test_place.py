@@ -40,9 +40,9 @@ def show(page: PlaceStep, mode: str, qtbot: QtBot) -> None:
 def test_what_is_fetched_is_ticked_and_stays_ticked(page: PlaceStep, window: MainWindow, qtbot: QtBot) -> None:
     show(page, "fetch", qtbot)
     boxes = page.fetch.boxes
-    assert len(boxes) == 35
+    assert len(boxes) == 36
     boxes["orrery"].click()
-    assert "35 things from" in page.fetch.said
+    assert "36 things from" in page.fetch.said
     show(page, "order", qtbot)
     show(page, "fetch", qtbot)
     assert page.fetch.boxes["orrery"].isChecked()
@@ -54,7 +54,7 @@ def test_things_are_ticked_off_one_by_one_in_working_order(page: PlaceStep, wind
     show(page, "tick-off", qtbot)
     order = [step.placement for step in working_order(workspace.arrangement)]
     tick = page.tick_off
-    assert tick.count.text() == "0 of 35 stand"
+    assert tick.count.text() == "0 of 36 stand"
     assert tick.name.text().startswith("1. ")
     qtbot.mouseClick(tick.done_button, LEFT)
     qtbot.keyClick(page.tick_off, Qt.Key.Key_Return)
@@ -74,7 +74,7 @@ def test_things_are_ticked_off_one_by_one_in_working_order(page: PlaceStep, wind
             tick.tick()
     assert tick.following is None
     assert tick.name.text() == "All of it stands."
-    assert len(workspace.look.placed) == 35
+    assert len(workspace.look.placed) == 36
     type_into(qtbot, tick.hours_field, "3.25")
     qtbot.mouseClick(tick.finish_button, LEFT)
     assert workspace.look.status == "placed"
@@ -121,7 +121,7 @@ def test_a_thing_that_was_taken_out_is_not_counted(page: PlaceStep, window: Main
     show(page, "tick-off", qtbot)
     page.tick_off.tick()
     workspace.commit(ReturnToStash(look=workspace.look_id, placements=workspace.look.placed))
-    assert page.tick_off.count.text() == "0 of 34 stand"
+    assert page.tick_off.count.text() == "0 of 35 stand"
     assert not page.tick_off.back_button.isEnabled()
 
 
@@ -186,7 +186,7 @@ def test_lists_labels_and_the_page_for_the_client_go_on_paper(
     assert wide == pytest.approx((workspace.piece.width + 55) / 20, abs=6)
     page.show_labels()
     form = page.labels
-    assert form.counts.text() == "Twelve labels for cords, one label for boxes."
+    assert form.counts.text() == "14 labels for cords, one label for boxes."
     dialogs.to_save = tmp_path / "cords.pdf"
     qtbot.mouseClick(form.cords_button, LEFT)
     assert "pewter hall lamp" in PdfReader(tmp_path / "cords.pdf").pages[0].extract_text().replace("\n", " ")

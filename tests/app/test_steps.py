@@ -321,7 +321,7 @@ def test_what_is_no_mass_is_refused(window: MainWindow, qtbot: QtBot) -> None:
 
 def test_the_table_follows_the_look_and_shows_a_row_on_the_drawing(window: MainWindow, qtbot: QtBot) -> None:
     page = place(window)
-    assert page.order.table.rowCount() == 35
+    assert page.order.table.rowCount() == 36
     page.order.table.selectRow(3)
     name = page.order.table.item(3, 1)
     assert name is not None

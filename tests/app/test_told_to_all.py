@@ -74,7 +74,7 @@ def test_the_look_is_told_as_text_and_follows(window: MainWindow, qtbot: QtBot) 
     said = told(page.view, QAccessible.Text.Description)
     lines = said.splitlines()
     assert lines[0] == "Alcove bookcase, Open evening, first try."
-    assert "Left bay, bottom, from the left: tall dark urn and " in said
+    assert "Left bay, bottom, from the left: tall dark urn, " in said
     assert len(lines) == 1 + len(window.workspace.piece.ledges)
     assert "in it" in said
     window.workspace.choose("copper-bowl")

@@ -2,7 +2,8 @@
 
 from collections.abc import Mapping
 
-from PySide6.QtCore import QPoint, Signal
+from PySide6.QtCore import QPoint, Qt, Signal
+from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
 from jolly_ledge.app.steps.arrange.board_menu import BoardMenu
@@ -12,6 +13,7 @@ from jolly_ledge.app.widgets.act_menu import Act, ActMenu
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
 from jolly_ledge.model.item import Item
+from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import plain
@@ -19,6 +21,7 @@ from jolly_ledge.planning.whereabouts import stands_elsewhere
 from jolly_ledge.workspace.workspace import Workspace
 
 KEYS_HINT = "F1 tells all keys; 1 to 9 show more."
+BESIDE_THE_SEARCH_PX = 16
 
 
 class BoardFoot(QWidget):
@@ -35,6 +38,7 @@ class BoardFoot(QWidget):
         self._free: tuple[str, set[str]] = ("", set())
         self.menu = ActMenu(self, self._acts())
         self.strip.menu_asked.connect(self._show_menu)
+        self._said = KEYS_HINT
         self.key_line = words(KEYS_HINT, "small", wrap=False)
         self.key_line.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
         self.search = QLineEdit()
@@ -105,9 +109,20 @@ class BoardFoot(QWidget):
             self.menu.popup(at)
 
     def say_keys(self, said: str) -> None:
-        """Tell what is on the drawing, or what the keys do."""
-        self.key_line.setText(said or KEYS_HINT)
-        self.key_line.setToolTip(said or KEYS_HINT)
+        """Tell what is on the drawing, or what the keys do; what is too long for the line is told on a tip."""
+        self._said = said or KEYS_HINT
+        self.key_line.setToolTip(self._said)
+        self._fit_key_line()
+
+    def _fit_key_line(self) -> None:
+        room = self.width() - self.search.width() - BESIDE_THE_SEARCH_PX
+        self.key_line.setText(self.key_line.fontMetrics().elidedText(self._said, Qt.TextElideMode.ElideRight, room))
+
+    @survives
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        """Fit the line of words."""
+        super().resizeEvent(event)
+        self._fit_key_line()
 
     def place_chosen(self) -> None:
         """Place the chosen thing of the board on the ledge in hand."""
