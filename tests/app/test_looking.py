@@ -156,6 +156,13 @@ def test_cords_are_drawn_from_every_place_and_what_hides_them_is_told(window: Ma
     assert "of the cord of the pewter hall lamp seen" in said
     page.view_strip.look_from("From the door")
     assert page.foot.key_line.text() != said
+    page.view_strip.look_from("Seated")
+    lamp = next(placed for placed in workspace.arrangement.placed_items if placed.item.id == "hall-lamp")
+    workspace.choose(lamp.id)
+    page.actions_on_look.put_back()
+    assert "pewter hall lamp" not in page.foot.key_line.text()
+    workspace.undo()
+    assert page.foot.key_line.text() == said
     page.view_strip.toggle_overlay("cords")
     page.view_strip.look_from("Seated")
     assert picture(page) == bare

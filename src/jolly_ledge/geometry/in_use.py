@@ -163,14 +163,18 @@ def _meets(body: Swept, other: PlacedItem) -> bool:
     across = min(body.right, other.right) - max(body.left, other.left)
     deep = min(body.back, other.back) - max(body.front, other.front)
     up = min(body.top, other.top) - max(body.bottom, other.bottom)
-    if min(across, deep, up) <= TOLERANCE_MM or not body.is_round:
-        return min(across, deep, up) > TOLERANCE_MM
+    return min(across, deep, up) > TOLERANCE_MM and (not body.is_round or _reaches(body, other))
+
+
+def _reaches(body: Swept, other: PlacedItem) -> bool:
+    """Tell whether the circle in the footprint of a body reaches into the footprint of a thing."""
     x, z, reach = (body.left + body.right) / 2, (body.front + body.back) / 2, (body.right - body.left) / 2
-    nearest_x, nearest_z = min(max(x, other.left), other.right), min(max(z, other.front), other.back)
     if other.item.is_round:
         away = math.hypot(other.x - x, other.z - z) - min(other.width, other.back - other.front) / 2
     else:
-        away = math.hypot(nearest_x - x, nearest_z - z)
+        # The nearest point of the footprint.
+        along, into = min(max(x, other.left), other.right), min(max(z, other.front), other.back)
+        away = math.hypot(along - x, into - z)
     return away < reach - TOLERANCE_MM
 
 

@@ -1,7 +1,8 @@
 """Two or three groups on what is seen from all sides, in a triangle from above and drawn to the middle."""
 
 import math
-from collections.abc import Collection, Sequence
+from collections.abc import Callable, Collection, Sequence
+from functools import partial
 from itertools import product
 
 from msgspec.structs import replace
@@ -124,9 +125,13 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     third = None
     airy = stock.fullness(ledge) == "airy"
     if not airy and (ledge.width > WIDE_MM or not is_round or stock.rng.random() < 0.5):
-        books = crowned_stack(stock, ledge, taken, side=end, width=BOOKS_SHARE * ledge.width)
-        low = low_set(stock, ledge, taken, width=0.34 * width)
-        third = (books or low) if stock.rng.random() < BOOKS_OFTEN else (low or books)
+        thirds: list[Callable[[], Group | None]] = [
+            partial(low_set, stock, ledge, taken, width=0.34 * width),
+            partial(crowned_stack, stock, ledge, taken, side=end, width=BOOKS_SHARE * ledge.width),
+        ]
+        if stock.rng.random() < BOOKS_OFTEN:
+            thirds.reverse()
+        third = thirds[0]() or thirds[1]()
     if is_round:
         if ledge.width < SMALL_ROUND_MM:
             third = None

@@ -70,6 +70,7 @@ class ArrangeStep(Step):
         self.view.first_painted.connect(self.readings.begin, Qt.ConnectionType.QueuedConnection)
         self.view.asked_for_figures.connect(self.chosen.left_field.setFocus)
         self.view_strip.overlay_toggled.connect(self._show_overlay)
+        workspace.signals.changed.connect(self._tell_anew)
         self.view_strip.ways_changed.connect(self._look_through)
         self.view_strip.place_changed.connect(self._look_from)
         self.foot.looks_asked.connect(self.show_proposals)
@@ -100,6 +101,11 @@ class ArrangeStep(Step):
         self.view.show_overlay(name, on)
         self.sights.look_through()
         self.foot.say_keys(self.view_strip.said)
+
+    def _tell_anew(self) -> None:
+        """Tell what is seen from the place that is looked from, after a change of the look."""
+        if self.view_strip.place != STRAIGHT_ON:
+            self.foot.say_keys(self.view_strip.said)
 
     def _look_through(self) -> None:
         strip = self.view_strip
