@@ -6,7 +6,9 @@ from msgspec.structs import replace
 from households import household
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.measures.counts import things_on
+from jolly_ledge.model.belonging import verdict_on
 from jolly_ledge.model.errors import EditError
+from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
 from jolly_ledge.model.meant import Meant
 from jolly_ledge.model.plan import Plan
@@ -75,3 +77,12 @@ def test_where_nothing_is_to_be_dressed_a_sentence_says_so(plan: Plan) -> None:
         problem_of(told, told.pieces[0].id, Manner())
     with pytest.raises(EditError, match="left as it is"):
         problem_of(told, told.pieces[0].id, Manner(), only_ledge="shelf-4")
+
+
+def test_what_stores_belongs_where_things_are_stored_whatever_it_is_called(plan: Plan) -> None:
+    piece = with_meanings(plan, shelf_1=Meant(purpose="store")).pieces[0]
+    boots = Item(id="boots", category="box", width=400.0, height=250.0, depth=280.0, name="lidded boot box")
+    cables = replace(boots, id="cables", name="box of cables", traits=("hide",))
+    shelves = [piece.ledge(f"shelf-{number}") for number in (1, 2)]
+    assert [verdict_on(boots, piece, shelf)[0] for shelf in shelves] == ["belongs", "asked"]
+    assert [verdict_on(cables, piece, shelf)[0] for shelf in shelves] == ["asked", "asked"]

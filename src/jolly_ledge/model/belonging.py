@@ -60,6 +60,10 @@ class Never(Struct, frozen=True, forbid_unknown_fields=True):
     reason: str
 
 
+STORAGE = frozenset({"box", "basket"})
+"""What holds other things; on a ledge that is meant for storage it belongs whatever it is called."""
+
+
 @lru_cache(maxsize=1)
 def _data() -> dict[str, Any]:
     return tomllib.loads((Path(__file__).parent / "belonging.toml").read_text(encoding="utf-8"))
@@ -94,6 +98,8 @@ def verdict_on(item: Item, piece: Piece, ledge: Ledge) -> tuple[Verdict, str]:
     never = _never()
     if any(word in f"{item.label} {item.material}".lower() for word in never.materials):
         return "asked", never.reason
+    if ledge.meant.purpose == "store" and item.category in STORAGE and "hide" not in item.traits:
+        return "belongs", f"It stores, and {ledge.label} is meant for that."
     found = _never_pattern().search(item.label.lower())
     if found is not None and not (room in never.except_in_use and found[1] in never.except_words):
         return "asked", never.reason

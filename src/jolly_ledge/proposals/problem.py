@@ -14,7 +14,7 @@ from jolly_ledge.cautions.space import collision, fit, overhang
 from jolly_ledge.geometry.arrangement import Arrangement, awaited_by, stash_index
 from jolly_ledge.geometry.landing import holds
 from jolly_ledge.measures.tasks import insisted
-from jolly_ledge.model.belonging import welcome
+from jolly_ledge.model.belonging import STORAGE, welcome
 from jolly_ledge.model.errors import EditError
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Look, Manner, Placement
@@ -29,9 +29,6 @@ STEP_MM = 5.0
 FILLINGS = frozenset({"stems", "utensils"})
 NEEDS_A_HOST = FILLINGS | frozenset({"hanging", "supplies", "beads"})
 """What does not stand on a ledge by itself; apart from stems and utensils it comes by hand."""
-
-STORAGE = frozenset({"box", "basket"})
-"""What comes to a ledge that is meant for storage."""
 
 MOST_NAMED = 3
 HANGS = WALL_CATEGORIES | {"hanging", "textile"}
