@@ -150,7 +150,10 @@ def test_cords_are_drawn_from_every_place_and_what_hides_them_is_told(window: Ma
     workspace.choose_look("hall-welcome")
     page.view_strip.look_from("Seated")
     bare = picture(page)
-    page.view_strip.toggle_overlay("cords")
+    shown = page.views.currentWidget()
+    assert shown is not None
+    shown.setFocus()
+    QTest.keySequence(shown, QKeySequence(KEYS["cords"]))
     assert picture(page) != bare
     said = page.foot.key_line.text()
     assert "of the cord of the pewter hall lamp seen" in said

@@ -255,7 +255,9 @@ class ArrangeStep(Step):
             bound.setEnabled(False)
             bar.trying.connect(bound.setEnabled)
         for name, key in KEYS.items():
-            self.shortcut(key, partial(self.view_strip.toggle_overlay, name), view, f"Show {name} on the drawing")
+            # Cords are drawn from every place one looks from.
+            owner = None if name == "cords" else view
+            self.shortcut(key, partial(self.view_strip.toggle_overlay, name), owner, f"Show {name} on the drawing")
         # These also serve where the straight view is hidden.
         for keys, action, said in (
             ("V", self.view_strip.look_from_next, "Look from elsewhere"),
