@@ -40,6 +40,11 @@ class Plug(Struct, frozen=True):
         cord = self.placed.item.cord
         return None if cord is None or cord.length is None else cord.length - self.run
 
+    @property
+    def is_at_fault(self) -> bool:
+        """Whether its socket has no outlet left for it, or its cord is too short."""
+        return self.outlet == 0 or (self.spare is not None and self.spare < 0)
+
 
 class CordInSight(Struct, frozen=True):
     """How a cord is seen from the front: the stretches that nothing stands before, and what stands before the rest."""

@@ -27,11 +27,6 @@ class WorkBeside(QObject):
         """Whether an answer is still to come."""
         return self._timer.isActive()
 
-    @property
-    def is_idle(self) -> bool:
-        """Whether nothing is at work any more, not even what was let go."""
-        return self._runner.is_idle
-
     def start(self, request: Request, revision: int) -> None:
         """Begin with a request about the plan as it is at a revision."""
         self._runner.start(request, revision)
