@@ -15,7 +15,10 @@ says more than the third is narrowed below it: a figure that is cut tells someth
 
 
 class PlainTable(QTableWidget):
-    """Gives its second column the room that is left, and scrolls where that would be too little to read."""
+    """Gives its second column the room that is left, and scrolls where that would be too little to read.
+
+    With ``setWordWrap`` its rows are as high as what they say.
+    """
 
     _fits = False
 
@@ -40,6 +43,8 @@ class PlainTable(QTableWidget):
         for column, width in wanted.items():
             head.resizeSection(column, min(width, max(most, LEAST_TOLD_PX)))
         self.share_room()
+        if self.wordWrap():
+            self.resizeRowsToContents()
 
     def share_room(self) -> None:
         """Let the second column have the room that is left, if it is enough for a name."""
@@ -75,6 +80,7 @@ def plain_table(
     table.setAccessibleName(name)
     table.verticalHeader().hide()
     table.verticalHeader().setDefaultSectionSize(row_height)
+    table.verticalHeader().setMinimumSectionSize(row_height)
     table.setShowGrid(False)
     table.setAlternatingRowColors(True)
     table.setWordWrap(False)

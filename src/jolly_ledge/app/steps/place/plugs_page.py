@@ -25,6 +25,7 @@ class PlugsPage(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         self.table = plain_table(COLUMNS, WIDTHS, name="What is plugged in where")
+        self.table.setWordWrap(True)
         self.table.itemChanged.connect(self._tick)
         column.addWidget(self.table, 1)
         column.addWidget(words("What is ticked runs at the same time; take a tick away to see the rest alone.", "soft"))
