@@ -7,6 +7,7 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.measure.measure_step import MeasureStep
 from jolly_ledge.app.steps.place.place_step import PlaceStep
+from jolly_ledge.app.steps.place.plugs_page import PlugsPage
 from jolly_ledge.app.views.look.cord_marks import cord_marks
 from jolly_ledge.app.views.look.marks import Line
 from jolly_ledge.drawing.theme import RUST
@@ -80,3 +81,17 @@ def test_a_tick_that_is_taken_away_lets_a_thing_rest(window: MainWindow) -> None
     assert again.checkState() is Qt.CheckState.Unchecked
     again.setCheckState(Qt.CheckState.Checked)
     assert page.plugs.loads.text() == before
+
+
+def test_rows_are_as_high_as_what_they_say(window: MainWindow) -> None:
+    window.workspace.choose_look("first-try")
+    page = PlugsPage(window.workspace)
+    page.resize(1100, 500)
+    page.show()
+    page.refresh()
+    table = page.table
+    narrow = [table.rowHeight(row) for row in range(table.rowCount())]
+    assert min(narrow) > table.verticalHeader().minimumSectionSize()
+    page.resize(2400, 500)
+    assert [table.rowHeight(row) for row in range(table.rowCount())] < narrow
+    page.close()

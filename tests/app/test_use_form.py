@@ -11,6 +11,7 @@ from jolly_ledge.app.views.look.marks import Box
 from jolly_ledge.app.views.look.use_marks import use_marks, use_marks_from_above
 from jolly_ledge.drawing.theme import RUST, TEAL
 from jolly_ledge.edits.items import ChangeItem
+from jolly_ledge.geometry.in_use import ARM_MM
 from jolly_ledge.model.use import Cord, Use
 from pages import page_of, pick, type_into
 
@@ -100,7 +101,9 @@ def test_from_above_a_turn_is_a_circle_and_the_reach_of_an_arm_is_one_from_the_f
     use = Use(turns=True, along=(caddy.item.id,))
     workspace.commit(ChangeItem(item=kettle.item.id, changes=(("use", use),), name=kettle.item.label))
     kettle = workspace.arrangement.by_id["tea-kettle"]
-    (turn,) = use_marks_from_above(workspace.arrangement, kettle)
+    turn, arm = use_marks_from_above(workspace.arrangement, kettle)
+    assert isinstance(arm, Box)
+    assert (arm.radius, arm.rim) == (ARM_MM, TEAL)
     assert isinstance(turn, Box)
     assert turn.width == pytest.approx(turn.height)
     assert turn.radius == pytest.approx(turn.width / 2)

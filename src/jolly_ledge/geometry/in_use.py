@@ -103,8 +103,8 @@ def reach_of(arrangement: Arrangement, placed: PlacedItem) -> Reach | None:
 
 
 def away_from(placed: PlacedItem, other: PlacedItem) -> float:
-    """Return how far a hand goes from the foot of a thing to that of another, along and up (mm)."""
-    return math.hypot(other.x - placed.x, other.bottom - placed.bottom)
+    """Return how far a hand goes from the foot of a thing to that of another, along, up and in depth (mm)."""
+    return math.hypot(other.x - placed.x, other.bottom - placed.bottom, other.from_wall - placed.from_wall)
 
 
 def seen_side(placed: PlacedItem, side: Hinge) -> Hinge:

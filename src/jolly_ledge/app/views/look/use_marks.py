@@ -27,6 +27,13 @@ def use_marks_from_above(arrangement: Arrangement, placed: PlacedItem) -> Iterat
             radius=wide / 2 if body.is_round else 0.0, rim=rim, rim_px=1.6, stroke="dash",
         )  # fmt: skip
 
+    reach = reach_of(arrangement, placed)
+    if reach is not None:
+        yield Box(
+            placed.x - ledge.left - ARM_MM, ledge.depth - placed.z - ARM_MM, 2 * ARM_MM, 2 * ARM_MM,
+            radius=ARM_MM, rim=RUST if reach.outside else TEAL, rim_px=1.2, stroke="dot",
+        )  # fmt: skip
+
 
 def _bodies(arrangement: Arrangement, placed: PlacedItem) -> Iterator[tuple[Swept, str]]:
     """Yield what a thing needs in use, each with its colour: red where something is in its way."""
