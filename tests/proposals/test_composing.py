@@ -253,7 +253,7 @@ def test_sixty_that_must_be_there_stand_or_are_told() -> None:
 def test_looks_of_one_run_share_little_and_have_other_leads(demo: Plan) -> None:
     start = next(start for start in STARTS if begin(start, set()).kind == "console")
     problem = problem_for(start, demo)
-    found = [one.look.placements for one in proposals([problem] * 3, 1, steps=60).found]
+    found = [one.look.placements for one in proposals([problem] * 3, 1, steps=120).found]
     for one, other in combinations(({p.item for p in placements} for placements in found), 2):
         assert len(one & other) <= 0.5 * min(len(one), len(other))
     size = {item.id: item.width * item.height for item in demo.stash if not item.is_book}

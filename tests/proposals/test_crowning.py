@@ -67,7 +67,7 @@ def test_what_stands_alone_is_not_taken_from_its_place() -> None:
 
 
 def test_a_crowned_stack_has_no_bare_top_and_is_liked_more() -> None:
-    before = with_a_bare_stack(SHELL, TALL)
+    before = with_a_bare_stack(TALL, SHELL)
     assert [member.thing.id for _, group in before.groups for member in bare_tops(group)] == ["upper"]
     after = next(one for seed in range(20) if (one := crowned(before, Random(seed))) is not None)
     assert liking_of(after) > liking_of(before)

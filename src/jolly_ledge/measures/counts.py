@@ -14,8 +14,8 @@ from jolly_ledge.model.words import LOOKED_AT, Fullness
 
 ON_A_SHELF = 3.75
 ON_A_TOP: dict[str, float] = {
-    "console": 8.5, "mantel": 10.0, "nightstand": 6.0, "coffee-table": 8.0, "dining-table": 5.0, "counter": 10.0,
-    "island": 6.0,
+    "console": 8.5, "mantel": 10.0, "nightstand": 6.0, "coffee-table": 8.0, "dining-table": 4.3, "counter": 10.0,
+    "island": 5.2,
 }  # fmt: skip
 """Things in *layered* on a shelf and on tops of usual proportions, counted on looks composed by hand."""
 

@@ -46,7 +46,7 @@ LARGEST: dict[Fullness, int] = {"airy": 4, "layered": 5, "abundant": 6}
 SIDE_BY_SIDE: dict[Fullness, int] = {"airy": 2, "layered": 2, "abundant": 4}
 """A companion joins no more things than so many that stand."""
 
-REST_MM, ONE_PLACE_MM, PLACES_BETWEEN, THINGS_TRIED = 35.0, 20.0, 3, 6
+REST_MM, ONE_PLACE_MM, PLACES_BETWEEN, THINGS_TRIED = 14.0, 20.0, 3, 6
 """What comes leaves so much to the next group; so many things are tried, in a free stretch at so many places."""
 
 

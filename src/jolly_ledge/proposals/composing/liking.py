@@ -65,8 +65,14 @@ UNANSWERED = 8.0
 UNTIED = 2.0
 """The two bodies of a flanking pair want something that answers: a set they share, or twins."""
 
-END_OF_A_TOP, END_OF_A_SHELF = 0.15, 0.24
-REST_SHARE = 0.055
+END_OF_A_TOP = 0.15
+END_OF_A_SHELF: dict[Fullness, float] = {"airy": 0.2, "layered": 0.1, "abundant": 0.08}
+CLOSE, CLOSE_MM = 2.0, 12.0
+NEAR, MIDDLING = 0.03, 8.0
+HOLE: dict[Fullness, float] = {"airy": 2.0, "layered": 8.0, "abundant": 8.0}
+"""Groups stand a finger apart at least, and near each other or clear: of the gaps on a top all but the widest cost
+what is over so much of its width, on a shelf each of them.
+"""
 HANGS = 1.2
 """A picture or a mirror over a top holds all of it together; what stands keeps clear of it, which costs."""
 
@@ -243,7 +249,7 @@ def _empty_ends(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     role = stock.roles[ledge.id]
     if role not in FACED or ledge.width < LARGE_NIGHTSTAND_MM or len(spans_of(stock, ledge)) > 1:
         return 0.0
-    most = END_OF_A_TOP if role == "top" else END_OF_A_SHELF
+    most = END_OF_A_TOP if role == "top" else END_OF_A_SHELF[stock.fullness(ledge)]
     left = min(group.left for group in groups) / ledge.width
     right = 1 - max(group.right for group in groups) / ledge.width
     return 3.0 * (max(left - most, 0.0) + max(right - most, 0.0))
@@ -376,14 +382,22 @@ def _apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
             shared = min(one.right, other.right) - max(one.left, other.left)
             cost += 1.5 * max(shared / min(one.width, other.width) - 0.15, 0.0)
         return -cost
+    cost += _gaps_between(stock, ledge, groups)
     for one, other in pairwise(sorted(groups, key=lambda group: group.left)):
-        rest = REST_SHARE * ledge.width
-        cost += 2.0 * max(rest - (other.left - one.right), 0.0) / rest
         if stock.problem.manner.figure == "mirrored":
             continue
         cost += 0.2 * (one.form == other.form and one.form not in ("pair", "machines"))
         cost += 0.2 * (abs(one.height - other.height) < 0.08 * stock.frame(ledge) and one.form != "pair")
     return -cost
+
+
+def _gaps_between(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return the cost of groups that touch, and of those that stand neither near each other nor clear."""
+    gaps = sorted(other.left - one.right for one, other in pairwise(sorted(groups, key=lambda group: group.left)))
+    cost = sum(CLOSE * max(CLOSE_MM - gap, 0.0) / (3 * CLOSE_MM) for gap in gaps)
+    is_shelf = stock.roles[ledge.id] == "shelf"
+    over = sum(max(gap / ledge.width - NEAR, 0.0) for gap in (gaps if is_shelf else gaps[:-1]))
+    return cost + (HOLE[stock.fullness(ledge)] if is_shelf else MIDDLING) * over
 
 
 def _greens(composition: Composition) -> float:

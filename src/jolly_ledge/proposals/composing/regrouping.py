@@ -12,8 +12,8 @@ from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
 
-REST_MM = 45.0
-"""So much is left between a group that comes and its neighbours."""
+REST_MM = 14.0
+"""So much is left at least between a group that comes and its neighbours."""
 
 OVERLAPS = (0.35, 0.2, 0.0)
 """Groups that are merged overlap by these parts of the narrower one, the most first."""

@@ -25,7 +25,7 @@ from jolly_ledge.proposals.groups.stock import Stock, socket_side
 from jolly_ledge.proposals.groups.trays import tray_set
 from jolly_ledge.proposals.groups.whole_sets import whole_set
 
-SHARES: dict[Fullness, float] = {"airy": 0.62, "layered": 0.82, "abundant": 0.92}
+SHARES: dict[Fullness, float] = {"airy": 0.62, "layered": 0.88, "abundant": 0.94}
 """So much of the width of a shelf is taken by groups."""
 
 PICTURES = frozenset({"art", "frame", "mirror"})

@@ -1,4 +1,8 @@
-"""Where groups stand on a ledge: from its ends inward with clear rest between, between what is fixed or kept there."""
+"""Where groups stand on a ledge: near each other or clear of each other, between what is fixed or kept there.
+
+What practised hands compose stands a finger or two apart, or has one clear rest; gaps of a middling width, the same one
+again and again, are what tells a line of single things. On a shelf the rest lies over what is low.
+"""
 
 from collections.abc import Callable, Collection, Sequence
 
@@ -16,13 +20,17 @@ Span = tuple[float, float]
 FIRST_OF_TWO, FIRST_OF_MORE = 0.5, 0.36
 """The first group takes up to so much of a ledge: tighter gives two singles, looser one lonely group."""
 
-MOST_SHARE, LAST_SHARE, LEAST_ROOM = 0.88, 0.9, 0.14
+MOST_SHARE, LAST_SHARE, LEAST_ROOM = 0.92, 0.94, 0.14
 WIDE_SPAN_MM, FIRST_IN_A_SPAN = 420.0, 0.6
 NARROWEST_MM, SCREEN_ABOVE_MM = 150.0, 300.0
 COVERS_FROM, ASIDE_MM, OVER_MM = 0.04, 12.0, 8.0
 KEPT_RIM_MM = 10.0
-UNEVEN = (0.55, 1.45)
-"""Rests between groups differ so much: evenly spaced, groups read as a line of single things."""
+FINGER_MM = (12.0, 26.0)
+"""Things and groups that are read together stand a finger or two apart: touching looks clumsy."""
+
+ENDS_OF_A_SHELF, ENDS_OF_A_TOP, AIRY_ENDS = (0.012, 0.05), (0.05, 0.13), (0.14, 0.22)
+"""So far in from its ends a shelf is filled, in parts of its width, and tops and airy shelves in parts of what is free.
+"""
 
 MARGIN_MM, OPEN_MARGIN_MM, WIDER_MM = 4.0, 25.0, 25.0
 
@@ -180,7 +188,7 @@ def keeps_to_a_span(stock: Stock, ledge: Ledge, group: Group) -> bool:
 
 
 def spread(stock: Stock, ledge: Ledge, groups: Sequence[Group], order: int) -> list[Group]:
-    """Set groups along a ledge, a little in from its ends, with rests between that are not all alike."""
+    """Set groups along a ledge, a little in from its ends, near each other but for one rest."""
     row = list(groups if order > 0 else groups[::-1])
     if not row:
         return []
@@ -193,20 +201,40 @@ def spread(stock: Stock, ledge: Ledge, groups: Sequence[Group], order: int) -> l
             share = 0.0 if group.wants_end < 0 else 1.0
         group.shift(share * rest - group.left)
     else:
-        end = stock.rng.uniform(0.16, 0.24) if len(row) == 2 else 0.12
-        if stock.roles[ledge.id] == "top":
-            end = stock.rng.uniform(0.05, 0.13)
-        x = 0.0 if row[0].wants_end < 0 else end * rest
-        gaps = [stock.rng.uniform(*UNEVEN) for _ in row[1:]]
-        between = (rest - x - end * rest) / sum(gaps)
-        for number, group in enumerate(row):
-            at_the_end = number == len(row) - 1 and group.wants_end > 0
-            group.shift((ledge.width - group.width if at_the_end else x) - group.left)
-            x = group.right + between * (gaps[number] if number < len(gaps) else 0.0)
+        left, right = (_end(stock, ledge, rest) for _ in range(2))
+        x = 0.0 if row[0].wants_end < 0 else left
+        right = 0.0 if row[-1].wants_end > 0 else right
+        for group, gap in zip(row, (*near_or_clear(stock, rest - x - right, len(row) - 1), 0.0), strict=True):
+            group.shift(x - group.left)
+            x = group.right + gap
     kept = [_kept_on(ledge, group) for group in row]
     for group in kept:
         _move_aside(stock, ledge, group, [other for other in kept if other is not group])
     return kept
+
+
+def _end(stock: Stock, ledge: Ledge, rest: float) -> float:
+    """Return how far in from an end the first group stands, in mm, where so much of the ledge is free."""
+    if stock.roles[ledge.id] == "shelf" and stock.fullness(ledge) != "airy":
+        return min(stock.rng.uniform(*ENDS_OF_A_SHELF) * ledge.width, max(rest, 0.0) / 3)
+    return stock.rng.uniform(*(ENDS_OF_A_TOP if stock.roles[ledge.id] == "top" else AIRY_ENDS)) * rest
+
+
+def near_or_clear(stock: Stock, free: float, count: int) -> list[float]:
+    """Return gaps between groups, in mm: all are narrow but one, which takes what is left of what is free.
+
+    Parameters
+    ----------
+    stock : Stock
+        What is at hand.
+    free : float
+        All of them together, in mm.
+    count : int
+        How many there are.
+    """
+    narrow = [min(stock.rng.uniform(*FINGER_MM), free / count) for _ in range(count - 1)]
+    narrow.insert(stock.rng.randrange(count), free - sum(narrow))
+    return narrow
 
 
 def _move_aside(stock: Stock, ledge: Ledge, group: Group, others: Sequence[Group]) -> None:

@@ -16,7 +16,7 @@ from jolly_ledge.proposals.groups.low import low_set, without_empty_glass, worth
 from jolly_ledge.proposals.groups.stock import Stock
 
 ENOUGH, MOST_ADDED, LARGER = 0.92, 3, 2
-REST_MM, NARROWEST_MM = 32.0, 90.0
+REST_MM, NARROWEST_MM = 14.0, 90.0
 """So much is left free on both sides of what is added; a narrower stretch stays free."""
 
 PLACES = ((0.5, 0.5), (0.3, 0.3), (0.7, 0.3), (0.3, 0.68), (0.7, 0.68), (0.5, 0.25), (0.5, 0.72))

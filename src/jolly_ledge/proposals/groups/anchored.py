@@ -47,7 +47,7 @@ def anchored(
     if companion:
         second = _companion(stock, group, ledge, used, anchor, reach, width, side=side, filled=filled)
         if second is not None:
-            member = group.set_down(second, _depth_of(ledge, anchor, second), side, COMPANION_OVERLAP, gap=8)
+            member = group.set_down(second, _depth_of(ledge, anchor, second), side, COMPANION_OVERLAP)
             near.append(second)
             green = any(one.thing.green for one in group)
             if second.category == "vessel" and not filled and not green:
@@ -61,7 +61,7 @@ def anchored(
             )
             if safe_together(thing, (member.thing for member in group)) and not stock.is_hard(thing)
             and thing.width < 1.1 * max(anchor.width, 150)
-            and group.takes(thing, width, "front", side, SMALL_OVERLAP, 6)
+            and group.takes(thing, width, "front", side, SMALL_OVERLAP)
         ]  # fmt: skip
         third = stock.pick(
             low,
@@ -69,7 +69,7 @@ def anchored(
             + 0.7 * step_of_tone(thing, near[-1]),
         )  # fmt: skip
         if third is not None:
-            group.set_down(third, "front", side, SMALL_OVERLAP, gap=6)
+            group.set_down(third, "front", side, SMALL_OVERLAP)
     return group
 
 

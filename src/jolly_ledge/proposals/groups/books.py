@@ -233,7 +233,7 @@ def stack_with_tall(
         leads=True,
     )  # fmt: skip
     if tall is not None:
-        member = group.set_down(tall, "back", side, 0.25, gap=8)
+        member = group.set_down(tall, "back", side, 0.25)
         group.form = "stack-and-tall"
         if tall.category == "vessel":
             fill_vessel(stock, group, ledge, used, member, 0.6)

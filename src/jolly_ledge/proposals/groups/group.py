@@ -172,7 +172,7 @@ class Group:
         return self
 
     def set_down(
-        self, thing: Thing, depth: Depth = "back", side: int = 1, overlap: float = 0.3, gap: float = 10.0,
+        self, thing: Thing, depth: Depth = "back", side: int = 1, overlap: float = 0.3, gap: float = 14.0,
         pose: Pose | None = None,
     ) -> Member:  # fmt: skip
         """Set a thing on the ledge beside what stands there: before or behind a part of it, or clear of it.
@@ -201,7 +201,7 @@ class Group:
         return member
 
     def takes(
-        self, thing: Thing, width: float, depth: Depth = "back", side: int = 1, overlap: float = 0.3, gap: float = 10.0
+        self, thing: Thing, width: float, depth: Depth = "back", side: int = 1, overlap: float = 0.3, gap: float = 14.0
     ) -> bool:
         """Tell whether the group is no wider than so much with a thing set down so; see :meth:`set_down`.
 

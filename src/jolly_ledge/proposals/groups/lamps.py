@@ -66,7 +66,7 @@ def lamp_set(
         + step_of_tone(thing, lamp),
     )  # fmt: skip
     if second is not None:
-        member = group.set_down(second, _depth_of(ledge, lamp, second), side, 0.25, gap=10)
+        member = group.set_down(second, _depth_of(ledge, lamp, second), side, 0.25)
         if second.category == "vessel" and fill_vessel(stock, group, ledge, used, member, 0.7):
             stems = group.members[-1]
             if stems.top > 0.66 * lamp.height:
@@ -78,7 +78,7 @@ def lamp_set(
     ]
     third = stock.pick(low, lambda thing: thing.worth + step_of_tone(thing, lamp) + 0.2 * (thing.category == "bowl"))
     if third is not None:
-        group.set_down(third, "front", side, 0.25, gap=8)
+        group.set_down(third, "front", side, 0.25)
     return group
 
 
@@ -96,7 +96,7 @@ def _beside_the_bed(stock: Stock, group: Group, ledge: Ledge, used: Collection[s
     ]
     vessel = stock.pick(vessels, lambda thing: thing.worth + step_of_tone(thing, lamp))
     if vessel is not None and group.width + 0.3 * vessel.width < width:
-        member = group.set_down(vessel, "back", side, 0.6, gap=10)
+        member = group.set_down(vessel, "back", side, 0.6)
         filled = fill_vessel(stock, group, ledge, used, member)
         # An empty vessel by a bed says nothing; stems do not grow into the shade.
         crosses = filled and min(group.members[-1].right, group.members[0].right) > max(
@@ -113,4 +113,4 @@ def _beside_the_bed(stock: Stock, group: Group, ledge: Ledge, used: Collection[s
     ]
     dish = stock.pick(dishes, lambda thing: thing.worth + step_of_tone(thing, lamp))
     if dish is not None:
-        group.set_down(dish, "front", side, 0.2, gap=8)
+        group.set_down(dish, "front", side, 0.2)

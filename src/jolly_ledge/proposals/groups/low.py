@@ -131,5 +131,5 @@ def low_set(
     found = stock.pick(small, lambda thing: thing.worth + step_of_tone(thing, base) - alike(thing, base))
     if found is not None:
         in_front = ledge.depth - base.depth - found.depth > 10
-        group.set_down(found, "front" if in_front else "back", side, 0.2, gap=8)
+        group.set_down(found, "front" if in_front else "back", side, 0.2)
     return group

@@ -45,5 +45,5 @@ def service(
             + 0.2 * (thing.category == "tableware"),
         )  # fmt: skip
         if found is not None:
-            group.set_down(found, depth, side, 0.25, gap=10)
+            group.set_down(found, depth, side, 0.25)
     return group
