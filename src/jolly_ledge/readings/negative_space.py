@@ -35,7 +35,7 @@ BELOW, ABOVE = 0.25, 0.20
 WHOLE_SHARE, EACH_SHARE, LENGTH_SHARE = 0.5, 0.3, 0.2
 """What the whole, each ledge in use and the free length along it count."""
 
-LENGTHS: dict[Fullness, float] = {"airy": 0.65, "layered": 0.82, "abundant": 0.95}
+LENGTHS: dict[Fullness, float] = {"airy": 0.65, "layered": 0.9, "abundant": 0.97}
 """So much of a ledge's length may be stood on: a rest is seen as a gap in the row."""
 
 LEDGE_MARGIN = 0.08
