@@ -18,8 +18,9 @@ from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.words import Category, FixtureKind
 from jolly_ledge.proposals.composing import liking
 from jolly_ledge.proposals.composing.composition import Composition, composed
-from jolly_ledge.proposals.composing.liking import liking_of, too_many_of_a_kind, without_a_rest
+from jolly_ledge.proposals.composing.liking import liking_of, too_many_of_a_kind
 from jolly_ledge.proposals.composing.liking_of_a_group import CRUMBS, liking_of_a_group
+from jolly_ledge.proposals.composing.liking_of_spacing import without_a_rest
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.composing.schemes import groups_borne
 from jolly_ledge.proposals.groups.group import Group, Member

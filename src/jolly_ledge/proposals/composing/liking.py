@@ -13,11 +13,18 @@ from jolly_ledge.model.words import BOOK_CATEGORIES, LOOKED_AT, Fullness
 from jolly_ledge.proposals.composing.books_shown import books_missed
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
-from jolly_ledge.proposals.composing.liking_of_a_group import FACED, SWALLOWED, liking_of_a_group, stands_amid
+from jolly_ledge.proposals.composing.liking_of_a_group import FACED, liking_of_a_group
+from jolly_ledge.proposals.composing.liking_of_spacing import (
+    MAY_BE_MANY,
+    OF_A_GROUP,
+    empty_ends,
+    monotony,
+    not_apart,
+    without_a_rest,
+)
 from jolly_ledge.proposals.composing.mirroring import is_mirrored, unanswered
 from jolly_ledge.proposals.composing.schemes import LOW_ON_THE_FLOOR, SHARES, groups_borne
 from jolly_ledge.proposals.composing.spread import spans_of
-from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock, alike
 from jolly_ledge.proposals.thing import Thing
@@ -38,24 +45,21 @@ WHOLE, WHOLE_FREE, OF_A_THING = 20.0, 0.05, 0.6
 Things are whole: half of one more is not too many.
 """
 
-SCATTERED, BEARS_A_GROUP, OF_A_GROUP = 0.4, 4, 3
+SCATTERED, BEARS_A_GROUP = 0.4, 4
 """A ledge of four things or more that are all single or in pairs reads as scattered."""
 
 IN_A_LINE = 0.5
 """What stands between more groups than a top of its width bears makes them a line of small things."""
 
-OF_ONE_KIND, TWO, MAY_BE_MANY = 0.8, 2, BOOK_CATEGORIES | {"candle", "stems", "board"}
+OF_ONE_KIND, TWO, ONE_REST = 0.8, 2, 0.9
 """On one top practised hands show no third vessel, bowl or object."""
-
-ONE_REST, REST_OF_A_TOP = 0.9, 0.12
-"""Three groups and more along a top want one clear rest among them, not the same small gap again and again."""
 
 SEEN_ON_A_TOP, SEEN_AT_MOST, LITTLE_SEEN = 0.9, 1.6, 6.0
 TALLEST = (0.62, 0.92)
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
-LITTLE_ON_A_TABLE = 4.0
-SEEN_ON_A_TABLE: dict[Fullness, float] = {"airy": 0.25, "layered": 0.31, "abundant": 0.38}
+LITTLE_ON_A_TABLE = 8.0
+SEEN_ON_A_TABLE: dict[Fullness, float] = {"airy": 0.36, "layered": 0.42, "abundant": 0.5}
 FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
 CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
 """A gap of up to so much of the width keeps a centrepiece together; what more costs, and a middle off the table's."""
@@ -65,14 +69,6 @@ UNANSWERED = 8.0
 UNTIED = 2.0
 """The two bodies of a flanking pair want something that answers: a set they share, or twins."""
 
-END_OF_A_TOP = 0.15
-END_OF_A_SHELF: dict[Fullness, float] = {"airy": 0.2, "layered": 0.1, "abundant": 0.08}
-CLOSE, CLOSE_MM = 2.0, 12.0
-NEAR, MIDDLING = 0.03, 8.0
-HOLE: dict[Fullness, float] = {"airy": 2.0, "layered": 8.0, "abundant": 8.0}
-"""Groups stand a finger apart at least, and near each other or clear: of the gaps on a top all but the widest cost
-what is over so much of its width, on a shelf each of them.
-"""
 HANGS = 1.2
 """A picture or a mirror over a top holds all of it together; what stands keeps clear of it, which costs."""
 
@@ -101,7 +97,7 @@ RAISED, RAISED_SHARE = 1.4, 0.17
 LED_BY_A_PICTURE, LARGE_PICTURE = 0.8, 0.28
 """A mantel with a free wall is led by a picture or a mirror of so much of its width."""
 
-SLIGHT, FEW_SLIGHT = 6.0, 0.07
+SLIGHT, FEW_SLIGHT = 8.0, 0.05
 """A trinket here and there is a charm; from so much of all that is shown on they are clutter."""
 
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
@@ -155,6 +151,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked -= STATEMENT * (sum(member.stands for member in _members(groups)) - 1)
     if role in FACED:
         liked += _filled(stock, ledge, groups) - SCATTERED * _is_scattered(groups)
+        liked -= monotony(groups) * (role == "shelf")
     if role in ("floor", "hearth"):
         liked -= _strewn_on_the_floor(stock, ledge, groups)
     if role == "below":
@@ -171,7 +168,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked += _on_a_coffee_table(stock, ledge, groups)
     if kind.is_eaten_at:
         liked -= _strewn(ledge, groups)
-    liked += _apart(stock, ledge, groups) - _empty_ends(stock, ledge, groups)
+    liked -= not_apart(stock, ledge, groups) + empty_ends(stock, ledge, groups)
     spans = spans_of(stock, ledge)
     inside = [
         any(left - 12 <= group.foot_left and group.foot_right <= right + 12 for left, right in spans)
@@ -244,17 +241,6 @@ def _is_led_by_a_picture(composition: Composition) -> bool:
     )  # fmt: skip
 
 
-def _empty_ends(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
-    """Return the cost of an end of a wide ledge that nothing comes near."""
-    role = stock.roles[ledge.id]
-    if role not in FACED or ledge.width < LARGE_NIGHTSTAND_MM or len(spans_of(stock, ledge)) > 1:
-        return 0.0
-    most = END_OF_A_TOP if role == "top" else END_OF_A_SHELF[stock.fullness(ledge)]
-    left = min(group.left for group in groups) / ledge.width
-    right = 1 - max(group.right for group in groups) / ledge.width
-    return 3.0 * (max(left - most, 0.0) + max(right - most, 0.0))
-
-
 def _answered(ledge: Ledge, groups: Sequence[Group]) -> float:
     """Return which share of the height of what leads a top rises in its other half."""
     lead = max(groups, key=lambda group: group.height)
@@ -283,15 +269,6 @@ def too_many_of_a_kind(groups: Sequence[Group]) -> int:
         if member.thing.category not in MAY_BE_MANY and not member.thing.goes_in_a_set
     )  # fmt: skip
     return sum(max(count - TWO, 0) for count in kinds.values())
-
-
-def without_a_rest(ledge: Ledge, groups: Sequence[Group]) -> float:
-    """Return how much of a clear rest is missing between three groups or more, from 0 to 1."""
-    if len(groups) < OF_A_GROUP:
-        return 0.0
-    ordered = sorted(groups, key=lambda group: group.left)
-    widest = max(other.left - one.right for one, other in pairwise(ordered)) / ledge.width
-    return max(1 - max(widest, 0.0) / REST_OF_A_TOP, 0.0)
 
 
 def _lacks_its_machine(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> bool:
@@ -370,34 +347,6 @@ def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> f
     solid = max((member.height for member in _members(groups) if member.stands), default=0.0) / stock.frame(ledge)
     liked -= 2.5 * max(solid - TALLEST_ON_A_TABLE, 0.0)
     return liked - 0.8 * max(tallest - 1.05, 0.0) - 1.5 * max(0.55 - tallest, 0.0)
-
-
-def _apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
-    """Return the cost of groups without rest between, of one form or of one height beside each other."""
-    cost = 0.0
-    if stock.roles[ledge.id] in FROM_ALL_SIDES:
-        for one, other in combinations(groups, 2):
-            placed = [(m, n) for m in one if m.stands for n in other if n.stands]
-            cost += SWALLOWED * any(stands_amid(*sorted(pair, key=lambda m: m.front)) for pair in placed)
-            shared = min(one.right, other.right) - max(one.left, other.left)
-            cost += 1.5 * max(shared / min(one.width, other.width) - 0.15, 0.0)
-        return -cost
-    cost += _gaps_between(stock, ledge, groups)
-    for one, other in pairwise(sorted(groups, key=lambda group: group.left)):
-        if stock.problem.manner.figure == "mirrored":
-            continue
-        cost += 0.2 * (one.form == other.form and one.form not in ("pair", "machines"))
-        cost += 0.2 * (abs(one.height - other.height) < 0.08 * stock.frame(ledge) and one.form != "pair")
-    return -cost
-
-
-def _gaps_between(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
-    """Return the cost of groups that touch, and of those that stand neither near each other nor clear."""
-    gaps = sorted(other.left - one.right for one, other in pairwise(sorted(groups, key=lambda group: group.left)))
-    cost = sum(CLOSE * max(CLOSE_MM - gap, 0.0) / (3 * CLOSE_MM) for gap in gaps)
-    is_shelf = stock.roles[ledge.id] == "shelf"
-    over = sum(max(gap / ledge.width - NEAR, 0.0) for gap in (gaps if is_shelf else gaps[:-1]))
-    return cost + (HOLE[stock.fullness(ledge)] if is_shelf else MIDDLING) * over
 
 
 def _greens(composition: Composition) -> float:
