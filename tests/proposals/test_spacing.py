@@ -7,10 +7,14 @@ from random import Random
 import pytest
 
 from builders import case_of, plan_of, thing
+from households import household
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Manner
 from jolly_ledge.model.words import FULLNESSES, Fullness
+from jolly_ledge.proposals.composing.composition import composed, recomposed
+from jolly_ledge.proposals.composing.liking import liking_of
 from jolly_ledge.proposals.composing.liking_of_spacing import empty_ends, monotony, not_apart
+from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.composing.spread import FINGER_MM, near_or_clear, spread
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
@@ -103,3 +107,28 @@ def test_neighbours_of_one_kind_and_nothing_but_what_rises_cost() -> None:
     assert cost("vessel", "sculpture", "plant") > 0.0
     assert cost("vessel", "book-row", "plant") == 0.0
     assert cost("candle", "candle", height=90.0) == 0.0
+
+
+def test_moves_leave_the_groups_they_begin_with_as_they_are() -> None:
+    plan, manner = household("bookcase", 4)
+    problem = problem_of(plan, plan.pieces[0].id, manner)
+    composition = next(one for number in range(20) if (one := composed(problem, number)) is not None)
+    known = {id(group): [(m.thing.id, m.x, m.z, m.base) for m in group] for _, group in composition.groups}
+    rng, moved = Random(2), 0
+    for _ in range(60):
+        changed = refined(composition, rng) if rng.random() < 0.7 else recomposed(composition, rng)
+        moved += changed is not None
+        assert known == {id(group): [(m.thing.id, m.x, m.z, m.base) for m in group] for _, group in composition.groups}
+    assert moved > 20
+
+
+def test_what_is_remembered_of_ledges_is_what_would_be_worked_out_anew() -> None:
+    plan, manner = household("bookcase", 4)
+    problem = problem_of(plan, plan.pieces[0].id, manner)
+    composition = next(one for number in range(20) if (one := composed(problem, number)) is not None)
+    rng = Random(3)
+    for _ in range(20):
+        composition = refined(composition, rng) or composition
+        remembered = liking_of(composition)
+        composition.stock.liked.clear()
+        assert liking_of(composition) == pytest.approx(remembered)

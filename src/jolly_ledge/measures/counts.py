@@ -19,8 +19,11 @@ ON_A_TOP: dict[str, float] = {
 }  # fmt: skip
 """Things in *layered* on a shelf and on tops of usual proportions, counted on looks composed by hand."""
 
-ON_ANOTHER_TOP, ON_A_LOWER_SHELF, ROW_COUNTS = 6.0, 2.5, 2
-"""A row of books counts as several things."""
+ON_ANOTHER_TOP, ON_A_LOWER_SHELF = 6.0, 2.5
+SET_COUNTS = 2
+"""A set that is kept together counts as no more than so many things; a row of books is one mass, a long one as many as
+it is longer than high.
+"""
 
 LOWER_FOR_ITS_HEIGHT, BY_A_BED_FOR_ITS_HEIGHT = 1.6, 0.95
 """A lower shelf and a bedside top bear as many where they are so wide for the height of the piece; what is needed by
@@ -30,7 +33,7 @@ a bed is of one size however small the top, and one basket fills a narrow shelf.
 BY_A_BED_POWER = 0.5
 """By a bed the fullnesses lie nearer: the lamp and a book are needed in all, and a place for a glass stays free."""
 
-FULLNESSES: dict[Fullness, float] = {"airy": 0.75, "layered": 1.0, "abundant": 1.3}
+FULLNESSES: dict[Fullness, float] = {"airy": 0.75, "layered": 1.0, "abundant": 1.2}
 """Practised hands are nearer each other than the words: airy shelves held about three quarters of layered ones."""
 
 FULLNESSES_OF_TOPS: dict[Fullness, float] = {"airy": 0.9, "layered": 1.0, "abundant": 1.3}
@@ -103,10 +106,9 @@ def things_on(placed_items: tuple[PlacedItem, ...]) -> int:
 
 
 def counted(items: Iterable[Item]) -> int:
-    """Return how many some things count: a row of books as several, and so does a set whose sense keeps it together."""
+    """Return how many some things count: a row of books by its length, few for a set whose sense keeps it together."""
     items = tuple(items)
     sets = Counter(item.set for item in items if item.set and item.sense)
     alone = (item for item in items if not (item.set and item.sense))
-    return sum(ROW_COUNTS if item.category == "book-row" else 1 for item in alone) + sum(
-        min(members, ROW_COUNTS) for members in sets.values()
-    )
+    rows = sum(max(round(item.width / item.height), 1) if item.category == "book-row" else 1 for item in alone)
+    return rows + sum(min(members, SET_COUNTS) for members in sets.values())

@@ -18,7 +18,7 @@ from jolly_ledge.proposals.problem import Pairs, Problem
 FIRST_THROWS = 6
 """So often the dice are thrown for a first composition before single things are set down instead."""
 
-WHOLE_AT_FIRST, WHOLE_OFTEN = 12, 0.06
+WHOLE_AT_FIRST, WHOLE_OFTEN = 10, 0.01
 """So many whole compositions come first; later it is mostly single ledges that are composed anew."""
 
 SHARED_FREE, SHARED_COST, SAME_LEAD = 0.3, 14.0, 6.0

@@ -34,7 +34,7 @@ def _borne(stock: Stock, ledge: Ledge) -> float:
 
 
 def things_in(groups: Iterable[Group]) -> int:
-    """Return how many things groups count; a row of books counts as several, stems with their vessel."""
+    """Return how many things groups count; a long row of books counts as several, stems with their vessel."""
     things = (member.thing for group in groups for member in group if member.thing.category not in WITH_THEIR_VESSEL)
     return counted(thing.item for thing in things)
 

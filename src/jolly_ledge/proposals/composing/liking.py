@@ -37,7 +37,7 @@ SEEN_BELOW: dict[Fullness, float] = {"airy": 0.25, "layered": 0.32, "abundant": 
 """So much is covered between the legs of a table or a console, where a lower shelf has something at all."""
 
 BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
-COMES_ONCE, BARE_SPAN, BARE, STATEMENT = 0.25, 0.4, 4.0, 3.0
+COMES_ONCE, BARE_SPAN, BARE, STATEMENT = 0.25, 1.2, 4.0, 3.0
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
 WHOLE, WHOLE_FREE, OF_A_THING = 20.0, 0.05, 0.6
@@ -100,13 +100,16 @@ LED_BY_A_PICTURE, LARGE_PICTURE = 0.8, 0.28
 SLIGHT, FEW_SLIGHT = 8.0, 0.05
 """A trinket here and there is a charm; from so much of all that is shown on they are clutter."""
 
+MOST_LIKED = 5000
+"""So many ledges are remembered with what stands on them."""
+
 LARGE_WIDTH_MM, LARGE_NIGHTSTAND_MM = 1150.0, 850.0
 
 
 def liking_of(composition: Composition) -> float:
     """Return how a composition is liked; only differences count."""
     stock, by_ledge = composition.stock, _by_ledge(composition)
-    liked = sum(_on_a_ledge(stock, ledge, by_ledge.get(ledge.id, [])) for ledge in stock.ledges)
+    liked = sum(_on_a_ledge_once(stock, ledge, by_ledge.get(ledge.id, [])) for ledge in stock.ledges)
     liked -= _off_the_whole(stock, by_ledge)
     things = [member.thing for _, group in composition.groups for member in group]
     if not things:
@@ -128,7 +131,7 @@ def liking_of(composition: Composition) -> float:
 def liking_by_ledge(composition: Composition) -> dict[str, float]:
     """Return how each ledge is liked for itself, by id; only differences count."""
     stock, by_ledge = composition.stock, _by_ledge(composition)
-    return {ledge.id: _on_a_ledge(stock, ledge, by_ledge.get(ledge.id, [])) for ledge in stock.ledges}
+    return {ledge.id: _on_a_ledge_once(stock, ledge, by_ledge.get(ledge.id, [])) for ledge in stock.ledges}
 
 
 def _by_ledge(composition: Composition) -> dict[str, list[Group]]:
@@ -136,6 +139,16 @@ def _by_ledge(composition: Composition) -> dict[str, list[Group]]:
     for ledge, group in composition.groups:
         by_ledge.setdefault(ledge.id, []).append(group)
     return by_ledge
+
+
+def _on_a_ledge_once(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
+    """Return how a ledge is liked; worked out once, for the groups of a composition are never changed."""
+    key = (ledge.id, *groups)
+    if key not in stock.liked:
+        if len(stock.liked) >= MOST_LIKED:
+            stock.liked.clear()
+        stock.liked[key] = _on_a_ledge(stock, ledge, groups)
+    return stock.liked[key]
 
 
 def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:

@@ -1,6 +1,6 @@
 """What a composer may take for a ledge: by kind, height and worth, by what is near, with a whim of chance."""
 
-from collections.abc import Callable, Collection, Iterable
+from collections.abc import Callable, Collection, Hashable, Iterable
 from copy import copy
 from random import Random
 
@@ -68,6 +68,7 @@ class Stock:
         self._wished = {item for wish in problem.piece.wishes for item in wish.items if wish.kind not in EASY_WISHES}
         self._homes = {item.id: {ledge.id for ledge in problem.homes(item)} for item in problem.candidates}
         self._taken_before = frozenset(taken_before)
+        self._frames = {ledge.id: self._frame(ledge) for ledge in self.ledges}
         fixed = {placement.item for placement in problem.fixed}
         items = {item.id: item for item in (*problem.candidates, *problem.required, *problem.fillings)}
         beads = (item for item in problem.plan.stash if item.category == "beads" and item.is_at_hand)
@@ -95,6 +96,8 @@ class Stock:
         self.pool = self.answers.added_to(self._with_other_leads(self._suiting()))
         self.share_at_hand: float | None = None
         """Which share of what all ledges bear is at hand, once that was asked for; 0 to 1."""
+        self.liked: dict[tuple[Hashable, ...], float] = {}
+        """How ledges are liked with some groups on them, once that was asked for: most stay as they were."""
 
     def keep_for(self, thing: Thing, ledges: Collection[str]) -> None:
         """Let a thing come only to some ledges, and the rather."""
@@ -145,6 +148,9 @@ class Stock:
 
     def frame(self, ledge: Ledge) -> float:
         """Return the height that is filled over a ledge, in mm."""
+        return self._frames[ledge.id]
+
+    def _frame(self, ledge: Ledge) -> float:
         if ledge.clearance is not None:
             return max(min([ledge.clearance, *self._under_bars(ledge)]), LOWEST_FRAME_MM)
         role = self.roles[ledge.id]
