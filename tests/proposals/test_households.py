@@ -90,7 +90,7 @@ def test_two_looks_of_one_run_share_little_and_lead_with_something_else(start: s
         if len(suiting(stock)) < 1.5 * wanted:
             continue
         rich += 1
-        looks = [problem.resolve(one.look.placements) for one in proposals([problem] * 2, seed, steps=60).found]
+        looks = [problem.resolve(one.look.placements) for one in proposals([problem] * 2, seed, steps=90).found]
         first, second = ({placed.item.id for placed in one.placed_items} for one in looks)
         assert first
         assert second

@@ -37,10 +37,10 @@ SEEN_BELOW: dict[Fullness, float] = {"airy": 0.25, "layered": 0.32, "abundant": 
 """So much is covered between the legs of a table or a console, where a lower shelf has something at all."""
 
 BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
-COMES_ONCE, BARE_SPAN, BARE, STATEMENT = 0.25, 1.2, 4.0, 3.0
+COMES_ONCE, BARE_SPAN, BARE, STATEMENT = 0.25, 2.5, 4.0, 3.0
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
-WHOLE, WHOLE_FREE, OF_A_THING = 20.0, 0.05, 0.6
+WHOLE, WHOLE_FREE, OF_A_THING = 20.0, 0.05, 0.35
 """The count of a whole piece is nearer to what is advised than that of each ledge: one may hold more, the next less.
 Things are whole: half of one more is not too many.
 """
@@ -54,7 +54,7 @@ IN_A_LINE = 0.5
 OF_ONE_KIND, TWO, ONE_REST = 0.8, 2, 0.9
 """On one top practised hands show no third vessel, bowl or object."""
 
-SEEN_ON_A_TOP, SEEN_AT_MOST, LITTLE_SEEN = 0.9, 1.6, 6.0
+SEEN_ON_A_TOP, SEEN_AT_MOST, LITTLE_SEEN = 1.15, 1.6, 6.0
 TALLEST = (0.62, 0.92)
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
 TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
@@ -80,12 +80,12 @@ leads."""
 GROUNDED, GROUNDS, GROUNDS_FROM = 0.6, frozenset({"basket", "box"}), 0.4
 """A case stands firmly to the eye where baskets or boxes are at its foot."""
 
-ON_THE_FLOOR, STREWN_LOW = 0.4, 0.8
+ON_THE_FLOOR, STREWN_LOW = 0.7, 0.8
 """So does a console, or a fireplace, under or beside which something large stands; what is lower there than so much of
 the frame, what is more than two things, and flowers are strewn.
 """
 
-GATHERED, GATHERED_AT_WORK, LEANT_BY_A_BED = 0.9, 1.0, 0.8
+GATHERED, GATHERED_AT_WORK, LEANT_BY_A_BED = 0.6, 1.0, 0.8
 """A tray gathers what is small on a low table and where one works; by a bed a picture leans behind it."""
 
 CRAMMED, HIGHEST_BELOW, FLOWERS_BELOW = 6.0, 0.8, 1.2
