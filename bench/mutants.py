@@ -25,7 +25,7 @@ ROOT = Path(__file__).parent.parent
 PACKAGES = ("readings", "cautions", "geometry", "planning")
 NEAREST: dict[str, tuple[str, ...]] = {
     "readings": ("readings", "judgement", "test_doctests.py"),
-    "cautions": ("cautions", "judgement", "test_doctests.py"),
+    "cautions": ("cautions", "judgement", "test_doctests.py", "geometry/test_plugs.py", "edits"),
     "geometry": (
         "geometry",
         "readings",

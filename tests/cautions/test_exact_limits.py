@@ -6,10 +6,13 @@ from msgspec.structs import replace
 from builders import arranged, case_of, put, thing
 from jolly_ledge.cautions.answers import answer_to, state_of
 from jolly_ledge.cautions.caution import Caution
+from jolly_ledge.cautions.load import DENSITY_KG_M3, own_mass
 from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.look import Answer
-from jolly_ledge.model.piece import Fixture, Ledge, Piece
+from jolly_ledge.model.piece import Board, Fixture, Ledge, Piece
+from jolly_ledge.model.plan import Household
+from jolly_ledge.model.words import FixtureKind
 
 ROUND = Ledge(id="a1", left=0.0, floor=420.0, width=800.0, depth=800.0, shape="ellipse")
 
@@ -68,3 +71,93 @@ def test_an_answer_to_another_caution_answers_nothing() -> None:
         items = {placed.item.id: placed.item for placed in look.placed_items}
         again = Arrangement(look.piece, items, answered_look, (), look.household)
         assert (answer_to(caution, again) is not None) is answered
+
+
+def test_a_board_of_known_stuff_weighs_what_its_volume_does() -> None:
+    board = Board(material="glass", thickness=8.0)
+    assert own_mass(board, 800.0, 300.0) == pytest.approx(DENSITY_KG_M3["glass"] * 0.8 * 0.3 * 0.008)
+    assert own_mass(board, 1600.0, 300.0) == pytest.approx(2 * own_mass(board, 800.0, 300.0))
+    assert own_mass(Board(material="glass"), 800.0, 300.0) == 0.0
+
+
+@pytest.mark.parametrize(
+    ("age", "floor", "changes", "is_told"),
+    [
+        (2, 100.0, {}, False),
+        (2, 250.0, {}, True),
+        (2, 249.0, {}, False),
+        (6, 300.0, {}, True),
+        (7, 300.0, {}, False),
+        (2, 300.0, {"mass": 1.0}, False),
+        (2, 300.0, {"width": 60.0, "height": 60.0, "depth": 60.0}, False),
+        (2, 100.0, {"material": ""}, True),
+    ],
+)
+def test_what_is_heavy_for_a_child_is_asked_for_where_nobody_weighed_it(
+    age: int, floor: float, changes: dict[str, object], is_told: bool
+) -> None:
+    known: dict[str, object] = {"width": 300.0, "height": 300.0, "depth": 280.0, "material": "oak", **changes}
+    low = Ledge(id="a1", left=0.0, floor=floor, width=900.0, depth=300.0)
+    piece = case_of(ledges=(low,), kind="console", width=900.0, height=floor, depth=300.0)
+    household = Household(child_age=age)
+    found = of(arranged((thing("block", "sculpture", **known),), (put("block"),), piece, household), "toddler")
+    assert [one.level for one in found if "not told" in one.sentence] == ["unknown"] * is_told
+
+
+def test_what_stands_on_something_low_falls_on_a_child_too() -> None:
+    low = Ledge(id="a1", left=0.0, floor=100.0, width=900.0, depth=300.0)
+    piece = case_of(ledges=(low,), kind="console", width=900.0, height=100.0, depth=300.0)
+    base = thing("base", "box", width=300.0, height=60.0, depth=280.0, material="oak", mass=1.0)
+    block = thing("block", "sculpture", width=280.0, height=300.0, depth=260.0, material="oak")
+    look = arranged((base, block), (put("base"), put("block", on="base")), piece, Household(child_age=2))
+    assert [one.placements for one in of(look, "toddler") if "not told" in one.sentence] == [("block",)]
+
+
+@pytest.mark.parametrize(
+    ("kind", "floor", "high", "lamp_at", "is_told"),
+    [
+        ("firebox", 0.0, 600.0, 300.0, True),
+        ("firebox", 0.0, 740.0, 300.0, True),
+        ("firebox", 0.0, 580.0, 300.0, False),
+        ("firebox", 0.0, 600.0, 1100.0, False),
+        ("cooktop", 690.0, 10.0, 300.0, True),
+        ("cooktop", 400.0, 10.0, 300.0, False),
+        ("cooktop", 900.0, 10.0, 300.0, False),
+        ("art", 0.0, 600.0, 300.0, False),
+    ],
+)
+def test_a_cord_across_what_is_hot_is_told_and_one_beside_or_well_over_it_is_not(
+    kind: FixtureKind, floor: float, high: float, lamp_at: float, is_told: bool
+) -> None:
+    top = Ledge(id="a1", left=0.0, floor=740.0, width=1600.0, depth=300.0)
+    hot = Fixture(kind=kind, left=500.0, floor=floor, width=400.0, height=high)
+    socket = Fixture(kind="socket", left=1300.0, floor=740.0, width=80.0, height=80.0)
+    piece = case_of(ledges=(top,), kind="mantel", width=1600.0, height=740.0, depth=300.0, fixtures=(hot, socket))
+    lamp = thing("lamp", "lamp", width=160.0, height=400.0, depth=160.0, traits=("corded",))
+    found = of(arranged((lamp,), (put("lamp", x=lamp_at),), piece), "cords")
+    assert any("would cross" in one.sentence for one in found) is is_told
+
+
+@pytest.mark.parametrize(
+    ("x", "z", "level"),
+    [
+        (400.0, 150.0, None),
+        (464.0, 150.0, None),
+        (466.0, 150.0, "heed"),
+        (334.0, 150.0, "heed"),
+        (400.0, 216.0, "heed"),
+        (400.0, 84.0, "heed"),
+        (505.0, 150.0, "stop"),
+        (295.0, 150.0, "stop"),
+        (400.0, 255.0, "stop"),
+        (400.0, 45.0, "stop"),
+    ],
+)
+def test_what_juts_over_its_host_is_told_on_every_side_and_what_would_fall_is_stopped(
+    x: float, z: float, level: str | None
+) -> None:
+    host = thing("host", "box", width=200.0, height=80.0, depth=200.0)
+    guest = thing("guest", "bowl", width=120.0, height=60.0, depth=120.0)
+    look = arranged((host, guest), (put("host"), put("guest", x=x, z=z, on="host")), case_of())
+    found = [one.level for one in of(look, "overhang") if set(one.placements) == {"guest", "host"}]
+    assert found == ([] if level is None else [level])

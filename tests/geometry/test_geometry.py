@@ -8,12 +8,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from builders import arranged, case_of, put, thing
-from jolly_ledge.geometry.arrangement import Arrangement
+from jolly_ledge.geometry.arrangement import Arrangement, stand
 from jolly_ledge.geometry.kept import kept
 from jolly_ledge.geometry.pose import extent, seen_colours, seen_shape
 from jolly_ledge.geometry.room import room_along
 from jolly_ledge.geometry.silhouette import PROFILES, outline, outline_area
 from jolly_ledge.model.item import PAGE_COLOUR, Item
+from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import Pose
 
 BOOK = thing("book", "book")
@@ -217,3 +218,50 @@ def test_stems_that_lie_are_as_long_as_they_were_high_and_keep_low() -> None:
     assert (size.width, size.height, size.depth) == (420, 80, 200)
     assert seen_shape(stems, "flat") == "laid-stems"
     assert seen_shape(stems, "upright") == "branches"
+
+
+LEDGE = Ledge(id="a1", left=100.0, floor=400.0, width=800.0, depth=300.0)
+
+
+def test_what_stands_stands_where_it_is_told() -> None:
+    vase = thing("vase", width=100.0, height=200.0, depth=80.0)
+    told = stand(put("vase", x=250.0, z=120.0), vase, LEDGE)
+    assert (told.left, told.right, told.bottom, told.top) == (300.0, 400.0, 400.0, 600.0)
+    assert (told.front, told.back, told.depth_order, told.hidden) == (80.0, 160.0, 0, False)
+
+
+def test_what_hangs_hangs_at_the_wall_at_its_height() -> None:
+    mirror = thing("mirror", "mirror", width=400.0, height=500.0, depth=30.0)
+    hung = stand(put("mirror", x=400.0, z=100.0, y=650.0, pose="hung"), mirror, LEDGE)
+    assert (hung.bottom, hung.top) == (1050.0, 1550.0)
+    assert (hung.front, hung.back) == (270.0, 300.0)
+    assert stand(put("mirror", x=400.0, y=0.0, pose="hung"), mirror, LEDGE).bottom == 400.0
+
+
+def test_what_lies_over_or_on_something_goes_with_it() -> None:
+    host = stand(put("box", x=300.0, z=150.0), thing("box", "box", width=200.0, height=100.0, depth=150.0), LEDGE)
+    beads = thing("beads", "beads", width=300.0, height=150.0, depth=60.0)
+    draped = stand(put("beads", x=10.0, z=10.0, on="box", pose="draped"), beads, LEDGE, host)
+    assert (draped.x, draped.z) == (host.x, host.z)
+    assert draped.width == 120.0
+    assert draped.top - draped.bottom == pytest.approx(70.0)
+    assert draped.top == host.top
+    bowl = thing("bowl", "bowl", width=80.0, height=40.0, depth=80.0)
+    aside = stand(put("bowl", x=340.0, z=160.0, on="box"), bowl, LEDGE, host)
+    assert (aside.x, aside.z, aside.bottom, aside.depth_order, aside.root) == (440.0, 160.0, host.top, 1, "box")
+
+
+def test_what_is_in_a_tray_keeps_its_place_and_what_is_in_a_vessel_its_middle() -> None:
+    tray = stand(put("tray", x=400.0), thing("tray", "tray", width=400.0, height=40.0, depth=250.0), LEDGE)
+    cup = thing("cup", "bowl", width=80.0, height=60.0, depth=80.0)
+    on_it = stand(put("cup", x=300.0, z=120.0, inside="tray"), cup, LEDGE, tray)
+    assert (on_it.x, on_it.z, on_it.hidden) == (400.0, 120.0, False)
+    assert tray.bottom < on_it.bottom < tray.top
+    vase = stand(put("vase", x=400.0), thing("vase"), LEDGE)
+    stems = stand(put("stems", x=300.0, z=120.0, inside="vase"), thing("stems", "stems"), LEDGE, vase)
+    assert (stems.x, stems.z, stems.bottom, stems.hidden) == (vase.x, vase.z, vase.top, False)
+    shut = stand(put("jar"), thing("jar", traits=("lidded",)), LEDGE)
+    coins = stand(put("coins", inside="jar"), thing("coins", "object"), LEDGE, shut)
+    assert (coins.hidden, coins.area, coins.bottom) == (True, 0.0, shut.bottom)
+    deeper = stand(put("note", on="coins"), thing("note", "object"), LEDGE, coins)
+    assert (deeper.hidden, deeper.depth_order) == (True, 2)
