@@ -8,7 +8,8 @@ from builders import arranged, case_of, put, thing
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
-from jolly_ledge.readings import books, colour_echo, figure
+from jolly_ledge.model.piece import Ledge
+from jolly_ledge.readings import books, colour_echo, figure, scale
 from jolly_ledge.readings.figure import figure_lines
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.scene.as_seen import as_seen
@@ -146,3 +147,12 @@ def test_an_accent_that_returns_far_away_on_another_level_echoes_more() -> None:
     assert len(once.findings) == 1
     assert across.findings == ()
     assert (once.shown, across.shown) == ("0 of 1", "1 of 1")
+
+
+def test_a_board_that_hangs_from_a_rail_is_not_measured_as_a_picture_over_it() -> None:
+    rail = Ledge(id="rail", left=0.0, floor=1400.0, width=1000.0, depth=60.0, clearance=600.0, surface="wall")
+    piece = case_of(ledges=(rail,), kind="other", width=1000.0, height=2000.0, depth=60.0)
+    for category, is_measured in (("board", False), ("art", True)):
+        item = thing("it", category, width=200.0, height=300.0, depth=20.0)
+        arrangement = as_seen(arranged((item,), (put("it", "rail", x=300.0, z=30.0, y=200.0, pose="hung"),), piece))
+        assert (scale.read(arrangement, arrangement.manner) is not None) is is_measured

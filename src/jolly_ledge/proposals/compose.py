@@ -34,7 +34,7 @@ TWO_THIRDS, LEAST_HUNG = 0.66, 0.35
 FILLED_SHARE = 0.35
 """So many vessels are given stems to begin with."""
 
-HUNG_SHARES = {"airy": 0.4, "layered": 0.6, "abundant": 0.8}
+HUNG_SHARES = {"airy": 0.65, "layered": 0.8, "abundant": 0.9}
 """So much of a rail is taken up by what hangs from it."""
 
 SUITS_A_RAIL = 0.5

@@ -42,7 +42,11 @@ LEDGE_MARGIN = 0.08
 SMALL_TOP_MORE, WORKTOP_BARE = 0.2, 0.05
 """A small top by a bed is fuller, and a worktop may be nearly free."""
 
-RAIL_BANDS: dict[Fullness, tuple[float, float]] = {"airy": (0.4, 0.72), "layered": (0.6, 0.88), "abundant": (0.75, 1.0)}
+RAIL_BANDS: dict[Fullness, tuple[float, float]] = {
+    "airy": (0.45, 0.85),
+    "layered": (0.62, 0.95),
+    "abundant": (0.75, 1.0),
+}
 """So much of the length of a rail is hung."""
 
 

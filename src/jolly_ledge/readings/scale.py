@@ -21,6 +21,9 @@ FILL_BAND = (0.55, 0.90)
 FILL_BELOW, FILL_ABOVE = 0.40, 0.12
 WALL_BAND = (0.50, 0.80)
 TABLE_BAND, SMALL_TOP_BAND = (0.08, 0.40), (0.1, 0.6)
+LOOKED_AT_ON_A_WALL = WALL_CATEGORIES - {"board"}
+"""A board that hangs from a rail is used, and as wide as it is."""
+
 LOW_DOWN = frozenset({"floor", "hearth", "below"})
 """What stands on the floor is large or small by itself, not by the height over it."""
 
@@ -142,7 +145,7 @@ def _table_share(stacks: tuple[Stack, ...], ledge: Ledge, *, is_small: bool) -> 
 def _wall_pieces(arrangement: Arrangement) -> list[Measured]:
     """Measure what hangs above against the width of the furniture: two thirds is the usual wish."""
     piece = arrangement.piece
-    hung = [s for s in arrangement.visible if s.placement.pose == "hung" and s.item.category in WALL_CATEGORIES]
+    hung = [s for s in arrangement.visible if s.placement.pose == "hung" and s.item.category in LOOKED_AT_ON_A_WALL]
     if not hung or kind_of(piece).for_books:
         return []
     left, right = min(edge.left for edge in hung), max(edge.right for edge in hung)

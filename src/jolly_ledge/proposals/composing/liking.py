@@ -37,7 +37,7 @@ SEEN_BELOW: dict[Fullness, float] = {"airy": 0.25, "layered": 0.32, "abundant": 
 """So much is covered between the legs of a table or a console, where a lower shelf has something at all."""
 
 BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
-COMES_ONCE, BARE_SPAN, BARE, STATEMENT = 0.25, 2.5, 4.0, 3.0
+COMES_ONCE, BARE_SPANS, BARE, STATEMENT = 0.25, 5.0, 4.0, 3.0
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
 WHOLE, WHOLE_FREE, OF_A_THING = 20.0, 0.05, 0.35
@@ -157,7 +157,8 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         kept = any(placement.ledge == ledge.id for placement in stock.problem.fixed)
         # What is meant for a statement is bare last of all.
         wanted = STATEMENT if ledge.meant.purpose == "statement" else 1.0
-        return -BARE * wanted * (role in FILLED and not kept)
+        bars = BARE_SPANS * (len(spans_of(stock, ledge)) > 1)
+        return -(BARE * wanted + bars) * (role in FILLED and not kept)
     liked = -_off_the_count(things_in(groups), things_wanted(stock, ledge))
     if ledge.meant.purpose == "statement":
         # One thing, or one thing on its base: what stands beside it takes the statement from it.
@@ -189,7 +190,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     ]
     if len(spans) > 1:
         held = sum(any(left <= (group.left + group.right) / 2 <= right for group in groups) for left, right in spans)
-        liked -= BARE_SPAN * (len(spans) - held)
+        liked -= BARE_SPANS * (1 - held / len(spans))
     liked -= 0.6 * inside.count(False) if spans else 0.0
     liked -= sum(_before_a_picture(stock, ledge, member) for member in _members(groups))
     return liked + sum(liking_of_a_group(stock, ledge, group) for group in groups)

@@ -91,7 +91,10 @@ def one_of(*makers: Make) -> Make:
 
 
 def large_on_the_floor(stock: Stock, ledge: Ledge, maker: Make) -> Make:
-    """Return a maker of what is large enough to stand on a floor, without its flowers: those belong where they show."""
+    """Return a maker of what is large enough to stand on a floor, without its flowers: those belong where they show.
+
+    A plant on a pile of books on a floor is in the way of both.
+    """
 
     def make(used: Collection[str], width: float) -> Group | None:
         group = maker(used, width)
@@ -99,6 +102,7 @@ def large_on_the_floor(stock: Stock, ledge: Ledge, maker: Make) -> Make:
             return None
         group.members = [member for member in group if member.thing.category != "stems"]
         is_low = group.height < LOW_ON_THE_FLOOR * stock.frame(ledge)
+        is_low |= any(member.thing.green and member.on is not None for member in group)
         return None if is_low or is_empty_glass(group, group.anchor) else group
 
     return make
