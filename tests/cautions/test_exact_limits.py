@@ -161,3 +161,34 @@ def test_what_juts_over_its_host_is_told_on_every_side_and_what_would_fall_is_st
     look = arranged((host, guest), (put("host"), put("guest", x=x, z=z, on="host")), case_of())
     found = [one.level for one in of(look, "overhang") if set(one.placements) == {"guest", "host"}]
     assert found == ([] if level is None else [level])
+
+
+@pytest.mark.parametrize(
+    ("kind", "left", "floor", "is_told"),
+    [
+        ("mirror", 100.0, 1100.0, True),
+        ("art", 100.0, 1100.0, True),
+        ("tv", 100.0, 1100.0, False),
+        ("mirror", 950.0, 1100.0, False),
+        ("mirror", 899.0, 1100.0, True),
+        ("mirror", 100.0, 900.0, False),
+    ],
+)
+def test_what_hangs_over_the_head_of_a_bed_is_told_and_what_hangs_beside_it_is_not(
+    kind: FixtureKind, left: float, floor: float, is_told: bool
+) -> None:
+    bed = Fixture(kind="headboard", left=0.0, floor=0.0, width=900.0, height=1000.0)
+    hung = Fixture(kind=kind, left=left, floor=floor, width=300.0, height=400.0)
+    top = Ledge(id="a1", left=1000.0, floor=600.0, width=500.0, depth=400.0)
+    piece = case_of(ledges=(top,), kind="nightstand", width=1500.0, height=600.0, depth=400.0, fixtures=(bed, hung))
+    found = of(arranged((), (), piece), "heavy-high")
+    assert any("hangs over the head of the bed" in one.sentence for one in found) is is_told
+
+
+@pytest.mark.parametrize(("count", "high", "is_told"), [(3, 60.0, False), (4, 60.0, True), (2, 390.0, True)])
+def test_many_boxes_on_each_other_are_a_pile_and_so_are_few_high_ones(count: int, high: float, is_told: bool) -> None:
+    boxes = tuple(thing(f"b{n}", "box", width=300.0, depth=280.0, height=high) for n in range(count))
+    places = tuple(put(f"b{n}", on=f"b{n - 1}" if n else None) for n in range(count))
+    piece = case_of(1, ledges=(Ledge(id="a1", left=0.0, floor=100.0, width=900.0, depth=300.0),))
+    found = [one for one in of(arranged(boxes, places, piece), "tips") if "are piled" in one.sentence]
+    assert bool(found) is is_told
