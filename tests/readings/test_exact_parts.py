@@ -9,7 +9,7 @@ from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
-from jolly_ledge.readings import books, colour_echo, figure, scale
+from jolly_ledge.readings import books, colour_echo, figure, how_many, scale
 from jolly_ledge.readings.figure import figure_lines
 from jolly_ledge.readings.reading import Reading
 from jolly_ledge.scene.as_seen import as_seen
@@ -156,3 +156,17 @@ def test_a_board_that_hangs_from_a_rail_is_not_measured_as_a_picture_over_it() -
         item = thing("it", category, width=200.0, height=300.0, depth=20.0)
         arrangement = as_seen(arranged((item,), (put("it", "rail", x=300.0, z=30.0, y=200.0, pose="hung"),), piece))
         assert (scale.read(arrangement, arrangement.manner) is not None) is is_measured
+
+
+@pytest.mark.parametrize(("held", "is_told"), [(5, False), (6, True)])
+@pytest.mark.parametrize("host", ["tray", "box"])
+def test_a_tray_that_holds_more_than_a_handful_is_crowded_inside(host: str, held: int, is_told: bool) -> None:
+    tray = thing("host", host, width=600.0, height=30.0, depth=280.0)
+    cups = [(urn(f"c{n}", width=70.0, depth=70.0, height=90.0), 150.0 + 90.0 * n) for n in range(held)]
+    placed = [(cup, put(cup.id, x=x, on="host")) for cup, x in cups]
+    arrangement = look((tray, put("host", x=400.0)), *placed)
+    reading = must(how_many.read(arrangement, arrangement.manner))
+    told = [finding for finding in reading.findings if "seen each for itself" in finding.sentence]
+    assert bool(told) is (is_told and host == "tray")
+    if told:
+        assert told[0].placements == ("host", *(cup.id for cup, _ in cups))

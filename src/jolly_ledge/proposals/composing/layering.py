@@ -8,6 +8,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import Fullness
 from jolly_ledge.proposals.composing.fullness import things_in
 from jolly_ledge.proposals.composing.spread import (
+    CLEAR_MM,
     MARGIN_MM,
     OPEN_MARGIN_MM,
     keeps_to_a_span,
@@ -46,8 +47,8 @@ LARGEST: dict[Fullness, int] = {"airy": 4, "layered": 5, "abundant": 6}
 SIDE_BY_SIDE: dict[Fullness, int] = {"airy": 2, "layered": 2, "abundant": 4}
 """A companion joins no more things than so many that stand."""
 
-REST_MM, ONE_PLACE_MM, PLACES_BETWEEN, THINGS_TRIED = 14.0, 20.0, 3, 6
-"""What comes leaves so much to the next group; so many things are tried, in a free stretch at so many places."""
+ONE_PLACE_MM, PLACES_BETWEEN, THINGS_TRIED = 20.0, 3, 6
+"""So many things are tried, in a free stretch at so many places."""
 
 
 def layered(
@@ -258,8 +259,8 @@ def _room_of(stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group) 
     if stock.roles[ledge.id] in FROM_ALL_SIDES:
         return 0.0, ledge.width
     others = [other for other in groups if other is not group]
-    left = max([other.right + REST_MM for other in others if other.right <= group.left + 1], default=0.0)
-    right = min([other.left - REST_MM for other in others if other.left >= group.right - 1], default=ledge.width)
+    left = max([other.right + CLEAR_MM for other in others if other.right <= group.left + 1], default=0.0)
+    right = min([other.left - CLEAR_MM for other in others if other.left >= group.right - 1], default=ledge.width)
     return min(max(left, span[0] + margin), group.left), max(min(right, span[1] - margin), group.right)
 
 

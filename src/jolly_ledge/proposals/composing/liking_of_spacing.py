@@ -6,7 +6,7 @@ from itertools import combinations, pairwise
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import BOOK_CATEGORIES, Fullness
 from jolly_ledge.proposals.composing.liking_of_a_group import FACED, SWALLOWED, stands_amid
-from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.composing.spread import FINGER_MM, spans_of
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
@@ -14,7 +14,7 @@ from jolly_ledge.proposals.groups.stock import Stock
 WIDE_MM = {"top": 850.0, "shelf": 500.0}
 END_OF_A_TOP = 0.15
 END_OF_A_SHELF: dict[Fullness, float] = {"airy": 0.2, "layered": 0.1, "abundant": 0.08}
-CLOSE, CLOSE_MM = 2.0, 12.0
+CLOSE = 2.0
 NEAR, MIDDLING = 0.03, 8.0
 HOLE: dict[Fullness, float] = {"airy": 2.0, "layered": 8.0, "abundant": 8.0}
 """Groups stand a finger apart at least, and near each other or clear: of the gaps on a top all but the widest cost
@@ -62,7 +62,7 @@ def not_apart(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
 def _gaps_between(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     """Return the cost of groups that touch, and of those that stand neither near each other nor clear."""
     gaps = sorted(other.left - one.right for one, other in pairwise(sorted(groups, key=lambda group: group.left)))
-    cost = sum(CLOSE * max(CLOSE_MM - gap, 0.0) / (3 * CLOSE_MM) for gap in gaps)
+    cost = sum(CLOSE * max(FINGER_MM[0] - gap, 0.0) / (3 * FINGER_MM[0]) for gap in gaps)
     is_shelf = stock.roles[ledge.id] == "shelf"
     over = sum(max(gap / ledge.width - NEAR, 0.0) for gap in (gaps if is_shelf else gaps[:-1]))
     return cost + (HOLE[stock.fullness(ledge)] if is_shelf else MIDDLING) * over

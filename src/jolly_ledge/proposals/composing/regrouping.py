@@ -8,12 +8,9 @@ from jolly_ledge.model.words import Fullness
 from jolly_ledge.proposals.composing.composition import Composition, PlacedItem
 from jolly_ledge.proposals.composing.layering import CLOSED, LARGEST
 from jolly_ledge.proposals.composing.replaced import kept_clear, with_groups
-from jolly_ledge.proposals.composing.spread import spans_of
+from jolly_ledge.proposals.composing.spread import CLEAR_MM, spans_of
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
-
-REST_MM = 14.0
-"""So much is left at least between a group that comes and its neighbours."""
 
 OVERLAPS = (0.35, 0.2, 0.0)
 """Groups that are merged overlap by these parts of the narrower one, the most first."""
@@ -38,7 +35,7 @@ def carried(composition: Composition, rng: Random) -> Composition | None:
     if not all(composition.stock.fits(member.thing, target) for member in group) or target.depth < group.depth:
         return None
     left, right = widest_free(composition.stock, composition.groups, target)
-    if right - left < group.width + 2 * REST_MM:
+    if right - left < group.width + 2 * CLEAR_MM:
         return None
     moved = group.copy()
     moved.depth = target.depth
@@ -98,7 +95,7 @@ def split(composition: Composition, rng: Random) -> Composition | None:
     own.members = [member for place, member in enumerate(own.members) if place in parting]
     rest.members = [member for place, member in enumerate(rest.members) if place not in parting]
     left, right = widest_free(composition.stock, _replaced(composition, {number: [(ledge, rest)]}), ledge)
-    if not rest.members or right - left < own.width + 2 * REST_MM:
+    if not rest.members or right - left < own.width + 2 * CLEAR_MM:
         return None
     own.form = "worthy" if len(own.members) == 1 else "low"
     own.shift((left + right) / 2 - (own.left + own.right) / 2)
@@ -174,9 +171,9 @@ def _room_at(composition: Composition, number: int) -> Stretch:
     for index, (same, other) in enumerate(composition.groups):
         if index != number and same is ledge:
             if other.left + other.right < group.left + group.right:
-                left = max(left, other.right + REST_MM)
+                left = max(left, other.right + CLEAR_MM)
             else:
-                right = min(right, other.left - REST_MM)
+                right = min(right, other.left - CLEAR_MM)
     return left, max(left, right)
 
 

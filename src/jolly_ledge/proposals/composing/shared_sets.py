@@ -4,8 +4,9 @@ from random import Random
 
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.composition import Composition
-from jolly_ledge.proposals.composing.regrouping import REST_MM, exchangeable, widest_free
+from jolly_ledge.proposals.composing.regrouping import exchangeable, widest_free
 from jolly_ledge.proposals.composing.replaced import with_groups
+from jolly_ledge.proposals.composing.spread import CLEAR_MM
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.whole_sets import FORM, set_out
@@ -66,5 +67,5 @@ def _room(
 ) -> float | None:  # fmt: skip
     """Return where the middle of a group has room on a ledge, as near to a wish as the widest free stretch lets."""
     left, right = widest_free(stock, groups, ledge)
-    room = group.width / 2 + REST_MM
+    room = group.width / 2 + CLEAR_MM
     return min(max(wish, left + room), right - room) if right - left >= 2 * room else None

@@ -25,8 +25,10 @@ WIDE_SPAN_MM, FIRST_IN_A_SPAN = 420.0, 0.6
 NARROWEST_MM, SCREEN_ABOVE_MM = 150.0, 300.0
 COVERS_FROM, ASIDE_MM, OVER_MM = 0.04, 12.0, 8.0
 KEPT_RIM_MM = 10.0
-FINGER_MM = (12.0, 26.0)
-"""Things and groups that are read together stand a finger or two apart: touching looks clumsy."""
+FINGER_MM, CLEAR_MM = (12.0, 26.0), 14.0
+"""Groups that are read together stand a finger or two apart: touching looks clumsy. What comes later leaves so much to
+its neighbours at least.
+"""
 
 ENDS_OF_A_SHELF, ENDS_OF_A_TOP, AIRY_ENDS = (0.012, 0.05), (0.05, 0.13), (0.14, 0.22)
 """So far in from its ends a shelf is filled, in parts of its width, and tops and airy shelves in parts of what is free.

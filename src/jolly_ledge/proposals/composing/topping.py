@@ -7,7 +7,7 @@ from msgspec.structs import replace
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.fullness import things_in
 from jolly_ledge.proposals.composing.layering import layered
-from jolly_ledge.proposals.composing.spread import MARGIN_MM, OPEN_MARGIN_MM, spans_of
+from jolly_ledge.proposals.composing.spread import CLEAR_MM, MARGIN_MM, OPEN_MARGIN_MM, spans_of
 from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES, GROUP_DEPTH_MM, moved_clear
 from jolly_ledge.proposals.groups.books import crowned_stack
 from jolly_ledge.proposals.groups.candles import candlesticks
@@ -16,8 +16,8 @@ from jolly_ledge.proposals.groups.low import low_set, without_empty_glass, worth
 from jolly_ledge.proposals.groups.stock import Stock
 
 ENOUGH, MOST_ADDED, LARGER = 0.92, 3, 2
-REST_MM, NARROWEST_MM = 14.0, 90.0
-"""So much is left free on both sides of what is added; a narrower stretch stays free."""
+NARROWEST_MM = 90.0
+"""A narrower free stretch stays free."""
 
 PLACES = ((0.5, 0.5), (0.3, 0.3), (0.7, 0.3), (0.3, 0.68), (0.7, 0.68), (0.5, 0.25), (0.5, 0.72))
 LOW, TALL = (0.35, 0.1), (0.75, 0.3, 0.95)
@@ -81,12 +81,12 @@ def _set_between(stock: Stock, ledge: Ledge, groups: Sequence[Group], used: Coll
     margin = MARGIN_MM if ledge.clearance is not None else OPEN_MARGIN_MM
     free: list[tuple[float, float]] = []
     for left, right in spans_of(stock, ledge):
-        start = left + margin - REST_MM
+        start = left + margin - CLEAR_MM
         for one in sorted(groups, key=lambda one: one.left):
             if one.right > left and one.left < right:
-                free.append((start + REST_MM, one.left - REST_MM))
+                free.append((start + CLEAR_MM, one.left - CLEAR_MM))
                 start = max(start, one.right)
-        free.append((start + REST_MM, right - margin))
+        free.append((start + CLEAR_MM, right - margin))
     left, right = max(free, key=lambda stretch: stretch[1] - stretch[0], default=(0.0, 0.0))
     if right - left < NARROWEST_MM:
         return None
