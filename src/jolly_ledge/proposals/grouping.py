@@ -14,6 +14,7 @@ from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.objective import MOST_WELCOME, Objective, State, overlap, pairs_of
 from jolly_ledge.proposals.problem import Pairs, Problem
+from jolly_ledge.proposals.story import leads_of
 
 FIRST_THROWS = 6
 """So often the dice are thrown for a first composition before single things are set down instead."""
@@ -86,6 +87,7 @@ class Grouping:
             if liked + most < self.best.objective:
                 return None
         state = self._objective.begun(composition.placements)
+        liked -= SAME_LEAD * (self._is_led_again(composition) and not self._shows_a_lead_again(composition))
         return composition, replace(state, objective=liked + EYE * state.objective)
 
     def _seasonal(self, composition: Composition) -> int:
@@ -98,12 +100,7 @@ class Grouping:
 
     def _shared(self, composition: Composition) -> float:
         """Return the cost of what earlier looks have, too, beyond what looks may share."""
-        kept = {placement.item for placement in self._problem.fixed} | composition.stock.must
-        if self._alone is None:
-            stock = Stock(self._problem, random.Random(0))
-            self._alone = frozenset(one.id for one in stock.things.values() if stock.answers.is_alone(one, self._taken))
-        # What answers a need, where all that does is taken, comes again: it is not what makes two looks alike.
-        own = {placement.item for placement in composition.placements} - kept - self._alone
+        own = {placement.item for placement in composition.placements} - self._comes_again(composition)
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
         if self._may_share is None:
             self._may_share = may_share(self._problem, self._earlier)
@@ -112,9 +109,24 @@ class Grouping:
         cost += OVER_HALF_COST * sum(max(share - half, 0.0) for share in shares)
         pairs = pairs_of(composition.placements, self._problem.fixed)
         cost += SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
-        lead = _lead_of(composition, own)
-        again = lead in self._problem.led_before
-        return cost + SAME_LEAD * again
+        return cost + SAME_LEAD * self._shows_a_lead_again(composition)
+
+    def _comes_again(self, composition: Composition) -> frozenset[str]:
+        """Return what stays, what must be there, and what answers a need alone: it is not what makes looks alike."""
+        if self._alone is None:
+            stock = Stock(self._problem, random.Random(0))
+            self._alone = frozenset(one.id for one in stock.things.values() if stock.answers.is_alone(one, self._taken))
+        return self._alone | {placement.item for placement in self._problem.fixed} | composition.stock.must
+
+    def _shows_a_lead_again(self, composition: Composition) -> bool:
+        """Tell whether what shows most led an earlier look: quickly told, before a look is read."""
+        own = {placement.item for placement in composition.placements} - self._comes_again(composition)
+        return _lead_of(composition, own) in self._problem.led_before
+
+    def _is_led_again(self, composition: Composition) -> bool:
+        """Tell whether what leads to the eye led an earlier look."""
+        led = self._problem.led_before - self._comes_again(composition)
+        return bool(led) and bool(leads_of(self._problem.resolve(composition.placements)) & led)
 
     def step(self, progress: float) -> bool:
         """Compose all anew, a ledge or a few of the best, or refine its groups: the longer, the finer."""
