@@ -80,14 +80,15 @@ class Grouping:
 
     def _judged(self, composition: Composition) -> tuple[Composition, State] | None:
         """Return a composition with what it is worth, None where it cannot be worth more than the best."""
-        liked = LIKED_MORE + liking_of(composition) - self._shared(composition)
+        led_again = self._shows_a_lead_again(composition)
+        liked = LIKED_MORE + liking_of(composition) - self._shared(composition) - SAME_LEAD * led_again
         liked += SEASON_LIKED * min(self._seasonal(composition), MOST_WELCOME)
         if self._composition is not None and self.best.is_complete:
             most = EYE * min(self.best.score + READS_BETTER_BY, 1.0)
             if liked + most < self.best.objective:
                 return None
         state = self._objective.begun(composition.placements)
-        liked -= SAME_LEAD * (self._is_led_again(composition) and not self._shows_a_lead_again(composition))
+        liked -= SAME_LEAD * (not led_again and self._is_led_again(composition))
         return composition, replace(state, objective=liked + EYE * state.objective)
 
     def _seasonal(self, composition: Composition) -> int:
@@ -108,8 +109,7 @@ class Grouping:
         cost = SHARED_COST * sum(max(share - free, 0.0) for share in shares)
         cost += OVER_HALF_COST * sum(max(share - half, 0.0) for share in shares)
         pairs = pairs_of(composition.placements, self._problem.fixed)
-        cost += SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
-        return cost + SAME_LEAD * self._shows_a_lead_again(composition)
+        return cost + SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
 
     def _comes_again(self, composition: Composition) -> frozenset[str]:
         """Return what stays, what must be there, and what answers a need alone: it is not what makes looks alike."""
