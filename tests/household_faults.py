@@ -7,7 +7,9 @@ from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem
 from jolly_ledge.model.belonging import verdict_on, welcome
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.roles import role_of, room_of
+from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.problem import Problem, stops_of
+from jolly_ledge.proposals.story import leads_of
 from jolly_ledge.proposals.thing import LOUD, Thing
 
 APART_MM = 60.0
@@ -69,3 +71,14 @@ def share_in_groups(arrangement: Arrangement) -> float:
         near = any(other.left - one.right < APART_MM for one, other in pairwise(ground))
         grouped += carried or near
     return grouped / max(len(held), 1)
+
+
+def leads_in_common(stock: Stock, first: Arrangement, second: Arrangement) -> frozenset[str]:
+    """Return what leads two looks of one run although something else of the stash could lead.
+
+    What alone answers a need comes again: the only lamp where a light is asked for, the only board where one cooks.
+    """
+    led = leads_of(first)
+    lamps = {thing.id for thing in stock.pool if thing.category == "lamp"}
+    alone = {thing.id for thing in stock.things.values() if stock.answers.is_alone(thing, led - {thing.id})}
+    return (led & leads_of(second)) - alone - (lamps if len(lamps) == 1 else set())

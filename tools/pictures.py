@@ -2,8 +2,6 @@
 
 import sys
 import tempfile
-import time
-from collections.abc import Callable
 from pathlib import Path
 
 from msgspec.structs import replace
@@ -28,9 +26,9 @@ from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.look import LookPhoto
 from jolly_ledge.photos.image import kept_photo, read_photo
 from jolly_ledge.render.practice_photos import practice_photo
+from patience import wait_until
 
 SIZE = QSize(1280, 800)
-PATIENCE_S = 60.0
 PROPOSAL_STEPS = 500
 TICKED = 13
 LAID_OUT = ("tall dark urn stoneware", "terracotta vase hall", "white bowl", "amber bowl footed")
@@ -48,12 +46,6 @@ class Photographer:
     def settle(self) -> None:
         """Let the window paint."""
         for _ in range(4):
-            self._application.processEvents()
-
-    def wait_until(self, is_done: Callable[[], bool]) -> None:
-        """Let the window work until something is done."""
-        latest = time.monotonic() + PATIENCE_S
-        while not is_done() and time.monotonic() < latest:
             self._application.processEvents()
 
     def take(self, name: str) -> None:
@@ -85,10 +77,10 @@ def take(folder: Path, proposal_steps: int = PROPOSAL_STEPS) -> list[Path]:
                 _wait_for_the_meaning(photographer)
             if isinstance(page := window.step(name), MeasureStep):
                 photographer.settle()
-                photographer.wait_until(lambda page=page: not page.view.photo.is_busy)  # type: ignore[misc]
+                wait_until(lambda page=page: not page.view.photo.is_busy)  # type: ignore[misc]
             if isinstance(page := window.step(name), GatherStep):
                 photographer.settle()
-                photographer.wait_until(lambda page=page: page.panel.further.is_whole)  # type: ignore[misc]
+                wait_until(lambda page=page: page.panel.further.is_whole)  # type: ignore[misc]
             photographer.take(name.lower())
         _take_ways_of_looking(photographer)
         _take_searches(photographer, proposal_steps)
@@ -105,7 +97,7 @@ def _take_opening(photographer: Photographer) -> None:
     window.show_opening()
     opening = window.opening
     assert opening is not None
-    photographer.wait_until(lambda: all(card.picture is not None for card in opening.demo_cards))
+    wait_until(lambda: all(card.picture is not None for card in opening.demo_cards))
     photographer.take("opening")
 
 
@@ -114,9 +106,8 @@ def _wait_for_the_meaning(photographer: Photographer) -> None:
     assert isinstance(page, ArrangeStep)
     photographer.settle()
     page.readings.watch.ask()
-    until = time.monotonic() + PATIENCE_S
-    while page.readings.watch.stands is None and time.monotonic() < until:
-        photographer.settle()
+    wait_until(lambda: page.readings.watch.stands is not None)
+    photographer.settle()
 
 
 def _take_measure(photographer: Photographer) -> None:
@@ -146,7 +137,7 @@ def _take_ways_of_looking(photographer: Photographer) -> None:
     strip.look_from(IN_THE_ROOM)
     room = page.sights.room
     assert room is not None
-    photographer.wait_until(lambda: not room.is_busy)
+    wait_until(lambda: not room.is_busy)
     photographer.take("arrange-room")
     strip.look_from(STRAIGHT_ON)
     window.show_side_by_side()
@@ -162,14 +153,14 @@ def _take_searches(photographer: Photographer, steps: int) -> None:
     proposals = page.proposals
     assert proposals is not None
     proposals.begin(steps=steps)
-    photographer.wait_until(lambda: not proposals.is_busy)
+    wait_until(lambda: not proposals.is_busy)
     for number, ledge in ((0, "l3"), (0, "l4"), (1, "r2")):
         proposals.mark(number, ledge)
     photographer.take("arrange-proposals")
     page.show_wanted()
     wanted = page.wanted
     assert wanted is not None
-    photographer.wait_until(lambda: not wanted.is_busy)
+    wait_until(lambda: not wanted.is_busy)
     wanted.found_field.setText("brass bowl 18 x 9 metal")
     wanted.match()
     photographer.take("arrange-wanted")
@@ -212,12 +203,12 @@ def _take_keep(photographer: Photographer) -> None:
     page.check_photo(workspace.look_id, name)
     check = page.photo_check
     assert isinstance(check, PhotoCheckPage)
-    photographer.wait_until(lambda: not check.is_busy)
+    wait_until(lambda: not check.is_busy)
     photographer.take("keep-photograph")
     workspace.choose_look("mantel-talk")
     page.show_mode("log")
     photographer.settle()
-    photographer.wait_until(lambda: page.time_line.is_told)
+    wait_until(lambda: page.time_line.is_told)
     photographer.take("keep")
     page.show_mode("year")
     photographer.take("keep-year")
@@ -232,13 +223,13 @@ def _take_gather(photographer: Photographer) -> None:
     pages.show_laid_out()
     pages.laid_out.practise()
     pages.laid_out.find_things()
-    photographer.wait_until(lambda: not pages.laid_out.is_measuring)
+    wait_until(lambda: not pages.laid_out.is_measuring)
     for row, said in zip(pages.laid_out.rows, LAID_OUT, strict=False):
         row.tell(said)
     photographer.take("gather-laid-out")
     pages.show_pictures()
     pages.pictures.practise()
-    photographer.wait_until(lambda: not pages.pictures.is_busy)
+    wait_until(lambda: not pages.pictures.is_busy)
     pages.pictures.list.setCurrentRow(2)
     photographer.take("gather-photographs")
     pages.show_line_up()

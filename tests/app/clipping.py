@@ -2,11 +2,11 @@
 
 import sys
 import tempfile
-import time
 from collections.abc import Callable
 from functools import partial
 from pathlib import Path
 
+import numpy as np
 from PySide6.QtGui import QFontMetrics
 from PySide6.QtWidgets import QAbstractButton, QApplication, QLabel, QLineEdit, QScrollArea, QWidget
 
@@ -24,10 +24,9 @@ from jolly_ledge.app.steps.place.place_step import PlaceStep
 from jolly_ledge.app.views.look.look_view import OVERLAYS
 from jolly_ledge.edits.log import AddLookPhoto
 from jolly_ledge.model.look import LookPhoto
-from jolly_ledge.photos.image import kept_photo, read_photo
+from jolly_ledge.photos.image import kept_photo, png_bytes, read_photo
 from jolly_ledge.render.practice_photos import practice_photo
-
-PATIENCE_S = 60.0
+from patience import wait_until
 
 
 def clipped(window: MainWindow, sizes: list[tuple[int, int]]) -> list[str]:
@@ -53,6 +52,7 @@ def _views(window: MainWindow) -> list[tuple[str, Callable[[], object]]]:
     for page in ("several", "list", "table", "photographs", "families", "twins"):
         views.append((f"Gather, {page}", partial(_gather, window, page)))
     views.append(("Brief, what counts", partial(_what_counts, window)))
+    views.append(("Brief, a picture to follow", partial(_follow, window)))
     views += [(f"Arrange, {name}", partial(_arrange, window, name)) for name in OVERLAYS if name != "doors"]
     views += [(f"Arrange, {place}", partial(_arrange, window, place)) for place in ("Standing", "From the door")]
     views.append(("Keep, side by side", window.show_side_by_side))
@@ -61,6 +61,22 @@ def _views(window: MainWindow) -> list[tuple[str, Callable[[], object]]]:
     views += [(f"Place, {page}", partial(_place, window, page)) for page in ("fetch", "tick-off", "buy", "labels")]
     views += [(f"Keep, {page}", partial(_keep, window, page)) for page in ("log", "year", "where", "photograph")]
     return views
+
+
+def _follow(window: MainWindow) -> None:
+    """Show what a picture with many colours tells."""
+    window.show_step("Brief")
+    step = window.step("Brief")
+    assert isinstance(step, BriefStep)
+    step.show_follow()
+    image = np.full((400, 700, 3), (232, 228, 220), np.uint8)
+    for number, colour in enumerate(((58, 96, 140), (176, 84, 52), (96, 128, 70), (150, 110, 70), (120, 40, 90))):
+        image[100:, 60 + 120 * number : 150 + 120 * number] = colour
+    with tempfile.TemporaryDirectory() as folder:
+        path = Path(folder) / "liked.png"
+        path.write_bytes(png_bytes(image))
+        step.follow_page.look_at(path)
+    wait_until(lambda: not step.follow_page.work.is_busy)
 
 
 def _what_counts(window: MainWindow) -> None:
@@ -97,9 +113,7 @@ def _search(window: MainWindow, page: str) -> None:
     if step.proposals is not None and page == "proposals":
         step.proposals.settings.count_list.setCurrentText("5")
         step.proposals.begin(steps=3)
-    latest = time.monotonic() + PATIENCE_S
-    while shown.is_busy and time.monotonic() < latest:
-        QApplication.processEvents()
+    wait_until(lambda: not shown.is_busy)
     shown.job.close()
 
 
@@ -144,9 +158,7 @@ def _keep(window: MainWindow, page: str) -> None:
     step.check_photo(workspace.look_id, name)
     check = step.photo_check
     assert isinstance(check, PhotoCheckPage)
-    latest = time.monotonic() + PATIENCE_S
-    while check.is_busy and time.monotonic() < latest:
-        QApplication.processEvents()
+    wait_until(lambda: not check.is_busy)
 
 
 def _measure(window: MainWindow, page: str) -> None:
@@ -191,9 +203,7 @@ def _gather(window: MainWindow, page: str) -> None:
     elif page == "photographs":
         pages.show_pictures()
         pages.pictures.practise()
-        latest = time.monotonic() + 30
-        while pages.pictures.is_busy and time.monotonic() < latest:
-            QApplication.processEvents()
+        wait_until(lambda: not pages.pictures.is_busy)
     else:
         (pages.show_families if page == "families" else pages.show_twins)()
 

@@ -13,6 +13,7 @@ from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.geometry.rows import row_of
 from jolly_ledge.model.look import Placement
 from jolly_ledge.workspace.new_plan import new_plan
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -62,10 +63,10 @@ def test_readings_move_while_a_thing_is_carried(window: MainWindow, qtbot: QtBot
     vial = page.readings.rows["side-balance"].vial
     start = point_of(page.view, "dark-urn")
     drag(qtbot, page.view.viewport(), start, spot(page.view, 1250, 300), drop=False)
-    qtbot.waitUntil(lambda: page.readings.rows["side-balance"].vial != vial)
+    wait_until(lambda: page.readings.rows["side-balance"].vial != vial)
     assert window.workspace.history.undo_label is None
     qtbot.keyClick(page.view, Qt.Key.Key_Escape)
-    qtbot.waitUntil(lambda: page.readings.rows["side-balance"].vial == vial)
+    wait_until(lambda: page.readings.rows["side-balance"].vial == vial)
     assert window.workspace.history.undo_label is None
     qtbot.mouseRelease(page.view.viewport(), LEFT)
 
@@ -213,7 +214,7 @@ def test_putting_inside_and_back(window: MainWindow, qtbot: QtBot) -> None:
 def test_depth_is_set_in_the_view_from_above(window: MainWindow, qtbot: QtBot) -> None:
     depth = arrange_step(window).chosen.depth_view
     window.workspace.choose("copper-bowl")
-    qtbot.waitUntil(lambda: depth.height() > 60)
+    wait_until(lambda: depth.height() > 60)
     start = depth.position_of(window.workspace.arrangement.by_id["copper-bowl"])
     before = placed(window, "copper-bowl")
     drag(qtbot, depth, start, start + QPoint(0, 14))
@@ -224,12 +225,12 @@ def test_depth_is_set_in_the_view_from_above(window: MainWindow, qtbot: QtBot) -
     assert after.ledge == before.ledge
 
 
-def test_pointing_at_a_reading_shows_its_things(window: MainWindow, qtbot: QtBot) -> None:
+def test_pointing_at_a_reading_shows_its_things(window: MainWindow) -> None:
     page = arrange_step(window)
     page.readings.open_question("How tall?")
     row = page.readings.rows["scale"]
     row.setFocus()
-    qtbot.waitUntil(lambda: bool(window.workspace.pointed_at))
+    wait_until(lambda: bool(window.workspace.pointed_at))
     assert row.reading is not None
     assert window.workspace.pointed_at == row.reading.placements
     dimmed = [item for identifier, item in page.view.items_by_id.items() if identifier not in row.reading.placements]
@@ -294,7 +295,7 @@ def test_a_double_click_edits_the_figures_of_a_thing(window: MainWindow, qtbot: 
     assert window.workspace.history.undo_label is None
 
 
-def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(window: MainWindow) -> None:
     page = window.step("Arrange")
     assert isinstance(page, ArrangeStep)
     workspace = window.workspace
@@ -306,11 +307,11 @@ def test_a_finding_is_mended_by_a_button_after_it_was_tried_on_the_drawing(windo
     assert "+" in first.text()
     assert "→" in first.toolTip()
     first.setFocus()
-    qtbot.waitUntil(lambda: workspace.look != before)
+    wait_until(lambda: workspace.look != before)
     assert workspace.plan.look(workspace.look_id) == before
     assert workspace.pointed_at == ()
     # What is found is told again a moment after the drawing changed; the moves stay under the hand meanwhile.
-    qtbot.waitUntil(lambda: not page.readings._later.isActive())
+    wait_until(lambda: not page.readings._later.isActive())
     assert not first.isHidden()
     first.click()
     assert workspace.plan.look(workspace.look_id) != before
@@ -425,7 +426,7 @@ def test_three_findings_and_all_stops_are_in_sight(window: MainWindow, qtbot: Qt
     lines = [line for line in panel.stops.lines if not line.isHidden()]
     assert len(lines) == len(stops)
     area = panel.notes.viewport()
-    qtbot.waitUntil(lambda: panel.notes.finding_cards[2].height() > 20)
+    wait_until(lambda: panel.notes.finding_cards[2].height() > 20)
     third = panel.notes.finding_cards[2]
     assert third.mapTo(area, third.rect().bottomLeft()).y() <= area.height() + third.height() / 3
     qtbot.mouseClick(lines[0], LEFT)
@@ -437,7 +438,7 @@ def test_the_number_gains_its_meaning_beside_the_window(window: MainWindow, qtbo
     raw = workspace.assessment.score
     assert panel.score.text() == f"Reads {round(raw * 100)}"
     panel.watch.ask()
-    qtbot.waitUntil(lambda: panel.watch.stands is not None, timeout=60_000)
+    wait_until(lambda: panel.watch.stands is not None)
     meaning = panel.watch.meaning
     assert meaning is not None
     assert panel.score.text() == f"Reads {round(meaning.shown(raw))}"

@@ -19,6 +19,7 @@ from jolly_ledge.files.codec import plan_to_json
 from jolly_ledge.files.plan_file import PlanFile, open_plan, save_plan
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.model.plan import Plan
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -73,7 +74,7 @@ def test_closing_asks_first_and_then_closes(window: MainWindow, qtbot: QtBot) ->
     assert window.isVisible()
     assert "not saved" in window.notice.sentence
     press(window, qtbot, "Go on without saving")
-    qtbot.waitUntil(lambda: not window.isVisible())
+    wait_until(lambda: not window.isVisible())
 
 
 @pytest.fixture
@@ -121,7 +122,7 @@ def test_unsaved_work_is_kept_and_offered_after_a_crash(
 ) -> None:
     rename(window, "Half done")
     kept = tmp_path / "recovery"
-    qtbot.waitUntil(lambda: any(kept.glob("*.recovery")), timeout=4_000)
+    wait_until(lambda: any(kept.glob("*.recovery")))
     (file,) = kept.glob("*.recovery")
     # As if the process that kept it were gone.
     file.rename(kept / "999999999.recovery")

@@ -14,6 +14,7 @@ from jolly_ledge.model.hue_family import hue_family
 from jolly_ledge.photos.image import png_bytes
 from jolly_ledge.workspace.workspace import Workspace
 from pages import page_of
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -46,7 +47,7 @@ def test_what_is_measured_is_taken_over_as_one_step(
     page, workspace = opened(window, qtbot)
     dialogs.to_open = liked(tmp_path)
     qtbot.mouseClick(page.choose_button, LEFT)
-    qtbot.waitUntil(lambda: not page.work.is_busy and bool(page.ticks), timeout=20_000)
+    wait_until(lambda: not page.work.is_busy and bool(page.ticks))
     assert hues(page) == {"blue", "rust"}
     assert not page.ticks["figure"].isChecked()
     assert {field: tick.isChecked() for field, tick in page.ticks.items()}["fullness"] is False
@@ -64,7 +65,7 @@ def test_what_is_measured_is_taken_over_as_one_step(
 def test_a_part_is_marked_by_dragging_and_a_click_marks_all(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
     page, _ = opened(window, qtbot)
     page.look_at(liked(tmp_path))
-    qtbot.waitUntil(lambda: not page.work.is_busy and bool(page.ticks), timeout=20_000)
+    wait_until(lambda: not page.work.is_busy and bool(page.ticks))
     frame = page.frame
     shown = frame._shown
     start, end = (
@@ -74,11 +75,11 @@ def test_a_part_is_marked_by_dragging_and_a_click_marks_all(window: MainWindow, 
     qtbot.mousePress(frame, LEFT, pos=start)
     qtbot.mouseMove(frame, end)
     qtbot.mouseRelease(frame, LEFT, pos=end)
-    qtbot.waitUntil(lambda: not page.work.is_busy and bool(page.ticks), timeout=20_000)
+    wait_until(lambda: not page.work.is_busy and bool(page.ticks))
     assert hues(page) == {"rust"}
     assert frame.is_marked
     qtbot.mouseClick(frame, LEFT, pos=start)
-    qtbot.waitUntil(lambda: not page.work.is_busy and bool(page.ticks), timeout=20_000)
+    wait_until(lambda: not page.work.is_busy and bool(page.ticks))
     assert hues(page) == {"blue", "rust"}
 
 

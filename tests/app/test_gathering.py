@@ -17,6 +17,7 @@ from jolly_ledge.model.families import stash_families
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.phrases import counted
 from pages import LEFT, gather, pick, type_into
+from patience import wait_until
 
 CONTROL, SHIFT = Qt.KeyboardModifier.ControlModifier, Qt.KeyboardModifier.ShiftModifier
 
@@ -226,7 +227,7 @@ def test_a_measured_group_takes_nothing(window: MainWindow, qtbot: QtBot) -> Non
     assert window.workspace.history.undo_label is None
 
 
-def test_the_census_counts_openings_and_things(window: MainWindow, qtbot: QtBot) -> None:
+def test_the_census_counts_openings_and_things(window: MainWindow) -> None:
     page = gather(window)
     assert "Four openings of 46.2 cm" in page.note.text()
     tall = [item.id for item in window.workspace.plan.stash if item.height > 225]
@@ -394,7 +395,7 @@ def test_a_typed_list_follows_the_keys(window: MainWindow, qtbot: QtBot) -> None
     arrivals = page.pages.arrivals
     assert not arrivals.take_button.isEnabled()
     qtbot.keyClicks(arrivals.list_field, "bowl 20x9")
-    qtbot.waitUntil(lambda: len(arrivals.model.rows) == 1)
+    wait_until(lambda: len(arrivals.model.rows) == 1)
     assert arrivals.take_button.text() == "Take over one thing"
 
 
@@ -439,7 +440,7 @@ def test_a_messy_table_is_mapped_previewed_and_taken_over(
     assert read_list(dialogs.to_save) == window.workspace.plan.stash
 
 
-def test_a_unit_chosen_for_a_column_counts_at_once(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
+def test_a_unit_chosen_for_a_column_counts_at_once(window: MainWindow, tmp_path: Path) -> None:
     page = gather(window)
     path = tmp_path / "inches.csv"
     path.write_text("name,height\nvase,10\n")
@@ -462,7 +463,7 @@ def test_a_unit_chosen_for_a_column_counts_at_once(window: MainWindow, qtbot: Qt
     ],
 )
 def test_a_file_that_is_no_table_is_refused(
-    window: MainWindow, qtbot: QtBot, tmp_path: Path, name: str, content: bytes | None, said: str
+    window: MainWindow, tmp_path: Path, name: str, content: bytes | None, said: str
 ) -> None:
     page = gather(window)
     if content is not None:

@@ -11,6 +11,7 @@ from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.geometry.pose import seen_shape
 from jolly_ledge.model.plan import Plan
 from pages import LEFT, gather, pick, type_into
+from patience import wait_until
 
 
 def test_what_is_not_known_is_asked_for_by_drawings(window: MainWindow, qtbot: QtBot) -> None:
@@ -108,7 +109,7 @@ def test_an_empty_stash_tells_the_ways_in_and_waits_for_the_first_line(
     assert page.side.currentWidget() is page.side.nothing_yet
     assert page.entry.line.hasFocus()
     type_into(qtbot, page.entry.line, "brass clock 12x20")
-    qtbot.waitUntil(lambda: page.side.currentWidget() is page.panel)
+    wait_until(lambda: page.side.currentWidget() is page.panel)
     assert page.panel.title.text() == "brass clock"
     window.workspace.undo()
     assert page.side.currentWidget() is page.side.nothing_yet

@@ -18,6 +18,7 @@ from jolly_ledge.edits.placements import ReturnToStash
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.readings.register import Assessment, assess
 from pages import page_of
+from patience import wait_until
 
 
 def ask_often(monkeypatch: pytest.MonkeyPatch, rests: float) -> None:
@@ -25,13 +26,11 @@ def ask_often(monkeypatch: pytest.MonkeyPatch, rests: float) -> None:
     monkeypatch.setattr(getting_ready, "ASKS_MS", 5)
 
 
-def test_all_pages_are_made_while_nobody_touches_anything(
-    window: MainWindow, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch
-) -> None:
+def test_all_pages_are_made_while_nobody_touches_anything(window: MainWindow, monkeypatch: pytest.MonkeyPatch) -> None:
     ask_often(monkeypatch, rests=0.05)
     shown = window.pages.currentWidget()
     ready = GettingReady(window)
-    qtbot.waitUntil(lambda: ready.is_done, timeout=30_000)
+    wait_until(lambda: ready.is_done)
     assert window.pages.count() >= len(STEPS)
     assert window.pages.currentWidget() is shown
 
@@ -62,15 +61,15 @@ def test_a_page_made_ahead_catches_up_when_it_is_shown(window: MainWindow, qtbot
     qtbot.keyClick(page, Qt.Key.Key_Escape)
 
 
-def test_the_forms_of_a_thing_come_after_the_line_up(window: MainWindow, qtbot: QtBot) -> None:
+def test_the_forms_of_a_thing_come_after_the_line_up(window: MainWindow) -> None:
     window.show_step("Gather")
     page = page_of(window, "Gather", GatherStep)
     assert page.findChild(ItemPanel) is None
-    qtbot.waitUntil(lambda: page.side.currentWidget() is page.findChild(ItemPanel))
+    wait_until(lambda: page.side.currentWidget() is page.findChild(ItemPanel))
     assert page.panel.title.text() == window.workspace.plan.item(window.workspace.item_id).label
 
 
-def test_words_of_the_time_line_do_not_wait_for_its_drawings(window: MainWindow, qtbot: QtBot) -> None:
+def test_words_of_the_time_line_do_not_wait_for_its_drawings(window: MainWindow) -> None:
     window.show_step("Keep")
     line = page_of(window, "Keep", KeepStep).time_line
     words_alone = line.grab().toImage()
@@ -78,25 +77,23 @@ def test_words_of_the_time_line_do_not_wait_for_its_drawings(window: MainWindow,
     place = QRect(row.left() + 44, row.top() + 20, 80, 80)
     blank = words_alone.copy(place)
     assert len({blank.pixel(x, y) for x in range(blank.width()) for y in range(blank.height())}) == 1
-    qtbot.waitUntil(lambda: line.grab().toImage().copy(place) != blank)
+    wait_until(lambda: line.grab().toImage().copy(place) != blank)
 
 
-def test_a_number_is_not_told_against_an_empty_look(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_number_is_not_told_against_an_empty_look(window: MainWindow) -> None:
     workspace, panel = window.workspace, page_of(window, "Arrange", ArrangeStep).readings
-    qtbot.waitUntil(lambda: "since" in panel.since.text())
+    wait_until(lambda: "since" in panel.since.text())
     looks = [look.id for look in workspace.plan.looks_of(workspace.piece_id)]
     before = looks[looks.index(workspace.look_id) - 1]
     placements = workspace.plan.look(before).placements
     workspace.commit(ReturnToStash(look=before, placements=tuple(one.id for one in placements)))
-    qtbot.waitUntil(lambda: panel.since.text() == "")
+    wait_until(lambda: panel.since.text() == "")
     assert panel.score.text().startswith("Reads ")
 
 
-def test_the_look_before_is_not_read_again_while_it_stays(
-    window: MainWindow, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch
-) -> None:
+def test_the_look_before_is_not_read_again_while_it_stays(window: MainWindow, monkeypatch: pytest.MonkeyPatch) -> None:
     panel = page_of(window, "Arrange", ArrangeStep).readings
-    qtbot.waitUntil(lambda: "since" in panel.since.text())
+    wait_until(lambda: "since" in panel.since.text())
     read: list[str] = []
 
     def counted(arrangement: Arrangement) -> Assessment:

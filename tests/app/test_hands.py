@@ -23,6 +23,7 @@ from jolly_ledge.model.starts.gallery import STARTS
 from jolly_ledge.model.stash_order import Shelf
 from jolly_ledge.planning.whereabouts import stands_elsewhere
 from jolly_ledge.render.scene import pixels_of
+from patience import wait_until
 
 LEFT, CONTROL = Qt.MouseButton.LeftButton, Qt.KeyboardModifier.ControlModifier
 
@@ -153,7 +154,7 @@ def test_page_up_carries_what_is_in_hand(window: MainWindow, qtbot: QtBot) -> No
     assert window.workspace.selection == ("copper-bowl",)
 
 
-def test_the_right_button_offers_what_can_be_done_with_a_thing(window: MainWindow, qtbot: QtBot) -> None:
+def test_the_right_button_offers_what_can_be_done_with_a_thing(window: MainWindow) -> None:
     page = arrange_step(window)
     offered = right_click(page, point_of(page.view, "copper-bowl"))
     assert window.workspace.selection == ("copper-bowl",)
@@ -166,7 +167,7 @@ def test_the_right_button_offers_what_can_be_done_with_a_thing(window: MainWindo
     assert all(one.id != "copper-bowl" for one in window.workspace.look.placements)
 
 
-def test_the_right_button_on_a_ledge_offers_what_goes_there(window: MainWindow, qtbot: QtBot) -> None:
+def test_the_right_button_on_a_ledge_offers_what_goes_there(window: MainWindow) -> None:
     page = arrange_step(window)
     ledge = window.workspace.piece.ledges[-1]
     inside = spot(page.view, ledge.left + 6, ledge.floor + 300)
@@ -178,7 +179,7 @@ def test_the_right_button_on_a_ledge_offers_what_goes_there(window: MainWindow, 
     assert window.workspace.ledge_id == ledge.id
 
 
-def test_every_key_of_the_menu_is_heard_on_the_drawing_once(window: MainWindow, qtbot: QtBot) -> None:
+def test_every_key_of_the_menu_is_heard_on_the_drawing_once(window: MainWindow) -> None:
     page = arrange_step(window)
     keys = [act.keys for act in page.acts if act.keys]
     assert len(keys) == len(set(keys))
@@ -205,7 +206,7 @@ def test_the_drawing_is_shown_alone_and_with_all_beside_it_again(window: MainWin
     qtbot.keyClick(window, Qt.Key.Key_F11)
     beside = (window.path, page.readings, page.foot, page.chosen)
     assert not any(one.isVisible() for one in beside)
-    qtbot.waitUntil(lambda: page.view.width() > narrow + 300)
+    wait_until(lambda: page.view.width() > narrow + 300)
     qtbot.keyClick(window, Qt.Key.Key_F11)
     assert all(one.isVisible() for one in beside)
 
@@ -243,7 +244,7 @@ def test_another_look_is_found_by_typing_under_the_names(window: MainWindow, qtb
     assert workspace.look_id == before
 
 
-def test_a_look_is_duplicated_renamed_and_begun_in_the_head(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_look_is_duplicated_renamed_and_begun_in_the_head(window: MainWindow) -> None:
     page = arrange_step(window)
     workspace = window.workspace
     things = len(workspace.look.placements)
@@ -263,7 +264,7 @@ def test_a_look_is_duplicated_renamed_and_begun_in_the_head(window: MainWindow, 
     assert workspace.look.placements == ()
 
 
-def test_every_look_is_drawn_in_the_list(window: MainWindow, qtbot: QtBot) -> None:
+def test_every_look_is_drawn_in_the_list(window: MainWindow) -> None:
     page = arrange_step(window)
     page.show_looks()
     switcher = page.switcher
@@ -273,7 +274,7 @@ def test_every_look_is_drawn_in_the_list(window: MainWindow, qtbot: QtBot) -> No
         image = switcher.looks.item(row).icon().pixmap(64, 64).toImage()
         return any(image.pixelColor(x, 32).alpha() for x in range(image.width()))
 
-    qtbot.waitUntil(lambda: all(opaque(row) for row in range(switcher.looks.count())))
+    wait_until(lambda: all(opaque(row) for row in range(switcher.looks.count())))
     switcher.hide()
 
 
@@ -358,7 +359,7 @@ def test_one_goes_back_to_a_step_and_on_again_by_its_drawing(window: MainWindow,
     assert named() == ["Turn footed copper bowl", "Lock footed copper bowl", "As it was opened"]
     assert steps.currentRow() == 0
     blank = steps.item(2).icon().pixmap(ICON).toImage()
-    qtbot.waitUntil(lambda: steps.item(2).icon().pixmap(ICON).toImage() != blank)
+    wait_until(lambda: steps.item(2).icon().pixmap(ICON).toImage() != blank)
     qtbot.mouseClick(steps.viewport(), LEFT, pos=steps.visualItemRect(steps.item(2)).center())
     assert not taken.isVisible()
     assert window.workspace.plan == before
@@ -393,9 +394,7 @@ def test_what_is_dropped_on_a_neighbour_slides_beside_it_and_says_so(window: Mai
     assert page.view.hasFocus()
 
 
-def test_what_stands_on_another_piece_is_marked_on_the_board_and_told_when_taken(
-    window: MainWindow, qtbot: QtBot
-) -> None:
+def test_what_stands_on_another_piece_is_marked_on_the_board_and_told_when_taken(window: MainWindow) -> None:
     page = arrange_step(window)
     workspace = window.workspace
     page.foot.fits_chip.setChecked(False)
@@ -426,9 +425,7 @@ def test_a_small_wall_piece_fills_the_view_and_the_floor_is_a_broken_line() -> N
     assert not any(isinstance(one, Shape) and one.dash for one in standing.primitives)
 
 
-def test_while_the_wheel_turns_what_was_painted_is_stretched_and_sharp_once_it_rests(
-    window: MainWindow, qtbot: QtBot
-) -> None:
+def test_while_the_wheel_turns_what_was_painted_is_stretched_and_sharp_once_it_rests(window: MainWindow) -> None:
     page = arrange_step(window)
     view = page.view
     whole = view.grab().toImage()
@@ -436,7 +433,7 @@ def test_while_the_wheel_turns_what_was_painted_is_stretched_and_sharp_once_it_r
     assert view.stretched.is_held
     blurred = view.grab().toImage()
     assert blurred != whole
-    qtbot.waitUntil(lambda: not view.stretched.is_held)
+    wait_until(lambda: not view.stretched.is_held)
     sharp = view.grab().toImage()
     assert sharp != blurred
     view.look_nearer(1.0, QPointF(200, 200))
@@ -490,7 +487,7 @@ def test_a_look_is_carried_over_to_another_piece(window: MainWindow, qtbot: QtBo
     assert len(workspace.plan.looks) == before
 
 
-def test_a_look_carried_to_a_piece_without_any_is_shown_beside_the_first(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_look_carried_to_a_piece_without_any_is_shown_beside_the_first(window: MainWindow) -> None:
     workspace = window.workspace
     for look in workspace.plan.looks_of("hall-console"):
         workspace.commit(RemoveLook(look=look.id, name=look.label))

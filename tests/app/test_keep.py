@@ -30,9 +30,9 @@ from jolly_ledge.photos.check import check_photo
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.render.practice_photos import practice_photo
 from pages import page_of, pick, type_into
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
-PATIENCE_MS = 60_000
 
 
 @pytest.fixture
@@ -180,7 +180,7 @@ def test_where_is_it_looks_through_the_plans_of_others(
     type_into(qtbot, where.search_field, "orrery")
     assert where.found[0].said.startswith("is kept in")
     workspace.commit(ChangeLook(look="first-try", changes=(("status", "placed"),), label="x"))
-    qtbot.waitUntil(lambda: "stands on" in where.found[0].said or "stands" in where.found[0].said)
+    wait_until(lambda: "stands on" in where.found[0].said or "stands" in where.found[0].said)
     where._show(0)
     assert window.pages.currentWidget() is window.step("Arrange")
     assert workspace.chosen_placed[0].item.id == "orrery"
@@ -226,7 +226,7 @@ def test_a_photograph_is_added_marked_and_checked(
         qtbot.mouseMove(view, pos=to)
         qtbot.mouseRelease(view, LEFT, pos=to)
     qtbot.mouseClick(check.straighten_button, LEFT)
-    qtbot.waitUntil(lambda: check.check is not None, timeout=PATIENCE_MS)
+    wait_until(lambda: check.check is not None)
     assert check.check is not None
     moved = {thing.placement: thing for thing in check.check.things if thing.state == "moved"}
     assert moved["cream-vase"].along == pytest.approx(40, abs=10)
@@ -238,7 +238,7 @@ def test_a_photograph_is_added_marked_and_checked(
     assert check.compared is not None
     check.keep_so(check.compared, moved["cream-vase"], "4 cm further right")
     assert workspace.plan.look("first-try").placement("cream-vase").x == pytest.approx(before + 40, abs=10)
-    qtbot.waitUntil(lambda: not check.is_busy, timeout=PATIENCE_MS)
+    wait_until(lambda: not check.is_busy)
     assert not [thing for thing in check.check.things if thing.state == "moved"]
 
 
@@ -268,13 +268,13 @@ def test_a_comparison_that_comes_too_late_is_dropped(
     workspace.commit(AddProposals(looks=(few,)))
     assert check.begin("few", first.photos[0].name)
     qtbot.mouseClick(check.straighten_button, LEFT)
-    qtbot.waitUntil(lambda: check.check is not None, timeout=PATIENCE_MS)
+    wait_until(lambda: check.check is not None)
     assert check.compared is not None
     assert check.compared.look_id == "few"
     shown = check.check
     assert shown is not None
     go_on.set()
-    qtbot.waitUntil(lambda: not check.work.is_busy, timeout=PATIENCE_MS)
+    wait_until(lambda: not check.work.is_busy)
     assert check.check is shown
     assert len(shown.things) == 2
     # What was compared is not what stands there any more: nothing is moved, and it is said.

@@ -10,6 +10,7 @@ from conftest import AnsweringDialogs
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.gather.laid_out_page import LaidOutPage
 from pages import LEFT, gather
+from patience import wait_until
 
 
 @pytest.fixture
@@ -27,7 +28,7 @@ def found(page: LaidOutPage, qtbot: QtBot) -> LaidOutPage:
     qtbot.mouseClick(page.practice_button, LEFT)
     qtbot.mouseClick(page.find_button, LEFT)
     assert page.is_measuring
-    qtbot.waitUntil(lambda: not page.is_measuring, timeout=60_000)
+    wait_until(lambda: not page.is_measuring)
     assert len(page.rows) >= 8
     return page
 
@@ -84,7 +85,7 @@ def test_the_sheet_is_marked_again_by_hand(found: LaidOutPage, qtbot: QtBot) -> 
     assert page.views.currentWidget() is page.photo
     qtbot.mouseClick(page.sheet_row.chips["letter"], LEFT)
     qtbot.mouseClick(page.find_button, LEFT)
-    qtbot.waitUntil(lambda: not page.is_measuring, timeout=60_000)
+    wait_until(lambda: not page.is_measuring)
     assert page.rows[0].thing.width > width * 1.01
 
 

@@ -145,7 +145,7 @@ def test_what_is_seen_follows_a_change_and_is_only_looked_at(window: MainWindow,
     assert picture(page) != before
 
 
-def test_cords_are_drawn_from_every_place_and_what_hides_them_is_told(window: MainWindow, qtbot: QtBot) -> None:
+def test_cords_are_drawn_from_every_place_and_what_hides_them_is_told(window: MainWindow) -> None:
     page, workspace = arrange_step(window), window.workspace
     workspace.choose_look("hall-welcome")
     page.view_strip.look_from("Seated")
@@ -229,7 +229,7 @@ def test_how_a_thing_counts_is_changed_by_hand(window: MainWindow, qtbot: QtBot)
     assert len(workspace.arrangement.units) == before
 
 
-def test_a_tried_move_leaves_a_ghost_and_an_outline(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_tried_move_leaves_a_ghost_and_an_outline(window: MainWindow) -> None:
     workspace = window.workspace
     page = arrange_step(window)
     before = workspace.arrangement

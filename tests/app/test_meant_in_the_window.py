@@ -33,7 +33,7 @@ def choose(menu: QMenu, *path: str) -> None:
     next(made for made in menu.actions() if made.text() == path[-1]).trigger()
 
 
-def test_a_ledge_is_meant_by_its_chip_and_the_drawing_bears_a_tag(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_ledge_is_meant_by_its_chip_and_the_drawing_bears_a_tag(window: MainWindow) -> None:
     page, workspace = arranging(window), window.workspace
     meaning = page.chosen.meaning
     assert meaning.button.isVisible()
@@ -70,7 +70,7 @@ def test_the_key_opens_the_list_and_the_readings_follow(window: MainWindow, qtbo
     assert workspace.piece.ledge("l4").meant == AS_THE_LOOK
 
 
-def test_a_copied_bay_is_meant_the_same(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_copied_bay_is_meant_the_same(window: MainWindow) -> None:
     page, workspace = arranging(window), window.workspace
     page.chosen.meaning.fill()
     choose(page.chosen.meaning.menu, "Storage")
@@ -79,7 +79,7 @@ def test_a_copied_bay_is_meant_the_same(window: MainWindow, qtbot: QtBot) -> Non
     assert told.count("store") == 2
 
 
-def test_a_place_is_kept_where_the_pointer_asked_for_it_and_given_back(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_place_is_kept_where_the_pointer_asked_for_it_and_given_back(window: MainWindow) -> None:
     page, workspace = arranging(window), window.workspace
     ledge = workspace.piece.ledge("l4")
     middle = page.view.mapFromScene(QPointF(ledge.left + ledge.width / 2, -ledge.floor - 60))
@@ -156,7 +156,7 @@ def test_the_key_lists_what_a_place_can_be_kept_for(window: MainWindow, qtbot: Q
     page.kept_places.hide()
 
 
-def test_a_group_is_centred_on_an_axis_as_it_is(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_group_is_centred_on_an_axis_as_it_is(window: MainWindow) -> None:
     page, workspace = arranging(window), window.workspace
     look = next(look for look in workspace.plan.looks if look.piece == "hall-console")
     workspace.choose_look(look.id)

@@ -211,7 +211,7 @@ def test_boards_fixings_and_light_are_told_and_may_stay_unknown(window: MainWind
     assert workspace.piece.ledge("r1").light == "low"
 
 
-def test_a_told_board_that_is_no_board_is_doubted(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_told_board_that_is_no_board_is_doubted(window: MainWindow) -> None:
     page = measure(window)
     workspace = window.workspace
     ledges = tuple(
@@ -223,7 +223,7 @@ def test_a_told_board_that_is_no_board_is_doubted(window: MainWindow, qtbot: QtB
     assert page.tape.isHidden()
 
 
-def test_what_a_piece_is_can_be_told_afterwards(window: MainWindow, qtbot: QtBot) -> None:
+def test_what_a_piece_is_can_be_told_afterwards(window: MainWindow) -> None:
     page = measure(window)
     before = window.workspace.piece
     pick(page.piece_form.kind_field, "cabinet")

@@ -4,13 +4,16 @@ import subprocess
 import sys
 
 import pytest
+import shiboken6
 from PySide6.QtCore import QPoint
+from PySide6.QtWidgets import QWidget
 from pytestqt.qtbot import QtBot
 
 from jolly_ledge.app import modules_ahead
 from jolly_ledge.app.lean_imports import import_leanly
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.modules_ahead import ModulesAhead
+from patience import wait_until
 
 SELDOM = "mailbox"
 """A module of the standard library that nothing here needs."""
@@ -28,7 +31,7 @@ def test_modules_are_read_beside_the_window(window: MainWindow, qtbot: QtBot) ->
     assert not ahead.is_begun
     assert not ahead.is_done
     ahead.start()
-    qtbot.waitUntil(lambda: ahead.is_done)
+    wait_until(lambda: ahead.is_done)
     assert SELDOM in sys.modules
     assert ModulesAhead((SELDOM,), window).is_done
 
@@ -46,13 +49,27 @@ def test_reading_rests_while_the_hand_moves(window: MainWindow, qtbot: QtBot, mo
     stirred: list[bool] = []
     monkeypatch.setattr(modules_ahead, "import_module", slowly)
     ahead.start()
-    qtbot.waitUntil(lambda: read == ["first"])
+    wait_until(lambda: read == ["first"])
     qtbot.mouseMove(window, QPoint(30, 300))
     qtbot.mouseMove(window, QPoint(31, 301))
     stirred.append(True)
     qtbot.wait(60)
     assert read == ["first"]
-    qtbot.waitUntil(lambda: read == ["first", "second"])
+    wait_until(lambda: read == ["first", "second"])
+
+
+@pytest.mark.usefixtures("_unread")
+def test_a_window_that_is_gone_lets_no_reading_wait(qtbot: QtBot, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(modules_ahead, "import_module", lambda name: None)
+    widget = QWidget()
+    widget.show()
+    ahead = ModulesAhead((SELDOM,), widget)
+    ahead.start()
+    thread = ahead._thread
+    assert thread.is_alive()
+    shiboken6.delete(widget)
+    thread.join(timeout=5)
+    assert not thread.is_alive()
 
 
 def test_a_module_is_imported_without_its_source_being_read() -> None:

@@ -116,7 +116,7 @@ def test_the_line_up_grows_with_ctrl_and_the_wheel_and_scrolls_without(window: M
     assert line_up.boards.height == pytest.approx(high)
 
 
-def test_versions_are_looked_at_equally_near(window: MainWindow, qtbot: QtBot) -> None:
+def test_versions_are_looked_at_equally_near(window: MainWindow) -> None:
     window.show_side_by_side()
     page = window.step("Keep")
     assert isinstance(page, KeepStep)

@@ -31,6 +31,7 @@ from jolly_ledge.model.starts.gallery import STARTS, begin
 from jolly_ledge.readings import register
 from jolly_ledge.workspace.new_plan import new_plan
 from pages import measure, type_into
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -68,7 +69,7 @@ def test_a_rail_with_one_coloured_thing_is_read_and_opened(window: MainWindow, t
 
 
 def test_a_reading_that_fails_is_told_once_and_the_rest_stands(
-    watched: MainWindow, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+    watched: MainWindow, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
 ) -> None:
     def broken(*_: object) -> None:
         raise ZeroDivisionError("inside a reading")
@@ -79,7 +80,7 @@ def test_a_reading_that_fails_is_told_once_and_the_rest_stands(
     )
     workspace = watched.workspace
     workspace.commit(MovePlacement(look="first-try", placement="dark-urn", spot=Spot(ledge="l1", x=210, z=150)))
-    qtbot.waitUntil(lambda: "“Colour echo” could not be read" in watched.notice.sentence)
+    wait_until(lambda: "“Colour echo” could not be read" in watched.notice.sentence)
     assert workspace.assessment.unread == ("colour-echo",)
     assert len(workspace.assessment.readings) > 15
     assert "ZeroDivisionError" in capsys.readouterr().err
@@ -105,7 +106,7 @@ def test_a_caution_that_fails_says_that_nothing_is_known(watched: MainWindow, mo
 
 
 def test_a_thing_that_cannot_be_drawn_is_a_block_and_a_part_that_fails_does_not_end_the_window(
-    watched: MainWindow, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+    watched: MainWindow, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
 ) -> None:
     def broken(*_: object) -> None:
         raise IndexError("in a drawing")
@@ -115,12 +116,12 @@ def test_a_thing_that_cannot_be_drawn_is_a_block_and_a_part_that_fails_does_not_
     plan = plan_of((thing("globe", "object", silhouette="globe"),), (put("globe"),))
     (tmp_path / "globe.json").write_bytes(plan_to_json(plan))
     assert watched.workspace.open(tmp_path / "globe.json")
-    qtbot.waitUntil(lambda: "plain block" in watched.notice.sentence)
+    wait_until(lambda: "plain block" in watched.notice.sentence)
     view = arrange_page(watched).view
     monkeypatch.setattr(look_view, "paint_scale_bar", broken)
     view.viewport().update()
     assert not view.grab().isNull()
-    qtbot.waitUntil(lambda: "could not be drawn" in watched.notice.sentence)
+    wait_until(lambda: "could not be drawn" in watched.notice.sentence)
     items.item_shapes.cache_clear()
 
 

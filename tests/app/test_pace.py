@@ -9,6 +9,7 @@ from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.widgets.pace import Pace
 from pages import page_of
+from patience import wait_until
 
 SLOW_S = 0.012
 
@@ -34,7 +35,7 @@ def test_what_is_slow_is_done_less_often_and_ends_with_the_last_state(qtbot: QtB
         follower.state = state
         pace.ask()
     assert follower.shown == [1]
-    qtbot.waitUntil(lambda: follower.shown == [1, 5])
+    wait_until(lambda: follower.shown == [1, 5])
     qtbot.wait(150)
     assert follower.shown == [1, 5]
 
@@ -51,7 +52,7 @@ def test_what_was_done_otherwise_is_left(qtbot: QtBot) -> None:
     assert follower.shown == [0, 0]
 
 
-def test_the_number_follows_a_thing_that_is_carried_and_ends_right(window: MainWindow, qtbot: QtBot) -> None:
+def test_the_number_follows_a_thing_that_is_carried_and_ends_right(window: MainWindow) -> None:
     step = page_of(window, "Arrange", ArrangeStep)
     view, workspace = step.view, window.workspace
     first = workspace.look.placements[0].id
@@ -60,8 +61,8 @@ def test_the_number_follows_a_thing_that_is_carried_and_ends_right(window: MainW
     for steps in range(12):
         view.carry_to(start.__class__(start.x() + 3 * steps, start.y()))
     number = step.readings.score
-    qtbot.waitUntil(lambda: number.text() == f"Reads {workspace.shown(workspace.assessment.score)}")
+    wait_until(lambda: number.text() == f"Reads {workspace.shown(workspace.assessment.score)}")
     carried = number.text()
     view.put_back()
-    qtbot.waitUntil(lambda: number.text() == f"Reads {workspace.shown(workspace.assessment.score)}")
+    wait_until(lambda: number.text() == f"Reads {workspace.shown(workspace.assessment.score)}")
     assert number.text() != carried

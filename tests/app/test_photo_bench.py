@@ -18,6 +18,7 @@ from jolly_ledge.model.colour import difference
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.render.practice_photos import practice_camera, practice_photo
 from pages import LEFT, bench_of, measure, type_into
+from patience import wait_until
 
 
 def click(qtbot: QtBot, view: PhotoView, x: float, y: float, *, shift: bool = False) -> None:
@@ -188,7 +189,7 @@ def test_the_photograph_is_laid_under_the_drawing_saved_and_found_again(
     photo = window.workspace.piece.photo
     assert photo is not None
     page.view.grab()
-    qtbot.waitUntil(lambda: not page.view.photo.is_busy, timeout=10_000)
+    wait_until(lambda: not page.view.photo.is_busy)
     with_photo = page.view.grab().toImage()
     qtbot.mouseClick(page.under_chip, LEFT)
     assert page.view.grab().toImage() != with_photo
@@ -201,7 +202,7 @@ def test_the_photograph_is_laid_under_the_drawing_saved_and_found_again(
     assert bench_of(window, qtbot).view.is_straight
 
 
-def test_a_json_plan_tells_that_it_keeps_no_photographs(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
+def test_a_json_plan_tells_that_it_keeps_no_photographs(window: MainWindow, tmp_path: Path) -> None:
     assert window.workspace.save(tmp_path / "plan.json")
     assert "holds no photographs" in window.notice.sentence
 

@@ -22,6 +22,7 @@ from jolly_ledge.photos.image import jpeg_bytes, read_photo
 from jolly_ledge.photos.intake import THING_SIDE, Intake, Intakes, take_in
 from jolly_ledge.render.practice_photos import practice_thing
 from pages import LEFT, gather, type_into
+from patience import wait_until
 
 TEAL = "#1f6f72"
 
@@ -41,8 +42,8 @@ def photographed(folder: Path, *names: str) -> tuple[Path, ...]:
     return tuple(folder / name for name in names)
 
 
-def read_all(page: PicturesPage, qtbot: QtBot) -> None:
-    qtbot.waitUntil(lambda: not page.is_busy, timeout=20_000)
+def read_all(page: PicturesPage) -> None:
+    wait_until(lambda: not page.is_busy)
 
 
 def test_photographs_become_things_with_colours_outline_and_picture(
@@ -52,7 +53,7 @@ def test_photographs_become_things_with_colours_outline_and_picture(
     dialogs.to_open_many = photographed(tmp_path, "teal vase 30 tall study.jpg", "IMG_2034.jpg")
     qtbot.mouseClick(page.load_button, LEFT)
     assert page.progress.isVisible()
-    read_all(page, qtbot)
+    read_all(page)
     assert not page.progress.isVisible()
     assert [draft.line for draft in page.drafts] == ["teal vase 30 tall study", "thing"]
     page.list.setCurrentRow(1)
@@ -85,7 +86,7 @@ def test_photographs_become_things_with_colours_outline_and_picture(
 def test_a_white_point_takes_the_warm_light_out(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
     page = pictures(window)
     page.take(photographed(tmp_path, "vase.jpg"))
-    read_all(page, qtbot)
+    read_all(page)
     (draft,) = page.drafts
     assert draft.intake.found is not None
     warm = difference(draft.intake.found.colours[0][0], TEAL)
@@ -107,7 +108,7 @@ def test_a_white_point_takes_the_warm_light_out(window: MainWindow, qtbot: QtBot
 def test_the_outline_is_left_aside_on_demand(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
     page = pictures(window)
     page.take(photographed(tmp_path, "vase 30 tall.jpg"))
-    read_all(page, qtbot)
+    read_all(page)
     qtbot.mouseClick(page.bench.outline_chip, LEFT)
     (drawn,) = page.bench.drawing.items
     assert drawn.outline == ()
@@ -120,7 +121,7 @@ def test_a_photograph_is_given_to_the_thing_in_hand(window: MainWindow, qtbot: Q
     before = window.workspace.plan.item("terracotta-vase")
     page = pictures(window)
     page.take(photographed(tmp_path, "vase.jpg"))
-    read_all(page, qtbot)
+    read_all(page)
     qtbot.mouseClick(page.give_button, LEFT)
     after = window.workspace.plan.item("terracotta-vase")
     assert (after.width, after.height, after.name) == (before.width, before.height, before.name)
@@ -150,7 +151,7 @@ def test_reading_is_stopped_and_what_was_read_stays(
 
     monkeypatch.setattr(pictures_page, "photo_bytes", slow)
     page.take(paths)
-    qtbot.waitUntil(lambda: len(page.drafts) == 1, timeout=20_000)
+    wait_until(lambda: len(page.drafts) == 1)
     assert page.progress_said.text() == "1 of 3 read"
     qtbot.mouseClick(page.cancel_button, LEFT)
     go_on.set()
@@ -159,9 +160,9 @@ def test_reading_is_stopped_and_what_was_read_stays(
     assert [draft.intake.source for draft in page.drafts] == ["a.jpg"]
     # It begins anew at once.
     page.take(paths[2:])
-    read_all(page, qtbot)
+    read_all(page)
     assert [draft.intake.source for draft in page.drafts] == ["a.jpg", "c.jpg"]
-    qtbot.waitUntil(lambda: not any("photographs" in thread.name for thread in threading.enumerate()))
+    wait_until(lambda: not any("photographs" in thread.name for thread in threading.enumerate()))
 
 
 def test_what_is_no_picture_is_told_and_the_others_go_on(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
@@ -171,7 +172,7 @@ def test_what_is_no_picture_is_told_and_the_others_go_on(window: MainWindow, qtb
     text.write_text("no picture")
     plain.write_bytes(jpeg_bytes(np.full((300, 200, 3), 200, np.uint8)))
     page.take((text, tmp_path / "gone.jpg", plain, *good))
-    read_all(page, qtbot)
+    read_all(page)
     assert "“note.jpg” is no JPEG or PNG picture" in window.notice.sentence
     assert "Two others failed too." in window.notice.sentence
     assert len(page.drafts) == 2
@@ -183,20 +184,20 @@ def test_what_is_no_picture_is_told_and_the_others_go_on(window: MainWindow, qtb
     assert window.workspace.history.undo_label == "Add vase"
 
 
-def test_dropped_photographs_are_read(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
+def test_dropped_photographs_are_read(window: MainWindow, tmp_path: Path) -> None:
     page = gather(window)
     data = QMimeData()
     data.setUrls([QUrl.fromLocalFile(str(path)) for path in photographed(tmp_path, "a.jpg", "b.jpg")])
     page.dropEvent(QDropEvent(QPointF(9, 9), Qt.DropAction.CopyAction, data, LEFT, Qt.KeyboardModifier.NoModifier))
     assert page.pages.currentWidget() is page.pages.pictures
-    read_all(page.pages.pictures, qtbot)
+    read_all(page.pages.pictures)
     assert len(page.pages.pictures.drafts) == 2
 
 
 def test_practice_photographs_are_there_without_a_camera(window: MainWindow, qtbot: QtBot) -> None:
     page = pictures(window)
     qtbot.mouseClick(page.practice_button, LEFT)
-    read_all(page, qtbot)
+    read_all(page)
     assert len(page.drafts) == 4
     assert all(draft.intake.found is not None and draft.intake.found.is_outlined for draft in page.drafts)
 
@@ -204,7 +205,7 @@ def test_practice_photographs_are_there_without_a_camera(window: MainWindow, qtb
 def test_a_spot_outside_the_photograph_picks_nothing(window: MainWindow, qtbot: QtBot, tmp_path: Path) -> None:
     page = pictures(window)
     page.take(photographed(tmp_path, "a.jpg"))
-    read_all(page, qtbot)
+    read_all(page)
     qtbot.mouseClick(page.bench.reference_chips["grey"], LEFT)
     qtbot.mouseClick(page.bench.picker, LEFT, pos=QPoint(1, 1))
     assert page.drafts[0].intake is page.drafts[0].as_taken

@@ -24,6 +24,7 @@ from jolly_ledge.model.money import Discount
 from jolly_ledge.planning.working_order import working_order
 from jolly_ledge.render.printing import PrintError
 from pages import page_of, type_into
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -248,10 +249,10 @@ def test_figures_are_read_whole_where_there_is_room(page: PlaceStep, window: Mai
     show(page, "order", qtbot)
     table = page.order.table
     whole = [table.sizeHintForColumn(column) for column in range(2, table.columnCount())]
-    qtbot.waitUntil(lambda: [table.columnWidth(column) for column in range(2, table.columnCount())] >= whole)
+    wait_until(lambda: [table.columnWidth(column) for column in range(2, table.columnCount())] >= whole)
     assert sum(table.columnWidth(column) for column in range(table.columnCount())) <= table.viewport().width()
     window.resize(1100, 700)
-    qtbot.waitUntil(lambda: table.columnWidth(6) < whole[-1])
+    wait_until(lambda: table.columnWidth(6) < whole[-1])
     # What is too narrow scrolls: a figure is not cut short of its edge.
     assert min(table.columnWidth(column) for column in (4, 5)) >= table.fontMetrics().horizontalAdvance(
         "11.4 from left"

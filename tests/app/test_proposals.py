@@ -18,9 +18,9 @@ from jolly_ledge.edits.placements import ChangePlacement
 from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.proposals.meaning import Meaning
 from pages import page_of
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
-PATIENCE_MS = 60_000
 
 
 def arranging(window: MainWindow) -> ArrangeStep:
@@ -44,9 +44,9 @@ def test_proposals_come_and_one_is_taken_over(window: MainWindow, page: Proposal
         look=workspace.look_id, placements=(lamp.id,), changes=(("locked", True),), label="Lock it",
     ))  # fmt: skip
     page.begin(steps=15)
-    qtbot.waitUntil(lambda: page.found[0] is not None, timeout=PATIENCE_MS)
-    qtbot.waitUntil(lambda: not page.job.is_running, timeout=PATIENCE_MS)
-    qtbot.waitUntil(lambda: not page._timer.isActive(), timeout=PATIENCE_MS)
+    wait_until(lambda: page.found[0] is not None)
+    wait_until(lambda: not page.job.is_running)
+    wait_until(lambda: not page._timer.isActive())
     assert all(one is not None and one.is_valid for one in page.found)
     assert all(card.reads.text().startswith("reads ") for card in page.cards)
     assert all(card.story.text().count("\n") == 2 for card in page.cards)
@@ -68,7 +68,7 @@ def test_a_changed_stash_is_told_before_anything_is_taken(
     window: MainWindow, page: ProposalsPage, qtbot: QtBot
 ) -> None:
     page.begin(steps=5)
-    qtbot.waitUntil(lambda: not page._timer.isActive() and page.found[0] is not None, timeout=PATIENCE_MS)
+    wait_until(lambda: not page._timer.isActive() and page.found[0] is not None)
     window.workspace.commit(ToggleTrait(items=("dark-urn",), trait="fragile", on=True))
     before = window.workspace.plan
     with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "propose anew" in said):
@@ -78,9 +78,9 @@ def test_a_changed_stash_is_told_before_anything_is_taken(
 
 def test_the_search_is_stopped_and_left(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
     page.begin(steps=1_000_000)
-    qtbot.waitUntil(lambda: page.found[0] is not None, timeout=PATIENCE_MS)
+    wait_until(lambda: page.found[0] is not None)
     qtbot.mouseClick(page.stop_button, LEFT)
-    qtbot.waitUntil(lambda: not page.job.is_running, timeout=PATIENCE_MS)
+    wait_until(lambda: not page.job.is_running)
     assert sum(one is not None for one in page.found) < 3
     qtbot.keyClick(page, Qt.Key.Key_Escape)
     step = arranging(window)
@@ -90,69 +90,67 @@ def test_the_search_is_stopped_and_left(window: MainWindow, page: ProposalsPage,
 def test_nothing_to_propose_is_said(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs) -> None:
     window = open_window(qtbot, plan_of(), log, dialogs)
     step = arranging(window)
-    with qtbot.waitSignal(
-        window.workspace.signals.refused, timeout=PATIENCE_MS, check_params_cb=lambda said: "gather things" in said
-    ):
+    with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "gather things" in said):
         qtbot.mouseClick(step.foot.propose_button, LEFT)
     assert step.proposals is not None
     step.proposals.job.close()
 
 
-def found_all(page: ProposalsPage, qtbot: QtBot) -> None:
-    qtbot.waitUntil(lambda: not page._timer.isActive() and page.found[0] is not None, timeout=PATIENCE_MS)
+def found_all(page: ProposalsPage) -> None:
+    wait_until(lambda: not page._timer.isActive() and page.found[0] is not None)
 
 
-def test_how_many_and_in_which_manners_is_asked_for(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+def test_how_many_and_in_which_manners_is_asked_for(window: MainWindow, page: ProposalsPage) -> None:
     page.settings.each_list.setCurrentText("each fullness")
     page.begin(steps=3)
-    found_all(page, qtbot)
+    found_all(page)
     assert [one.look.manner.fullness for one in page.found if one is not None][1:] != ["layered", "layered"]
     assert len({one.look.manner.fullness for one in page.found if one is not None}) == 3
     page.settings.each_list.setCurrentText("each mood")
     page.begin(steps=3)
-    found_all(page, qtbot)
+    found_all(page)
     moods = [one.look.manner.palette for one in page.found if one is not None]
     assert len(moods) >= 3
     assert len(set(moods)) == len(moods)
     page.settings.each_list.setCurrentText("this manner")
     page.settings.count_list.setCurrentText("5")
     page.begin(steps=2)
-    found_all(page, qtbot)
+    found_all(page)
     assert len(page.cards) == 5
     assert all(card.proposal is not None for card in page.cards)
     page.settings.count_list.setCurrentText("2")
     page.begin(steps=2)
-    found_all(page, qtbot)
+    found_all(page)
     assert len(page.cards) == 2
 
 
-def test_the_same_throw_gives_the_same_looks(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+def test_the_same_throw_gives_the_same_looks(window: MainWindow, page: ProposalsPage) -> None:
     thrown = []
     for throw in (7, 8, 7):
         page.settings.throw_field.setValue(throw - 1)
         page.begin(steps=10)
-        found_all(page, qtbot)
+        found_all(page)
         assert page.settings.throw == throw
         thrown.append([one.look.placements for one in page.found if one is not None])
     assert thrown[0] == thrown[2]
     assert thrown[0] != thrown[1]
 
 
-def test_all_that_stands_stays_when_a_look_is_finished(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+def test_all_that_stands_stays_when_a_look_is_finished(window: MainWindow, page: ProposalsPage) -> None:
     page.settings.keep_list.setCurrentText("all that stands")
     page.begin(steps=5)
-    found_all(page, qtbot)
+    found_all(page)
     for one in page.found:
         assert one is not None
         assert set(window.workspace.look.placements) <= set(one.look.placements)
 
 
-def test_only_the_ledge_in_hand_is_arranged(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+def test_only_the_ledge_in_hand_is_arranged(window: MainWindow, page: ProposalsPage) -> None:
     workspace = window.workspace
     workspace.choose_ledge("below")
     page.settings.keep_list.setCurrentText("all but this ledge")
     page.begin(steps=5)
-    found_all(page, qtbot)
+    found_all(page)
     elsewhere = [placement for placement in workspace.look.placements if placement.ledge != "below"]
     for one in page.found:
         assert one is not None
@@ -162,7 +160,7 @@ def test_only_the_ledge_in_hand_is_arranged(window: MainWindow, page: ProposalsP
 def test_ledges_are_marked_by_a_click_and_blended(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
     workspace = window.workspace
     page.begin(steps=10)
-    found_all(page, qtbot)
+    found_all(page)
     assert not page.blend_button.isEnabled()
     ledges = {ledge.id: ledge for ledge in workspace.piece.ledges}
     for card, ledge in ((page.cards[0], "top"), (page.cards[1], "below"), (page.cards[2], "below")):
@@ -191,7 +189,7 @@ def test_all_are_taken_over_in_one_step_and_laid_side_by_side(
 ) -> None:
     workspace = window.workspace
     page.begin(steps=5)
-    found_all(page, qtbot)
+    found_all(page)
     before = len(workspace.plan.looks)
     with qtbot.waitSignal(workspace.signals.compare_asked):
         qtbot.mouseClick(page.all_button, LEFT)
@@ -218,25 +216,23 @@ def test_a_season_is_chosen_from_the_list_and_its_things_come(
 
     # Asked for in steps, not seconds: what is found is the same on a busy machine.
     page.begin(steps=120)
-    qtbot.waitUntil(lambda: not page.job.is_running and page.found[0] is not None, timeout=PATIENCE_MS)
-    found_all(page, qtbot)
+    wait_until(lambda: not page.job.is_running and page.found[0] is not None)
+    found_all(page)
     assert shows_autumn()
 
 
-def test_what_differs_from_the_look_in_hand_is_said(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+def test_what_differs_from_the_look_in_hand_is_said(window: MainWindow, page: ProposalsPage) -> None:
     page.begin(steps=40)
-    found_all(page, qtbot)
+    found_all(page)
     card = page.cards[0]
     assert card.differs.text().startswith(("better: ", "worse: "))
     assert "(+" in card.reads.text() or "(−" in card.reads.text()
     assert "Brings" in card.story.toolTip() or "Leaves out" in card.story.toolTip()
 
 
-def test_the_cards_read_on_the_scale_of_the_panel_once_it_is_known(
-    window: MainWindow, page: ProposalsPage, qtbot: QtBot
-) -> None:
+def test_the_cards_read_on_the_scale_of_the_panel_once_it_is_known(window: MainWindow, page: ProposalsPage) -> None:
     page.begin(steps=5)
-    found_all(page, qtbot)
+    found_all(page)
     card, workspace = page.cards[0], window.workspace
     assert card.proposal is not None
     raw = round(card.proposal.assessment.score * 100)
@@ -249,12 +245,12 @@ def test_the_cards_read_on_the_scale_of_the_panel_once_it_is_known(
     assert card.reads.text().startswith(f"reads {half} ")
 
 
-def test_nothing_is_better_or_worse_than_an_empty_look(window: MainWindow, page: ProposalsPage, qtbot: QtBot) -> None:
+def test_nothing_is_better_or_worse_than_an_empty_look(window: MainWindow, page: ProposalsPage) -> None:
     workspace = window.workspace
     workspace.commit(AddLook(piece=workspace.piece_id, name="Bare"))
     workspace.choose_look("bare")
     page.begin(steps=40)
-    found_all(page, qtbot)
+    found_all(page)
     assert page.cards[0].differs.text() == ""
     assert page.cards[0].reads.text().startswith("reads ")
     assert "(" not in page.cards[0].reads.text()
@@ -264,7 +260,7 @@ def test_the_drawings_stand_on_one_line_whatever_is_said_below(
     window: MainWindow, page: ProposalsPage, qtbot: QtBot
 ) -> None:
     page.begin(steps=4)
-    qtbot.waitUntil(lambda: all(one is not None for one in page.found), timeout=PATIENCE_MS)
+    wait_until(lambda: all(one is not None for one in page.found))
     page.job.cancel()
     page.cards[1].differs.setText("better: " + ", ".join(["how scaled to the furniture"] * 9))
     page._level()

@@ -25,7 +25,7 @@ def opened_menu(widget: QWidget) -> dict[str, bool]:
     return offered
 
 
-def test_a_finding_offers_what_its_buttons_do(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_finding_offers_what_its_buttons_do(window: MainWindow) -> None:
     page = arrange_step(window)
     card = page.readings.notes.finding_cards[0]
     right_click(card, QPoint(20, 10))
@@ -37,14 +37,14 @@ def test_a_finding_offers_what_its_buttons_do(window: MainWindow, qtbot: QtBot) 
     assert card.reason_field.isVisible()
 
 
-def test_a_caution_offers_what_its_buttons_do(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_caution_offers_what_its_buttons_do(window: MainWindow) -> None:
     page = arrange_step(window)
     card = page.readings.notes.caution_cards[0]
     right_click(card, QPoint(20, 10))
     assert any(offered for offered in opened_menu(card).values())
 
 
-def test_a_reading_is_let_count_more_from_its_row(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_reading_is_let_count_more_from_its_row(window: MainWindow) -> None:
     page = arrange_step(window)
     panel = page.readings
     panel.open_question("Which colours?")
@@ -63,7 +63,7 @@ def test_a_reading_is_let_count_more_from_its_row(window: MainWindow, qtbot: QtB
     assert window.workspace.look.manner.emphasis_on(row.entry.id) == 1.0
 
 
-def test_a_thing_of_the_board_is_placed_by_its_menu(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_thing_of_the_board_is_placed_by_its_menu(window: MainWindow) -> None:
     page = arrange_step(window)
     strip = page.strip
     item = strip.things[1]
@@ -77,7 +77,7 @@ def test_a_thing_of_the_board_is_placed_by_its_menu(window: MainWindow, qtbot: Q
     assert len(window.workspace.look.placements) == before + 1
 
 
-def test_a_thing_of_the_line_up_is_shown_where_it_stands(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_thing_of_the_line_up_is_shown_where_it_stands(window: MainWindow) -> None:
     page = gather(window)
     free = next(cell.item for cell in page.line_up.boards.cells if cell.item.id == "dark-urn")
     right_click(page.line_up, page.line_up.cell_of(free.id).center().toPoint())
@@ -92,7 +92,7 @@ def test_a_thing_of_the_line_up_is_shown_where_it_stands(window: MainWindow, qtb
     assert [one.item.id for one in chosen] == ["dark-urn"]
 
 
-def test_several_things_of_the_line_up_are_measured_at_once(window: MainWindow, qtbot: QtBot) -> None:
+def test_several_things_of_the_line_up_are_measured_at_once(window: MainWindow) -> None:
     page = gather(window)
     guessed = tuple(item.id for item in window.workspace.plan.stash if item.guessed)
     assert len(guessed) >= 2

@@ -21,6 +21,7 @@ from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.meaning import Meaning
 from jolly_ledge.workspace.workspace import Workspace
+from patience import wait_until
 
 ITEMS = (
     thing("stack", "book-stack"),
@@ -140,12 +141,12 @@ def test_a_refusal_is_told_and_nothing_changes(workspace: Workspace) -> None:
     assert all(sentence.endswith(".") for sentence in said)
 
 
-def test_unsaved_work_is_kept_until_it_is_saved(workspace: Workspace, tmp_path: Path, qtbot: QtBot) -> None:
+def test_unsaved_work_is_kept_until_it_is_saved(workspace: Workspace, tmp_path: Path) -> None:
     kept = tmp_path / "recovery"
     workspace.document.keep_now()
     assert not kept.exists()
     workspace.commit(RenamePlan(name="Half done"))
-    qtbot.waitUntil(lambda: kept.is_dir() and len(list(kept.iterdir())) == 1)
+    wait_until(lambda: kept.is_dir() and len(list(kept.iterdir())) == 1)
     assert workspace.save(tmp_path / "plan.json")
     assert list(kept.iterdir()) == []
     assert open_plan(tmp_path / "plan.json")[0].name == "Half done"

@@ -20,6 +20,7 @@ from jolly_ledge.files.recovery import RecoveryLog
 from jolly_ledge.files.settings import Settings, SettingsFile
 from jolly_ledge.model.plan import Plan
 from pages import LEFT, gather, measure, page_of, type_into
+from patience import wait_until
 
 CONTROL = Qt.KeyboardModifier.ControlModifier
 
@@ -43,7 +44,7 @@ def test_the_unit_holds_at_once_and_at_the_next_start(
     again.workspace.document.let_go()
 
 
-def test_the_unit_chosen_in_the_menu_is_kept_too(window: MainWindow, qtbot: QtBot, log: RecoveryLog) -> None:
+def test_the_unit_chosen_in_the_menu_is_kept_too(window: MainWindow, log: RecoveryLog) -> None:
     window.show_settings()
     next(made for made in window.menu.lengths_menu.actions() if made.text() == "millimetres").trigger()
     sheet = window.settings_sheet
@@ -156,9 +157,9 @@ def test_in_the_evening_the_window_is_dim_and_drawings_stay_lit(
     again.workspace.document.let_go()
 
 
-def test_on_a_small_screen_the_page_is_scrolled_and_nothing_is_squeezed(window: MainWindow, qtbot: QtBot) -> None:
+def test_on_a_small_screen_the_page_is_scrolled_and_nothing_is_squeezed(window: MainWindow) -> None:
     fit_into(window, QSize(960, 540))
-    qtbot.waitUntil(lambda: window.height() == 540)
+    wait_until(lambda: window.height() == 540)
     area = window.findChild(LeastRoom)
     assert isinstance(area, LeastRoom)
     assert (window.pages.width(), window.pages.height()) == (952, 700)

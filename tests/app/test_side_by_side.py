@@ -16,6 +16,7 @@ from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.readings.register import assess
 from pages import page_of
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -57,9 +58,9 @@ def test_a_key_lays_the_versions_side_by_side(window: MainWindow, qtbot: QtBot) 
     assert page.pages.currentIndex() == 0
 
 
-def test_all_are_drawn_at_one_scale(window: MainWindow, qtbot: QtBot) -> None:
+def test_all_are_drawn_at_one_scale(window: MainWindow) -> None:
     page = compared(window)
-    qtbot.waitUntil(lambda: page.columns[0].drawing.width() > 50)
+    wait_until(lambda: page.columns[0].drawing.width() > 50)
     sizes = {(column.drawing.width(), column.drawing.height()) for column in page.columns}
     assert len(sizes) == 1
 
@@ -126,7 +127,7 @@ def test_a_version_is_taken_in_hand(window: MainWindow, qtbot: QtBot) -> None:
     assert window.pages.currentWidget() is window.step("Arrange")
 
 
-def test_the_comparison_follows_another_piece(window: MainWindow, qtbot: QtBot) -> None:
+def test_the_comparison_follows_another_piece(window: MainWindow) -> None:
     page = compared(window)
     keep = page_of(window, "Keep", KeepStep)
     window.workspace.choose_look("hall-welcome")

@@ -319,7 +319,7 @@ def test_what_is_no_mass_is_refused(window: MainWindow, qtbot: QtBot) -> None:
 # Place
 
 
-def test_the_table_follows_the_look_and_shows_a_row_on_the_drawing(window: MainWindow, qtbot: QtBot) -> None:
+def test_the_table_follows_the_look_and_shows_a_row_on_the_drawing(window: MainWindow) -> None:
     page = place(window)
     assert page.order.table.rowCount() == 36
     page.order.table.selectRow(3)
@@ -339,7 +339,7 @@ def test_an_empty_look_is_sent_back_to_arrange(window: MainWindow, qtbot: QtBot)
 
 
 def test_the_sheet_is_saved_as_pdf_csv_and_drawing(
-    window: MainWindow, qtbot: QtBot, dialogs: AnsweringDialogs, tmp_path: Path
+    window: MainWindow, dialogs: AnsweringDialogs, tmp_path: Path
 ) -> None:
     page = place(window)
     for name, action in (("s.pdf", page.save_pdf), ("s.csv", page.save_csv), ("d.png", page.save_drawing)):

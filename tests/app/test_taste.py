@@ -14,6 +14,7 @@ from jolly_ledge.edits.placements import ReturnToStash
 from jolly_ledge.model.look import Manner
 from jolly_ledge.readings.register import REGISTER
 from pages import page_of
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -92,7 +93,7 @@ def test_odd_groups_are_left_out_where_nobody_counts(window: MainWindow, qtbot: 
     page = brief(window)
     qtbot.mouseClick(page.schools.rows["odd"].chips["off"], LEFT)
     arranging = page_of(window, "Arrange", ArrangeStep)
-    qtbot.waitUntil(lambda: arranging.readings.rows["odd-groups"].isHidden())
+    wait_until(lambda: arranging.readings.rows["odd-groups"].isHidden())
     assert window.workspace.assessment.reading("odd-groups") is None
 
 
@@ -114,7 +115,7 @@ def test_the_kit_is_ticked_off_and_told_where_it_lacks(window: MainWindow, qtbot
     assert "has what its use asks for" in page.kit.note.text()
 
 
-def test_what_may_come_is_told_in_a_list(window: MainWindow, qtbot: QtBot) -> None:
+def test_what_may_come_is_told_in_a_list(window: MainWindow) -> None:
     page, workspace = brief(window), window.workspace
     page.kit.fill_menu()
     lamps = next(action for action in page.kit.menu.actions() if action.text() == "Lamp")

@@ -57,7 +57,7 @@ def nameless(window: MainWindow) -> list[str]:
 
 
 @pytest.mark.parametrize("step", STEPS)
-def test_every_control_has_a_name(window: MainWindow, qtbot: QtBot, step: str) -> None:
+def test_every_control_has_a_name(window: MainWindow, step: str) -> None:
     window.workspace.choose("orrery")
     window.show_step(step)
     assert nameless(window) == []
@@ -87,7 +87,7 @@ def test_the_look_is_told_as_text_and_follows(window: MainWindow, qtbot: QtBot) 
     assert told(page.view, QAccessible.Text.Description) != said
 
 
-def test_focus_is_seen_on_every_button(window: MainWindow, qtbot: QtBot) -> None:
+def test_focus_is_seen_on_every_button(window: MainWindow) -> None:
     """A button in focus looks otherwise than one that is not."""
     page = arrange_step(window)
     button = page.foot.propose_button

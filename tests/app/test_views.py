@@ -29,6 +29,7 @@ from jolly_ledge.model.stash_order import Shelf, lines_of
 from jolly_ledge.model.task import Task
 from jolly_ledge.render.fonts import font
 from jolly_ledge.workspace.workspace import Workspace
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -57,7 +58,7 @@ def test_the_line_up_keeps_one_scale_and_breaks_into_boards(workspace: Workspace
     tops = [row.top for row in view.rows]
     assert tops == sorted(tops)
     view.resize(300, 400)
-    qtbot.waitUntil(lambda: len(view.rows) > wide)
+    wait_until(lambda: len(view.rows) > wide)
     assert view.minimumHeight() > view.rows[-1].floor
 
 
@@ -294,18 +295,18 @@ def test_a_card_is_pointed_at_by_keys(qtbot: QtBot) -> None:
     qtbot.waitExposed(card)
     card.activateWindow()
     card.setFocus()
-    qtbot.waitUntil(card.hasFocus)
+    wait_until(card.hasFocus)
     card.clearFocus()
     assert (pointed[0], pointed[-1]) == (("bowl",), ())
 
 
-def test_chips_go_under_the_names_when_there_is_no_room(window: MainWindow, qtbot: QtBot) -> None:
+def test_chips_go_under_the_names_when_there_is_no_room(window: MainWindow) -> None:
     page = window.step("Arrange")
     assert isinstance(page, ArrangeStep)
     window.resize(1500, 800)
-    qtbot.waitUntil(lambda: page.head.indexOf(page.view_strip) >= 0)
+    wait_until(lambda: page.head.indexOf(page.view_strip) >= 0)
     window.resize(1100, 700)
-    qtbot.waitUntil(lambda: page.column.indexOf(page.view_strip) >= 0)
+    wait_until(lambda: page.column.indexOf(page.view_strip) >= 0)
 
 
 def test_an_all_but_empty_plan_opens(qtbot: QtBot, log: RecoveryLog, dialogs: AnsweringDialogs) -> None:

@@ -14,9 +14,9 @@ from jolly_ledge.app.steps.gather.gather_step import GatherStep
 from jolly_ledge.app.steps.gather.stems_form import NO_BUNCH
 from jolly_ledge.app.steps.place.place_step import PlaceStep
 from pages import page_of
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
-PATIENCE_MS = 60_000
 
 
 @pytest.fixture
@@ -25,7 +25,7 @@ def page(window: MainWindow, qtbot: QtBot) -> Iterator[WantedPage]:
     step = page_of(window, "Arrange", ArrangeStep)
     qtbot.mouseClick(step.foot.wanted_button, LEFT)
     assert step.wanted is not None
-    qtbot.waitUntil(lambda: step.wanted is not None and not step.wanted._timer.isActive(), timeout=PATIENCE_MS)
+    wait_until(lambda: step.wanted is not None and not step.wanted._timer.isActive())
     yield step.wanted
     step.wanted.job.close()
 
@@ -65,7 +65,7 @@ def test_what_is_no_thing_is_said_beside_the_field(window: MainWindow, page: Wan
     assert not page.buy_button.isEnabled()
 
 
-def test_what_would_do_instead_is_told(window: MainWindow, page: WantedPage, qtbot: QtBot) -> None:
+def test_what_would_do_instead_is_told(window: MainWindow, page: WantedPage) -> None:
     index = page.dear_list.findData("dahlias")
     page.dear_list.setCurrentIndex(index)
     page.dear_list.activated.emit(index)
@@ -79,7 +79,7 @@ def test_esc_leaves_and_h_comes_back(window: MainWindow, page: WantedPage, qtbot
     assert step.foot.isVisible()
     qtbot.keyClick(step.view, "h")
     assert step.views.currentWidget() is page
-    qtbot.waitUntil(lambda: not page._timer.isActive(), timeout=PATIENCE_MS)
+    wait_until(lambda: not page._timer.isActive())
 
 
 def test_the_budget_is_told_and_refused(window: MainWindow, qtbot: QtBot) -> None:
@@ -98,7 +98,7 @@ def test_the_budget_is_told_and_refused(window: MainWindow, qtbot: QtBot) -> Non
     assert workspace.plan.budget == 120
 
 
-def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow, qtbot: QtBot) -> None:
+def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow) -> None:
     place, workspace = page_of(window, "Place", PlaceStep), window.workspace
     assert place.order.tables.currentWidget() is place.order.table
     index = place.order.before_list.findText("Before")
@@ -118,7 +118,7 @@ def test_changing_over_from_another_look_is_told_step_by_step(window: MainWindow
     assert place.order.tables.currentWidget() is place.order.table
 
 
-def test_stems_are_told_for_the_vessel_in_hand(window: MainWindow, qtbot: QtBot) -> None:
+def test_stems_are_told_for_the_vessel_in_hand(window: MainWindow) -> None:
     gather, workspace = page_of(window, "Gather", GatherStep), window.workspace
     form = gather.panel.further.stems_form
     workspace.choose_item("orrery")

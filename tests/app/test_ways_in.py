@@ -12,6 +12,7 @@ from jolly_ledge.app.steps.measure.measure_step import MeasureStep
 from jolly_ledge.app.walk import STOPS
 from jolly_ledge.files.recent import RecentFiles
 from pages import LEFT
+from patience import wait_until
 
 
 @pytest.fixture
@@ -33,7 +34,7 @@ def test_plans_stand_there_as_pictures(opened: MainWindow, qtbot: QtBot) -> None
     assert opened.pages.currentWidget() is page
     assert not any(button.isChecked() for button in opened.path.buttons.values())
     plan, damaged = page.cards
-    qtbot.waitUntil(lambda: plan.picture is not None and damaged.about == "cannot be read", timeout=5000)
+    wait_until(lambda: plan.picture is not None and damaged.about == "cannot be read")
     assert plan.text() == "Vesper Row"
     assert plan.picture is not None
     colours = {plan.picture.toImage().pixel(x, y) for x in range(0, 180, 6) for y in range(0, 140, 6)}
@@ -52,7 +53,7 @@ def test_pieces_of_the_demo_fill_the_room_that_is_left(opened: MainWindow, qtbot
     assert page is not None
     assert len(page.demo_cards) == 3
     console = next(card for card in page.demo_cards if card.text() == "Hall console")
-    qtbot.waitUntil(lambda: console.picture is not None, timeout=5000)
+    wait_until(lambda: console.picture is not None)
     qtbot.mouseClick(console, LEFT)
     assert opened.workspace.piece.label == "Hall console"
     assert isinstance(opened.pages.currentWidget(), ArrangeStep)

@@ -29,7 +29,7 @@ def listed(chip: WishChip) -> list[str]:
     return [action.text() for action in chip.menu.actions() if action.text()]
 
 
-def test_a_wish_is_marked_on_the_drawing_and_let_go(window: MainWindow, qtbot: QtBot) -> None:
+def test_a_wish_is_marked_on_the_drawing_and_let_go(window: MainWindow) -> None:
     page, workspace = page_of(window, "Arrange", ArrangeStep), window.workspace
     workspace.choose("orrery")
     workspace.choose_ledge("l2")
@@ -52,7 +52,7 @@ def test_a_wish_is_marked_on_the_drawing_and_let_go(window: MainWindow, qtbot: Q
     assert workspace.piece.wishes == ()
 
 
-def test_several_marked_things_are_wished_apart_or_together(window: MainWindow, qtbot: QtBot) -> None:
+def test_several_marked_things_are_wished_apart_or_together(window: MainWindow) -> None:
     page, workspace = page_of(window, "Arrange", ArrangeStep), window.workspace
     ids = [placement.id for placement in workspace.look.placements if placement.item in ("dark-urn", "terracotta-vase")]
     workspace.choose(ids[0])
@@ -78,7 +78,7 @@ def test_x_opens_the_list_and_nothing_marked_is_said(
     assert listed(page.chosen.wish_chip) == ["Mark a thing first, several with shift and click"]
 
 
-def test_things_of_the_line_up_are_wished_for_the_piece_in_hand(window: MainWindow, qtbot: QtBot) -> None:
+def test_things_of_the_line_up_are_wished_for_the_piece_in_hand(window: MainWindow) -> None:
     page, workspace = page_of(window, "Gather", GatherStep), window.workspace
     workspace.choose_item("dark-urn")
     choose(page.panel.further.wish_chip, "In the middle of its ledge")
@@ -102,7 +102,7 @@ def test_what_a_wish_needs_is_told(demo: Plan) -> None:
     assert said(wish, demo, demo.piece("alcove")) == "brass orrery in the middle"
 
 
-def test_what_a_piece_has_can_be_wished_near(window: MainWindow, qtbot: QtBot) -> None:
+def test_what_a_piece_has_can_be_wished_near(window: MainWindow) -> None:
     page, workspace = page_of(window, "Arrange", ArrangeStep), window.workspace
     look = next(look for look in workspace.plan.looks if look.piece == "hall-console")
     workspace.choose_look(look.id)

@@ -89,7 +89,7 @@ def test_tasks_are_told_and_changed_in_brief(window: MainWindow, qtbot: QtBot) -
     assert [task.name for task in workspace.piece.tasks] == ["tea for twenty"]
 
 
-def test_limits_are_set_from_a_list(window: MainWindow, qtbot: QtBot) -> None:
+def test_limits_are_set_from_a_list(window: MainWindow) -> None:
     at_the_counter(window)
     page, workspace = page_of(window, "Brief", BriefStep), window.workspace
     page.tasks.fill_limits()
@@ -113,7 +113,7 @@ def test_another_use_is_kept_and_told_as_unknown(window: MainWindow, qtbot: QtBo
     assert not page.uses.note.isVisible()
 
 
-def test_what_stays_out_is_listed_in_place(window: MainWindow, qtbot: QtBot) -> None:
+def test_what_stays_out_is_listed_in_place(window: MainWindow) -> None:
     at_the_counter(window)
     page = page_of(window, "Place", PlaceStep)
     page.show_mode(AWAY)

@@ -1,5 +1,7 @@
 """Limits of cautions, each tried on both sides of it."""
 
+from typing import Any
+
 import pytest
 from msgspec.structs import replace
 
@@ -12,7 +14,7 @@ from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.look import Answer
 from jolly_ledge.model.piece import Board, Fixture, Ledge, Piece
 from jolly_ledge.model.plan import Household
-from jolly_ledge.model.words import FixtureKind
+from jolly_ledge.model.words import BoardMaterial, FixtureKind
 
 ROUND = Ledge(id="a1", left=0.0, floor=420.0, width=800.0, depth=800.0, shape="ellipse")
 
@@ -192,3 +194,26 @@ def test_many_boxes_on_each_other_are_a_pile_and_so_are_few_high_ones(count: int
     piece = case_of(1, ledges=(Ledge(id="a1", left=0.0, floor=100.0, width=900.0, depth=300.0),))
     found = [one for one in of(arranged(boxes, places, piece), "tips") if "are piled" in one.sentence]
     assert bool(found) is is_told
+
+
+@pytest.mark.parametrize(
+    ("material", "mass", "is_asked"), [("glass", 5.0, True), ("glass", 1.0, False), ("solid-wood", 5.0, False)]
+)
+def test_the_thickness_of_a_brittle_board_is_asked_for_where_something_weighs_on_it(
+    material: BoardMaterial, mass: float, is_asked: bool
+) -> None:
+    piece = case_of(1)
+    ledges = tuple(replace(one, board=Board(material=material)) for one in piece.ledges)
+    urn = thing("urn", mass=mass)
+    found = of(arranged((urn,), (put("urn"),), replace(piece, ledges=ledges)), "load")
+    assert any("of unknown thickness" in one.sentence for one in found) is is_asked
+
+
+@pytest.mark.parametrize(("surface", "is_on_it"), [("top", True), ("wall", False)])
+def test_what_hangs_on_the_wall_behind_a_cooktop_does_not_stand_on_it(surface: str, is_on_it: bool) -> None:
+    ledge = Ledge(id="a1", left=0.0, floor=900.0, width=1500.0, depth=600.0, surface=surface)  # type: ignore[arg-type]
+    hob = Fixture(kind="cooktop", left=400.0, floor=900.0, width=580.0, height=10.0)
+    piece = replace(case_of(ledges=(ledge,), kind="counter", width=1500.0, height=900.0, depth=600.0), fixtures=(hob,))
+    pose: dict[str, Any] = {"pose": "hung", "y": 300.0} if surface == "wall" else {}
+    found = of(arranged((thing("urn"),), (put("urn", x=700.0, **pose),), piece), "heat")
+    assert any("stands on the cooktop" in one.sentence for one in found) is is_on_it

@@ -285,7 +285,10 @@ def test_what_is_larger_than_life_is_drawn_with_no_more_marks(category: str, fin
 @pytest.mark.parametrize(
     ("name", "category", "shape"),
     [("a model boat", "sculpture", "boat"), ("Coral", "sculpture", "coral"), ("sea shell", "object", "shell"),
-     ("Roman bust", "sculpture", "figure"), ("boathouse print", "art", "frame")],
+     ("Roman bust", "sculpture", "figure"), ("boathouse print", "art", "frame"),
+     ("rain coat", "hanging", "coat"), ("Coat of wool", "hanging", "coat"), ("coat brush", "hanging", "hanging"),
+     ("straw hat", "hanging", "hat"), ("leather bag", "hanging", "bag"), ("long umbrella", "hanging", "umbrella"),
+     ("copper pan", "hanging", "pan"), ("tea towel", "hanging", "hanging")],
 )  # fmt: skip
 def test_a_thing_looks_like_what_it_is_called(name: str, category: str, shape: str) -> None:
     item = thing("it", category, name=name)

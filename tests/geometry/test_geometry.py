@@ -9,7 +9,9 @@ from hypothesis import strategies as st
 
 from builders import arranged, case_of, put, thing
 from jolly_ledge.geometry.arrangement import Arrangement, stand
+from jolly_ledge.geometry.bays import bays_of
 from jolly_ledge.geometry.kept import kept
+from jolly_ledge.geometry.leaning import lean_z
 from jolly_ledge.geometry.pose import extent, seen_colours, seen_shape
 from jolly_ledge.geometry.room import room_along
 from jolly_ledge.geometry.silhouette import PROFILES, outline, outline_area
@@ -265,3 +267,27 @@ def test_what_is_in_a_tray_keeps_its_place_and_what_is_in_a_vessel_its_middle() 
     assert (coins.hidden, coins.area, coins.bottom) == (True, 0.0, shut.bottom)
     deeper = stand(put("note", on="coins"), thing("note", "object"), LEDGE, coins)
     assert (deeper.hidden, deeper.depth_order) == (True, 2)
+
+
+def test_what_leans_stands_at_the_back_or_before_what_leans_there() -> None:
+    ledge = case_of(1).ledges[0]
+    assert lean_z(ledge, 400.0, 200.0, 60.0, ()) == ledge.depth - 30.0
+    assert lean_z(ledge, 400.0, 200.0, 2 * ledge.depth, ()) == ledge.depth
+    picture = thing("picture", "frame", width=200.0, height=280.0, depth=25.0)
+    look = arranged((picture,), (put("picture", x=400.0, z=287.5, pose="leaning"),), case_of(1))
+    (leaning,) = look.placed_items
+    assert lean_z(ledge, 450.0, 200.0, 60.0, look.placed_items) == pytest.approx(leaning.front - 30.0)
+    # Beside it there is the wall.
+    assert lean_z(ledge, 650.0, 200.0, 60.0, look.placed_items) == ledge.depth - 30.0
+
+
+def test_a_bay_is_of_ledges_that_share_both_their_ends() -> None:
+    def ledge(name: str, left: float, width: float, floor: float) -> Ledge:
+        return Ledge(id=name, left=left, floor=floor, width=width, depth=300.0, clearance=300.0)
+
+    piece = case_of(ledges=(
+        ledge("wide", 0.0, 1000.0, 100.0), ledge("left", 0.0, 490.0, 500.0), ledge("right", 510.0, 490.0, 500.0),
+        ledge("over left", 2.0, 487.0, 900.0),
+    ))  # fmt: skip
+    bays = [tuple(one.id for one in bay.ledges) for bay in bays_of(piece)]
+    assert sorted(bays) == [("left", "over left"), ("right",), ("wide",)]

@@ -1,9 +1,12 @@
 """Figures and orders of the working plan, each as it comes out for one small look."""
 
-from builders import arranged, case_of, put, thing
+import pytest
+
+from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.planning.tape_figures import along
 from jolly_ledge.planning.tools import tools_for
+from jolly_ledge.planning.whereabouts import whereabouts
 from jolly_ledge.planning.working_order import working_order
 
 
@@ -50,3 +53,31 @@ def test_lengths_of_stems_are_told_in_centimetres() -> None:
     number, length = told.cuts[0]
     assert length > 100
     assert f"{number} to {round(length / 10)} cm" in " ".join(told.sentences)
+
+
+@pytest.mark.parametrize(
+    ("count", "said"),
+    [(5, "looks empty"), (17, ""), (37, ""), (38, "it is tight; 1 fewer"), (43, "the neck is crowded")],
+)
+def test_too_few_and_too_many_stems_are_told_and_no_number_between(count: int, said: str) -> None:
+    jar = thing("jar", width=160.0, height=200.0, depth=160.0, mouth=60.0)
+    bunch = thing("twigs", "stems", width=200.0, height=300.0, depth=200.0, stems=count)
+    told = plan_stems(jar, bunch)
+    assert (told.fewest, told.most, told.limit) == (17, 37, 42)
+    about = [one for one in told.sentences if one.startswith("With the twigs")]
+    assert len(about) == bool(said)
+    assert all(said in one for one in about)
+
+
+@pytest.mark.parametrize(
+    ("changes", "said"),
+    [
+        ({}, ""),
+        ({"status": "borrowed"}, "from somebody, back to its owner"),
+        ({"borrowed_from": "the hall"}, "from the hall, back to the hall"),
+        ({"return_by": "2026-10-09"}, "from somebody, back to its owner by 2026-10-09"),
+    ],
+)
+def test_what_is_lent_in_whatever_way_is_due_back(changes: dict[str, str], said: str) -> None:
+    (found,) = whereabouts(plan_of((thing("urn", **changes),)), "client")
+    assert found.due == said

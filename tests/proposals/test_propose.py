@@ -262,12 +262,27 @@ def test_things_are_hung_from_a_rail() -> None:
     towels = tuple(thing(f"towel{n}", "textile", width=180.0 + 20 * n, height=400.0, depth=20.0) for n in range(5))
     problem = asked(towels, rail)
     (one,) = proposals([problem], 1, steps=10).found
-    assert len(one.look.placements) >= 2
     assert {placement.pose for placement in one.look.placements} == {"hung"}
+    hung = sum(towels[int(placement.item[-1])].width for placement in one.look.placements)
+    assert hung >= 0.75 * rail.ledges[0].width
     assert not stops_of(problem.resolve(one.look.placements))
     jars = tuple(replace(jar, traits=("must-keep",)) for jar in STASH[:1])
     with pytest.raises(EditError, match="fits on no ledge"):
         asked(jars, rail)
+
+
+@pytest.mark.parametrize("seed", [1, 2, 3])
+def test_what_is_long_and_broad_carries_a_rail_and_falls_from_an_end(seed: int) -> None:
+    rail = replace(begin(next(start for start in STARTS if start.id == "hanging-rail"), set()), id="case")
+    coat = thing("coat", "textile", width=440.0, height=760.0, depth=30.0)
+    cloths = tuple(thing(f"cloth{n}", "textile", width=150.0 + 20 * n, height=300.0, depth=20.0) for n in range(8))
+    problem = asked((*cloths, coat), rail)
+    one, other = proposals([problem] * 2, seed, steps=60).found
+    row = sorted(problem.resolve(one.look.placements).placed_items, key=lambda placed: placed.x)
+    assert "coat" in (row[0].item.id, row[-1].item.id)
+    assert len(row) >= 3
+    # It led this look, so that others lead the next.
+    assert "coat" not in {placement.item for placement in other.look.placements}
 
 
 def test_watts_in_the_way_are_told_as_watts() -> None:

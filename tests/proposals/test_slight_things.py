@@ -10,6 +10,7 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.starts.tops import mantel
+from jolly_ledge.proposals.composing.liking import too_many_trifles
 from jolly_ledge.proposals.groups.books import may_crown
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
@@ -28,6 +29,21 @@ def test_what_is_smaller_than_a_grapefruit_is_slight_and_a_dish_less_so() -> Non
     book = Thing(thing("book", "book", width=20.0, height=180.0, depth=120.0))
     assert (jar.slight, book.slight) == (0.0, 0.0)
     assert 0.0 < dish.slight < stone.slight < 1.0
+
+
+def test_an_object_among_ten_is_an_accent_and_more_are_oddments() -> None:
+    def cost(objects: int, jars: int, size: float = 200.0) -> float:
+        kinds = ["object"] * objects + ["vessel"] * jars
+        return too_many_trifles(
+            [Thing(thing(f"thing-{n}", kind, width=size, height=size, depth=size)) for n, kind in enumerate(kinds)]
+        )
+
+    assert cost(1, 9) == cost(0, 3) == 0.0
+    assert 0.0 < cost(2, 8) < cost(5, 5)
+    # Of few things one may be an object, too, and no second.
+    assert cost(1, 4) == 0.0 < cost(2, 3)
+    # What is slight as well costs for both.
+    assert cost(2, 8, 60.0) > cost(0, 10, 60.0) > 0.0
 
 
 def stock_of(piece: Piece, *items: object) -> Stock:

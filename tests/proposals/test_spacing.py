@@ -5,6 +5,7 @@ from itertools import pairwise
 from random import Random
 
 import pytest
+from msgspec.structs import replace
 
 from builders import case_of, plan_of, thing
 from households import household
@@ -13,7 +14,14 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.words import FULLNESSES, Fullness
 from jolly_ledge.proposals.composing.composition import composed, recomposed
 from jolly_ledge.proposals.composing.liking import liking_of
-from jolly_ledge.proposals.composing.liking_of_spacing import empty_ends, monotony, not_apart
+from jolly_ledge.proposals.composing.liking_of_spacing import (
+    CLEAR,
+    WIDE_SHELF_MM,
+    empty_ends,
+    monotony,
+    not_apart,
+    palisade,
+)
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.composing.spread import FINGER_MM, near_or_clear, spread
 from jolly_ledge.proposals.groups.group import Group
@@ -84,6 +92,31 @@ def test_what_is_airy_bears_gaps_that_a_layered_shelf_does_not() -> None:
     airy, layered = four_kinds("airy"), four_kinds()
     costs = [not_apart(stock, stock.ledges[0], singles(stock, (20.0, 240.0, 460.0))) for stock in (airy, layered)]
     assert 0 < costs[0] < costs[1] / 2
+
+
+@pytest.mark.parametrize("width", [WIDE_SHELF_MM - 10, WIDE_SHELF_MM + 10])
+def test_a_wide_shelf_may_have_one_rest_if_it_is_clear(width: float) -> None:
+    stock = four_kinds()
+    ledge = replace(stock.ledges[0], width=width)
+
+    def cost(gap: float) -> float:
+        return not_apart(stock, ledge, singles(stock, (20.0, 160.0, 280.0 + gap)))
+
+    clear, middling = (CLEAR + 0.01) * width, (CLEAR - 0.02) * width
+    assert cost(20.0) == 0.0 < cost(middling)
+    assert (cost(clear) == 0.0) == (width > WIDE_SHELF_MM)
+
+
+def test_three_things_along_a_top_that_all_rise_make_a_palisade() -> None:
+    def cost(*heights: float, kind: str = "vessel") -> float:
+        items = [thing(f"thing-{n}", kind, width=100.0, height=height) for n, height in enumerate(heights)]
+        return palisade(singles(stock_of(*items), [20.0 + 140.0 * n for n in range(len(heights))]))
+
+    assert cost(200.0, 240.0) == cost(200.0, 60.0, 240.0) == cost(200.0, 200.0, 60.0, 240.0, 240.0) == 0.0
+    assert cost(200.0, 240.0, 180.0) > 0.0
+    assert cost(200.0, 240.0, 180.0, 220.0) == 2 * cost(200.0, 240.0, 180.0)
+    # Candlesticks are meant to stand together.
+    assert cost(200.0, 240.0, 180.0, kind="candle") == 0.0
 
 
 def test_an_end_of_a_shelf_that_nothing_comes_near_costs() -> None:

@@ -15,14 +15,17 @@ from jolly_ledge.model.look import Manner
 from jolly_ledge.model.piece import Fixture, Ledge, Piece
 from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.roles import role_of
+from jolly_ledge.model.starts.tops import coffee_table, mantel
 from jolly_ledge.model.words import Category, FixtureKind
 from jolly_ledge.proposals.composing import liking
 from jolly_ledge.proposals.composing.composition import Composition, composed
-from jolly_ledge.proposals.composing.liking import liking_of, too_many_of_a_kind
-from jolly_ledge.proposals.composing.liking_of_a_group import CRUMBS, liking_of_a_group
+from jolly_ledge.proposals.composing.liking import ON_THE_FLOOR, liking_by_ledge, liking_of, too_many_of_a_kind
+from jolly_ledge.proposals.composing.liking_of_a_group import CRUMBS, HIDES, liking_of_a_group
 from jolly_ledge.proposals.composing.liking_of_spacing import without_a_rest
+from jolly_ledge.proposals.composing.pool import GroupPool
 from jolly_ledge.proposals.composing.refining import refined
 from jolly_ledge.proposals.composing.schemes import groups_borne
+from jolly_ledge.proposals.composing.tables import on_a_table
 from jolly_ledge.proposals.groups.group import Group, Member
 from jolly_ledge.proposals.groups.stock import Stock
 from jolly_ledge.proposals.groups.trays import tray_set
@@ -53,6 +56,22 @@ def test_nothing_stands_before_a_fire(seed: int) -> None:
                 low += 1
                 assert ledge.left + group.right <= fire.left + 10 or ledge.left + group.left >= fire.right - 10
     assert low
+
+
+def test_one_large_thing_beside_a_fire_is_liked_better_than_a_bare_hearth() -> None:
+    """A hearth is parted by its fire as a shelf is by a bar, but it need not be filled on both sides."""
+    piece = mantel()
+    crock = thing("crock", width=230.0, depth=230.0, height=400.0, traits=frozenset({"lidded"}))
+    stock = Stock(problem_of(Plan(pieces=(piece,), stash=(crock,)), piece.id, Manner()), Random(1))
+    hearth = next(ledge for ledge in stock.ledges if stock.roles[ledge.id] == "hearth")
+    group = Group("worthy", hearth.depth)
+    group.set_down(stock.things["crock"], "middle")
+    group.shift(30.0 - group.left)
+    beside, bare = (
+        liking_by_ledge(Composition(stock, groups, (), GroupPool()))[hearth.id]
+        for groups in (((hearth, group),), ())
+    )  # fmt: skip
+    assert beside + ON_THE_FLOOR > bare
 
 
 def test_a_counter_without_a_cooktop_keeps_one_stretch_free_and_shows_something_green() -> None:
@@ -208,6 +227,41 @@ def test_a_high_opening_takes_what_is_too_tall_for_the_others() -> None:
     assert mean(used) > 1.5
 
 
+@pytest.mark.parametrize(
+    ("behind", "before", "is_hidden"),
+    [("vessel", 180.0, True), ("vessel", 100.0, False), ("frame", 180.0, False)],
+)
+def test_before_what_is_round_only_what_is_low_stands(behind: Category, before: float, is_hidden: bool) -> None:
+    back = thing("back", behind, width=180.0, height=240.0, depth=30.0)
+    front = thing("front", "object", width=100.0, height=before, depth=60.0)
+    stock = stock_of(back, front, kind="console")
+
+    def liked(overlap: float) -> float:
+        group = Group("anchored", 300.0)
+        group.set_down(stock.things["back"], "back")
+        group.set_down(stock.things["front"], "front", 1, overlap)
+        return liking_of_a_group(stock, stock.ledges[0], group)
+
+    # A little of an overlap is liked; as much of it before a vase costs more than that.
+    assert (liked(0.0) - liked(0.35) > HIDES / 2) == is_hidden
+
+
+def test_a_tray_as_deep_as_the_place_of_a_group_may_come_to_a_low_table() -> None:
+    piece = coffee_table()
+    (top,) = (ledge for ledge in piece.ledges if role_of(piece, ledge) == "table")
+    wide = replace(top, width=950.0, depth=950.0)
+    piece = replace(
+        piece, ledges=tuple(wide if ledge is top else ledge for ledge in piece.ledges), width=950.0, depth=950.0
+    )
+    tray = thing("tray", "tray", width=400.0, height=40.0, depth=400.0)
+    small = [thing(f"bowl-{n}", "bowl", width=110.0 + 10 * n, depth=110.0, height=60.0 + 15 * n) for n in range(4)]
+    plan = Plan(pieces=(piece,), stash=(tray, *small))
+    stock = Stock(problem_of(plan, piece.id, Manner()), Random(1))
+    found = [group for _ in range(6) for group in on_a_table(stock, wide, ()) if group.form == "tray"]
+    assert found
+    assert all(group.anchor.thing.id == "tray" and len(group.members) > 2 for group in found)
+
+
 def test_a_crumb_is_liked_less_than_what_shows() -> None:
     stock = stock_of(thing("cup", width=50.0, height=60.0), thing("urn", width=220.0, height=300.0), kind="console")
 
@@ -217,3 +271,33 @@ def test_a_crumb_is_liked_less_than_what_shows() -> None:
         return liking_of_a_group(stock, stock.ledges[0], group)
 
     assert liked("urn") - liked("cup") > CRUMBS / 2
+
+
+@pytest.mark.parametrize("seed", [1, 2, 3, 4])
+def test_a_dining_table_is_set_with_dishes_where_little_else_is_at_hand(seed: int) -> None:
+    plan, manner = household("dining-table", seed)
+    plan = replace(plan, stash=tuple(i for i in plan.stash if i.category in ("vessel", "tableware", "stems")))
+    problem = problem_of(plan, plan.pieces[0].id, replace(manner, fullness="layered"))
+    for throw in range(6):
+        found = composed(problem, throw)
+        assert found is not None
+        dishes = [member for _, group in found.groups for member in group if member.thing.category == "tableware"]
+        assert len(dishes) >= 2
+
+
+def test_under_a_screen_a_row_of_books_and_a_small_mirror_come_where_no_vessel_is_at_hand() -> None:
+    screen = Fixture(kind="tv", left=250.0, floor=1_700.0, width=900.0, height=500.0)
+    piece = mantel()
+    piece = replace(piece, fixtures=(*(one for one in piece.fixtures if one.kind == "firebox"), screen))
+    white = (("#e6dcc6", 1.0),)
+    stash = (
+        thing("almanacs", "book-row", width=190.0, height=235.0, depth=120.0, colours=white),
+        thing("glass", "mirror", width=210.0, height=210.0, depth=20.0, colours=white),
+        thing("ball", "object", width=84.0, height=84.0, depth=84.0, colours=white),
+    )
+    problem = problem_of(Plan(pieces=(piece,), stash=stash), piece.id, Manner(fullness="airy"))
+    for seed in range(8):
+        found = composed(problem, seed)
+        assert found is not None
+        top = [member for ledge, group in found.groups if found.stock.roles[ledge.id] == "top" for member in group]
+        assert {member.thing.id for member in top} == {"almanacs", "glass", "ball"}

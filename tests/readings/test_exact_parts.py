@@ -10,8 +10,10 @@ from jolly_ledge.model.item import Item
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.readings import books, colour_echo, figure, how_many, scale
+from jolly_ledge.readings.alike_apart import ties_of
 from jolly_ledge.readings.figure import figure_lines
 from jolly_ledge.readings.reading import Reading
+from jolly_ledge.readings.register import by_a_hair
 from jolly_ledge.scene.as_seen import as_seen
 
 
@@ -170,3 +172,36 @@ def test_a_tray_that_holds_more_than_a_handful_is_crowded_inside(host: str, held
     assert bool(told) is (is_told and host == "tray")
     if told:
         assert told[0].placements == ("host", *(cup.id for cup, _ in cups))
+
+
+def test_likes_compete_where_they_are_near_and_tie_where_they_are_far() -> None:
+    twins = (urn("a"), put("a", "a1", x=100.0)), (urn("b"), put("b", "a1", x=230.0))
+    apart = (urn("a"), put("a", "a1", x=60.0)), (urn("b"), put("b", "d1", x=740.0))
+    for placed, competes in ((twins, True), (apart, False)):
+        arrangement = as_seen(arranged(tuple(i for i, _ in placed), tuple(p for _, p in placed), case_of(1, 4)))
+        (tie,) = ties_of(arrangement)
+        assert tie.competes is competes
+        assert {tie.first.lead.id, tie.second.lead.id} == {"a", "b"}
+
+
+@pytest.mark.parametrize("side", [-1, 1])
+def test_what_touches_a_book_holds_it_as_what_stands_a_hair_away_does(side: int) -> None:
+    book = thing("book", "book", width=30.0, height=240.0, depth=170.0)
+
+    def score(gap: float) -> float:
+        x = 400.0 + side * (15.0 + gap + 60.0)
+        chest = thing("chest", "box", width=120.0, height=200.0, depth=170.0)
+        read = look((book, put("book", x=400.0)), (chest, put("chest", x=x)))
+        return must(books.read(read, read.manner)).score
+
+    assert score(0.0) == pytest.approx(score(2.0), abs=0.02)
+    assert score(0.0) > score(200.0)
+
+
+def test_what_differs_by_a_hair_does_so_whichever_is_the_better() -> None:
+    for near in (0.5, 0.505, 0.495):
+        assert by_a_hair(0.5, near)
+        assert by_a_hair(near, 0.5)
+    for far in (0.52, 0.48, 0.9):
+        assert not by_a_hair(0.5, far)
+        assert not by_a_hair(far, 0.5)

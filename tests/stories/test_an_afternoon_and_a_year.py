@@ -22,6 +22,7 @@ from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.photos.image import jpeg_bytes
 from jolly_ledge.render.practice_photos import practice_photo
 from pages import page_of, pick, type_into
+from patience import wait_until
 
 LEFT = Qt.MouseButton.LeftButton
 
@@ -81,7 +82,7 @@ def test_an_afternoon_and_a_year(window: MainWindow, qtbot: QtBot, dialogs: Answ
     share = check._pixels.shape[1] / pixels.shape[1]
     check.corners_view.corners = [(float(x) * share, float(y) * share) for x, y in corners]
     qtbot.mouseClick(check.straighten_button, LEFT)
-    qtbot.waitUntil(lambda: check.check is not None, timeout=60_000)
+    wait_until(lambda: check.check is not None)
     assert check.check is not None
     moved = [thing for thing in check.check.things if thing.state == "moved"]
     assert [thing.placement for thing in moved] == ["cream-vase"]

@@ -45,8 +45,10 @@ class ModulesAhead(QObject):
         self._widget = parent
         self._names = tuple(names)
         self._thread = Thread(target=self._read, name="reads modules", daemon=True)
-        self._is_over = False
-        self._goes_on = Event()
+        self._is_over, self._goes_on = Event(), Event()
+        # A window that is gone tells nobody any more that the hand rests: what waits for it would wait for ever.
+        for event in (self._is_over, self._goes_on):
+            self.destroyed.connect(event.set)
         self._rest = QTimer(self)
         self._rest.setSingleShot(True)
         self._rest.timeout.connect(self._goes_on.set)
@@ -54,7 +56,7 @@ class ModulesAhead(QObject):
     def _read(self) -> None:
         for name in self._names:
             self._goes_on.wait()
-            if self._is_over:
+            if self._is_over.is_set():
                 return
             import_module(name)
 
@@ -69,7 +71,7 @@ class ModulesAhead(QObject):
 
     def _end(self) -> None:
         """Let what is being read come to its end: a module cannot be read while everything is taken down."""
-        self._is_over = True
+        self._is_over.set()
         self._goes_on.set()
         self._thread.join()
 

@@ -7,7 +7,7 @@ from msgspec.structs import replace
 
 from jolly_ledge.drawing.kept_place import kept_place_shapes
 from jolly_ledge.drawing.picture import Picture, Primitive, Shape, ellipse
-from jolly_ledge.drawing.silhouettes import books, curios, finds, greenery, planes, traced, turned
+from jolly_ledge.drawing.silhouettes import books, curios, finds, greenery, hung, planes, traced, turned
 from jolly_ledge.drawing.silhouettes.subject import Subject, is_turned
 from jolly_ledge.geometry.arrangement import PlacedItem
 from jolly_ledge.geometry.facing import faces_away
@@ -64,6 +64,11 @@ SILHOUETTES: dict[str, Draw] = {
     "bird": curios.draw_bird,
     "hand-lens": curios.draw_hand_lens,
     "coil": curios.draw_coil,
+    "coat": hung.draw_coat,
+    "hat": hung.draw_hat,
+    "bag": hung.draw_bag,
+    "umbrella": hung.draw_umbrella,
+    "pan": hung.draw_pan,
 }
 """How each silhouette family is drawn; other turned shapes by their profile, the rest as an object."""
 

@@ -1,6 +1,8 @@
 """How wide words are set in the bundled type, and where lines break; measured in the fonts, without the toolkit."""
 
+from bisect import bisect_right
 from functools import lru_cache
+from itertools import accumulate
 from pathlib import Path
 
 from jolly_ledge.drawing.picture import Family
@@ -60,7 +62,8 @@ def wrapped(
         if line:
             lines.append(line)
         while len(word) > 1 and wide(word) > width:
-            fits = next((n for n in range(len(word) - 1, 0, -1) if wide(word[:n]) <= width), 1)
+            so_far = accumulate(advances.get(ord(letter), UNKNOWN_EM) for letter in word)
+            fits = max(bisect_right(list(so_far), width, key=lambda total: size * total), 1)
             lines.append(word[:fits])
             word = word[fits:]
         line = word
@@ -71,8 +74,9 @@ def cut_to(text: str, width: float, size: float, family: Family = "sans", weight
     """Return a text that fits on one line: the end is left out, and said to be."""
     if text_width(text, size, family, weight) <= width:
         return text
-    for end in range(len(text) - 1, 0, -1):
-        shorter = f"{text[:end].rstrip()}…"
-        if text_width(shorter, size, family, weight) <= width:
-            return shorter
-    return "…"
+
+    def shorter(end: int) -> str:
+        return f"{text[:end].rstrip()}…"
+
+    ends = range(1, len(text))
+    return shorter(bisect_right(ends, width, key=lambda end: text_width(shorter(end), size, family, weight)))

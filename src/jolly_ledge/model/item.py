@@ -86,6 +86,14 @@ NAMED_SILHOUETTES: dict[str, str] = {
 """What a sculpture or an object looks like that is only called so; any other is drawn as its category is."""
 
 
+HUNG_SILHOUETTES: dict[str, str] = {
+    "coat": "coat", "raincoat": "coat", "jacket": "coat", "hat": "hat", "cap": "hat", "bag": "bag", "satchel": "bag",
+    "tote": "bag", "rucksack": "bag", "umbrella": "umbrella", "parasol": "umbrella", "pan": "pan", "skillet": "pan",
+    "sieve": "pan", "ladle": "pan", "colander": "pan",
+}  # fmt: skip
+"""What hangs from a hook and is no cloth."""
+
+
 @lru_cache(maxsize=4096)
 def shape_of(silhouette: str, category: Category, name: str) -> str:
     """Return the silhouette family of a thing: the told one, the one its name tells, or that of its category.
@@ -99,6 +107,11 @@ def shape_of(silhouette: str, category: Category, name: str) -> str:
         for word in re.findall(r"[a-z]+", name.lower()):
             if word in NAMED_SILHOUETTES:
                 return NAMED_SILHOUETTES[word]
+    # A coat brush is no coat: what it is stands last.
+    if category == "hanging":
+        words = re.findall(r"[a-z]+", re.split(r" (?:of|in|with|for) |,", name.lower())[0])
+        if words and words[-1] in HUNG_SILHOUETTES:
+            return HUNG_SILHOUETTES[words[-1]]
     return FALLBACK_SILHOUETTES.get(category, "object")
 
 

@@ -34,10 +34,10 @@ TWO_THIRDS, LEAST_HUNG = 0.66, 0.35
 FILLED_SHARE = 0.35
 """So many vessels are given stems to begin with."""
 
-HUNG_SHARES = {"airy": 0.65, "layered": 0.8, "abundant": 0.9}
+HUNG_SHARES = {"airy": 0.85, "layered": 0.95, "abundant": 1.0}
 """So much of a rail is taken up by what hangs from it."""
 
-SUITS_A_RAIL = 0.5
+SUITS_A_RAIL, FALLS_OFTEN = 0.5, 0.5
 
 WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
 """What chance, a kind that stands there already, a look-alike and a stranger to the palette cost in the choice."""
@@ -120,12 +120,13 @@ def _hang_something(problem: Problem, placements: list[Placement]) -> None:
 
 
 def _hang_a_row(problem: Problem, placements: list[Placement], rng: random.Random) -> None:
-    """Hang things side by side from a rail or on a wall, as many as the manner bears, tall and short in turn."""
+    """Hang things side by side from a rail or on a wall, as many as the manner bears, the longest at the ends."""
     for wall in problem.walls:
         placed = {placement.item for placement in placements}
-        free = _in_few_hues(
-            problem, [i for i in problem.candidates if i.id not in placed and i.width <= wall.width], rng
-        )
+        fitting = [i for i in problem.candidates if i.id not in placed and i.width <= wall.width]
+        # What led an earlier look of the run leaves the lead to others, where there are any.
+        fitting = [i for i in fitting if i.id not in problem.led_before] or fitting
+        free = _in_few_hues(problem, fitting, rng)
         taken = sum(extent(_known(problem, p), p.pose).width for p in placements if p.ledge == wall.id)
         room = HUNG_SHARES[problem.manner.fullness] * wall.width - taken
         row: list[Item] = []
@@ -134,7 +135,8 @@ def _hang_a_row(problem: Problem, placements: list[Placement], rng: random.Rando
                 row.append(item)
                 room -= item.width
         row.sort(key=lambda item: -item.height)
-        row = [*row[::2], *reversed(row[1::2])]
+        # From one end down, or from both.
+        row = row[:: rng.choice((-1, 1))] if rng.random() < FALLS_OFTEN else [*row[::2], *reversed(row[1::2])]
         gap = (wall.width - sum(item.width for item in row)) / (len(row) + 1) if row else 0.0
         x = gap
         for item in row:
@@ -152,8 +154,8 @@ def _in_few_hues(problem: Problem, items: list[Item], rng: random.Random) -> lis
         thing.welcome = dict.fromkeys((wall.id for wall in problem.walls), 1.0)
     palette = choose_palette(quiet, problem.manner, rng)
     suiting = [thing.item for thing in quiet if palette.fit(thing) >= SUITS_A_RAIL] or [thing.item for thing in quiet]
-    rng.shuffle(suiting)
-    return suiting
+    # By chance, the larger the sooner (exponential race).
+    return sorted(suiting, key=lambda item: rng.expovariate(1.0) / (item.width * item.height))
 
 
 def _known(problem: Problem, placement: Placement) -> Item:

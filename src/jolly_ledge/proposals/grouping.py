@@ -25,7 +25,7 @@ WHOLE_AT_FIRST, WHOLE_OFTEN = 10, 0.01
 SHARED_FREE, SHARED_COST, SAME_LEAD = 0.3, 14.0, 6.0
 """So much looks may share; what is over costs, and the same lead does."""
 
-HALF, OVER_HALF_COST, SCARCE = 0.5, 120.0, 0.5
+HALF, OVER_HALF_COST, SCARCE = 0.5, 240.0, 0.5
 """From half on sharing costs so much that only a stash without others to take leaves any; where things are scarce for
 all looks of a run, half of what lacks is added to the half.
 """
@@ -75,7 +75,10 @@ class Grouping:
 
     def _composed(self) -> tuple[Composition, State] | None:
         self._number += 1
-        composition = composed(self._problem, self._seed + self._number, self._taken, self._pool)
+        problem = self._problem
+        if self._number % 2 == 0 and self._is_scarce():
+            problem = replace(problem, led_before=frozenset())
+        composition = composed(problem, self._seed + self._number, self._taken, self._pool)
         return None if composition is None else self._judged(composition)
 
     def _judged(self, composition: Composition) -> tuple[Composition, State] | None:
@@ -103,13 +106,20 @@ class Grouping:
         """Return the cost of what earlier looks have, too, beyond what looks may share."""
         own = {placement.item for placement in composition.placements} - self._comes_again(composition)
         shares = [len(own & earlier) / max(min(len(own), len(earlier)), 1) for earlier in self._earlier]
-        if self._may_share is None:
-            self._may_share = may_share(self._problem, self._earlier)
-        free, half = self._may_share
+        free, half = self._shareable()
         cost = SHARED_COST * sum(max(share - free, 0.0) for share in shares)
         cost += OVER_HALF_COST * sum(max(share - half, 0.0) for share in shares)
         pairs = pairs_of(composition.placements, self._problem.fixed)
         return cost + SAME_PLACES * sum(max(overlap(pairs, other) - PLACES_FREE, 0.0) for other in self._others)
+
+    def _shareable(self) -> tuple[float, float]:
+        if self._may_share is None:
+            self._may_share = may_share(self._problem, self._earlier)
+        return self._may_share
+
+    def _is_scarce(self) -> bool:
+        """Tell whether the stash lacks things for another look: then what led before may come again, at a cost."""
+        return bool(self._earlier) and self._shareable()[1] > HALF
 
     def _comes_again(self, composition: Composition) -> frozenset[str]:
         """Return what stays, what must be there, and what answers a need alone: it is not what makes looks alike."""

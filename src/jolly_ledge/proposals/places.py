@@ -1,7 +1,10 @@
 """Where a thing can stand or hang: against the ends of a ledge and what is there already, or round a rim."""
 
 import math
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
+
+import numpy as np
+from numpy.typing import NDArray
 
 from jolly_ledge.geometry.pose import Extent, extent
 from jolly_ledge.geometry.sockets import sockets_of
@@ -54,11 +57,21 @@ def at(
     """
     pose = pose or usual_pose(item)
     size = extent(item, pose, turn)
-    half, deep = size.width / 2, size.depth / 2
-    ends = (half + EDGE_MM, ledge.width - half - EDGE_MM)
-    x = _tape(middle, *ends, min(max(middle, half), ledge.width - half), step)
-    z = ledge.depth - deep if pose == "leaning" else _tape(depth, deep, ledge.depth - deep, deep, step)
+    x, z = _along(size, ledge, middle, step), _into(size, ledge, pose, depth, step)
     return Placement(id=item.id, item=item.id, ledge=ledge.id, x=x, z=z, pose=pose, turn=turn)
+
+
+def _along(size: Extent, ledge: Ledge, middle: float, step: float) -> float:
+    """Return a wished middle along a ledge on the tape and within the ends."""
+    half = size.width / 2
+    ends = (half + EDGE_MM, ledge.width - half - EDGE_MM)
+    return _tape(middle, *ends, min(max(middle, half), ledge.width - half), step)
+
+
+def _into(size: Extent, ledge: Ledge, pose: Pose, depth: float, step: float) -> float:
+    """Return a wished middle in depth on the tape and within the edges; what leans is at the wall."""
+    deep = size.depth / 2
+    return ledge.depth - deep if pose == "leaning" else _tape(depth, deep, ledge.depth - deep, deep, step)
 
 
 def _tape(length: float, least: float, most: float, only: float, step: float) -> float:
@@ -94,12 +107,14 @@ def stands(problem: Problem, item: Item, placements: Placements) -> Iterator[Pla
             if ledge.shape == "ellipse":
                 yield from _on_a_round_top(item, ledge, pose, turn, xs, zs)
                 continue
-            beside = _blocks_on(ledge, items, placements)
-            for x in sorted(x for x in xs if size.width / 2 - 1 <= x <= ledge.width - size.width / 2 + 1):
-                for z in sorted(zs, reverse=True):
-                    place = at(item, ledge, x, z, pose=pose, turn=turn)
-                    if item.is_round or not _is_taken(place, size, beside):
-                        yield place
+            ends = size.width / 2 - 1, ledge.width - size.width / 2 + 1
+            columns = [_along(size, ledge, x, STEP_MM) for x in sorted(x for x in xs if ends[0] <= x <= ends[1])]
+            rows = [_into(size, ledge, pose, z, STEP_MM) for z in sorted(zs, reverse=True)]
+            taken = None if item.is_round else _taken(columns, rows, size, _blocks_on(ledge, items, placements))
+            for column, x in enumerate(columns):
+                for row, z in enumerate(rows):
+                    if taken is None or not taken[column, row]:
+                        yield Placement(id=item.id, item=item.id, ledge=ledge.id, x=x, z=z, pose=pose, turn=turn)
 
 
 def _blocks_on(ledge: Ledge, items: Mapping[str, Item], placements: Placements) -> list[tuple[Placement, Extent]]:
@@ -112,14 +127,20 @@ def _blocks_on(ledge: Ledge, items: Mapping[str, Item], placements: Placements) 
     return found
 
 
-def _is_taken(place: Placement, size: Extent, blocks: list[tuple[Placement, Extent]]) -> bool:
-    """Tell whether a square thing would be in the place of another; asked first, for it costs little."""
-    x, z = place.x or 0.0, place.z or 0.0
-    return any(
-        abs(x - (other.x or 0.0)) < (size.width + room.width) / 2 - 1
-        and abs(z - (other.z or 0.0)) < (size.depth + room.depth) / 2 - 1
-        for other, room in blocks
-    )
+def _taken(
+    columns: Sequence[float], rows: Sequence[float], size: Extent, blocks: Sequence[tuple[Placement, Extent]]
+) -> NDArray[np.bool_] | None:
+    """Tell where a square thing would be in the place of another, by column along the ledge and row into it.
+
+    It is asked first, for it costs little; None where nothing stands square.
+    """
+    if not blocks:
+        return None
+    x, z, width, depth = np.array([(one.x or 0.0, one.z or 0.0, room.width, room.depth) for one, room in blocks]).T
+    across = np.abs(np.array(columns)[:, None] - x) < (size.width + width) / 2 - 1
+    back = np.abs(np.array(rows)[:, None] - z) < (size.depth + depth) / 2 - 1
+    taken: NDArray[np.bool_] = np.matmul(across.astype(np.float32), back.T.astype(np.float32)) > 0
+    return taken
 
 
 def _on_a_round_top(

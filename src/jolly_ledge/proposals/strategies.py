@@ -8,6 +8,7 @@ from typing import Protocol
 from jolly_ledge.proposals.changes import Changes
 from jolly_ledge.proposals.compose import compose, near_the_base
 from jolly_ledge.proposals.grouping import Grouping
+from jolly_ledge.proposals.hanging import Hanging
 from jolly_ledge.proposals.objective import Objective, Placements, State
 from jolly_ledge.proposals.problem import Pairs, Problem
 
@@ -155,11 +156,13 @@ class Composing:
 def grouping(problem: Problem, seed: int, others: tuple[Pairs, ...] = ()) -> Strategy:
     """Return a search by groups.
 
-    Single things are annealed where a look is to stay near another one or is only finished, where there is only a
-    wall, and where nothing makes a group.
+    Single things are annealed where a look is to stay near another one or is only finished, and where nothing makes a
+    group; where there is only a rail or a wall whole rows are hung.
     """
     is_to_be_finished = bool(problem.base) and len(problem.fixed) == len(problem.base)
-    if problem.stay == 0 and problem.open_ledges and not is_to_be_finished:
+    if problem.stay == 0 and not is_to_be_finished:
+        if not problem.open_ledges and problem.walls:
+            return Hanging(problem, seed, others)
         search = Grouping(problem, seed, others)
         if search.is_composed:
             return search

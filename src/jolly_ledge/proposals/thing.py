@@ -66,6 +66,12 @@ class Thing:
         return bool(self.item.set and self.item.sense)
 
     @property
+    def is_open_glass(self) -> bool:
+        """Whether it is a vessel that one sees through: it says nothing while it is empty."""
+        is_glass = self.item.finish == "clear" or "glass" in self.item.material.lower()
+        return self.category == "vessel" and is_glass and "lidded" not in self.item.traits
+
+    @property
     def is_low(self) -> bool:
         """Whether it lies rather than stands."""
         return self.height < 150 or self.height < 0.55 * self.width

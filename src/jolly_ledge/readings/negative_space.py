@@ -43,9 +43,9 @@ SMALL_TOP_MORE, WORKTOP_BARE = 0.2, 0.05
 """A small top by a bed is fuller, and a worktop may be nearly free."""
 
 RAIL_BANDS: dict[Fullness, tuple[float, float]] = {
-    "airy": (0.45, 0.85),
-    "layered": (0.62, 0.95),
-    "abundant": (0.75, 1.0),
+    "airy": (0.6, 0.92),
+    "layered": (0.78, 1.0),
+    "abundant": (0.85, 1.0),
 }
 """So much of the length of a rail is hung."""
 

@@ -201,7 +201,7 @@ KINDS: dict[str, Kind] = {
     "microwave": Kind("appliance", "appliance", 480, 280, 380, ("corded", "daily-use"), "metal", "#b8bcbc"),
     "kettle": Kind("appliance", "appliance", 180, 240, 180, ("corded", "daily-use"), "metal", "#b8bcbc"),
     "toaster": Kind("appliance", "appliance", 300, 190, 180, ("corded", "daily-use"), "metal", "#b8bcbc"),
-    "coat": Kind("hanging", "hanging", 450, 900, 120, (), "woven", "#3f4f5a"),
+    "coat": Kind("hanging", "coat", 450, 900, 120, (), "woven", "#3f4f5a"),
     "towel": Kind("hanging", "hanging", 300, 600, 20, (), "woven", "#e6dcc6"),
     "supplies": Kind("supplies", "box", 240, 160, 200, ("hide",)),
 }

@@ -7,6 +7,7 @@ from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.spread import spans_of
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.stock import Stock
+from jolly_ledge.proposals.groups.whole_sets import sets_at_hand
 from jolly_ledge.proposals.thing import Thing
 
 FREE_POWER = 0.5
@@ -40,13 +41,21 @@ def things_in(groups: Iterable[Group]) -> int:
 
 
 def suiting(stock: Stock) -> tuple[Thing, ...]:
-    """Return the things of a stock that find a place on some ledge, stems with their vessels."""
+    """Return the things of a stock that find a place on some ledge, stems with their vessels, sets as a whole.
+
+    Of glass vessels only as many count as there are stems: an empty one says nothing.
+    """
+    whole = {thing.id for ledge in stock.ledges for members in sets_at_hand(stock, ledge) for thing in members}
     spans = {
         ledge.id: max((right - left for left, right in spans_of(stock, ledge)), default=0.0) for ledge in stock.ledges
     }
+    glass = [thing.id for thing in stock.pool if thing.is_open_glass]
+    empty = set(glass[sum(thing.category == "stems" for thing in stock.pool) :])
     return tuple(
         thing
         for thing in stock.pool
         if thing.category not in WITH_THEIR_VESSEL
+        and thing.id not in empty
+        and (thing.id in whole or not thing.goes_in_a_set)
         and any(stock.fits(thing, ledge) and thing.width < spans[ledge.id] for ledge in stock.ledges)
     )

@@ -4,8 +4,10 @@ from collections.abc import Callable, Collection, Iterator, Sequence
 from functools import partial
 from random import Random
 
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.model.words import Fullness
+from jolly_ledge.proposals.composing.clear_places import is_inside
 from jolly_ledge.proposals.composing.fullness import things_in
 from jolly_ledge.proposals.composing.spread import (
     CLEAR_MM,
@@ -15,7 +17,7 @@ from jolly_ledge.proposals.composing.spread import (
     spans_of,
     stands_before_a_picture,
 )
-from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES, is_inside
+from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES
 from jolly_ledge.proposals.groups.books import crown
 from jolly_ledge.proposals.groups.group import Depth, Group, Member
 from jolly_ledge.proposals.groups.low import is_empty_glass
@@ -151,13 +153,14 @@ def _beside(
     most: int, stock: Stock, ledge: Ledge, groups: Sequence[Group], group: Group, used: Collection[str]
 ) -> bool:  # fmt: skip
     """Set a companion beside a single thing, of about two thirds of its height or half as high again."""
+    kinds = BESIDE | {"tableware"} if kind_of(stock.piece).is_eaten_at else BESIDE
     if sum(member.stands for member in group) > most:
         return False
     high, frame = group.anchor.height, stock.frame(ledge)
     suiting = [
         thing
         for thing in stock.free(
-            ledge, {*used, *group.ids}, BESIDE, low=0.3 * high, high=min(1.6 * high, 0.9 * frame)
+            ledge, {*used, *group.ids}, kinds, low=0.3 * high, high=min(1.6 * high, 0.9 * frame)
         )
         if not stock.is_hard(thing) and abs(thing.height / high - 1) > 0.15 and thing.width < 260
     ]  # fmt: skip

@@ -14,12 +14,14 @@ from jolly_ledge.proposals.composing.books_shown import books_missed
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.fullness import FULL_ENOUGH, things_in, things_wanted
 from jolly_ledge.proposals.composing.liking_of_a_group import FACED, liking_of_a_group
+from jolly_ledge.proposals.composing.liking_of_pictures import before_pictures
 from jolly_ledge.proposals.composing.liking_of_spacing import (
     MAY_BE_MANY,
     OF_A_GROUP,
     empty_ends,
     monotony,
     not_apart,
+    palisade,
     without_a_rest,
 )
 from jolly_ledge.proposals.composing.mirroring import is_mirrored, unanswered
@@ -36,13 +38,13 @@ SEEN: dict[Fullness, float] = {"airy": 0.3, "layered": 0.43, "abundant": 0.58}
 SEEN_BELOW: dict[Fullness, float] = {"airy": 0.25, "layered": 0.32, "abundant": 0.4}
 """So much is covered between the legs of a table or a console, where a lower shelf has something at all."""
 
-BEFORE_A_SCREEN, PICTURE_BEFORE_PICTURE, NEEDED = 1.2, 1.5, 1.2
+NEEDED = 1.2
 COMES_ONCE, BARE_SPANS, BARE, STATEMENT = 0.25, 5.0, 4.0, 3.0
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
-WHOLE, WHOLE_FREE, OF_A_THING = 20.0, 0.05, 0.35
+WHOLE, WHOLE_FREE, FAR_OFF, FAR_FROM, OF_A_THING = 20.0, 0.05, 60.0, 0.1, 0.35
 """The count of a whole piece is nearer to what is advised than that of each ledge: one may hold more, the next less.
-Things are whole: half of one more is not too many.
+Things are whole: half of one more is not too many. From a tenth on it costs much.
 """
 
 SCATTERED, BEARS_A_GROUP = 0.4, 4
@@ -100,6 +102,11 @@ LED_BY_A_PICTURE, LARGE_PICTURE = 0.8, 0.28
 SLIGHT, FEW_SLIGHT = 8.0, 0.05
 """A trinket here and there is a charm; from so much of all that is shown on they are clutter."""
 
+ODDMENTS, FEW_ODDMENTS = 16.0, 0.1
+"""A shell, a globe, an hourglass is an accent among books and vessels; from every tenth thing on they are oddments;
+one is an accent anywhere.
+"""
+
 MOST_LIKED = 5000
 """So many ledges are remembered with what stands on them."""
 
@@ -115,7 +122,7 @@ def liking_of(composition: Composition) -> float:
     if not things:
         return liked
     liked += sum(min(thing.worth, 1.1) for thing in things) / len(things)
-    liked -= SLIGHT * max(sum(thing.slight for thing in things) / len(things) - FEW_SLIGHT, 0.0)
+    liked -= too_many_trifles(things)
     raised = sum(member.on is not None for _, group in composition.groups for member in group)
     liked += RAISED * min(raised / (RAISED_SHARE * len(things)), 1.0)
     liked -= UNTIED * _are_untied(composition)
@@ -175,7 +182,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     if role in ("top", "table", "island"):
         liked -= OF_ONE_KIND * too_many_of_a_kind(groups)
     if role == "top":
-        liked -= _along_a_top(stock, ledge, groups)
+        liked -= _along_a_top(stock, ledge, groups) + palisade(groups)
     if role == "counter":
         liked -= NO_MACHINE * _lacks_its_machine(stock, ledge, groups)
     if kind.is_a_table and not kind.is_eaten_at:
@@ -188,11 +195,11 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         any(left - 12 <= group.foot_left and group.foot_right <= right + 12 for left, right in spans)
         for group in groups
     ]
-    if len(spans) > 1:
+    if len(spans) > 1 and role in FILLED:
         held = sum(any(left <= (group.left + group.right) / 2 <= right for group in groups) for left, right in spans)
         liked -= BARE_SPANS * (1 - held / len(spans))
     liked -= 0.6 * inside.count(False) if spans else 0.0
-    liked -= sum(_before_a_picture(stock, ledge, member) for member in _members(groups))
+    liked -= before_pictures(stock, ledge, _members(groups))
     return liked + sum(liking_of_a_group(stock, ledge, group) for group in groups)
 
 
@@ -215,10 +222,10 @@ def _off_the_whole(stock: Stock, by_ledge: Mapping[str, Sequence[Group]]) -> flo
     bears = sum(wanted.values())
     if not bears:
         return 0.0
-    count = sum(things_in(by_ledge.get(ledge, ())) for ledge, most in wanted.items() if most)
-    few = bears - count - WHOLE_FREE * bears
-    many = count - bears - max(WHOLE_FREE * bears, OF_A_THING)
-    return WHOLE * max(few, many, 0.0) / bears
+    off = sum(things_in(by_ledge.get(ledge, ())) for ledge, most in wanted.items() if most) - bears
+    free = max(WHOLE_FREE * bears, OF_A_THING * (off > 0))
+    far = max(FAR_FROM * bears, free)
+    return (WHOLE * max(abs(off) - free, 0.0) + FAR_OFF * max(abs(off) - far, 0.0)) / bears
 
 
 def _look_alikes(composition: Composition) -> float:
@@ -306,23 +313,6 @@ def _strewn(ledge: Ledge, groups: Sequence[Group]) -> float:
     middle = (ordered[0].left + max(group.right for group in ordered)) / 2 / ledge.width
     cost = APART_AT_A_MEAL * apart / ledge.width + OFF_THE_MIDDLE * max(abs(middle - 0.5) - 0.03, 0.0)
     return cost + OFF_THE_CENTRE * (not any(group.left < ledge.width / 2 < group.right for group in groups))
-
-
-def _before_a_picture(stock: Stock, ledge: Ledge, member: Member) -> float:
-    """Return the cost of a thing that stands before a mirror, a picture or a screen on the wall."""
-    cost = 0.0
-    for fixture in stock.piece.fixtures:
-        if fixture.kind in LOOKED_AT:
-            across = min(ledge.left + member.right, fixture.right) - max(ledge.left + member.left, fixture.left)
-            up = min(ledge.floor + member.top, fixture.floor + fixture.height)
-            up -= max(ledge.floor + member.base, fixture.floor)
-            if across > 0 and up > 0:
-                hidden = across * up / (fixture.width * fixture.height)
-                own = across * up / (member.width * member.height)
-                cost += BEFORE_A_SCREEN * (fixture.kind == "tv") + 6.0 * hidden + 0.8 * max(own - 0.1, 0.0)
-                # A picture against a picture: neither is seen.
-                cost += PICTURE_BEFORE_PICTURE * (member.pose == "leaning" and own > 0.02)
-    return cost
 
 
 def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
@@ -425,6 +415,20 @@ def _kit(stock: Stock, things: Sequence[Thing]) -> float:
     if kind_of(stock.piece).is_eaten_at:
         liked += 0.4 * bool(kinds & {"stems", "plant"}) + 0.4 * ("stems" in kinds) + 0.2 * ("candle" in kinds)
     return liked
+
+
+def too_many_trifles(things: Sequence[Thing]) -> float:
+    """Return the cost of more slight things, and of more oddments, than accents are.
+
+    Parameters
+    ----------
+    things : sequence of Thing
+        All that is shown, one at least.
+    """
+    slight = sum(thing.slight for thing in things) / len(things)
+    odd = sum(thing.category == "object" for thing in things)
+    few = max(FEW_ODDMENTS * len(things), 1.0)
+    return SLIGHT * max(slight - FEW_SLIGHT, 0.0) + ODDMENTS * max(odd - few, 0.0) / len(things)
 
 
 def _weight(composition: Composition) -> float:

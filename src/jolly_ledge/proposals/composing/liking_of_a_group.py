@@ -12,7 +12,7 @@ from jolly_ledge.proposals.groups.stock import Stock
 FACED = frozenset({"shelf", "top"})
 """Roles of ledges that are seen from the front."""
 
-BOARDS_AND_TRAY, BEFORE_A_LAMP, GREEN_IN_GREEN, LOW_GREEN = 0.45, 1.2, 0.5, 0.5
+BOARDS_AND_TRAY, BEFORE_A_LAMP, GREEN_IN_GREEN, LOW_GREEN = 0.45, 1.2, 1.2, 0.5
 FORGOTTEN, UNCROWNED = 0.7, 0.45
 """A book that lies by itself looks forgotten, and so does a stack without anything on it, though less."""
 
@@ -20,6 +20,9 @@ CRUMBS, LEAST_SHOWN = 0.8, 0.15
 """A group that shows less than so much of its frame, squared, is a crumb beside the others."""
 
 THIN_TRAY, SWALLOWED, COVERED_SHARE = 0.6, 0.35, 0.4
+EMPTY_GLASS = 0.9
+HIDES, HIDES_FROM, TOO_HIGH_BEFORE, FLAT = 0.6, 0.15, 0.6, WALL_CATEGORIES | {"board", "tray"}
+"""Before a picture or a board things of any height may stand; before what is round only what is low, so much of it."""
 
 
 def liking_of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
@@ -31,7 +34,7 @@ def liking_of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
             across = max(min(one.right, behind.right) - max(one.left, behind.left), 0.0)
             covered = across * min(one.height, behind.height) / (behind.width * behind.height)
             liked += 0.1 * (0.05 < covered < COVERED_SHARE) - 1.2 * max(covered - COVERED_SHARE, 0.0)
-            liked -= SWALLOWED * stands_amid(one, behind)
+            liked -= SWALLOWED * stands_amid(one, behind) + HIDES * _hides(one, behind, across)
     if group.form == "show":
         liked += BOARDS_AND_TRAY * (sum(member.thing.category in ("board", "tray") for member in group) - 1)
     liked -= BEFORE_A_LAMP * sum(_before_a_lamp(group)) + GREEN_IN_GREEN * (_greens_in(group) > 1)
@@ -72,10 +75,16 @@ def stands_amid(one: Member, behind: Member) -> bool:
     return off < 0.2 and one.width > 0.55 * behind.width and behind.thing.category not in WALL_CATEGORIES
 
 
+def _hides(one: Member, behind: Member, across: float) -> bool:
+    """Tell whether a thing that is not low crosses so many mm of what stands behind it and has a shape to be seen."""
+    is_low = one.height < TOO_HIGH_BEFORE * behind.height
+    return not is_low and across > HIDES_FROM * behind.width and behind.thing.category not in FLAT
+
+
 def _of_emptiness(role: str, group: Group, vessel: Member) -> float:
     """Return the cost of a vessel that is empty: most where it is clear, much where it leads."""
     if "lidded" in vessel.thing.item.traits or any(other.inside is vessel for other in group):
         return 0.0
-    if vessel.thing.item.finish == "clear" or "glass" in vessel.thing.item.material.lower():
-        return 0.5
+    if vessel.thing.is_open_glass:
+        return EMPTY_GLASS
     return 0.2 if vessel.top >= 0.95 * group.height and role in ("table", "top") else 0.03

@@ -18,11 +18,17 @@ CLOSE = 2.0
 NEAR, MIDDLING = 0.03, 8.0
 HOLE: dict[Fullness, float] = {"airy": 2.0, "layered": 8.0, "abundant": 8.0}
 """Groups stand a finger apart at least, and near each other or clear: of the gaps on a top all but the widest cost
-what is over so much of its width, on a shelf each of them.
+what is over so much of its width, on a shelf each of them; only a wide shelf has a rest of its own, and a clear one.
 """
 
-LIKE_BESIDE_LIKE, ALL_UPRIGHT, BROAD = 0.35, 0.8, 1.15
+WIDE_SHELF_MM, CLEAR = 850.0, 0.13
+"""A shelf is wide from here on, and a rest of it clear from so much of its width."""
+
+LIKE_BESIDE_LIKE, ALL_UPRIGHT, BROAD = 0.5, 0.8, 1.15
 """On a shelf kinds alternate, and something broad is among what rises: what lies, a row of books, a bowl."""
+
+RISES, IN_A_ROW = 1.2, 0.6
+"""What is so much higher than it is wide rises; a third of such things beside each other makes a palisade of a top."""
 
 MAY_BE_MANY = BOOK_CATEGORIES | {"candle", "stems", "board"}
 OF_A_GROUP, REST_OF_A_TOP = 3, 0.12
@@ -64,7 +70,8 @@ def _gaps_between(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     gaps = sorted(other.left - one.right for one, other in pairwise(sorted(groups, key=lambda group: group.left)))
     cost = sum(CLOSE * max(FINGER_MM[0] - gap, 0.0) / (3 * FINGER_MM[0]) for gap in gaps)
     is_shelf = stock.roles[ledge.id] == "shelf"
-    over = sum(max(gap / ledge.width - NEAR, 0.0) for gap in (gaps if is_shelf else gaps[:-1]))
+    is_clear = ledge.width >= WIDE_SHELF_MM and max(gaps, default=0.0) > CLEAR * ledge.width
+    over = sum(max(gap / ledge.width - NEAR, 0.0) for gap in (gaps if is_shelf and not is_clear else gaps[:-1]))
     return cost + (HOLE[stock.fullness(ledge)] if is_shelf else MIDDLING) * over
 
 
@@ -75,6 +82,13 @@ def without_a_rest(ledge: Ledge, groups: Sequence[Group]) -> float:
     ordered = sorted(groups, key=lambda group: group.left)
     widest = max(other.left - one.right for one, other in pairwise(ordered)) / ledge.width
     return max(1 - max(widest, 0.0) / REST_OF_A_TOP, 0.0)
+
+
+def palisade(groups: Sequence[Group]) -> float:
+    """Return the cost of three and more things along a top that all rise, nothing broad or low between them."""
+    standing = sorted((one for group in groups for one in group if one.stands), key=lambda one: one.x)
+    rises = [one.height > RISES * one.width and one.thing.category not in MAY_BE_MANY for one in standing]
+    return IN_A_ROW * sum(all(three) for three in zip(rises, rises[1:], rises[2:], strict=False))
 
 
 def monotony(groups: Sequence[Group]) -> float:

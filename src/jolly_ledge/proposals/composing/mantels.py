@@ -5,16 +5,16 @@ from collections.abc import Collection, Sequence
 from jolly_ledge.model.piece import Ledge
 from jolly_ledge.proposals.composing.spread import Make, fill, spans_of, spread
 from jolly_ledge.proposals.groups.anchored import anchored
-from jolly_ledge.proposals.groups.books import stack_with_tall
+from jolly_ledge.proposals.groups.books import row, stack_with_tall
 from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.group import Group
-from jolly_ledge.proposals.groups.low import low_set
+from jolly_ledge.proposals.groups.low import WORTHY, low_set, worthy
 from jolly_ledge.proposals.groups.pictures import pictures
 from jolly_ledge.proposals.groups.stock import Stock
 
 RISING = frozenset({"vessel", "plant", "sculpture", "candle", "object"})
 PICTURES_SHARE, CANDLES_SHARE, END_SHARE = 0.52, 0.2, 0.3
-UNDER_A_SCREEN = 0.55
+UNDER_A_SCREEN, BOOKS_OFTEN = 0.55, 0.3
 BETWEEN_OFTEN, FIRST_AT_THE_END = 0.35, 0.4
 """Under a picture the middle mostly rests, and what stands at the ends is the more."""
 
@@ -65,9 +65,18 @@ def _at_the_ends(stock: Stock, ledge: Ledge, used: Collection[str], order: int) 
 
 
 def _under_a_screen(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:
+    """Set what is low at the ends: by a vessel or an object, a row of books, and what is left where that lacks."""
+
     def low(used: Collection[str], width: float) -> Group | None:
         return anchored(
             stock, ledge, used, target=0.42, side=order, kinds=RISING, stems=0.5, width=min(width, 0.3 * ledge.width)
         ) or low_set(stock, ledge, used, width=width, side=order)
 
-    return fill(stock, ledge, used, (low, low), UNDER_A_SCREEN, order)
+    def books(used: Collection[str], width: float) -> Group | None:
+        return row(stock, ledge, used, side=-order, width=min(width, END_SHARE * ledge.width))
+
+    def one(used: Collection[str], width: float) -> Group | None:
+        return worthy(stock, ledge, used, target=0.35, least=0.2, most=0.5, kinds=WORTHY | {"mirror"}, width=width)
+
+    other = books if stock.rng.random() < BOOKS_OFTEN else low
+    return fill(stock, ledge, used, (low, other), UNDER_A_SCREEN, order, more=(low, books, one))

@@ -105,14 +105,8 @@ def with_another(group: Group, old: Member, new: Thing) -> Group:
     changed.members[place] = member
     more = max(member.width - gone.width, 0.0) / 2 if member.stands else 0.0
     # What is carried goes with what carries it.
-    sides = [math.copysign(more, _foot_of(other).x - gone.x) for other in changed]
+    sides = [math.copysign(more, other.foot.x - gone.x) for other in changed]
     for other, aside in zip(changed, sides, strict=True):
         if other is not member:
             other.x += aside
     return changed
-
-
-def _foot_of(member: Member) -> Member:
-    """Return what stands on the ledge under a member, or the member itself."""
-    host = member.on or member.inside
-    return member if host is None else _foot_of(host)

@@ -35,10 +35,11 @@ def refined(composition: Composition, rng: Random) -> Composition | None:
     # Most moves cannot be, and that is told at once: a few are tried for one that can.
     moves = MOVES
     if len({ledge.body for ledge in composition.stock.ledges}) > 1:
-        moves += MOVES_OF_A_PAIR
+        moves = moves | MOVES_OF_A_PAIR
     if is_mirrored(composition):
-        moves += MIRRORED_MOVES
-    return next((moved for move in rng.choices(moves, k=TRIED) if (moved := move(composition, rng)) is not None), None)
+        moves = moves | MIRRORED_MOVES
+    drawn = rng.choices(list(moves), list(moves.values()), k=TRIED)
+    return next((moved for move in drawn if (moved := move(composition, rng)) is not None), None)
 
 
 def shifted(composition: Composition, rng: Random) -> Composition | None:
@@ -79,12 +80,14 @@ def traded(composition: Composition, rng: Random) -> Composition | None:
     return with_groups(composition, tuple(groups))
 
 
-MOVES: tuple[Move, ...] = (
-    shifted, turned_about, traded, member_exchanged, enlarged, carried, merged, split, group_exchanged, crowned,
-)  # fmt: skip
+MOVES: dict[Move, float] = {
+    shifted: 1.0, turned_about: 0.5, traded: 1.0, member_exchanged: 1.0, enlarged: 1.0, carried: 1.0,
+    merged: 1.0, split: 0.5, group_exchanged: 0.3, crowned: 1.0,
+}  # fmt: skip
+"""Moves and how often each is tried: what can nearly always be, but seldom betters anything, comes less often."""
 
-MOVES_OF_A_PAIR: tuple[Move, ...] = (set_shared,)
+MOVES_OF_A_PAIR: dict[Move, float] = {set_shared: 1.0}
 """Moves between the two bodies of a flanking pair."""
 
-MIRRORED_MOVES: tuple[Move, ...] = (answered, answered, like_exchanged, like_exchanged)
+MIRRORED_MOVES: dict[Move, float] = {answered: 2.0, like_exchanged: 2.0}
 """Moves toward the mirrored figure, where it is asked for."""

@@ -36,7 +36,10 @@ BASKET_SHARE, BASKETS = 0.7, frozenset({"basket", "box"})
 CLEAR_OF_THE_FIRE_MM = 110.0
 LARGE_BELOW, FOLDED_OFTEN, BOX_OFTEN = frozenset({"basket", "box", "bowl", "vessel"}), 0.4, 0.4
 ONE_BELOW, TWO_BELOW_MM = 1.75, 600.0
-"""A lower shelf that wants more than so many things, or is so wide, is shared by two groups."""
+FIRST_BELOW, NARROW_BELOW_MM = 0.72, 500.0
+"""A lower shelf that wants more than so many things, or is so wide, is shared by two groups; on a narrow one the first
+may take so much, or no basket would find room.
+"""
 
 MOST_ROW_CHANCES, ONE_GROUP_BY_A_BED_MM = 5, 700.0
 ROW_SHARE, ROW_BY_A_BASKET, PICTURES_IN_A_LIBRARY = 0.66, 0.54, 0.2
@@ -212,7 +215,7 @@ def _below(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> lis
     if stock.rng.random() < FOLDED_OFTEN:
         large, books = one_of(folded, large), one_of(books, large)
     makers = (large, books) if things_wanted(stock, ledge) > ONE_BELOW or ledge.width >= TWO_BELOW_MM else (large,)
-    return fill(stock, ledge, used, makers, 0.75, order)
+    return fill(stock, ledge, used, makers, 0.75, order, FIRST_BELOW if ledge.width < NARROW_BELOW_MM else None)
 
 
 def _by_a_bed(stock: Stock, ledge: Ledge, used: Collection[str], order: int) -> list[Group]:

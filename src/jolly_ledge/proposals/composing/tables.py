@@ -1,19 +1,18 @@
 """Two or three groups on what is seen from all sides, in a triangle from above and drawn to the middle."""
 
-import math
 from collections.abc import Callable, Collection, Sequence
 from functools import partial
-from itertools import product
 
 from msgspec.structs import replace
 
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.proposals.composing.clear_places import RIM_MM, moved_clear
 from jolly_ledge.proposals.groups.anchored import anchored
 from jolly_ledge.proposals.groups.books import crowned_stack
 from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.clusters import cluster
-from jolly_ledge.proposals.groups.group import Group, Member, is_clear_at
+from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.low import any_one, low_set
 from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock
@@ -23,18 +22,16 @@ Spot = tuple[Group | None, float, float]
 ROUND_SHARE = 0.66
 """So much of the width of a round top may be used."""
 
-BOOKS_SHARE, BOOKS_OFTEN = 0.36, 0.5
-"""Books on a low table are so wide, a round one's too: they lie well inside its rim."""
+BOOKS_SHARE, BOOKS_OFTEN, TRAY_SHARE = 0.36, 0.5, 0.45
+"""Books on a low table are so wide, a round one's too: they lie well inside its rim; a tray a little wider."""
 
-CLUSTERED_OFTEN = 0.3
+CLUSTERED_OFTEN, DISHES_SHARE = 0.3, 0.22
 LEADS_OFTEN = 0.35
 """So often what leads an island is a tray with a vase and a bowl on it."""
 
 TRAY_OFTEN, LONG_MM, BESIDE_THE_CENTRE = 0.7, 1400.0, 0.15
 GROUP_DEPTH_MM = 400.0
-RIM_MM, SMALL_ROUND_MM, WIDE_MM = 30.0, 800.0, 900.0
-MOVES_MM = tuple(float(step) for step in range(-200, 201, 20))
-NEAREST_FIRST = sorted(product(MOVES_MM, MOVES_MM), key=lambda step: math.hypot(step[0], 0.8 * step[1]))
+SMALL_ROUND_MM, WIDE_MM = 800.0, 900.0
 FROM_ALL_SIDES = frozenset({"table", "island"})
 GREEN = frozenset({"vessel", "plant"})
 
@@ -62,14 +59,19 @@ def _dining(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
     if lead is None or ledge.width < LONG_MM:
         return spots
     taken = {*used, *lead.ids}
-    lights = candlesticks(stock, ledge, taken, side=end, width=0.2 * width)
-    lights = lights or low_set(stock, ledge, taken, width=0.2 * width)
+
+    def beside(used: Collection[str], side: int, low: float) -> Group | None:
+        return (
+            candlesticks(stock, ledge, used, side=side, width=0.2 * width)
+            or low_set(stock, ledge, used, width=low * width)
+            or service(stock, ledge, used, side=side, width=DISHES_SHARE * width)
+        )
+
+    lights = beside(taken, end, 0.2)
     spots.append((lights, 0.5 + BESIDE_THE_CENTRE * end, 0.5))
     if fullness != "airy":
         taken |= lights.ids if lights is not None else set()
-        other = candlesticks(stock, ledge, taken, side=-end, width=0.2 * width)
-        other = other or low_set(stock, ledge, taken, width=0.22 * width)
-        spots.append((other, 0.5 - BESIDE_THE_CENTRE * end, 0.5))
+        spots.append((beside(taken, -end, 0.22), 0.5 - BESIDE_THE_CENTRE * end, 0.5))
     return spots
 
 
@@ -107,9 +109,11 @@ def _coffee(stock: Stock, ledge: Ledge, used: Collection[str], end: int) -> list
             )
             return [(together, 0.5 - 0.08 * end, 0.55), (books, 0.5 + 0.22 * end, 0.4)]
     gathers = stock.rng.random() < TRAY_OFTEN
-    first = tray_set(stock, ledge, used, width=0.42 * ledge.width, tall=0.8) if gathers else None
+    # The place of a group is less deep than the table, so that a tray may be as deep as that.
+    tray = partial(tray_set, stock, ledge, used, width=TRAY_SHARE * ledge.width, deepest=1.0)
+    first = tray(tall=0.8) if gathers else None
     first = first or crowned_stack(stock, ledge, used, side=end, width=BOOKS_SHARE * ledge.width)
-    first = first or tray_set(stock, ledge, used, width=0.45 * ledge.width)
+    first = first or tray()
     taken = {*used, *(first.ids if first is not None else ())}
     risen = first is not None and any(member.thing.green and member.top > 0.5 * stock.frame(ledge) for member in first)
     if risen:
@@ -157,32 +161,3 @@ def _set(ledge: Ledge, spots: Sequence[Spot]) -> list[Group]:
         if moved_clear(ledge, group, found):
             found.append(group)
     return found
-
-
-def moved_clear(ledge: Ledge, group: Group, others: Sequence[Group]) -> bool:
-    """Move a group to the nearest place where it stands clear of others and inside the rim; tell whether there is."""
-    standing = [member for member in group if member.stands]
-    crowded: dict[float, list[list[tuple[float, float]]]] = {}
-    for along, into in NEAREST_FIRST:
-        group.shift(along, into)
-        if all(is_inside(ledge, member) for member in standing):
-            if into not in crowded:
-                crowded[into] = [[one for other in others for one in other.crowded(member)] for member in standing]
-            if all(is_clear_at(near, member.x) for member, near in zip(standing, crowded[into], strict=True)):
-                return True
-        group.shift(-along, -into)
-    return False
-
-
-def is_inside(ledge: Ledge, member: Member) -> bool:
-    """Tell whether a thing stands inside the rim of a top."""
-    rim = min(RIM_MM, 0.04 * ledge.width)
-    if ledge.shape == "ellipse":
-        x, z = abs(member.x - ledge.width / 2), abs(member.z - ledge.depth / 2)
-        half, deep = ledge.width / 2 - rim, ledge.depth / 2 - rim
-        if member.is_circle:
-            half, deep = half - member.width / 2, deep - member.depth / 2
-            return min(half, deep) > 0 and math.hypot(x / half, z / deep) <= 1
-        return math.hypot((x + member.width / 2) / half, (z + member.depth / 2) / deep) <= 1
-    across = rim <= member.left and member.right <= ledge.width - rim
-    return across and rim <= member.front and member.back <= ledge.depth - rim

@@ -4,15 +4,18 @@ from collections.abc import Callable, Collection, Sequence
 
 from msgspec.structs import replace
 
+from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.proposals.composing.clear_places import moved_clear
 from jolly_ledge.proposals.composing.fullness import things_in
 from jolly_ledge.proposals.composing.layering import layered
 from jolly_ledge.proposals.composing.spread import CLEAR_MM, MARGIN_MM, OPEN_MARGIN_MM, spans_of
-from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES, GROUP_DEPTH_MM, moved_clear
+from jolly_ledge.proposals.composing.tables import FROM_ALL_SIDES, GROUP_DEPTH_MM
 from jolly_ledge.proposals.groups.books import crowned_stack
 from jolly_ledge.proposals.groups.candles import candlesticks
 from jolly_ledge.proposals.groups.group import Group
 from jolly_ledge.proposals.groups.low import low_set, without_empty_glass, worthy
+from jolly_ledge.proposals.groups.service import service
 from jolly_ledge.proposals.groups.stock import Stock
 
 ENOUGH, MOST_ADDED, LARGER = 0.92, 3, 2
@@ -67,6 +70,8 @@ def _small(stock: Stock, ledge: Ledge, used: Collection[str], width: float) -> G
         lambda: candlesticks(stock, ledge, used, side=side, width=width),
         lambda: worthy(stock, ledge, used, target=LOW[0], width=width, least=LOW[1], most=0.6),
     )
+    if kind_of(stock.piece).is_eaten_at:
+        forms = (*forms, lambda: service(stock, ledge, used, side=side, width=width))
     for make in stock.rng.sample(forms, len(forms)):
         made = make()
         if made is not None and made.narrowed(width) and without_empty_glass([made]):

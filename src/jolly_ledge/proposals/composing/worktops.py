@@ -138,7 +138,7 @@ def _crock(stock: Stock, ledge: Ledge, used: set[str], order: int) -> Group | No
     crocks = [
         thing for thing in stock.free(ledge, used, {"vessel"}, high=0.6 * frame)
         if CROCK[0] * thing.width < thing.height < CROCK[1] * thing.width and "lidded" not in thing.item.traits
-        and "glass" not in thing.item.material.lower() and thing.item.finish != "clear"
+        and not thing.is_open_glass
     ]  # fmt: skip
     tools = stock.of_kind(ledge, used, "utensils")
     fitting = [

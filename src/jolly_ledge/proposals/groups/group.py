@@ -60,6 +60,12 @@ class Member:
         return self.on is None and self.inside is None
 
     @property
+    def foot(self) -> "Member":
+        """What stands on the ledge under it, or itself."""
+        host = self.on or self.inside
+        return self if host is None else host.foot
+
+    @property
     def is_circle(self) -> bool:
         """Whether its footprint is a circle, about."""
         return self.thing.is_round and abs(self.width - self.depth) < ROUNDNESS * self.width

@@ -59,9 +59,7 @@ def worthy(
 
 def is_empty_glass(group: Group, vessel: Member) -> bool:
     """Tell whether a clear vessel holds and carries nothing: it says nothing by itself."""
-    item = vessel.thing.item
-    clear = vessel.thing.category == "vessel" and item.finish == "clear" and "lidded" not in item.traits
-    return clear and not any(other.inside is vessel or other.on is vessel for other in group)
+    return vessel.thing.is_open_glass and not any(other.inside is vessel or other.on is vessel for other in group)
 
 
 def without_empty_glass(groups: Sequence[Group]) -> list[Group]:

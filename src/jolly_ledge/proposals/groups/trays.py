@@ -20,8 +20,9 @@ SMALL = frozenset({"candle", "bowl", "object", "box", "tableware", "beads"})
 
 
 def tray_set(
-    stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf"), tall: float = 0.7
-) -> Group | None:
+    stock: Stock, ledge: Ledge, used: Collection[str], *, width: float = float("inf"), tall: float = 0.7,
+    deepest: float = DEEPEST,
+) -> Group | None:  # fmt: skip
     """Return a tray with two things or three on it, None where that cannot be had.
 
     Parameters
@@ -36,12 +37,14 @@ def tray_set(
         The tray is no wider, in mm.
     tall : float
         How high the tallest thing on it may be, in parts of the frame.
+    deepest : float
+        How deep the tray may be, in parts of the depth of its place.
     """
     frame = stock.frame(ledge)
     suiting = [
         thing
         for thing in stock.free(ledge, used, {"tray"})
-        if 220 <= thing.width <= width and thing.depth <= DEEPEST * ledge.depth and thing.height < 80
+        if 220 <= thing.width <= width and thing.depth <= deepest * ledge.depth and thing.height < 80
     ]
     found = stock.pick(suiting, lambda thing: thing.worth + thing.width * thing.depth / 4e5)
     if found is None:

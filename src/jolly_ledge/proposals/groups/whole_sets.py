@@ -22,7 +22,7 @@ def whole_set(
     or find no place on this ledge, are as good as gone: a set that cannot be whole does not come.
     """
     best: tuple[float, Group] | None = None
-    for members in _whole(stock, ledge, used):
+    for members in sets_at_hand(stock, ledge, used):
         group = set_out(members, ledge, side)
         if group.width <= width:
             worth = sum(thing.worth for thing in members) / len(members) + 0.25 * stock.rng.random()
@@ -31,8 +31,16 @@ def whole_set(
     return best[1] if best is not None else None
 
 
-def _whole(stock: Stock, ledge: Ledge, used: Collection[str]) -> list[list[Thing]]:
-    """Return the sets of which every member that is at hand may stand on a ledge."""
+def sets_at_hand(stock: Stock, ledge: Ledge, used: Collection[str] = ()) -> list[list[Thing]]:
+    """Return the sets of which every member that is at hand may stand on a ledge.
+
+    Parameters
+    ----------
+    stock : Stock
+    ledge : Ledge
+    used : collection of str
+        Things that stand somewhere already.
+    """
     known: dict[str, list[Thing]] = {}
     for thing in stock.things.values():
         if thing.item.sense and thing.item.set:

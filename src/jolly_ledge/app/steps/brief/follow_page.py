@@ -25,7 +25,7 @@ from jolly_ledge.photos.image import Pixels, read_photo, smaller
 from jolly_ledge.render.scene import image_from
 from jolly_ledge.workspace.workspace import Workspace
 
-SHOWN_PX, LEAST_PX, SIDE_WIDTH, SAID_HEIGHT = 1000, 24, 340, 76
+SHOWN_PX, LEAST_PX, SIDE_WIDTH, SAID_HEIGHT, SWATCH_INDENT = 1000, 24, 340, 76, 24
 ASK = (
     "Choose a picture of an arrangement the client likes. Colours, tones, skyline and fullness are measured; nothing "
     "of it is copied, and the picture is not kept."
@@ -215,12 +215,16 @@ class FollowPage(QWidget):
         rows.setSpacing(8)
         self._found, self.ticks = found, {}
         for one in found:
-            self.ticks[one.field] = tick = QCheckBox(one.said)
+            what, _, told = one.said.partition(": ")
+            colours = one.value if isinstance(one.value, tuple) else ()
+            self.ticks[one.field] = tick = QCheckBox(what if colours else one.said)
             # Furniture is mirrored, too: of a whole picture the skyline says little.
             tick.setChecked(one.is_sure and (one.field != "figure" or self.frame.is_marked))
             rows.addWidget(tick)
-            if one.field == "palette" and isinstance(one.value, tuple):
-                rows.addLayout(self._swatches(one.value))
+            if colours:
+                rows.addWidget(shares := words(told, "soft"))
+                shares.setIndent(SWATCH_INDENT)
+                rows.addLayout(self._swatches(colours))
         self._beside.replaceWidget(self._results, results)
         self._results.setParent(None)
         self._results = results
@@ -229,7 +233,7 @@ class FollowPage(QWidget):
 
     def _swatches(self, colours: tuple[str, ...]) -> QHBoxLayout:
         row = QHBoxLayout()
-        row.setContentsMargins(24, 0, 0, 0)
+        row.setContentsMargins(SWATCH_INDENT, 0, 0, 0)
         for colour in colours:
             shown = chip(hue_family(colour), colour, checkable=False, small=True)
             shown.setIcon(swatch(colour))

@@ -337,11 +337,11 @@ class PhotoCheckPage(QWidget):
         row = QHBoxLayout(line)
         row.setContentsMargins(0, 0, 0, 0)
         if thing.state == "not found":
-            row.addWidget(words(f"{number}. The {item.label} is not seen where it is planned, nor near it."), 1)
+            row.addWidget(words(f"{number}. Not seen where planned, nor near it: the {item.label}."), 1)
             return line
         said = self._workspace.length(abs(round(thing.along / 5) * 5))
         way = "right" if thing.along > 0 else "left"
-        text: QLabel = words(f"{number}. The {item.label} stands {said} further {way}.")
+        text: QLabel = words(f"{number}. Further {way} by {said}: the {item.label}.")
         row.addWidget(text, 1)
         take = chip("Keep it so", "Move it in the plan to where it stands", checkable=False)
         take.clicked.connect(lambda: self.keep_so(asked, thing, f"{said} further {way} in the photograph"))
