@@ -302,3 +302,13 @@ def test_a_globe_stands_on_its_foot_however_tall_it_is() -> None:
         ys = [value for shape in shapes for _, values in shape.path for value in values[1::2]]
         assert max(ys) >= -1.0
         assert min(ys) >= -height * 1.05
+
+
+@pytest.mark.parametrize(("width", "height"), [(200.0, 40.0), (250.0, 18.0), (60.0, 60.0)])
+def test_beads_touch_one_another(width: float, height: float) -> None:
+    drawn = item_shapes(thing("beads", "beads", width=width, height=height))
+    places = [extent((shape,)) for shape in drawn]
+    middles = [((left + right) / 2, (low + high) / 2) for left, low, right, high in places]
+    size = max(right - left for left, _, right, _ in places)
+    for number, one in enumerate(middles):
+        assert min(math.dist(one, other) for place, other in enumerate(middles) if place != number) < 1.15 * size

@@ -211,6 +211,20 @@ def test_a_lamp_has_something_beside_it() -> None:
     assert all(member.height < group.members[0].height for member in group.members[1:])
 
 
+@pytest.mark.parametrize("crowns", [0, 1])
+def test_books_by_a_lamp_lie_there_under_something_or_not_at_all(crowns: int) -> None:
+    shell = thing("shell", "object", width=100.0, depth=90.0, height=60.0)
+    books = thing("books", "book-stack", width=240.0, depth=170.0, height=90.0)
+    lamp = thing("lamp", "lamp", width=280.0, depth=280.0, height=480.0)
+    stock = stock_of(stash=(lamp, books, shell)[: 2 + crowns], piece=console())
+    top = next(ledge for ledge in stock.ledges if stock.roles[ledge.id] == "top")
+    found = [lamp_set(stock, top, set(), width=700.0) for _ in range(12)]
+    assert all(group is not None for group in found)
+    lying = [group for group in found if group is not None and "books" in group.ids]
+    assert bool(lying) == bool(crowns)
+    assert all("shell" in group.ids for group in lying)
+
+
 def test_candlesticks_step_down() -> None:
     sticks = tuple(
         thing(f"stick{n}", "candle", width=80.0, depth=80.0, height=250.0 - 80 * n, colours=((CREAM, 1.0),))

@@ -301,3 +301,56 @@ def test_under_a_screen_a_row_of_books_and_a_small_mirror_come_where_no_vessel_i
         assert found is not None
         top = [member for ledge, group in found.groups if found.stock.roles[ledge.id] == "top" for member in group]
         assert {member.thing.id for member in top} == {"almanacs", "glass", "ball"}
+
+
+def test_one_candlestick_of_several_is_missed_and_a_lone_one_is_not() -> None:
+    sticks = tuple(
+        thing(f"stick {height:g}", "candle", silhouette="candlestick", width=90.0, depth=90.0, height=height)
+        for height in (340.0, 220.0)
+    )
+    piece = mantel()
+
+    def cost(stash: tuple[Item, ...], *stood: str) -> float:
+        stock = Stock(problem_of(Plan(pieces=(piece,), stash=stash), piece.id, Manner()), Random(1))
+        top = next(ledge for ledge in stock.ledges if stock.roles[ledge.id] == "top")
+        group = Group("candles", top.depth)
+        for name in stood:
+            group.set_down(stock.things[name], "middle", 1)
+        group.shift(200.0 - group.left)
+        return _costs("ONE_LIGHT", Composition(stock, ((top, group),), (), GroupPool()))
+
+    assert cost(sticks, "stick 340") == pytest.approx(1.0)
+    assert cost(sticks, "stick 340", "stick 220") == pytest.approx(0.0)
+    assert cost(sticks[:1], "stick 340") == pytest.approx(0.0)
+
+
+def test_a_second_stack_of_books_on_a_low_table_costs() -> None:
+    piece = coffee_table()
+    books = tuple(
+        thing(f"books {number}", category, width=240.0, depth=170.0, height=90.0)
+        for number, category in enumerate(("book-stack", "book-stack", "box"))
+    )
+    stock = Stock(problem_of(Plan(pieces=(piece,), stash=books), piece.id, Manner()), Random(1))
+    top = next(ledge for ledge in stock.ledges if stock.roles[ledge.id] == "table")
+
+    def cost(*stood: str) -> float:
+        groups = []
+        for number, name in enumerate(stood):
+            group = Group("low", top.depth)
+            group.set_down(stock.things[name], "middle")
+            groups.append((top, group.shift((0.25 + 0.5 * number) * top.width - group.members[0].x)))
+        return _costs("ONE_STACK", Composition(stock, tuple(groups), (), GroupPool()))
+
+    assert cost("books 0", "books 1") == pytest.approx(1.0)
+    assert cost("books 0", "books 2") == pytest.approx(0.0)
+
+
+def _costs(name: str, composition: Composition) -> float:
+    """Return how many times a cost is charged on the first ledge of a composition."""
+    ledge, liked = composition.groups[0][0].id, []
+    for value in (0.0, 1.0):
+        with pytest.MonkeyPatch.context() as patch:
+            patch.setattr(liking, name, value)
+            composition.stock.liked.clear()
+            liked.append(liking_by_ledge(composition)[ledge])
+    return liked[0] - liked[1]

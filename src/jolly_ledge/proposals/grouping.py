@@ -41,6 +41,11 @@ READS_BETTER_BY = 0.05
 """A step hardly ever reads better than the best by more: what is liked too little for that is not read at all."""
 
 REFINES_FROM, REFINED_OFTEN = 0.2, 0.7
+WARM, COLD_FROM, STUCK = 0.4, 0.7, 16
+"""When so many steps bettered nothing, one may be worse than the last, at first by so much on average, less and less
+until it is cold (Kirkpatrick, Gelatt and Vecchi, 1983): from there on the best that was found is bettered.
+"""
+
 LIKED_MORE = 10.0
 """Any composition is worth more than single things."""
 
@@ -57,6 +62,7 @@ class Grouping:
         self._earlier = [frozenset(item for item, _ in pairs) for pairs in others]
         self._taken = frozenset().union(*self._earlier)
         self._composition: Composition | None = None
+        self._least, self._in_vain = float("-inf"), 0
         self._may_share: tuple[float, float] | None = None
         self._alone: frozenset[str] | None = None
         self._liked_by_ledge: dict[str, float] = {}
@@ -67,6 +73,7 @@ class Grouping:
                 break
         else:
             self.best = self._objective.begun(compose(problem, random.Random(seed)))
+        self._at, self._best_composition, self._is_cold = self.best, self._composition, False
 
     @property
     def is_composed(self) -> bool:
@@ -82,13 +89,13 @@ class Grouping:
         return None if composition is None else self._judged(composition)
 
     def _judged(self, composition: Composition) -> tuple[Composition, State] | None:
-        """Return a composition with what it is worth, None where it cannot be worth more than the best."""
+        """Return a composition with what it is worth, None where it cannot be worth so much as it has to be."""
         led_again = self._shows_a_lead_again(composition)
         liked = LIKED_MORE + liking_of(composition) - self._shared(composition) - SAME_LEAD * led_again
         liked += SEASON_LIKED * min(self._seasonal(composition), MOST_WELCOME)
-        if self._composition is not None and self.best.is_complete:
+        if self._composition is not None and self._at.is_complete:
             most = EYE * min(self.best.score + READS_BETTER_BY, 1.0)
-            if liked + most < self.best.objective:
+            if liked + most < self._least:
                 return None
         state = self._objective.begun(composition.placements)
         liked -= SAME_LEAD * (not led_again and self._is_led_again(composition))
@@ -139,7 +146,8 @@ class Grouping:
         return bool(led) and bool(leads_of(self._problem.resolve(composition.placements)) & led)
 
     def step(self, progress: float) -> bool:
-        """Compose all anew, a ledge or a few of the best, or refine its groups: the longer, the finer."""
+        """Compose all anew, a ledge or a few, or refine groups: the longer, the finer, and the less may be lost."""
+        self._cool(progress)
         if self._composition is None or self._number < WHOLE_AT_FIRST or self._rng.random() < self.whole_often:
             found = self._composed()
         else:
@@ -149,11 +157,28 @@ class Grouping:
             else:
                 changed = recomposed(self._composition, self._rng, self._liked_by_ledge)
             found = None if changed is None else self._judged(changed)
-        if found is not None and found[1].rank > self.best.rank:
-            self._composition, self.best = found
-            self._liked_by_ledge = liking_by_ledge(self._composition)
+        if found is None or found[1].rank <= (self._at.is_complete, self._least):
+            return False
+        self._go_on_from(*found)
+        if found[1].rank > self.best.rank:
+            self._best_composition, self.best = found
+            self._in_vain = 0
             return True
         return False
+
+    def _cool(self, progress: float) -> None:
+        """Tell what the next step has to be worth; once it is cold go back to the best, once."""
+        if progress >= COLD_FROM and not self._is_cold:
+            self._is_cold = True
+            if self._best_composition is not None:
+                self._go_on_from(self._best_composition, self.best)
+        self._in_vain += 1
+        warm = WARM * max(1 - progress / COLD_FROM, 0.0) * (self._in_vain > STUCK)
+        self._least = self._at.objective - (self._rng.expovariate(1 / warm) if warm else 0.0)
+
+    def _go_on_from(self, composition: Composition, state: State) -> None:
+        self._composition, self._at = composition, state
+        self._liked_by_ledge = liking_by_ledge(composition)
 
 
 def may_share(problem: Problem, earlier: Sequence[frozenset[str]]) -> tuple[float, float]:

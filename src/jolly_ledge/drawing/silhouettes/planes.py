@@ -4,6 +4,7 @@ import math
 
 from jolly_ledge.drawing.picture import (
     Gradient,
+    Point,
     Shape,
     ellipse,
     marks_along,
@@ -17,6 +18,9 @@ from jolly_ledge.drawing.silhouettes.subject import Subject, flat_shade, outline
 from jolly_ledge.drawing.silhouettes.turned import texture, weave
 from jolly_ledge.geometry.silhouette import outline
 from jolly_ledge.model.colour import darker, lighter
+
+BEAD_SHARE, BEAD_APART = 0.24, 1.9
+"""A bead is so much of the height of the heap to each side, and so many of that from the next."""
 
 
 def draw_frame(subject: Subject) -> list[Shape]:
@@ -332,17 +336,23 @@ def draw_board(subject: Subject) -> list[Shape]:
 
 
 def draw_beads(subject: Subject) -> list[Shape]:
-    """Draw a string of beads laid in a heap."""
+    """Draw a string of beads laid down in two loops, each bead touching the next."""
     w, h, colour = subject.width, subject.height, subject.colour
-    size = max(min(w, h) * 0.16, 4.0)
-    shapes = []
-    for index in range(16):
-        angle = index / 16 * math.tau
-        x, y = math.cos(angle) * (w / 2 - size), -h / 2 + math.sin(angle) * (h / 2 - size)
-        shapes.append(
-            outlined(ellipse(x, y, size, size), round_shade(colour, subject.finish, x - size, x + size), colour)
-        )
-    return shapes
+    size = max(min(h * BEAD_SHARE, w / 12), 3.0)
+    beads: list[Point] = []
+    for middle, share in ((-0.09, 0.82), (0.27, 0.46)):
+        along, up = share * w / 2 - size, max(h / 2 - size, 0.0)
+        # The way round an ellipse, as Ramanujan approximated it.
+        round_it = math.pi * (3 * (along + up) - math.sqrt((3 * along + up) * (along + 3 * up)))
+        count = max(round(round_it / (BEAD_APART * size)), 6)
+        beads += [
+            (middle * w + math.cos(index / count * math.tau) * along, -h / 2 + math.sin(index / count * math.tau) * up)
+            for index in range(count)
+        ]
+    return [
+        outlined(ellipse(x, y, size, size), round_shade(colour, subject.finish, x - size, x + size), colour)
+        for x, y in sorted(beads, key=lambda bead: bead[1])
+    ]
 
 
 def draw_utensils(subject: Subject) -> list[Shape]:

@@ -38,7 +38,10 @@ SEEN: dict[Fullness, float] = {"airy": 0.3, "layered": 0.43, "abundant": 0.58}
 SEEN_BELOW: dict[Fullness, float] = {"airy": 0.25, "layered": 0.32, "abundant": 0.4}
 """So much is covered between the legs of a table or a console, where a lower shelf has something at all."""
 
-NEEDED = 1.2
+NEEDED = 4.0
+ONE_STACK = 0.8
+"""A second stack of books on a low table says the same once more."""
+
 COMES_ONCE, BARE_SPANS, BARE, STATEMENT = 0.25, 5.0, 4.0, 3.0
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
@@ -75,6 +78,9 @@ HANGS = 1.2
 """A picture or a mirror over a top holds all of it together; what stands keeps clear of it, which costs."""
 
 GREEN_WHERE_ONE_COOKS = 1.0
+ONE_LIGHT = 0.7
+"""One candlestick by itself, where there is another, is what is left of a pair."""
+
 NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 2.5
 """What is used daily on a counter is there; what rises at the other end of a top has so much of the height of what
 leads."""
@@ -87,14 +93,14 @@ ON_THE_FLOOR, STREWN_LOW = 0.7, 0.8
 the frame, what is more than two things, and flowers are strewn.
 """
 
-GATHERED, GATHERED_AT_WORK, LEANT_BY_A_BED = 0.6, 1.0, 0.8
+GATHERED, GATHERED_AT_WORK, LEANT_BY_A_BED = 1.0, 1.0, 0.8
 """A tray gathers what is small on a low table and where one works; by a bed a picture leans behind it."""
 
 CRAMMED, HIGHEST_BELOW, FLOWERS_BELOW = 6.0, 0.8, 1.2
 """Under a table or a console what stands keeps clear of what is over it, and nothing blooms there."""
 
-RAISED, RAISED_SHARE = 1.4, 0.17
-"""About every sixth thing stands on another: a bowl on books, a stone on a box."""
+RAISED, RAISED_SHARE = 1.8, 0.2
+"""About every fifth thing stands on another: a bowl on books, a stone on a box."""
 
 LED_BY_A_PICTURE, LARGE_PICTURE = 0.8, 0.28
 """A mantel with a free wall is led by a picture or a mirror of so much of its width."""
@@ -183,6 +189,7 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
         liked -= OF_ONE_KIND * too_many_of_a_kind(groups)
     if role == "top":
         liked -= _along_a_top(stock, ledge, groups) + palisade(groups)
+    liked -= ONE_LIGHT * _is_one_of_a_pair(stock, groups)
     if role == "counter":
         liked -= NO_MACHINE * _lacks_its_machine(stock, ledge, groups)
     if kind.is_a_table and not kind.is_eaten_at:
@@ -292,6 +299,12 @@ def too_many_of_a_kind(groups: Sequence[Group]) -> int:
     return sum(max(count - TWO, 0) for count in kinds.values())
 
 
+def _is_one_of_a_pair(stock: Stock, groups: Sequence[Group]) -> bool:
+    """Tell whether a ledge has one candlestick and there are more."""
+    lights = [member.thing for member in _members(groups) if member.thing.item.shape == "candlestick"]
+    return len(lights) == 1 and any(thing.item.shape == "candlestick" for thing in stock.pool if thing is not lights[0])
+
+
 def _lacks_its_machine(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> bool:
     """Tell whether a machine that is used daily is at hand for a counter and none is there."""
     if any(member.thing.category == "appliance" for member in _members(groups)):
@@ -348,6 +361,8 @@ def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> f
     liked += 0.4 * bool(kinds & {"plant", "stems"}) + 0.6 * ("stems" in kinds)
     liked += GATHERED * ("tray" in kinds) + 0.3 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "box"})
     liked += 0.5 * (len(groups) == (2 if fullness == "airy" else 3))
+    stacks = sum(member.stands and member.thing.category in BOOK_CATEGORIES for member in _members(groups))
+    liked -= ONE_STACK * max(stacks - 1, 0)
     solid = max((member.height for member in _members(groups) if member.stands), default=0.0) / stock.frame(ledge)
     liked -= 2.5 * max(solid - TALLEST_ON_A_TABLE, 0.0)
     return liked - 0.8 * max(tallest - 1.05, 0.0) - 1.5 * max(0.55 - tallest, 0.0)

@@ -13,7 +13,7 @@ FACED = frozenset({"shelf", "top"})
 """Roles of ledges that are seen from the front."""
 
 BOARDS_AND_TRAY, BEFORE_A_LAMP, GREEN_IN_GREEN, LOW_GREEN = 0.45, 1.2, 1.2, 0.5
-FORGOTTEN, UNCROWNED = 0.7, 0.45
+FORGOTTEN, UNCROWNED = 0.7, 0.7
 """A book that lies by itself looks forgotten, and so does a stack without anything on it, though less."""
 
 CRUMBS, LEAST_SHOWN = 0.8, 0.15

@@ -21,7 +21,7 @@ What rises on a stack is up to so much of the frame, and of the width of the sta
 POTS = frozenset({"plant", "vessel"})
 """A lid is lifted, and what is watered wets it: pots stand on books, by hand none of 25 looks had one on a box."""
 
-CROWN_WORTH = {"bowl": 0.1, "box": 0.1, "sculpture": 0.25}
+CROWN_WORTH = {"box": 0.2, "sculpture": 0.3, "beads": -0.4}
 LEAST_HOLD_MM, STEADY_ROW_MM = 120.0, 180.0
 ASIDE = 0.08
 """A crown lies by so much of its host's width off the middle."""

@@ -50,11 +50,13 @@ def lamp_set(
         widest = width - (0.5 if before else 1.0) * lamp.width - BESIDE_MM
         laid = stack(stock, group, ledge, used, side=side, count=count, overlap=0.3, widest=widest)
         if laid is not None:
-            top, books = laid
-            crown(stock, group, ledge, used, top, [*books, lamp], 0.2)
+            crowned = crown(stock, group, ledge, used, laid[0], [*laid[1], lamp], 0.2) is not None
             if by_a_bed:
                 _beside_the_bed(stock, group, ledge, used, side, width)
-            return group
+            if crowned or by_a_bed:
+                return group
+            # What is read in bed may lie there bare; elsewhere bare books look forgotten.
+            group.take_out(group.members[1])
     beside = [
         thing
         for thing in stock.free(ledge, {*used, *group.ids}, COMPANIONS, low=0.15 * lamp.height, high=0.5 * lamp.height)
