@@ -54,7 +54,9 @@ def compare(told: Told, start: str, seed: int, problem: Problem, looks: Sequence
         say(start, seed, "an empty look")
         return
     told.shared.append(len(first & second) / min(len(first), len(second)))
-    told.over_half += told.shared[-1] > HALF
+    if told.shared[-1] > HALF:
+        told.over_half += 1
+        say(start, seed, f"two looks share {told.shared[-1]:.0%}")
     one_look, other_look = (problem.resolve(look.placements) for look in looks)
     again = leads_in_common(Stock(problem, Random(seed)), one_look, other_look)
     told.same_leads += bool(again)

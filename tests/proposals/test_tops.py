@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from random import Random
 from statistics import mean
+from types import ModuleType
 
 import pytest
 from msgspec.structs import replace
@@ -17,9 +18,15 @@ from jolly_ledge.model.plan import Plan
 from jolly_ledge.model.roles import role_of
 from jolly_ledge.model.starts.tops import coffee_table, mantel
 from jolly_ledge.model.words import Category, FixtureKind
-from jolly_ledge.proposals.composing import liking
+from jolly_ledge.proposals.composing import liking, liking_of_tables
 from jolly_ledge.proposals.composing.composition import Composition, composed
-from jolly_ledge.proposals.composing.liking import ON_THE_FLOOR, liking_by_ledge, liking_of, too_many_of_a_kind
+from jolly_ledge.proposals.composing.liking import (
+    ON_THE_FLOOR,
+    liking_by_ledge,
+    liking_of,
+    too_many_of_a_kind,
+    twin_finds,
+)
 from jolly_ledge.proposals.composing.liking_of_a_group import CRUMBS, HIDES, liking_of_a_group
 from jolly_ledge.proposals.composing.liking_of_spacing import without_a_rest
 from jolly_ledge.proposals.composing.pool import GroupPool
@@ -159,7 +166,7 @@ def test_low_tables_on_which_more_is_seen_are_liked_the_better(monkeypatch: pyte
         return mean(map(liking_of, ordered[half:])) - mean(map(liking_of, ordered[:half]))
 
     asked = gained()
-    monkeypatch.setattr(liking, "SEEN_ON_A_TABLE", dict.fromkeys(("airy", "layered", "abundant"), 0.0))
+    monkeypatch.setattr(liking_of_tables, "SEEN_ON_A_TABLE", dict.fromkeys(("airy", "layered", "abundant"), 0.0))
     assert asked > gained() + 0.05
 
 
@@ -317,7 +324,7 @@ def test_one_candlestick_of_several_is_missed_and_a_lone_one_is_not() -> None:
         for name in stood:
             group.set_down(stock.things[name], "middle", 1)
         group.shift(200.0 - group.left)
-        return _costs("ONE_LIGHT", Composition(stock, ((top, group),), (), GroupPool()))
+        return _costs(liking, "ONE_LIGHT", Composition(stock, ((top, group),), (), GroupPool()))
 
     assert cost(sticks, "stick 340") == pytest.approx(1.0)
     assert cost(sticks, "stick 340", "stick 220") == pytest.approx(0.0)
@@ -339,18 +346,43 @@ def test_a_second_stack_of_books_on_a_low_table_costs() -> None:
             group = Group("low", top.depth)
             group.set_down(stock.things[name], "middle")
             groups.append((top, group.shift((0.25 + 0.5 * number) * top.width - group.members[0].x)))
-        return _costs("ONE_STACK", Composition(stock, tuple(groups), (), GroupPool()))
+        return _costs(liking_of_tables, "ONE_STACK", Composition(stock, tuple(groups), (), GroupPool()))
 
     assert cost("books 0", "books 1") == pytest.approx(1.0)
     assert cost("books 0", "books 2") == pytest.approx(0.0)
 
 
-def _costs(name: str, composition: Composition) -> float:
+def test_two_finds_of_one_look_on_a_ledge_are_one_too_many() -> None:
+    stone = thing("stone", "object", silhouette="sphere", width=120.0, height=90.0, colours=(("#c8b28a", 1.0),))
+    finds = (
+        stone,
+        replace(stone, id="its like", width=130.0),
+        replace(stone, id="of its set", set="stones", sense="nest"),
+        replace(stone, id="of the set, too", set="stones", sense="nest"),
+        replace(stone, id="dark", colours=(("#22242a", 1.0),), width=60.0),
+    )
+    stock = Stock(problem_of(Plan(pieces=(coffee_table(),), stash=finds), "coffee-table", Manner()), Random(1))
+
+    def twins(*names: str) -> int:
+        groups = []
+        for name in names:
+            group = Group("low", 500.0)
+            group.set_down(stock.things[name], "middle")
+            groups.append(group)
+        return twin_finds(groups)
+
+    assert twins("stone", "its like") == 1
+    assert twins("stone", "its like", "of its set") == 3
+    assert twins("of its set", "of the set, too") == 0
+    assert twins("stone", "dark") == 0
+
+
+def _costs(where: ModuleType, name: str, composition: Composition) -> float:
     """Return how many times a cost is charged on the first ledge of a composition."""
     ledge, liked = composition.groups[0][0].id, []
     for value in (0.0, 1.0):
         with pytest.MonkeyPatch.context() as patch:
-            patch.setattr(liking, name, value)
+            patch.setattr(where, name, value)
             composition.stock.liked.clear()
             liked.append(liking_by_ledge(composition)[ledge])
     return liked[0] - liked[1]

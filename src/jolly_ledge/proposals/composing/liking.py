@@ -2,7 +2,7 @@
 
 from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from itertools import combinations, pairwise
+from itertools import combinations
 
 from jolly_ledge.measures.kits import Need, needs_of
 from jolly_ledge.measures.likeness import likeness
@@ -24,6 +24,7 @@ from jolly_ledge.proposals.composing.liking_of_spacing import (
     palisade,
     without_a_rest,
 )
+from jolly_ledge.proposals.composing.liking_of_tables import on_a_low_table, share_seen, strewn
 from jolly_ledge.proposals.composing.mirroring import is_mirrored, unanswered
 from jolly_ledge.proposals.composing.schemes import LOW_ON_THE_FLOOR, SHARES, groups_borne
 from jolly_ledge.proposals.composing.spread import spans_of
@@ -39,9 +40,6 @@ SEEN_BELOW: dict[Fullness, float] = {"airy": 0.25, "layered": 0.32, "abundant": 
 """So much is covered between the legs of a table or a console, where a lower shelf has something at all."""
 
 NEEDED = 4.0
-ONE_STACK = 0.8
-"""A second stack of books on a low table says the same once more."""
-
 COMES_ONCE, BARE_SPANS, BARE, STATEMENT = 0.25, 5.0, 4.0, 3.0
 TOO_FEW, TOO_MANY = 0.22, 0.25
 THIN, THIN_BELOW = 4.0, 0.85
@@ -59,16 +57,12 @@ IN_A_LINE = 0.5
 OF_ONE_KIND, TWO, ONE_REST = 0.8, 2, 0.9
 """On one top practised hands show no third vessel, bowl or object."""
 
+TWIN_FINDS, LIKE_FINDS, FINDS = 0.8, 0.75, frozenset({"object", "sculpture"})
+"""Nor on any ledge two stones, shells or figures of one look: a find is shown for being the only one."""
+
 SEEN_ON_A_TOP, SEEN_AT_MOST, LITTLE_SEEN = 1.15, 1.6, 6.0
 TALLEST = (0.62, 0.92)
 FILLED = frozenset({"shelf", "top", "table", "counter", "island"})
-TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
-LITTLE_ON_A_TABLE = 8.0
-SEEN_ON_A_TABLE: dict[Fullness, float] = {"airy": 0.36, "layered": 0.42, "abundant": 0.5}
-FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
-CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
-"""A gap of up to so much of the width keeps a centrepiece together; what more costs, and a middle off the table's."""
-
 ALIKE_FROM, NEAR_FLOORS_MM = 0.6, 480.0
 UNANSWERED = 8.0
 UNTIED = 2.0
@@ -93,8 +87,8 @@ ON_THE_FLOOR, STREWN_LOW = 0.7, 0.8
 the frame, what is more than two things, and flowers are strewn.
 """
 
-GATHERED, GATHERED_AT_WORK, LEANT_BY_A_BED = 1.0, 1.0, 0.8
-"""A tray gathers what is small on a low table and where one works; by a bed a picture leans behind it."""
+GATHERED_AT_WORK, LEANT_BY_A_BED = 1.0, 0.8
+"""A tray gathers what is small where one works; by a bed a picture leans behind it."""
 
 CRAMMED, HIGHEST_BELOW, FLOWERS_BELOW = 6.0, 0.8, 1.2
 """Under a table or a console what stands keeps clear of what is over it, and nothing blooms there."""
@@ -182,9 +176,10 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     if role in ("floor", "hearth"):
         liked -= _strewn_on_the_floor(stock, ledge, groups)
     if role == "below":
-        liked -= LITTLE_SEEN * max(SEEN_BELOW[stock.fullness(ledge)] - _seen(stock, ledge, groups), 0.0)
+        liked -= LITTLE_SEEN * max(SEEN_BELOW[stock.fullness(ledge)] - share_seen(stock, ledge, groups), 0.0)
         liked -= FLOWERS_BELOW * any(member.thing.category == "stems" for member in _members(groups))
         liked -= CRAMMED * max(max(group.height for group in groups) / stock.frame(ledge) - HIGHEST_BELOW, 0.0)
+    liked -= TWIN_FINDS * twin_finds(groups)
     if role in ("top", "table", "island"):
         liked -= OF_ONE_KIND * too_many_of_a_kind(groups)
     if role == "top":
@@ -193,9 +188,9 @@ def _on_a_ledge(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     if role == "counter":
         liked -= NO_MACHINE * _lacks_its_machine(stock, ledge, groups)
     if kind.is_a_table and not kind.is_eaten_at:
-        liked += _on_a_coffee_table(stock, ledge, groups)
+        liked += on_a_low_table(stock, ledge, groups)
     if kind.is_eaten_at:
-        liked -= _strewn(ledge, groups)
+        liked -= strewn(ledge, groups)
     liked -= not_apart(stock, ledge, groups) + empty_ends(stock, ledge, groups)
     spans = spans_of(stock, ledge)
     inside = [
@@ -299,6 +294,15 @@ def too_many_of_a_kind(groups: Sequence[Group]) -> int:
     return sum(max(count - TWO, 0) for count in kinds.values())
 
 
+def twin_finds(groups: Sequence[Group]) -> int:
+    """Return how many pairs of finds on a ledge look alike without being a set."""
+    finds = [member.thing for member in _members(groups) if member.thing.category in FINDS]
+    return sum(
+        not one.item.goes_with(other.item) and likeness(one.item, other.item) >= LIKE_FINDS
+        for one, other in combinations(finds, 2)
+    )
+
+
 def _is_one_of_a_pair(stock: Stock, groups: Sequence[Group]) -> bool:
     """Tell whether a ledge has one candlestick and there are more."""
     lights = [member.thing for member in _members(groups) if member.thing.item.shape == "candlestick"]
@@ -319,20 +323,11 @@ def _strewn_on_the_floor(stock: Stock, ledge: Ledge, groups: Sequence[Group]) ->
     return STREWN_LOW * (small + more + any(member.thing.category == "stems" for member in _members(groups)))
 
 
-def _strewn(ledge: Ledge, groups: Sequence[Group]) -> float:
-    """Return the cost of what is not one centrepiece on a table at which one eats."""
-    ordered = sorted(groups, key=lambda group: group.left)
-    apart = sum(max(other.left - one.right - CENTREPIECE_GAP * ledge.width, 0.0) for one, other in pairwise(ordered))
-    middle = (ordered[0].left + max(group.right for group in ordered)) / 2 / ledge.width
-    cost = APART_AT_A_MEAL * apart / ledge.width + OFF_THE_MIDDLE * max(abs(middle - 0.5) - 0.03, 0.0)
-    return cost + OFF_THE_CENTRE * (not any(group.left < ledge.width / 2 < group.right for group in groups))
-
-
 def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     fullness, frame = stock.fullness(ledge), stock.frame(ledge)
     covered = sum(group.width for group in groups) / ledge.width
     tallest = max(group.height for group in groups) / frame
-    seen = _seen(stock, ledge, groups)
+    seen = share_seen(stock, ledge, groups)
     wanted = SEEN[fullness] * (SEEN_ON_A_TOP if stock.roles[ledge.id] == "top" else 1.0)
     cost = 1.2 * max(abs(covered - SHARES[fullness]) - 0.08, 0.0)
     cost += 1.5 * max(TALLEST[0] - tallest, 0.0, tallest - TALLEST[1])
@@ -340,32 +335,6 @@ def _filled(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
     if not kind_of(stock.piece).is_by_a_bed:
         cost += 2.0 * max(seen - SEEN_AT_MOST * wanted, 0.0)
     return -cost
-
-
-def _seen(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
-    """Return which share of the face over a ledge its things cover, leaves and what stands before apart."""
-    seen = sum(member.width * member.height * (0.75 if member.thing.green else 0.9) for member in _members(groups))
-    return seen / (ledge.width * stock.frame(ledge))
-
-
-def _on_a_coffee_table(stock: Stock, ledge: Ledge, groups: Sequence[Group]) -> float:
-    fullness = stock.fullness(ledge)
-    foot = sum(member.width * member.depth for member in _members(groups) if member.stands) / (
-        ledge.width * ledge.depth
-    )
-    least = FOOT_OF_A_TABLE[fullness]
-    little = max(SEEN_ON_A_TABLE[fullness] - _seen(stock, ledge, groups), 0.0)
-    kinds = {member.thing.category for member in _members(groups)}
-    tallest = max(group.height for group in groups) / stock.frame(ledge)
-    liked = -LITTLE_ON_A_TABLE * little - 3.0 * max(least - foot, 0.0) - 3.0 * max(foot - 1.7 * least, 0.0)
-    liked += 0.4 * bool(kinds & {"plant", "stems"}) + 0.6 * ("stems" in kinds)
-    liked += GATHERED * ("tray" in kinds) + 0.3 * bool(kinds & BOOK_CATEGORIES) + 0.2 * bool(kinds & {"bowl", "box"})
-    liked += 0.5 * (len(groups) == (2 if fullness == "airy" else 3))
-    stacks = sum(member.stands and member.thing.category in BOOK_CATEGORIES for member in _members(groups))
-    liked -= ONE_STACK * max(stacks - 1, 0)
-    solid = max((member.height for member in _members(groups) if member.stands), default=0.0) / stock.frame(ledge)
-    liked -= 2.5 * max(solid - TALLEST_ON_A_TABLE, 0.0)
-    return liked - 0.8 * max(tallest - 1.05, 0.0) - 1.5 * max(0.55 - tallest, 0.0)
 
 
 def _greens(composition: Composition) -> float:
