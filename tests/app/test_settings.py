@@ -9,7 +9,7 @@ from PySide6.QtWidgets import QWidget
 from pytestqt.qtbot import QtBot
 
 from conftest import AnsweringDialogs, open_window
-from jolly_ledge.app.application import fit_into
+from jolly_ledge.app.application import fills, fit_into
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.tones import DAY, EVENING, tones
@@ -121,8 +121,11 @@ def test_where_nothing_can_be_written_nothing_breaks() -> None:
 def test_a_window_is_no_larger_than_the_screen(window: MainWindow) -> None:
     fit_into(window, QSize(960, 540))
     assert (window.width(), window.height()) == (960, 540)
+    assert fills(window, QSize(960, 540))
+    assert fills(window, QSize(1600, 540))
     fit_into(window, QSize(4000, 3000))
     assert (window.width(), window.height()) == (960, 540)
+    assert not fills(window, QSize(4000, 3000))
 
 
 def lightness(widget: QWidget, x: int, y: int) -> float:

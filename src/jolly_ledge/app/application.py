@@ -95,6 +95,11 @@ def fit_into(window: MainWindow, room: QSize) -> None:
     window.resize(window.size().boundedTo(room))
 
 
+def fills(window: MainWindow, room: QSize) -> bool:
+    """Tell whether a window takes all of a side of what there is: its frame would hang over the edge."""
+    return window.width() >= room.width() or window.height() >= room.height()
+
+
 def collect_from_now() -> None:
     """Collect garbage from now on, but never look through what the start has made: it stays until the end."""
     gc.freeze()
@@ -123,8 +128,9 @@ def run(path: Path | None, *, demo: bool = False) -> int:
         window.files.open_first(path)
     elif not demo:
         window.show_opening()
-    fit_into(window, application.primaryScreen().availableSize())
-    window.show()
+    room = application.primaryScreen().availableSize()
+    fit_into(window, room)
+    (window.showMaximized if fills(window, room) else window.show)()
     GettingReady(window)
     QTimer.singleShot(SETTLE_MS, collect_from_now)
     QTimer.singleShot(0, window.files.offer_recovery)
