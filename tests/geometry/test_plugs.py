@@ -96,6 +96,12 @@ def test_a_load_is_added_up_for_a_socket_and_for_a_circuit() -> None:
     assert loads(arranged((), (), console(first))) == ()
 
 
+def test_a_socket_that_bears_less_says_by_how_much() -> None:
+    items = (lamp("a", watts=1500.0), lamp("b", watts=1000.0))
+    look = arranged(items, (put("a", x=150.0), put("b", x=300.0)), console(socket(200.0, name="socket", watts=2300.0)))
+    assert loads(look) == ("The socket: 2500 W of 2300 W, if these run at once: a and b. That is 200 W too much.",)
+
+
 def test_without_a_socket_the_table_says_so() -> None:
     look = arranged((lamp("lamp"),), (put("lamp"),), console())
     assert plugs_of(look) == ()

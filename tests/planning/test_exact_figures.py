@@ -22,14 +22,17 @@ def test_of_two_alike_the_one_at_the_back_goes_first() -> None:
 
 def test_what_lies_on_another_is_measured_from_the_edge_it_keeps_within() -> None:
     chest = thing("chest", "box", width=200.0, height=90.0, depth=150.0)
-    shell, cloth = (
+    shell, cloth, broad = (
         thing("shell", "object", width=60.0, height=40.0, depth=50.0),
         thing("cloth", width=190.0, height=9.0),
+        thing("board", width=240.0, height=9.0),
     )
     for guest, x, said in (
         (shell, 340.0, (10.0, "left edge of the chest")),
         (shell, 460.0, (130.0, "left edge of the chest")),
         (cloth, 390.0, (15.0, "right edge of the chest")),
+        (broad, 410.0, (10.0, "middle of the chest, to the right")),
+        (broad, 390.0, (10.0, "middle of the chest, to the left")),
     ):
         look = arranged((chest, guest), (put("chest"), put(guest.id, x=x, on="chest")), case_of(1))
         host, lying = look.by_id["chest"], look.by_id[guest.id]
