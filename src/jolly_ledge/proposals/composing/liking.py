@@ -72,7 +72,7 @@ HANGS = 1.2
 """A picture or a mirror over a top holds all of it together; what stands keeps clear of it, which costs."""
 
 GREEN_WHERE_ONE_COOKS = 1.0
-ONE_LIGHT = 0.7
+ONE_LIGHT = 1.6
 """One candlestick by itself, where there is another, is what is left of a pair."""
 
 NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 2.5
