@@ -363,10 +363,10 @@ def test_two_finds_of_one_look_on_a_ledge_are_one_too_many() -> None:
     )
     stock = Stock(problem_of(Plan(pieces=(coffee_table(),), stash=finds), "coffee-table", Manner()), Random(1))
 
-    def twins(*names: str) -> int:
+    def twins(*names: str, form: str = "low") -> int:
         groups = []
         for name in names:
-            group = Group("low", 500.0)
+            group = Group(form, 500.0)
             group.set_down(stock.things[name], "middle")
             groups.append(group)
         return twin_finds(groups)
@@ -375,6 +375,7 @@ def test_two_finds_of_one_look_on_a_ledge_are_one_too_many() -> None:
     assert twins("stone", "its like", "of its set") == 3
     assert twins("of its set", "of the set, too") == 0
     assert twins("stone", "dark") == 0
+    assert twins("stone", "its like", form="pair") == 0
 
 
 def _costs(where: ModuleType, name: str, composition: Composition) -> float:

@@ -295,8 +295,9 @@ def too_many_of_a_kind(groups: Sequence[Group]) -> int:
 
 
 def twin_finds(groups: Sequence[Group]) -> int:
-    """Return how many pairs of finds on a ledge look alike without being a set."""
-    finds = [member.thing for member in _members(groups) if member.thing.category in FINDS]
+    """Return how many pairs of finds on a ledge look alike without being a set, or set about a middle as a pair."""
+    apart = [group for group in groups if group.form != "pair"]
+    finds = [member.thing for member in _members(apart) if member.thing.category in FINDS]
     return sum(
         not one.item.goes_with(other.item) and likeness(one.item, other.item) >= LIKE_FINDS
         for one, other in combinations(finds, 2)
