@@ -11,6 +11,7 @@ from builders import arranged, case_of, plan_of, put, thing
 from jolly_ledge.drawing.case import bounds_of, case_picture, front_shapes
 from jolly_ledge.drawing.items import SILHOUETTES, contact_shadow, item_picture, item_shapes
 from jolly_ledge.drawing.look import look_picture, painting_order
+from jolly_ledge.drawing.numbered_spots import numbered_spots
 from jolly_ledge.drawing.paper import A4
 from jolly_ledge.drawing.picture import (
     Label,
@@ -26,7 +27,7 @@ from jolly_ledge.drawing.picture import (
     smooth,
 )
 from jolly_ledge.drawing.plan_view import footprint_shapes, ledge_from_above, on_ledge
-from jolly_ledge.drawing.sheet import numbered_spots, sheet_pages
+from jolly_ledge.drawing.sheet import sheet_pages
 from jolly_ledge.drawing.typesetting import cut_to, text_width, wrapped
 from jolly_ledge.geometry.arrangement import arrange
 from jolly_ledge.geometry.silhouette import PROFILES

@@ -8,7 +8,7 @@ import pytest
 from pypdf import PdfReader
 
 import jolly_ledge.app
-from jolly_ledge.cli.main import BY_NAME
+from jolly_ledge.cli.commands import BY_NAME
 from jolly_ledge.demo import demo_photos
 from jolly_ledge.exports.export import NO_LOOK, Export, Options, write_export
 from jolly_ledge.exports.register import BY_ID, EXPORTS

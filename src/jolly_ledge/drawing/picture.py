@@ -148,14 +148,9 @@ def ellipse(x: float, y: float, rx: float, ry: float) -> Path:
 
 def smooth(points: Sequence[Point], *, closed: bool = False) -> Path:
     """Return a curve through points (Catmull and Rom 1974, uniform)."""
-    count = len(points)
-
-    def at(index: int) -> Point:
-        return points[index % count if closed else min(max(index, 0), count - 1)]
-
+    beside = (points[-1], *points, *points[:2]) if closed else (points[0], *points, points[-1])
     commands: list[Command] = [("M", points[0])]
-    for index in range(count if closed else count - 1):
-        before, start, end, after = at(index - 1), at(index), at(index + 1), at(index + 2)
+    for before, start, end, after in zip(beside, beside[1:], beside[2:], beside[3:], strict=False):
         commands.append(
             (
                 "C",

@@ -9,6 +9,7 @@ from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.cautions.register import CLOSING, NAMES, cautions_of
 from jolly_ledge.drawing.items import standing_shapes
 from jolly_ledge.drawing.look import look_picture, painting_order
+from jolly_ledge.drawing.numbered_spots import free_place, numbered_spots
 from jolly_ledge.drawing.paper import (
     A4,
     DETAIL_SIZE,
@@ -130,43 +131,10 @@ def _badges_above(arrangement: Arrangement, top: Ledge, steps: Sequence[PlacingS
         placed = arrangement.by_id[step.placement]
         if placed.ledge.id != top.id or placed.hidden:
             continue
-        x, y = _free_place(placed.x, top.depth - placed.z, taken, 2 * BADGE / factor)
+        x, y = free_place(placed.x, top.depth - placed.z, taken, 2 * BADGE / factor)
         taken.append((x, y))
         shapes += _badge(x, y, step.number, factor)
     return shapes
-
-
-def numbered_spots(
-    arrangement: Arrangement, steps: Sequence[PlacingStep], scale: float, badge: float
-) -> list[tuple[int, tuple[float, float]]]:
-    """Return where the number of every visible step stands (mm, y up), none over another.
-
-    Parameters
-    ----------
-    scale : float
-        Units of the page or the screen for one mm.
-    badge : float
-        The radius of a number's badge in those units.
-    """
-    spots: list[tuple[int, tuple[float, float]]] = []
-    for step in steps:
-        placed = arrangement.by_id[step.placement]
-        if not placed.hidden:
-            middle = (placed.bottom + placed.top) / 2
-            taken = [spot for _, spot in spots]
-            spots.append((step.number, _free_place(placed.x, middle, taken, 2 * badge / scale)))
-    return spots
-
-
-def _free_place(x: float, y: float, taken: Sequence[tuple[float, float]], apart: float) -> tuple[float, float]:
-    """Return the nearest free height to a place: above, below, further above."""
-    at = y
-    beside = [other_y for other_x, other_y in taken if abs(x - other_x) < apart]
-    for turn in range(4 * len(beside) + 1):
-        at = y + (turn + 1) // 2 * apart / 2 * (1 if turn % 2 else -1)
-        if all(abs(at - other) >= apart for other in beside):
-            break
-    return x, at
 
 
 def _badge(x: float, y: float, number: int, factor: float) -> tuple[Primitive, ...]:

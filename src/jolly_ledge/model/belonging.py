@@ -5,7 +5,6 @@ only, for stylists fetch from everywhere.
 """
 
 import re
-import tomllib
 from functools import lru_cache
 from pathlib import Path
 from typing import Any, Literal
@@ -66,6 +65,8 @@ STORAGE = frozenset({"box", "basket"})
 
 @lru_cache(maxsize=1)
 def _data() -> dict[str, Any]:
+    import tomllib
+
     return tomllib.loads((Path(__file__).parent / "belonging.toml").read_text(encoding="utf-8"))
 
 

@@ -2,16 +2,15 @@
 
 from typing import TYPE_CHECKING
 
-from jolly_ledge.cautions.caution import Caution
-from jolly_ledge.cautions.register import cautions_of
 from jolly_ledge.geometry.arrangement import Arrangement, arrange
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.readings.register import Assessment, assess
 
 if TYPE_CHECKING:
-    # It brings the search with it, which the first picture does not wait for.
+    # The first picture waits for none of them.
+    from jolly_ledge.cautions.caution import Caution
     from jolly_ledge.proposals.meaning import Meaning
+    from jolly_ledge.readings.register import Assessment
 
 
 class Derived:
@@ -34,8 +33,10 @@ class Derived:
             self._arrangement = arrange(plan, look)
         return self._arrangement
 
-    def assessment(self, plan: Plan, look: Look) -> Assessment:
+    def assessment(self, plan: Plan, look: Look) -> "Assessment":
         """Return the readings of the look."""
+        from jolly_ledge.readings.register import assess
+
         if self._assessment is None:
             self._assessment = assess(self.arrangement(plan, look))
         return self._assessment
@@ -45,8 +46,10 @@ class Derived:
         """Whether the readings are there already, so that asking for them costs nothing."""
         return self._assessment is not None
 
-    def cautions(self, plan: Plan, look: Look) -> tuple[Caution, ...]:
+    def cautions(self, plan: Plan, look: Look) -> "tuple[Caution, ...]":
         """Return the cautions of the look."""
+        from jolly_ledge.cautions.register import cautions_of
+
         if self._cautions is None:
             self._cautions = cautions_of(self.arrangement(plan, look))
         return self._cautions

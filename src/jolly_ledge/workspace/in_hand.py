@@ -2,7 +2,6 @@
 
 from typing import TYPE_CHECKING
 
-from jolly_ledge.cautions.caution import Caution
 from jolly_ledge.geometry.arrangement import Arrangement, PlacedItem, arrange
 from jolly_ledge.model.history import History
 from jolly_ledge.model.item import Item
@@ -10,15 +9,16 @@ from jolly_ledge.model.lengths import LengthUnit, format_length, in_unit
 from jolly_ledge.model.look import Look, Manner
 from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.plan import Plan
-from jolly_ledge.readings.register import Assessment
 from jolly_ledge.workspace.derived import Derived
 from jolly_ledge.workspace.document import Document
 from jolly_ledge.workspace.preview import Preview
 from jolly_ledge.workspace.selection import Selection
 
 if TYPE_CHECKING:
-    # It brings the search with it, which the first picture does not wait for.
+    # The first picture waits for none of them.
+    from jolly_ledge.cautions.caution import Caution
     from jolly_ledge.proposals.meaning import Meaning
+    from jolly_ledge.readings.register import Assessment
 
 
 class InHand:
@@ -126,12 +126,12 @@ class InHand:
         return arrange(self.plan, self.plan.look(self.look_id)) if self._preview.is_beside else None
 
     @property
-    def assessment(self) -> Assessment:
+    def assessment(self) -> "Assessment":
         """The readings of the look in hand."""
         return self.derived.assessment(self.plan, self.look)
 
     @property
-    def cautions(self) -> tuple[Caution, ...]:
+    def cautions(self) -> "tuple[Caution, ...]":
         """The cautions of the look in hand."""
         return self.derived.cautions(self.plan, self.look)
 

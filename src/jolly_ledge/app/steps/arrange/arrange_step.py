@@ -13,7 +13,7 @@ from jolly_ledge.app.steps.arrange.chosen_panel import ChosenPanel
 from jolly_ledge.app.steps.arrange.exchange_bar import ExchangeBar
 from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.steps.arrange.look_teller import LookTeller
-from jolly_ledge.app.steps.arrange.reading_panel import ReadingPanel
+from jolly_ledge.app.steps.arrange.reading_column import ReadingColumn
 from jolly_ledge.app.steps.arrange.several import SeveralActions
 from jolly_ledge.app.steps.arrange.sights import Sights
 from jolly_ledge.app.steps.arrange.view_strip import IN_THE_ROOM, KEYS, STRAIGHT_ON, ViewStrip
@@ -29,6 +29,7 @@ from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
     from jolly_ledge.app.steps.arrange.proposals_page import ProposalsPage
+    from jolly_ledge.app.steps.arrange.reading_panel import ReadingPanel
     from jolly_ledge.app.steps.arrange.wanted_page import WantedPage
     from jolly_ledge.jobs.runner import Runner
 
@@ -45,7 +46,7 @@ class ArrangeStep(Step):
         self.several = SeveralActions(workspace, self.actions_on_look)
         self.view = LookView(workspace)
         self.chosen = ChosenPanel(workspace, self.actions_on_look)
-        self.readings = ReadingPanel(workspace)
+        self._reading_column = ReadingColumn(workspace)
         self.foot = BoardFoot(workspace, self.actions_on_look, self.column.spacing())
         self.strip = self.foot.strip
         self.view_strip = ViewStrip(workspace, self.view.overlays)
@@ -65,9 +66,9 @@ class ArrangeStep(Step):
         self.chosen.exchange_chip.clicked.connect(self.begin_exchange)
         self.column.addWidget(self.exchange_bar)
         self.column.addWidget(self.foot)
-        self.row.addWidget(self.readings)
-        self.beside = self.readings
-        self.view.first_painted.connect(self.readings.begin, Qt.ConnectionType.QueuedConnection)
+        self.row.addWidget(self._reading_column)
+        self.beside = self._reading_column
+        self.view.first_painted.connect(self._reading_column.begin, Qt.ConnectionType.QueuedConnection)
         self.view.asked_for_figures.connect(self.chosen.left_field.setFocus)
         self.view_strip.overlay_toggled.connect(self._show_overlay)
         workspace.signals.changed.connect(self._tell_anew)
@@ -80,6 +81,11 @@ class ArrangeStep(Step):
         self.teller = LookTeller(workspace, self.view)
         workspace.signals.changed.connect(self._set_chips)
 
+    @property
+    def readings(self) -> "ReadingPanel":
+        """The readings beside the drawing."""
+        return self._reading_column.panel
+
     @survives
     def resizeEvent(self, event: QResizeEvent) -> None:
         """Set the chips beside the names where there is room, else under them."""
@@ -88,7 +94,7 @@ class ArrangeStep(Step):
 
     def _set_chips(self) -> None:
         names = self.piece_name.sizeHint().width() + self.look_name.sizeHint().width() + 2 * self.head.spacing()
-        room = self.width() - self.readings.width() - 40
+        room = self.width() - self._reading_column.width() - 40
         beside = names + self.view_strip.sizeHint().width() <= room
         if beside and self.head.indexOf(self.view_strip) < 0:
             self.column.removeWidget(self.view_strip)
@@ -121,7 +127,7 @@ class ArrangeStep(Step):
         """Show the drawing, or the proposals, alone in the window."""
         self._is_alone = alone
         self._show_beside(alone=alone or self.views.currentWidget() in (self.proposals, self.wanted))
-        self.readings.setVisible(not alone)
+        self._reading_column.setVisible(not alone)
         self.view_strip.setVisible(not alone)
 
     def _show_beside(self, *, alone: bool) -> None:

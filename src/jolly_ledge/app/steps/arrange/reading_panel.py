@@ -24,7 +24,6 @@ from jolly_ledge.model.mishaps import survives
 from jolly_ledge.readings.register import QUESTIONS, REGISTER
 from jolly_ledge.workspace.workspace import Workspace
 
-PANEL_WIDTH = 344
 SENTENCE_HEIGHT = 40
 NOTES_AFTER_MS = 60
 """Sentences change this long after the pointer rests; a changing text cannot be read anyway."""
@@ -47,11 +46,8 @@ class ReadingPanel(QWidget):
         self._later.setSingleShot(True)
         self._later.setInterval(NOTES_AFTER_MS)
         self._later.timeout.connect(self.refresh)
-        self.setObjectName("sidePanel")
-        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
-        self.setFixedWidth(PANEL_WIDTH)
         column = QVBoxLayout(self)
-        column.setContentsMargins(12, 12, 8, 8)
+        column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)
         column.addLayout(self._head())
         self.rows: dict[str, ReadingRow] = {}

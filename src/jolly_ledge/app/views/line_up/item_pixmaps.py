@@ -23,7 +23,7 @@ class ItemPixmaps:
 
     def __init__(self, scale: float) -> None:
         self.scale = scale
-        self._kept: dict[tuple[Item, float], QPixmap] = {}
+        self._kept: dict[tuple[Item, float], tuple[QPixmap, float]] = {}
 
     def set_scale(self, scale: float) -> None:
         """Show things at another scale from now on."""
@@ -33,12 +33,13 @@ class ItemPixmaps:
 
     def paint(self, painter: QPainter, item: Item, middle: float, floor: float, ratio: float) -> None:
         """Paint a thing with the middle of its foot at a point; ``ratio`` is the pixel ratio of the screen."""
-        pixmap = self._pixmap(item, ratio)
-        below = item_picture(item).bottom * self.scale
+        pixmap, bottom = self._pixmap(item, ratio)
+        below = bottom * self.scale
         size = pixmap.deviceIndependentSize()
         painter.drawPixmap(QPointF(middle - size.width() / 2, floor + below - size.height()), pixmap)
 
-    def _pixmap(self, item: Item, ratio: float) -> QPixmap:
+    def _pixmap(self, item: Item, ratio: float) -> tuple[QPixmap, float]:
+        """Return the pixels of a thing, and how far its picture reaches below its foot (mm)."""
         found = self._kept.get((item, ratio))
         if found is None:
             picture = item_picture(item)
@@ -46,17 +47,17 @@ class ItemPixmaps:
             largest = max(picture.width, picture.height) * self.scale * ratio
             ratio_kept = ratio * min(1.0, LARGEST_PX / largest)
             scale = self.scale * ratio_kept
-            found = QPixmap(max(round(picture.width * scale), 1), max(round(picture.height * scale), 1))
-            found.fill(Qt.GlobalColor.transparent)
-            painter = QPainter(found)
+            pixmap = QPixmap(max(round(picture.width * scale), 1), max(round(picture.height * scale), 1))
+            pixmap.fill(Qt.GlobalColor.transparent)
+            painter = QPainter(pixmap)
             painter.setRenderHint(QPainter.RenderHint.Antialiasing)
             painter.scale(scale, scale)
             painter.translate(-picture.left, -picture.top)
             play(painter, picture.primitives)
             painter.end()
-            found.setDevicePixelRatio(ratio_kept)
+            pixmap.setDevicePixelRatio(ratio_kept)
             if len(self._kept) >= MOST_KEPT:
                 # The oldest goes; what is in sight is drawn again at once.
                 del self._kept[next(iter(self._kept))]
-            self._kept[item, ratio] = found
+            self._kept[item, ratio] = found = (pixmap, picture.bottom)
         return found

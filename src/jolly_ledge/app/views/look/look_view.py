@@ -2,12 +2,11 @@
 
 from collections.abc import Iterable
 
-from PySide6.QtCore import QPointF, QRect, QRectF, Qt, Signal
+from PySide6.QtCore import QPointF, QRect, QRectF, Qt, QTimer, Signal
 from PySide6.QtGui import QColor, QPainter, QPaintEvent, QResizeEvent, QShowEvent
 from PySide6.QtWidgets import QGraphicsView
 
 from jolly_ledge.app.views.look.look_hand import LookHand
-from jolly_ledge.app.views.look.look_marks import look_marks
 from jolly_ledge.app.views.look.look_scene import LookScene
 from jolly_ledge.app.views.look.mark_layer import MarkLayer
 from jolly_ledge.app.views.look.marks import Mark
@@ -18,7 +17,6 @@ from jolly_ledge.app.views.look.over_the_look import (
     paint_scale_bar,
     plate_of,
 )
-from jolly_ledge.app.views.look.overlays import paint_beam
 from jolly_ledge.app.views.look.overview import paint_overview
 from jolly_ledge.app.views.look.picture_item import PlacementItem
 from jolly_ledge.app.views.look.tried_move import paint_tried
@@ -155,6 +153,11 @@ class LookView(LookHand):
         return not self.ways.mirrored
 
     def _marks_now(self) -> Iterable[Mark]:
+        if self.isVisible() and not self._has_painted:
+            # What lies over the things comes once they are seen; it brings half of the readings with it.
+            return ()
+        from jolly_ledge.app.views.look.look_marks import look_marks
+
         return look_marks(self._workspace, self.overlays, self.scale_factor, carried=self.gesture is not None)
 
     def show_overlay(self, name: str, shown: bool) -> None:
@@ -206,6 +209,8 @@ class LookView(LookHand):
         if not self._has_painted:
             self._has_painted = True
             self.first_painted.emit()
+            self._layer.forget()
+            QTimer.singleShot(0, self, self.show_all_anew)
 
     @survives
     def drawForeground(self, painter: QPainter, rect: QRectF | QRect) -> None:
@@ -230,6 +235,8 @@ class LookView(LookHand):
         try:
             painter.resetTransform()
             if "balance" in self.overlays and workspace.is_assessed:
+                from jolly_ledge.app.views.look.overlays import paint_beam
+
                 paint_beam(painter, arrangement, self._beam_area(), self.viewport().width())
             paint_scale_bar(painter, scale, workspace.length_unit, self.viewport().height())
             if "numbers" in self.overlays:

@@ -8,7 +8,7 @@ from PySide6.QtGui import QColor, QFontMetricsF, QPainter
 from jolly_ledge.app.views.look.drag_gesture import DragGesture
 from jolly_ledge.app.views.stamps import PLATE_PX, plate_ground
 from jolly_ledge.drawing.items import item_shapes
-from jolly_ledge.drawing.sheet import numbered_spots
+from jolly_ledge.drawing.numbered_spots import numbered_spots
 from jolly_ledge.drawing.theme import INK, PLUM, SOFT_INK
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.model.lengths import LengthUnit
