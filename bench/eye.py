@@ -13,6 +13,7 @@ from collections import Counter, defaultdict
 from collections.abc import Iterator
 from pathlib import Path
 from random import Random
+from statistics import mean
 
 sys.path.insert(0, str(Path(__file__).parent.parent / "tests"))
 
@@ -31,7 +32,7 @@ KINDS_OF_CHANCE: tuple[tuple[str, Chance], ...] = (
     ("shuffles", shuffled), ("exchanges", exchanged), ("other choices", other_choice),
 )  # fmt: skip
 BEATEN, MOVES_EACH, MOVED_MM = 0.9, 24, 100.0
-SATURATED, SAME, THROWS = 0.97, 0.005, 4
+SATURATED, MOST_SATURATED, SAME, THROWS = 0.97, 0.25, 0.005, 4
 THINGS = (1, 2, 3, 6, 99)
 
 
@@ -40,6 +41,7 @@ def main(count: int) -> None:
     cases()
     looks = composed_looks()
     beside_worse(looks)
+    saturated_weight(looks)
     by_chance(looks, count)
     single_moves(looks)
     scattered_groups(looks)
@@ -67,6 +69,18 @@ def beside_worse(looks: list[Composed]) -> None:
         ours, other = assess(look.arrangement).score, assess(arrange(look.plan, worse)).score
         first += better_of(ours, other) == -1
     print(f"composed before what was put below it: {first} of {len(pairs)}")
+
+
+def saturated_weight(looks: list[Composed]) -> None:
+    """Print which share of their weight lies on readings that are saturated, in looks that should be near the best."""
+    weights = {entry.id: entry.weight_for for entry in REGISTER}
+    shares = []
+    for look in looks:
+        read = [(one, weights[one.id](look.look.manner)) for one in assess(look.arrangement).readings]
+        shares.append(sum(weight for one, weight in read if one.score > SATURATED) / sum(weight for _, weight in read))
+    over = sum(share > MOST_SATURATED for share in shares)
+    told = f"{mean(shares):.0%} on average, over {MOST_SATURATED:.0%} in {over} of {len(shares)}"
+    print(f"weight of saturated readings in composed looks: {told}")
 
 
 def problem_for(look: Composed) -> Problem:
