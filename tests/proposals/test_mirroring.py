@@ -77,18 +77,19 @@ def asymmetry(look: Arrangement) -> float:
     return off / whole if whole else 0.0
 
 
-def proposed(start: str, figure: Figure) -> Arrangement:
+def proposed(start: str, figure: Figure, seed: int) -> Arrangement:
     plan, manner = household(start, 2)
     problem = problem_of(plan, plan.pieces[0].id, replace(manner, figure=figure, fullness="layered"))
-    (one,) = proposals([problem], 3, steps=120).found
+    (one,) = proposals([problem], seed, steps=120).found
     return problem.resolve(one.look.placements)
 
 
 def test_proposals_of_the_mirrored_figure_are_more_nearly_so_than_others() -> None:
     starts = ("console", "mantel", "sideboard", "wall-shelves")
     mirrored, peaks = (
-        [asymmetry(proposed(start, figure)) for start in starts] for figure in ("mirrored", "peaks")
+        [mean(asymmetry(proposed(start, figure, seed)) for seed in (3, 6)) for start in starts]
+        for figure in ("mirrored", "peaks")
     )  # fmt: skip
     assert mean(mirrored) < 0.7 * mean(peaks)
-    # One row of things on a top shows the figure in every look; three short shelves may be even by chance.
+    # One row of things on a top shows the figure plainly; three short shelves may be even by chance.
     assert all(one < 0.75 * other for one, other in zip(mirrored[:2], peaks[:2], strict=True))

@@ -20,7 +20,11 @@ CRUMBS, LEAST_SHOWN = 0.8, 0.15
 """A group that shows less than so much of its frame, squared, is a crumb beside the others."""
 
 THIN_TRAY, SWALLOWED, COVERED_SHARE = 0.6, 0.35, 0.4
-EMPTY_GLASS = 0.9
+EMPTY_GLASS = 1.4
+FOOT_HIDDEN, FOOT_FREE, FOOTED = 3.0, 0.15, frozenset({"plant", "vessel", "sculpture", "lamp"})
+FOOT_OF_WIDTH, POT_OF_WIDTH, POT_OF_HEIGHT = 0.7, 0.5, 0.5
+"""What has a foot is seen standing on it: what is before it hides no more than a little of the foot, or of the pot."""
+
 HIDES, HIDES_FROM, TOO_HIGH_BEFORE, FLAT = 0.6, 0.15, 0.6, WALL_CATEGORIES | {"board", "tray"}
 """Before a picture or a board things of any height may stand; before what is round only what is low, so much of it."""
 
@@ -35,6 +39,7 @@ def liking_of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
             covered = across * min(one.height, behind.height) / (behind.width * behind.height)
             liked += 0.1 * (0.05 < covered < COVERED_SHARE) - 1.2 * max(covered - COVERED_SHARE, 0.0)
             liked -= SWALLOWED * stands_amid(one, behind) + HIDES * _hides(one, behind, across)
+            liked -= FOOT_HIDDEN * max(share_of_foot_hidden(one, behind) - FOOT_FREE, 0.0)
     if group.form == "show":
         liked += BOARDS_AND_TRAY * (sum(member.thing.category in ("board", "tray") for member in group) - 1)
     liked -= BEFORE_A_LAMP * sum(_before_a_lamp(group)) + GREEN_IN_GREEN * (_greens_in(group) > 1)
@@ -73,6 +78,17 @@ def stands_amid(one: Member, behind: Member) -> bool:
     """Tell whether a thing stands so amid another that the one behind seems to grow out of it."""
     off = abs(one.x - behind.x) / max(one.width, behind.width)
     return off < 0.2 and one.width > 0.55 * behind.width and behind.thing.category not in WALL_CATEGORIES
+
+
+def share_of_foot_hidden(one: Member, behind: Member) -> float:
+    """Return which share of the foot of a thing, or of a plant's pot, lies behind what stands before it."""
+    if behind.thing.category not in FOOTED:
+        return 0.0
+    is_potted = behind.thing.category == "plant"
+    wide = behind.width * (POT_OF_WIDTH if is_potted else FOOT_OF_WIDTH)
+    high = behind.height * (POT_OF_HEIGHT if is_potted else 1.0)
+    across = max(min(one.right, behind.x + wide / 2) - max(one.left, behind.x - wide / 2), 0.0)
+    return across * min(one.height, high) / (wide * high)
 
 
 def _hides(one: Member, behind: Member, across: float) -> bool:

@@ -18,7 +18,7 @@ TALLEST_ON_A_TABLE, OFF_THE_CENTRE = 0.52, 0.8
 LITTLE_ON_A_TABLE = 8.0
 SEEN_ON_A_TABLE: dict[Fullness, float] = {"airy": 0.36, "layered": 0.42, "abundant": 0.5}
 FOOT_OF_A_TABLE: dict[Fullness, float] = {"airy": 0.17, "layered": 0.24, "abundant": 0.28}
-CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 6.0, 6.0
+CENTREPIECE_GAP, APART_AT_A_MEAL, OFF_THE_MIDDLE = 0.04, 15.0, 6.0
 """A gap of up to so much of the width keeps a centrepiece together; what more costs, and a middle off the table's."""
 
 
