@@ -8,7 +8,6 @@ from jolly_ledge.app import getting_ready
 from jolly_ledge.app.getting_ready import GettingReady
 from jolly_ledge.app.main_window import MainWindow
 from jolly_ledge.app.path_panel import STEPS
-from jolly_ledge.app.steps.arrange import look_before
 from jolly_ledge.app.steps.arrange.arrange_step import ArrangeStep
 from jolly_ledge.app.steps.gather.gather_step import GatherStep
 from jolly_ledge.app.steps.gather.item_panel import ItemPanel
@@ -17,6 +16,7 @@ from jolly_ledge.edits.items import RemoveItems
 from jolly_ledge.edits.placements import ReturnToStash
 from jolly_ledge.geometry.arrangement import Arrangement
 from jolly_ledge.readings.register import Assessment, assess
+from jolly_ledge.workspace import look_before
 from pages import page_of
 from patience import wait_until
 

@@ -46,7 +46,7 @@ def test_proposals_come_and_one_is_taken_over(window: MainWindow, page: Proposal
     page.begin(steps=15)
     wait_until(lambda: page.found[0] is not None)
     wait_until(lambda: not page.job.is_running)
-    wait_until(lambda: not page._timer.isActive())
+    wait_until(lambda: not page.is_busy)
     assert all(one is not None and one.is_valid for one in page.found)
     assert all(card.reads.text().startswith("reads ") for card in page.cards)
     assert all(card.story.text().count("\n") == 2 for card in page.cards)
@@ -68,7 +68,7 @@ def test_a_changed_stash_is_told_before_anything_is_taken(
     window: MainWindow, page: ProposalsPage, qtbot: QtBot
 ) -> None:
     page.begin(steps=5)
-    wait_until(lambda: not page._timer.isActive() and page.found[0] is not None)
+    wait_until(lambda: not page.is_busy and page.found[0] is not None)
     window.workspace.commit(ToggleTrait(items=("dark-urn",), trait="fragile", on=True))
     before = window.workspace.plan
     with qtbot.waitSignal(window.workspace.signals.refused, check_params_cb=lambda said: "propose anew" in said):
@@ -97,7 +97,7 @@ def test_nothing_to_propose_is_said(qtbot: QtBot, log: RecoveryLog, dialogs: Ans
 
 
 def found_all(page: ProposalsPage) -> None:
-    wait_until(lambda: not page._timer.isActive() and page.found[0] is not None)
+    wait_until(lambda: not page.is_busy and page.found[0] is not None)
 
 
 def test_how_many_and_in_which_manners_is_asked_for(window: MainWindow, page: ProposalsPage) -> None:

@@ -25,7 +25,7 @@ def page(window: MainWindow, qtbot: QtBot) -> Iterator[WantedPage]:
     step = page_of(window, "Arrange", ArrangeStep)
     qtbot.mouseClick(step.foot.wanted_button, LEFT)
     assert step.wanted is not None
-    wait_until(lambda: step.wanted is not None and not step.wanted._timer.isActive())
+    wait_until(lambda: step.wanted is not None and not step.wanted.is_busy)
     yield step.wanted
     step.wanted.job.close()
 
@@ -79,7 +79,7 @@ def test_esc_leaves_and_h_comes_back(window: MainWindow, page: WantedPage, qtbot
     assert step.foot.isVisible()
     qtbot.keyClick(step.view, "h")
     assert step.views.currentWidget() is page
-    wait_until(lambda: not page._timer.isActive())
+    wait_until(lambda: not page.is_busy)
 
 
 def test_the_budget_is_told_and_refused(window: MainWindow, qtbot: QtBot) -> None:

@@ -11,10 +11,8 @@ from jolly_ledge.app.steps.arrange.acts import acts_of
 from jolly_ledge.app.steps.arrange.board_foot import BoardFoot
 from jolly_ledge.app.steps.arrange.chosen_panel import ChosenPanel
 from jolly_ledge.app.steps.arrange.exchange_bar import ExchangeBar
-from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.steps.arrange.look_teller import LookTeller
 from jolly_ledge.app.steps.arrange.reading_column import ReadingColumn
-from jolly_ledge.app.steps.arrange.several import SeveralActions
 from jolly_ledge.app.steps.arrange.sights import Sights
 from jolly_ledge.app.steps.arrange.view_strip import IN_THE_ROOM, KEYS, STRAIGHT_ON, ViewStrip
 from jolly_ledge.app.steps.step import Step
@@ -25,6 +23,8 @@ from jolly_ledge.app.widgets.kept_place_menu import KeptPlaceMenu
 from jolly_ledge.app.widgets.task_menu import TaskMenu
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.phrases import capital
+from jolly_ledge.workspace.look_actions import LookActions
+from jolly_ledge.workspace.several import SeveralActions
 from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:

@@ -7,7 +7,6 @@ from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
 from jolly_ledge.app.steps.arrange.board_menu import BoardMenu
-from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.views.line_up.stash_strip import StashStrip
 from jolly_ledge.app.widgets.act_menu import Act, ActMenu
 from jolly_ledge.app.widgets.chip import chip
@@ -18,6 +17,7 @@ from jolly_ledge.model.phrases import capital, counted
 from jolly_ledge.model.stash_order import fits
 from jolly_ledge.model.words import plain
 from jolly_ledge.planning.whereabouts import stands_elsewhere
+from jolly_ledge.workspace.look_actions import LookActions
 from jolly_ledge.workspace.workspace import Workspace
 
 KEYS_HINT = "F1 tells all keys; 1 to 9 show more."

@@ -2,7 +2,6 @@
 
 from PySide6.QtWidgets import QGridLayout, QLineEdit, QVBoxLayout, QWidget
 
-from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.app.views.look.depth_view import DepthView
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.length_field import LengthField
@@ -16,6 +15,7 @@ from jolly_ledge.model.words import Pose
 from jolly_ledge.planning.sets_apart import rest_of_its_set
 from jolly_ledge.planning.stems import plan_stems
 from jolly_ledge.scene.marks import weights
+from jolly_ledge.workspace.look_actions import LookActions
 from jolly_ledge.workspace.workspace import Workspace
 
 PANEL_WIDTH = 204

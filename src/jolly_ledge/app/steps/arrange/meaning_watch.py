@@ -10,10 +10,12 @@ from jolly_ledge.workspace.workspace import Workspace
 
 if TYPE_CHECKING:
     # The first picture does not wait for what works beside the window.
+    from jolly_ledge.app.widgets.answers import Answers
+    from jolly_ledge.jobs.requests import Answer
     from jolly_ledge.jobs.runner import Runner
     from jolly_ledge.proposals.meaning import Meaning, Stands
 
-AFTER_MS, POLL_MS = 1_500, 150
+AFTER_MS = 1_500
 """It is asked for when nothing has changed for so long; nothing waits for it."""
 
 Known = tuple[str, Manner]
@@ -31,15 +33,13 @@ class MeaningWatch(QObject):
         super().__init__(parent)
         self._workspace = workspace
         self._job: Runner | None = None
+        self._answers: Answers | None = None
         self._stands: Stands | None = None
         self._asked: Known | None = None
         self._later = QTimer(self)
         self._later.setSingleShot(True)
         self._later.setInterval(AFTER_MS)
         self._later.timeout.connect(self.ask)
-        self._poll = QTimer(self)
-        self._poll.setInterval(POLL_MS)
-        self._poll.timeout.connect(self.fetch)
         workspace.signals.plan_changed.connect(self._after_change)
         workspace.signals.in_hand_changed.connect(self._after_change)
 
@@ -69,39 +69,37 @@ class MeaningWatch(QObject):
 
     def ask(self) -> None:
         """Ask how the look in hand stands."""
+        from jolly_ledge.app.widgets.answers import Answers
         from jolly_ledge.jobs.process_runner import ProcessRunner
         from jolly_ledge.jobs.requests import MeaningRequest
 
         workspace = self._workspace
         if not workspace.look_id or not workspace.look.placements:
             return
-        if self._job is None:
+        if self._job is None or self._answers is None:
             self._job = ProcessRunner()
+            self._answers = Answers(self._job, self)
+            self._answers.came.connect(self._hear)
             QApplication.instance().aboutToQuit.connect(self._job.close)  # type: ignore[union-attr]
         self._asked = self._known
         self._job.start(MeaningRequest(workspace.plan, workspace.look_id), workspace.revision)
-        self._poll.start()
+        self._answers.wait()
 
-    def fetch(self) -> None:
+    def _hear(self, answer: "Answer") -> None:
         """Take in what was found; what belongs to another look by now is kept for its piece only."""
         from jolly_ledge.jobs.requests import MeaningFound
 
-        job = self._job
-        if job is None:
-            return
-        for answer in job.poll():
-            event = answer.event
-            if isinstance(event, MeaningFound) and self._asked is not None and event.meaning is not None:
-                self._workspace.meanings[self._asked] = event.meaning
-                if event.look == self._workspace.look_id and answer.revision == self._workspace.revision:
-                    self._stands = event.stands
-                self.told.emit()
-        if not job.is_running:
-            self._poll.stop()
+        event = answer.event
+        if isinstance(event, MeaningFound) and self._asked is not None and event.meaning is not None:
+            self._workspace.meanings[self._asked] = event.meaning
+            if event.look == self._workspace.look_id and answer.revision == self._workspace.revision:
+                self._stands = event.stands
+            self.told.emit()
 
     def close(self) -> None:
         """End the process beside the window."""
         self._later.stop()
-        self._poll.stop()
+        if self._answers is not None:
+            self._answers.stop()
         if self._job is not None:
             self._job.close()

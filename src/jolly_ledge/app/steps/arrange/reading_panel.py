@@ -7,7 +7,6 @@ from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QMenu, QVBoxLayout, QWidget
 
 from jolly_ledge.app.modules_ahead import FOR_READINGS, when_read
-from jolly_ledge.app.steps.arrange.look_before import LookBefore
 from jolly_ledge.app.steps.arrange.meaning_watch import MeaningWatch
 from jolly_ledge.app.steps.arrange.notes_area import NotesArea
 from jolly_ledge.app.steps.arrange.question_row import QuestionRow
@@ -22,6 +21,7 @@ from jolly_ledge.app.widgets.texts import BoardLine, heading, set_text, words
 from jolly_ledge.edits.emphasis import EMPHASES, SetEmphasis
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.readings.register import QUESTIONS, REGISTER
+from jolly_ledge.workspace.look_before import LookBefore
 from jolly_ledge.workspace.workspace import Workspace
 
 SENTENCE_HEIGHT = 40

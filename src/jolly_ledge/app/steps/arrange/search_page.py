@@ -2,17 +2,16 @@
 
 from collections.abc import Callable
 
-from PySide6.QtCore import Qt, QTimer, Signal
+from PySide6.QtCore import Qt, Signal
 from PySide6.QtGui import QHideEvent, QKeyEvent
 from PySide6.QtWidgets import QApplication, QVBoxLayout, QWidget
 
+from jolly_ledge.app.widgets.answers import Answers
 from jolly_ledge.app.widgets.chip import chip
 from jolly_ledge.app.widgets.texts import words
-from jolly_ledge.jobs.requests import Refused, Request
+from jolly_ledge.jobs.requests import Answer, Refused, Request
 from jolly_ledge.jobs.runner import Runner
 from jolly_ledge.workspace.workspace import Workspace
-
-POLL_MS = 120
 
 
 class SearchPage(QWidget):
@@ -25,9 +24,9 @@ class SearchPage(QWidget):
         self._workspace = workspace
         self._on_back = on_back
         self.job = job
-        self._timer = QTimer(self)
-        self._timer.setInterval(POLL_MS)
-        self._timer.timeout.connect(self.fetch)
+        self._answers = Answers(job, self)
+        self._answers.came.connect(self._hear)
+        self._answers.ended.connect(self.rest)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.column = QVBoxLayout(self)
         self.column.setContentsMargins(0, 0, 0, 0)
@@ -40,26 +39,21 @@ class SearchPage(QWidget):
     @property
     def is_busy(self) -> bool:
         """Whether a search is under way."""
-        return self.job.is_running or self._timer.isActive()
+        return self.job.is_running or self._answers.is_awaited
 
     def search(self, request: Request, said: str) -> None:
         """Begin a search and say what is going on."""
         self.job.start(request, self._workspace.revision)
         self.note.setText(said)
-        self._timer.start()
+        self._answers.wait()
 
-    def fetch(self) -> None:
-        """Fetch what the search has found."""
-        for answer in self.job.poll():
-            event = answer.event
-            if isinstance(event, Refused):
-                self.note.setText(event.sentence)
-                self._workspace.signals.refused.emit(event.sentence)
-            else:
-                self.answered.emit(event)
-        if not self.job.is_running:
-            self._timer.stop()
-            self.rest()
+    def _hear(self, answer: Answer) -> None:
+        event = answer.event
+        if isinstance(event, Refused):
+            self.note.setText(event.sentence)
+            self._workspace.signals.refused.emit(event.sentence)
+        else:
+            self.answered.emit(event)
 
     def rest(self) -> None:
         """Show that nothing is searched for any more."""
@@ -76,5 +70,5 @@ class SearchPage(QWidget):
         super().hideEvent(event)
         self.job.cancel()
         # Another page may search with the same process next; what it finds is not this one's.
-        self._timer.stop()
+        self._answers.stop()
         self.rest()

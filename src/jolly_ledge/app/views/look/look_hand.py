@@ -4,7 +4,6 @@ from PySide6.QtCore import QPoint, QPointF, QRectF, Qt, Signal
 from PySide6.QtGui import QContextMenuEvent, QKeyEvent, QMouseEvent, QWheelEvent
 from PySide6.QtWidgets import QApplication, QGraphicsView
 
-from jolly_ledge.app.views.look.drag_gesture import DragGesture
 from jolly_ledge.app.views.look.kept_drag import KeptDrag, kept_place_under
 from jolly_ledge.app.views.look.lasso import Lasso
 from jolly_ledge.app.views.look.picture_item import PlacementItem
@@ -13,6 +12,7 @@ from jolly_ledge.app.views.look.stretched import Stretched
 from jolly_ledge.app.views.look.zoom import WHEEL_NOTCH, Zoom
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.piece import Ledge
+from jolly_ledge.workspace.drag_gesture import DragGesture
 from jolly_ledge.workspace.workspace import Workspace
 
 

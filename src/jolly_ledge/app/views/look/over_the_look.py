@@ -5,7 +5,6 @@ from collections.abc import Callable
 from PySide6.QtCore import QPoint, QPointF, QRectF, QSize, Qt
 from PySide6.QtGui import QColor, QFontMetricsF, QPainter
 
-from jolly_ledge.app.views.look.drag_gesture import DragGesture
 from jolly_ledge.app.views.stamps import PLATE_PX, plate_ground
 from jolly_ledge.drawing.items import item_shapes
 from jolly_ledge.drawing.numbered_spots import numbered_spots
@@ -15,6 +14,7 @@ from jolly_ledge.model.lengths import LengthUnit
 from jolly_ledge.planning.working_order import working_order
 from jolly_ledge.render.fonts import font
 from jolly_ledge.render.player import play
+from jolly_ledge.workspace.drag_gesture import DragGesture
 
 BADGE_PX = 9.0
 GHOST = 0.6

@@ -6,7 +6,6 @@ from PySide6.QtWidgets import QApplication, QWidget
 
 from jolly_ledge.app.views.measure.dimensions import Dimension, dimensions_of, edit_for, fixture_dimensions
 from jolly_ledge.app.views.measure.figures import FigureField, label_area
-from jolly_ledge.app.views.measure.measure_gestures import FixtureGesture, MeasureGesture, ShelfGesture
 from jolly_ledge.app.views.nearer import Nearer
 from jolly_ledge.drawing.case import case_picture
 from jolly_ledge.drawing.picture import Picture
@@ -14,6 +13,7 @@ from jolly_ledge.edits.fixtures import ChangeFixture, RemoveFixture
 from jolly_ledge.model.mishaps import survives
 from jolly_ledge.model.piece import Piece
 from jolly_ledge.render.player import fitting
+from jolly_ledge.workspace.measure_gestures import FixtureGesture, MeasureGesture, ShelfGesture
 from jolly_ledge.workspace.workspace import Workspace
 
 GAP_PX = 46.0

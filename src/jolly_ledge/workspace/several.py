@@ -2,7 +2,6 @@
 
 from collections.abc import Callable, Sequence
 
-from jolly_ledge.app.steps.arrange.look_actions import LookActions
 from jolly_ledge.edits.copied import SetDownCopies, with_guests
 from jolly_ledge.edits.placements import MovePlacement
 from jolly_ledge.geometry.arrangement import PlacedItem, arrange
@@ -11,6 +10,7 @@ from jolly_ledge.geometry.landing import Spot, free_spot
 from jolly_ledge.model.errors import JollyLedgeError
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.phrases import capital, counted
+from jolly_ledge.workspace.look_actions import LookActions
 from jolly_ledge.workspace.workspace import Workspace
 
 FEWEST_FOR_GAPS = 3

@@ -1,6 +1,5 @@
 """Actions on the chosen things of the look in hand."""
 
-from jolly_ledge.app.views.look.drag_gesture import natural_pose
 from jolly_ledge.edits.placements import ChangePlacement, MovePlacement, PlaceItem, PutInside, ReturnToStash, SetPose
 from jolly_ledge.edits.sort_row import SortRow
 from jolly_ledge.geometry.arrangement import PlacedItem
@@ -12,6 +11,7 @@ from jolly_ledge.model.history import Edit
 from jolly_ledge.model.item import Item
 from jolly_ledge.model.stash_order import free_over
 from jolly_ledge.model.words import Pose
+from jolly_ledge.workspace.drag_gesture import natural_pose
 from jolly_ledge.workspace.workspace import Workspace
 
 POSE_VERBS: dict[Pose, str] = {
