@@ -22,10 +22,6 @@ SOUND_STUFF = (
 BREAKABLE_STUFF = (
     "glass", "crystal", "porcelain", "china", "ceramic", "stoneware", "earthenware", "terracotta", "clay", "plaster",
 )  # fmt: skip
-TOUGH_STUFF = (
-    "wood", "oak", "pine", "walnut", "metal", "iron", "steel", "brass", "bronze", "copper", "paper", "card", "wicker",
-    "rattan", "plastic", "cloth", "linen", "cotton", "wool", "felt", "leather", "cork", "bamboo", "stone", "silver",
-)  # fmt: skip
 DENSE_STUFF = (
     "stone", "iron", "steel", "bronze", "brass", "marble", "granite", "slate", "concrete", "meteorite", "lead", "metal",
 )  # fmt: skip

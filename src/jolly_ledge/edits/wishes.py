@@ -17,9 +17,6 @@ SAID: dict[WishKind, str] = {
     "mirrored": "{} as a pair", "centred": "{} in the middle", "out-of-sight": "{} out of sight",
     "underlaid": "{} with something under", "near": "{} near the {}",
 }  # fmt: skip
-ONE_BY_ONE: frozenset[WishKind] = frozenset({"only-on", "never-on", "centred", "out-of-sight", "underlaid", "near"})
-"""Wishes that say of each thing what they say of several."""
-
 AT_LEAST: dict[WishKind, int] = {"together": 2, "apart": 2, "mirrored": 2}
 
 

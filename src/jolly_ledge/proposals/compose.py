@@ -39,7 +39,7 @@ HUNG_SHARES = {"airy": 0.85, "layered": 0.95, "abundant": 1.0}
 
 SUITS_A_RAIL, FALLS_OFTEN = 0.5, 0.5
 
-WHIM, SAME_KIND, ALIKE, COLOUR = 0.18, 0.25, 0.5, 0.35
+WHIM, SAME_KIND, ALIKE = 0.18, 0.25, 0.5
 """What chance, a kind that stands there already, a look-alike and a stranger to the palette cost in the choice."""
 
 

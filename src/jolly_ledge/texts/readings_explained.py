@@ -64,7 +64,6 @@ _ART = Fixture(kind="art", left=350.0, floor=950.0, width=500.0, height=420.0)
 _BAR = Fixture(kind="bar", left=380.0, floor=100.0, width=40.0, height=400.0)
 _SEATS = (Seat(x=800.0, z=-300.0), Seat(x=800.0, z=1200.0))
 _THREE = (_jar(280, 150, 290), _jar(400, 120, 180, CREAM, z=110.0), _thing("bowl", 500, 130, 70, OAK, z=90.0))
-_TALL_AND_LOW = (_jar(180, 130, 300), _thing("box", 330, 150, 90), _jar(620, 120, 200, CREAM))
 
 EXPLAINED: dict[str, Explained] = {
     "odd-groups": Explained(
