@@ -5,6 +5,9 @@ import subprocess
 import sys
 from pathlib import Path
 
+from jolly_ledge.app.main_window import MainWindow
+from jolly_ledge.app.steps.arrange.reading_panel import ReadingPanel
+
 WATCHED = ("jolly_ledge.readings.register", "jolly_ledge.cautions.register", "jolly_ledge.cli.commands", "numpy")
 CODE = f"""
 import sys, time
@@ -31,3 +34,12 @@ def test_the_first_picture_waits_neither_for_readings_nor_for_cautions(tmp_path:
     environment = {**os.environ, "JOLLY_LEDGE_STATE": str(tmp_path), "QT_QPA_PLATFORM": "offscreen"}
     told = subprocess.run([sys.executable, "-c", CODE], env=environment, capture_output=True, text=True, check=False)
     assert told.stdout.strip() == "[[]] True True", told.stderr
+
+
+def test_before_anything_is_read_no_reading_is_listed(window: MainWindow) -> None:
+    panel = ReadingPanel(window.workspace)
+    panel.resize(344, 700)
+    assert panel.score.text() == "Reading"
+    told = (*panel.rows.values(), *panel.questions.values())
+    assert told
+    assert not any(one.isVisibleTo(panel) for one in told)

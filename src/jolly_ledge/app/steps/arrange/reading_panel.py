@@ -78,8 +78,9 @@ class ReadingPanel(QWidget):
         self.watch.told.connect(self.refresh)
         workspace.signals.changed.connect(self._after_change)
         workspace.signals.previewed.connect(self._follow)
-        # The first picture does not wait for the first readings: see ``begin``.
+        # The first picture does not wait for the first readings (see ``begin``): nothing is there to be told yet.
         set_text(self.score, "Reading")
+        self._show_what_applies()
 
     def _head(self) -> QVBoxLayout:
         column = QVBoxLayout()
