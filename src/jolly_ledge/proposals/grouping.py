@@ -187,7 +187,7 @@ def may_share(problem: Problem, earlier: Sequence[frozenset[str]]) -> tuple[floa
     That is more where the stash has no more than it has, and from the third look on where all of them together want
     more things than there are.
     """
-    stock = Stock(problem, random.Random(0))
+    stock = Stock(problem, random.Random(0), frozenset().union(*earlier))
     wanted = sum(things_wanted(stock, ledge) for ledge in stock.ledges)
     suits = suiting(stock)
     if not wanted or not earlier:

@@ -51,7 +51,8 @@ class Problem(Struct, frozen=True):
     changed. Of the ``base`` at least a share of ``stay`` is to be kept. Things stand at steps of the tape (``step``,
     in mm). ``impossible`` are things that must be there and cannot, each with a sentence that tells why; cautions of
     the ``unheeded`` ids are not asked for, to find out which of them is in the way. ``led_before`` are things that lead
-    earlier looks of a run: another one is led by something else, where there is anything.
+    earlier looks of a run: another one is led by something else, where there is anything. ``palette_again`` tells that
+    an earlier look keeps to the same palette.
     """
 
     plan: Plan
@@ -72,6 +73,7 @@ class Problem(Struct, frozen=True):
     impossible: tuple[tuple[Item, str], ...] = ()
     unheeded: frozenset[str] = frozenset()
     led_before: frozenset[str] = frozenset()
+    palette_again: bool = False
 
     def resolve(self, placements: Iterable[Placement]) -> Arrangement:
         """Return placements as a look of the piece, resolved."""

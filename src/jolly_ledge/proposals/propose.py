@@ -62,7 +62,8 @@ def propose(
     status: Status = "steps done"
     led: frozenset[str] = frozenset()
     for number, asked in enumerate(problems):
-        problem = replace(asked, led_before=led)
+        palettes = [earlier.manner.palette for earlier in problems[:number]]
+        problem = replace(asked, led_before=led, palette_again=asked.manner.palette in palettes)
         run = STRATEGIES[strategy](problem, seed * 1009 + number, tuple(others))
         yield Progress(number, number / count, _proposal(problem, run.best, number, told[number]))
         done = 0

@@ -83,16 +83,22 @@ class Thing:
 
 
 class Palette:
-    """Few hues: those that are meant, and those that go along with them."""
+    """Few hues: those that are meant, and those that go along with them; ``is_asked_for`` by the stylist, or found."""
 
-    def __init__(self, meant: frozenset[str], soft: frozenset[str]) -> None:
-        self.meant, self.soft = meant, soft
+    def __init__(self, meant: frozenset[str], soft: frozenset[str], *, is_asked_for: bool = False) -> None:
+        self.meant, self.soft, self.is_asked_for = meant, soft, is_asked_for
+
+    def with_quiet(self) -> "Palette":
+        """Return the palette with black, grey and white going along."""
+        return Palette(self.meant, self.soft | QUIET, is_asked_for=self.is_asked_for)
 
     def fit(self, thing: Thing) -> float:
         """Return how well a thing suits, up to 1; what is loud and none of the hues is far below."""
         inside = sum(share for hue, share in thing.hues.items() if hue in self.meant)
         along = sum(share for hue, share in thing.hues.items() if hue in self.soft - self.meant)
-        fit = inside + SOFT_SHARE * along - LOUD_COST * thing.loud * (1 - 0.5 * inside)
+        # A hue that was asked for may be strong.
+        allowed = inside * (1.0 if self.is_asked_for else 0.5)
+        fit = inside + SOFT_SHARE * along - LOUD_COST * thing.loud * (1 - allowed)
         return max(fit, GREEN_FIT) if thing.green and thing.loud < 0.5 else fit
 
 
@@ -100,7 +106,7 @@ def palette_of(colours: Sequence[str]) -> Palette:
     """Return the hues that some colours mean, and those that go along."""
     meant = {hue_family(colour) for colour in colours}
     soft = {near for hue in meant for near in NEAR_HUES.get(hue, ())}
-    return Palette(frozenset(meant), frozenset(soft | {"white", "green"}))
+    return Palette(frozenset(meant), frozenset(soft | {"white", "green"}), is_asked_for=True)
 
 
 def choose_palette(things: Sequence[Thing], manner: Manner, rng: Random) -> Palette:

@@ -53,8 +53,13 @@ def enlarged(composition: Composition, rng: Random) -> Composition | None:
 def _spare_of_a_group(composition: Composition, rng: Random) -> tuple[int, list[Member]]:
     """Return a group by chance, by its number, with those of its members that carry nothing and need not be there."""
     number = rng.randrange(len(composition.groups))
+    return number, spare_members(composition, number)
+
+
+def spare_members(composition: Composition, number: int) -> list[Member]:
+    """Return which members of a group carry nothing and need not be there."""
     _, group = composition.groups[number]
-    return number, [
+    return [
         member for member in group
         if member.thing.id not in composition.stock.must and member.thing.category not in ("book-row", "stems")
         and not member.thing.goes_in_a_set

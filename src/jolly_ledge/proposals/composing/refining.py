@@ -9,6 +9,7 @@ from random import Random
 from jolly_ledge.proposals.composing.composition import Composition
 from jolly_ledge.proposals.composing.counting import nearer_the_count
 from jolly_ledge.proposals.composing.crowning import crowned
+from jolly_ledge.proposals.composing.less_shared import less_shared
 from jolly_ledge.proposals.composing.members import enlarged, member_exchanged
 from jolly_ledge.proposals.composing.mirroring import answered, is_mirrored, like_exchanged
 from jolly_ledge.proposals.composing.regrouping import carried, group_exchanged, merged, split
@@ -36,6 +37,8 @@ def refined(composition: Composition, rng: Random) -> Composition | None:
     moves = MOVES
     if len({ledge.body for ledge in composition.stock.ledges}) > 1:
         moves = moves | MOVES_OF_A_PAIR
+    if composition.stock.taken_before:
+        moves = moves | MOVES_OF_ANOTHER_LOOK
     if is_mirrored(composition):
         moves = moves | MIRRORED_MOVES
     drawn = rng.choices(list(moves), list(moves.values()), k=TRIED)
@@ -88,6 +91,9 @@ MOVES: dict[Move, float] = {
 
 MOVES_OF_A_PAIR: dict[Move, float] = {set_shared: 1.0}
 """Moves between the two bodies of a flanking pair."""
+
+MOVES_OF_ANOTHER_LOOK: dict[Move, float] = {less_shared: 1.0}
+"""Moves away from what earlier looks of a run have."""
 
 MIRRORED_MOVES: dict[Move, float] = {answered: 2.0, like_exchanged: 2.0}
 """Moves toward the mirrored figure, where it is asked for."""

@@ -67,7 +67,9 @@ class Stock:
         self.must = {item.id for item in problem.required if item not in problem.hidden}
         self._wished = {item for wish in problem.piece.wishes for item in wish.items if wish.kind not in EASY_WISHES}
         self._homes = {item.id: {ledge.id for ledge in problem.homes(item)} for item in problem.candidates}
-        self._taken_before = frozenset(taken_before)
+        self.taken_before = frozenset(taken_before)
+        """What earlier looks have."""
+
         self._frames = {ledge.id: self._frame(ledge) for ledge in self.ledges}
         fixed = {placement.item for placement in problem.fixed}
         items = {item.id: item for item in (*problem.candidates, *problem.required, *problem.fillings)}
@@ -84,6 +86,9 @@ class Stock:
             if thing.best_welcome > 0 and item.id not in hidden and item.id not in fixed:
                 self.things[item.id] = thing
         self.palette: Palette = choose_palette(list(self.things.values()), problem.manner, rng)
+        if problem.palette_again and problem.manner.palette and mostly_taken(self):
+            # Rather something quiet than the same things again.
+            self.palette = self.palette.with_quiet()
         for thing in self.things.values():
             thing.suits = self.palette.fit(thing)
             thing.worth = thing.best_welcome * (0.35 + 0.65 * thing.suits)
@@ -117,7 +122,7 @@ class Stock:
     def _suiting(self) -> list[Thing]:
         least = FITS_PALETTE if len(self.things) > SMALL_STASH else FITS_SMALL_STASH
         # Another look may go a little farther from hues nobody asked for: rather something quiet than the same again.
-        least -= FARTHER * (bool(self._taken_before) and not self.problem.manner.palette)
+        least -= FARTHER * (bool(self.taken_before) and not self.problem.manner.palette)
         pool = []
         for thing in self.things.values():
             may = SPINES_MAY if thing.category in ("book", "book-row") else 0.0
@@ -284,7 +289,7 @@ class Stock:
             Whether it is to lead a group.
         """
         worth = {
-            thing: value(thing) + WHIM * self.rng.random() - LEADS_AGAIN * (leads and thing.id in self._taken_before)
+            thing: value(thing) + WHIM * self.rng.random() - LEADS_AGAIN * (leads and thing.id in self.taken_before)
             for thing in things
         }
         return sorted(worth, key=lambda thing: -worth[thing])
@@ -337,3 +342,9 @@ def step_of_tone(one: Thing, other: Thing) -> float:
 def is_tied(one: Thing, other: Thing) -> bool:
     """Tell whether two things share a hue."""
     return bool(set(one.hues) & set(other.hues))
+
+
+def mostly_taken(stock: Stock) -> bool:
+    """Tell whether earlier looks have more of what suits the palette than they have left."""
+    suiting = [thing for thing in stock.things.values() if stock.palette.fit(thing) >= FITS_PALETTE]
+    return 2 * sum(thing.id in stock.taken_before for thing in suiting) > len(suiting)
