@@ -40,6 +40,9 @@ class Where(Struct, frozen=True, forbid_unknown_fields=True):
     max_floor: float = float("inf")
     """Up to which height over the room's floor the ledge may lie."""
 
+    shut_away: bool = False
+    """It holds only for a ledge before which doors are shut."""
+
 
 class Rule(Struct, frozen=True, forbid_unknown_fields=True):
     """What holds for a category: its rows in order, what holds otherwise, and why."""
@@ -89,6 +92,10 @@ def _never_pattern() -> re.Pattern[str]:
     return re.compile(rf"\b({'|'.join(map(re.escape, words))})(s|es)?\b")
 
 
+def _is_shut_away(piece: Piece, ledge: Ledge) -> bool:
+    return piece.doors != "none" and ledge.clearance is not None
+
+
 @lru_cache(maxsize=65_536)
 def verdict_on(item: Item, piece: Piece, ledge: Ledge) -> tuple[Verdict, str]:
     """Return whether a thing belongs on a ledge of a piece, and why."""
@@ -117,6 +124,7 @@ def verdict_on(item: Item, piece: Piece, ledge: Ledge) -> tuple[Verdict, str]:
             and row.min_width <= item.width <= row.max_width
             and row.min_height <= item.height <= row.max_height
             and ledge.floor < row.max_floor
+            and (not row.shut_away or _is_shut_away(piece, ledge))
             and (not row.stuff or any(word in stuff for word in row.stuff))
         ):
             return row.verdict, rule.reason

@@ -14,7 +14,7 @@ FACED = frozenset({"shelf", "top"})
 
 BOARDS_AND_TRAY, BEFORE_A_LAMP, GREEN_IN_GREEN, LOW_GREEN = 0.45, 1.2, 1.2, 0.5
 FORGOTTEN, UNCROWNED = 0.7, 0.7
-"""A book that lies by itself looks forgotten, and so does a stack without anything on it, though less."""
+"""A book or a tray that lies by itself looks forgotten, and so does a stack without anything on it, though less."""
 
 CRUMBS, LEAST_SHOWN = 0.8, 0.15
 """A group that shows less than so much of its frame, squared, is a crumb beside the others."""
@@ -52,7 +52,7 @@ def liking_of_a_group(stock: Stock, ledge: Ledge, group: Group) -> float:
         liked -= CRUMBS * max(1 - shown / LEAST_SHOWN, 0.0)
     if group.form == "tray":
         liked -= THIN_TRAY * (sum(member.inside is group.members[0] for member in group) < 2)
-    lone = len(group.members) == 1 and group.anchor.thing.category == "book"
+    lone = len(group.members) == 1 and group.anchor.thing.category in ("book", "tray")
     liked -= FORGOTTEN * lone if lone else UNCROWNED * sum(1 for _ in bare_tops(group))
     return liked - sum(_of_emptiness(role, group, member) for member in group if member.thing.category == "vessel")
 
