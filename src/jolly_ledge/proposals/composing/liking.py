@@ -75,7 +75,7 @@ GREEN_WHERE_ONE_COOKS = 1.0
 ONE_LIGHT = 1.6
 """One candlestick by itself, where there is another, is what is left of a pair."""
 
-NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 0.8, 0.45, 2.5
+NO_MACHINE, COUNTERPOISED, COUNTERPOISE = 2.5, 0.45, 2.5
 """What is used daily on a counter is there; what rises at the other end of a top has so much of the height of what
 leads."""
 

@@ -41,8 +41,8 @@ SOLID_ON_A_TABLE, HIGHEST_SOLID_MM = frozenset({"vessel", "sculpture", "object"}
 SWAMPING, SWAMPS = frozenset({"vessel", "plant", "sculpture"}), 0.42
 """What is wider than so much of a small top beside a bed leaves no room for the lamp and the glass."""
 
-WORKTOPS = frozenset({"counter", "island"})
-"""Where one works nothing stands that is only looked at: by hand no globe or hourglass was set there."""
+WORKTOPS, IDLE = frozenset({"counter", "island"}), frozenset({"object", "sculpture"})
+"""Where one works nothing stands that is only looked at: by hand no globe, hourglass or figure was set there."""
 
 SLENDER_SHARE = 1.3
 MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
@@ -357,5 +357,5 @@ def mostly_taken(stock: Stock) -> bool:
 def _welcome(item: Item, piece: Piece, ledge: Ledge, role: Role) -> float:
     """Return how welcome a thing is on a ledge for a proposal, 0 to 1; see :func:`model.belonging.welcome`."""
     found = welcome(item, piece, ledge)
-    is_idle_at_work = role in WORKTOPS and item.category == "object" and found <= WORTH["seldom"]
+    is_idle_at_work = role in WORKTOPS and item.category in IDLE and found <= WORTH["seldom"]
     return 0.0 if is_idle_at_work else found
