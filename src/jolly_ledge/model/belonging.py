@@ -17,10 +17,10 @@ from jolly_ledge.model.piece import Ledge, Piece
 from jolly_ledge.model.roles import Role, Room, is_served, role_of, room_of
 from jolly_ledge.model.words import BOOK_CATEGORIES, Category
 
-Verdict = Literal["belongs", "may", "seldom", "asked"]
+Verdict = Literal["belongs", "may", "seldom", "by-hand", "asked"]
 
-WORTH: dict[Verdict, float] = {"belongs": 1.0, "may": 0.7, "seldom": 0.25, "asked": 0.0}
-"""How welcome a thing is; what comes only when asked is not."""
+WORTH: dict[Verdict, float] = {"belongs": 1.0, "may": 0.7, "seldom": 0.25, "by-hand": 0.0, "asked": 0.0}
+"""How welcome a thing is; what comes by hand only, or when asked, is not brought, though by hand the former is fine."""
 
 OVER_A_FLAME_MM = 600.0
 PICTURES = frozenset({"frame", "art", "mirror"})
@@ -161,9 +161,9 @@ def comes_by_kind(category: Category, piece: Piece) -> bool:
     rule = rule_for(category)
     if rule is None:
         return False
-    return any(verdict != "asked" for verdict in (rule.otherwise, *(row.verdict for row in rule.where)))
+    return any(WORTH[verdict] for verdict in (rule.otherwise, *(row.verdict for row in rule.where)))
 
 
 def comes_unasked(item: Item, piece: Piece, ledge: Ledge) -> bool:
     """Tell whether a thing may come to a ledge by itself: it belongs there, or is meant for the piece."""
-    return verdict_on(item, piece, ledge)[0] != "asked" or piece.id in item.meant_for
+    return WORTH[verdict_on(item, piece, ledge)[0]] > 0 or piece.id in item.meant_for

@@ -27,7 +27,7 @@ MASKED_SHARE = 0.5
 """What is masked shows by no more than half: its outline is broken."""
 
 UNMET_COST, STRANGER, MANY_STRANGERS = 1.2, 0.5, 2.5
-STRANGENESS: dict[Verdict, float] = {"belongs": 0.0, "may": 0.02, "seldom": 0.15, "asked": 0.6}
+STRANGENESS: dict[Verdict, float] = {"belongs": 0.0, "may": 0.02, "seldom": 0.15, "by-hand": 0.15, "asked": 0.6}
 """What it costs that a thing stands where it seldom does, or where it comes only when asked."""
 DEMANDING = frozenset(("hide", "mask", "daily-use", "grab", "corded"))
 

@@ -7,9 +7,8 @@ from random import Random
 from msgspec.structs import replace
 
 from jolly_ledge.geometry.sockets import sockets_of
-from jolly_ledge.model.belonging import WORTH, welcome
+from jolly_ledge.model.belonging import welcome
 from jolly_ledge.model.hue_family import QUIET
-from jolly_ledge.model.item import Item
 from jolly_ledge.model.kinds import kind_of
 from jolly_ledge.model.look import Placement
 from jolly_ledge.model.piece import Ledge, Piece
@@ -40,9 +39,6 @@ SOLID_ON_A_TABLE, HIGHEST_SOLID_MM = frozenset({"vessel", "sculpture", "object"}
 
 SWAMPING, SWAMPS = frozenset({"vessel", "plant", "sculpture"}), 0.42
 """What is wider than so much of a small top beside a bed leaves no room for the lamp and the glass."""
-
-WORKTOPS, IDLE = frozenset({"counter", "island"}), frozenset({"object", "sculpture"})
-"""Where one works nothing stands that is only looked at: by hand no globe, hourglass or figure was set there."""
 
 SLENDER_SHARE = 1.3
 MORE_HOST = frozenset({"sculpture", "object", "vessel", "bowl", "candle", "frame", "plant", "book"})
@@ -84,7 +80,7 @@ class Stock:
         self.answers = KitAnswers(problem, self.things, self._roles_for)
         for item in items.values():
             thing = Thing(item)
-            thing.welcome = {one.id: _welcome(item, self.piece, one, self.roles[one.id]) for one in self.ledges}
+            thing.welcome = {ledge.id: welcome(item, self.piece, ledge) for ledge in self.ledges}
             if item.id in self.must and thing.best_welcome == 0:
                 thing.welcome = dict.fromkeys(thing.welcome, 1.0)
             if thing.best_welcome > 0 and item.id not in hidden and item.id not in fixed:
@@ -352,10 +348,3 @@ def mostly_taken(stock: Stock) -> bool:
     """Tell whether earlier looks have more of what suits the palette than they have left."""
     suiting = [thing for thing in stock.things.values() if stock.palette.fit(thing) >= FITS_PALETTE]
     return 2 * sum(thing.id in stock.taken_before for thing in suiting) > len(suiting)
-
-
-def _welcome(item: Item, piece: Piece, ledge: Ledge, role: Role) -> float:
-    """Return how welcome a thing is on a ledge for a proposal, 0 to 1; see :func:`model.belonging.welcome`."""
-    found = welcome(item, piece, ledge)
-    is_idle_at_work = role in WORKTOPS and item.category in IDLE and found <= WORTH["seldom"]
-    return 0.0 if is_idle_at_work else found
